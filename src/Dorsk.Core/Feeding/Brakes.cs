@@ -1,0 +1,59 @@
+namespace Dorsk.Core.Feeding;
+
+/// <summary>A brake that bit.</summary>
+/// <param name="Name">Name of the brake.</param>
+/// <param name="Factor">What is left of the meal, 0 to 1.</param>
+/// <param name="Reason">Plain words: figure, limit, what follows.</param>
+public sealed record BrakeHit(string Name, double Factor, string Reason);
+
+/// <summary>One brake: a name and its rule for a meal; null when it does not bite.</summary>
+/// <param name="Name">Name of the brake.</param>
+/// <param name="Bite">The rule, given the meal as planned so far in kg.</param>
+public sealed record Brake(string Name, Func<RationQuestion, Meal, double, BrakeHit?> Bite);
+
+/// <summary>All brakes on a ration, in the order in which they are pulled. A new brake is one more line.</summary>
+public static class Brakes
+{
+    /// <summary>The list.</summary>
+    public static readonly IReadOnlyList<Brake> InOrder =
+    [
+        new("too cold", TooCold),
+        new("too hot", TooHot),
+        new("dawn oxygen", DawnOxygen),
+        new("tonight's oxygen", TonightsOxygen),
+        new("what the water can take", WaterCap),
+    ];
+
+    private static BrakeHit? TooCold(RationQuestion q, Meal meal, double kg) =>
+        q.TempC >= q.Species.FeedMinC ? null
+            : Hit("too cold", 0, $"Water {q.TempC:0.0} °C is under {q.Species.FeedMinC:0.#} °C, where {Lower(q.Species.Name)} stop eating: no feed.");
+
+    private static BrakeHit? TooHot(RationQuestion q, Meal meal, double kg) =>
+        q.TempC <= q.Limits.TempHighC ? null
+            : Hit("too hot", 0.5, $"Water {q.TempC:0.0} °C is over {q.Limits.TempHighC:0.#} °C: half, in the cool morning once oxygen has risen.");
+
+    private static BrakeHit? DawnOxygen(RationQuestion q, Meal meal, double kg) =>
+        meal == Meal.Morning && q.DawnLowMgL is { } low ? ByOxygen("dawn oxygen", low, q, "This morning's") : null;
+
+    private static BrakeHit? TonightsOxygen(RationQuestion q, Meal meal, double kg) =>
+        meal == Meal.Afternoon && q.ForecastLowMgL is { } low ? ByOxygen("tonight's oxygen", low, q, "Tonight's forecast") : null;
+
+    private static BrakeHit? WaterCap(RationQuestion q, Meal meal, double kg)
+    {
+        if (q.ByVolume || kg <= 0)
+            return null;
+        var cap = FeedCap.For(q.InstalledKWHa, q.Species);
+        var mostKg = cap.KgHaDay * q.AreaHa * q.ShareOfPond / 2;
+        return kg <= mostKg ? null
+            : Hit("what the water can take", mostKg / kg, $"{cap.KgHaDay:0} kg/ha a day is the most at {q.InstalledKWHa:0.#} kW/ha of aerators ({cap.LimitedBy}).");
+    }
+
+    private static BrakeHit? ByOxygen(string name, double low, RationQuestion q, string whose) =>
+        low < q.Limits.DoActMgL ? Hit(name, 0, $"{whose} low {low:0.0} mg/L is under the act level {q.Limits.DoActMgL:0.0}: no feed at this meal.")
+            : low < q.Limits.DoWatchMgL ? Hit(name, 0.5, $"{whose} low {low:0.0} mg/L is under the watch level {q.Limits.DoWatchMgL:0.0}: half.")
+            : null;
+
+    private static BrakeHit Hit(string name, double factor, FormattableString reason) => new(name, factor, FormattableString.Invariant(reason));
+
+    private static string Lower(string name) => name.ToLowerInvariant();
+}

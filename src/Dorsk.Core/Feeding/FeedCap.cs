@@ -1,0 +1,25 @@
+using System.Globalization;
+using Dorsk.Core.Species;
+
+namespace Dorsk.Core.Feeding;
+
+/// <summary>The greatest daily feed a pond's water can take, kg/ha/day, by installed aeration (table of feed limits by aeration).</summary>
+public static class FeedCap
+{
+    // Static ponds only, in rising order of power: tanks and exchanged ponds are limited by other things.
+    private static readonly IReadOnlyList<(double FromKWHa, double KgHa, string By, string Source)> Steps = Csv.Embedded("feed_limit_by_aeration.csv")
+        .Where(r => r["system"].StartsWith("static pond", StringComparison.Ordinal))
+        .Select(r => (N(r["installed_kw_per_ha_low"]), N(r["feed_start_kg_ha_day"]), r["limit_by"], r["source"]))
+        .OrderBy(s => s.Item1).ToList();
+
+    /// <summary>The cap and what it is for.</summary>
+    /// <param name="installedKWHa">Shaft power of aerators per area, kW/ha.</param>
+    /// <param name="species">Its feed cap factor is applied.</param>
+    public static (double KgHaDay, string LimitedBy, string Source) For(double installedKWHa, FishSpecies species)
+    {
+        var step = Steps.Last(s => s.FromKWHa <= Math.Max(0, installedKWHa));
+        return (step.KgHa * species.FeedCapFactor, step.By, step.Source);
+    }
+
+    private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
+}

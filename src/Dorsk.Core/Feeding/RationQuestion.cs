@@ -1,0 +1,36 @@
+using Dorsk.Core.Species;
+
+namespace Dorsk.Core.Feeding;
+
+/// <summary>What the ration of a day is worked out from.</summary>
+/// <param name="Species">Species of the batch.</param>
+/// <param name="MeanG">Mean weight, g.</param>
+/// <param name="Count">Fish.</param>
+/// <param name="FullGainG">Expected gain of one fish at full ration today, g.</param>
+/// <param name="Fcr">Feed per gain at this stage.</param>
+/// <param name="TempC">Water temperature, °C.</param>
+/// <param name="TempKnown">How it is known.</param>
+/// <param name="DawnLowMgL">Lowest oxygen read last night and this morning, mg/L; null when not read.</param>
+/// <param name="ForecastLowMgL">Tonight's forecast low, mg/L; null when there is none.</param>
+/// <param name="Limits">Limits at this stage.</param>
+/// <param name="AreaHa">Pond area, ha.</param>
+/// <param name="InstalledKWHa">Aerator shaft power per area, kW/ha.</param>
+/// <param name="ByVolume">Tanks have no cap per area.</param>
+/// <param name="ShareOfPond">Share of the pond's biomass that is this batch, 0 to 1.</param>
+public sealed record RationQuestion(
+    FishSpecies Species, double MeanG, double Count, double FullGainG, double Fcr, double TempC, string TempKnown,
+    double? DawnLowMgL, double? ForecastLowMgL, WaterLimits Limits, double AreaHa, double InstalledKWHa, bool ByVolume, double ShareOfPond)
+{
+    /// <summary>Biomass, kg.</summary>
+    public double BiomassKg => Count * MeanG / 1000;
+}
+
+/// <summary>A meal of the day; the ration is parted evenly over both.</summary>
+public enum Meal
+{
+    /// <summary>After the dawn reading.</summary>
+    Morning,
+
+    /// <summary>After the forecast of the coming night.</summary>
+    Afternoon,
+}

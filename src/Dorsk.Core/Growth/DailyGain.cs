@@ -1,0 +1,37 @@
+using Dorsk.Core.Species;
+
+namespace Dorsk.Core.Growth;
+
+/// <summary>Gain of one fish in one day: temperature, ration and low-oxygen mornings, under the species' greatest daily gain.</summary>
+public static class DailyGain
+{
+    /// <summary>Gain at full ration, g per day: G·W^(2/3)·f(T), held at the species' cap.</summary>
+    /// <param name="meanG">Weight, g.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="species">The species.</param>
+    /// <param name="rateFactor">This pond's rate against the species' figure.</param>
+    public static double FullG(double meanG, double tempC, FishSpecies species, double rateFactor = 1) =>
+        Math.Min(species.GrowthCapGPerDay, rateFactor * species.GrowthG13PerDay * Math.Pow(meanG, 2.0 / 3) * TemperatureResponse.F(tempC, species));
+
+    /// <summary>Share of the full gain at a ration share s: (s − m)/(1 − m) with m the maintenance share; below it fish lose weight.</summary>
+    public static double RationShare(double rationShare) =>
+        (Math.Clamp(rationShare, 0, 1) - StandingSettings.MaintenanceShare) / (1 - StandingSettings.MaintenanceShare);
+
+    /// <summary>Factor of a low-oxygen morning: 1 at watch or above, 0.5 at act, 0.1 at lethal, straight between (Torrans 2008; judged).</summary>
+    public static double OxygenFactor(double? dawnLowMgL, WaterLimits limits, double lethalMgL)
+    {
+        if (dawnLowMgL is not { } low || low >= limits.DoWatchMgL)
+            return 1;
+        return low >= limits.DoActMgL
+            ? 0.5 + (0.5 * (low - limits.DoActMgL) / (limits.DoWatchMgL - limits.DoActMgL))
+            : 0.1 + (0.4 * Math.Max(0, low - lethalMgL) / Math.Max(0.01, limits.DoActMgL - lethalMgL));
+    }
+
+    /// <summary>Feed per gain at a weight, by stage of the species.</summary>
+    public static double Fcr(FishSpecies species, double meanG) => WaterLimits.StageOf(species, meanG) switch
+    {
+        LifeStage.Fry => species.FcrFry,
+        LifeStage.Fingerling => species.FcrFingerling,
+        _ => species.FcrGrowOut,
+    };
+}

@@ -1,0 +1,45 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Oxygen;
+
+/// <summary>How tonight's respiration was learned.</summary>
+public enum DeclineMethod
+{
+    /// <summary>From this pond's own last nights.</summary>
+    OwnNights,
+
+    /// <summary>From two readings after sunset, extended to dawn (Boyd's projection).</summary>
+    TwoReadings,
+
+    /// <summary>From fish, plankton and mud by the published equations.</summary>
+    Balance,
+}
+
+/// <summary>Respiration of tonight with its doubt.</summary>
+/// <param name="Method">How it was learned.</param>
+/// <param name="MgLH">mg/L/h.</param>
+/// <param name="Sd">Its standard deviation, mg/L/h.</param>
+/// <param name="Why">Grounds.</param>
+public sealed record Decline(DeclineMethod Method, double MgLH, double Sd, Grounds Why);
+
+/// <summary>One point of the forecast with its 80 % band, mg/L.</summary>
+/// <param name="At">When.</param>
+/// <param name="MgL">Likely.</param>
+/// <param name="LowMgL">Lower end.</param>
+/// <param name="HighMgL">Upper end.</param>
+public readonly record struct CurvePoint(DateTimeOffset At, double MgL, double LowMgL, double HighMgL);
+
+/// <summary>Tonight's lowest oxygen and the way there.</summary>
+/// <param name="Low">Dawn low, mg/L, with its 80 % interval.</param>
+/// <param name="LowAt">When it comes.</param>
+/// <param name="UnderWatchAt">When the likely line passes under the watch level, or null.</param>
+/// <param name="UnderActAt">When the likely line passes under the act level, or null.</param>
+/// <param name="ChanceUnderAct">Chance of a low under the act level, 0 to 1.</param>
+/// <param name="Judgement">Status by the chance rules, with its reason.</param>
+/// <param name="Method">Which method was used.</param>
+/// <param name="Curve">The way to the coming noon.</param>
+/// <param name="Why">Grounds.</param>
+public sealed record DawnLowForecast(
+    Interval Low, DateTimeOffset LowAt, DateTimeOffset? UnderWatchAt, DateTimeOffset? UnderActAt, double ChanceUnderAct,
+    Judgement Judgement, DeclineMethod Method, IReadOnlyList<CurvePoint> Curve, Grounds Why);

@@ -1,0 +1,89 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Oxygen;
+
+/// <summary>A night of the past with a reading at dusk and one at dawn.</summary>
+/// <param name="NightsAgo">1 for last night.</param>
+/// <param name="Dusk">Reading near sunset, mg/L.</param>
+/// <param name="Dawn">Reading near sunrise, mg/L.</param>
+/// <param name="Water">The water of that night, aerators and their timers as they were.</param>
+public sealed record PastNight(int NightsAgo, Timed Dusk, Timed Dawn, NightWater Water);
+
+/// <summary>The three ways to learn tonight's respiration; the first that can run is used.</summary>
+public static class Declines
+{
+    /// <summary>Nights needed before a pond's own decline is trusted.</summary>
+    public const int NightsNeeded = 3;
+
+    private const double Forget = 0.6; // each night back weighs this much of the one after it
+    private const double Q10 = 2;
+    private const double OwnSdFloor = 0.07;
+    private const double BalanceSd = 0.30;
+    private static readonly TimeSpan ReadingsApart = TimeSpan.FromHours(1.5);
+
+    /// <summary>From this pond's own nights, scaled to tonight's temperature by Q₁₀ 2; null with fewer than three.</summary>
+    public static Decline? OwnNights(IReadOnlyList<PastNight> nights, NightWater tonight)
+    {
+        var learned = nights
+            .Select(n => (n.NightsAgo, R: NightCurve.RespirationBetween(n.Water, n.Dusk, n.Dawn) * Math.Pow(Q10, (tonight.TempC - n.Water.TempC) / 10)))
+            .Where(n => n.R is not null).ToList();
+        if (learned.Count < NightsNeeded)
+            return null;
+        double Weight(int ago) => Math.Pow(Forget, ago - 1);
+        var total = learned.Sum(n => Weight(n.NightsAgo));
+        var mean = learned.Sum(n => Weight(n.NightsAgo) * n.R!.Value) / total;
+        var variance = learned.Sum(n => Weight(n.NightsAgo) * Math.Pow(n.R!.Value - mean, 2)) / total;
+        var effective = Math.Max(1.5, total * total / learned.Sum(n => Math.Pow(Weight(n.NightsAgo), 2)));
+        // Spread of one new night about a mean of few: n/(n−1) for the spread, 1 + 1/n for the new night.
+        var sd = Math.Sqrt((variance * effective / (effective - 1) * (1 + (1 / effective))) + Math.Pow(OwnSdFloor * mean, 2));
+        return new(DeclineMethod.OwnNights, mean, sd, Grounds.Of(
+            $"From this pond's own last nights: each fall from dusk to dawn gives what the water and the fish took, with surface and aerators taken off; later nights weigh more, and it is scaled to tonight's temperature.",
+            "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978)",
+            new Input("nights used", learned.Count, Measures.Plain, "measured"),
+            new Input("respiration now, per hour", mean, Measures.Concentration, "reckoned from the readings"),
+            new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")));
+    }
+
+    /// <summary>From two readings of tonight taken in the dark at least an hour and a half apart; null without them.</summary>
+    public static Decline? TwoReadings(IReadOnlyList<Timed> tonightInDark, NightWater tonight)
+    {
+        if (tonightInDark.Count < 2 || tonightInDark[^1].At - tonightInDark[0].At < ReadingsApart)
+            return null;
+        var (first, last) = (tonightInDark[0], tonightInDark[^1]);
+        if (NightCurve.RespirationBetween(tonight, first, last) is not { } r)
+            return null;
+        // Two readings of ± 0.2 mg/L each, spread over the hours between them.
+        var sd = Math.Sqrt(2) * 0.2 / (last.At - first.At).TotalHours;
+        return new(DeclineMethod.TwoReadings, r, Math.Max(sd, 0.1 * r), Grounds.Of(
+            "From two readings after sunset: the fall between them is carried on to dawn.", "Boyd's projection; reading error ± 0.2 mg/L",
+            new Input("first reading", first.Si, Measures.Oxygen, "measured"), new Input("second reading", last.Si, Measures.Oxygen, "measured"),
+            new Input("hours between", (last.At - first.At).TotalHours, Measures.Plain, "measured")));
+    }
+
+    /// <summary>From the published equations; runs on any pond.</summary>
+    /// <param name="stock">Species, mean weight (g) and biomass (kg) of what stands.</param>
+    /// <param name="secchiM">Secchi depth, m; null when never read.</param>
+    /// <param name="earthen">Whether the floor is mud.</param>
+    /// <param name="tonight">The water.</param>
+    public static Decline Balance(IReadOnlyList<(FishSpecies Species, double MeanG, double Kg)> stock, double? secchiM, bool earthen, NightWater tonight)
+    {
+        const double usualSecchiCm = 35;
+        var fish = stock.Sum(s => Respiration.Fish(s.MeanG, tonight.TempC, s.Species) * s.Kg * 1000 / tonight.VolumeM3 / 1000);
+        var secchiCm = (secchiM * 100) ?? usualSecchiCm;
+        var plankton = earthen || secchiM is not null ? Respiration.Plankton(secchiCm, tonight.TempC) : 0;
+        var mud = earthen ? Respiration.MudGM2H / tonight.MeanDepthM : 0;
+        var total = fish + plankton + mud;
+        var why = Grounds.Of("From the oxygen use of the fish, the plankton (by Secchi depth) and the mud, by published equations.",
+            "Boyd, Romaire & Johnston 1978; Boyd & Romaire 1978; Schroeder 1975; Banks & Herrera 1977",
+            new Input("fish, per hour", fish, Measures.Concentration, "reckoned"), new Input("plankton, per hour", plankton, Measures.Concentration, secchiM is null ? "assumed Secchi 35 cm" : "from Secchi depth"),
+            new Input("mud, per hour", mud, Measures.Concentration, "starting value"), new Input("water temperature", tonight.TempC, Measures.Temperature, "measured"));
+        if (secchiM is null && earthen)
+            why = why.Doubting("No Secchi depth was read: a usual bloom of 35 cm is assumed.");
+        else if (secchiM is not null && !Respiration.PlanktonInRange(secchiCm, tonight.TempC))
+            why = why.Doubting("Secchi depth or temperature lies outside 20–80 cm and 20–32 °C, where the plankton equation was made; it was held to the edge.");
+        return new(DeclineMethod.Balance, total, BalanceSd * total, why);
+    }
+}

@@ -1,0 +1,80 @@
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Oxygen;
+
+/// <summary>
+/// Oxygen through a night in ten-minute steps, each exact for its own constant terms: respiration, light, surface and aerators.
+/// Gross photosynthesis follows the sun's height and over a whole day gives back what respiration takes, as in a pond that is
+/// neither gaining nor losing day by day.
+/// </summary>
+public static class NightCurve
+{
+    private static readonly TimeSpan Step = TimeSpan.FromMinutes(10);
+
+    /// <summary>Oxygen from a reading to an instant, mg/L, held at nought.</summary>
+    /// <param name="water">The water of that night.</param>
+    /// <param name="respirationMgLH">All respiration together, mg/L/h.</param>
+    /// <param name="start">The reading to start from.</param>
+    /// <param name="until">Last instant.</param>
+    public static IReadOnlyList<Timed> Run(NightWater water, double respirationMgLH, Timed start, DateTimeOffset until)
+    {
+        var points = new List<Timed> { start };
+        var light = MeanLight(water.Place, start.At);
+        var (at, level) = (start.At, start.Si);
+        while (at < until)
+        {
+            var step = until - at < Step ? until - at : Step;
+            level = Math.Max(0, After(water, respirationMgLH, light, at, level, step));
+            at += step;
+            points.Add(new(at, level));
+        }
+        return points;
+    }
+
+    /// <summary>The respiration, mg/L/h, that leads from one reading to another; null when none between 0 and 6 does.</summary>
+    public static double? RespirationBetween(NightWater water, Timed start, Timed end)
+    {
+        const double most = 6;
+        double End(double r) => Unheld(water, r, start, end.At);
+        double low = -0.5, high = most;
+        if (End(high) > end.Si || End(low) < end.Si)
+            return null;
+        for (var i = 0; i < 40; i++)
+        {
+            var mid = (low + high) / 2;
+            if (End(mid) > end.Si)
+                low = mid;
+            else
+                high = mid;
+        }
+        return Math.Max(0, (low + high) / 2);
+    }
+
+    // Not held at nought, so that bisection sees a slope everywhere.
+    private static double Unheld(NightWater water, double respiration, Timed start, DateTimeOffset until)
+    {
+        var light = MeanLight(water.Place, start.At);
+        var (at, level) = (start.At, start.Si);
+        while (at < until)
+        {
+            var step = until - at < Step ? until - at : Step;
+            level = After(water, respiration, light, at, level, step);
+            at += step;
+        }
+        return level;
+    }
+
+    private static double After(NightWater water, double respiration, double meanLight, DateTimeOffset at, double level, TimeSpan step)
+    {
+        var middle = at + (step / 2);
+        var sun = Math.Max(0, SunTimes.SineElevation(water.Place, middle));
+        var (rate, towards) = water.PullAt(middle);
+        var loss = respiration * (1 - (meanLight > 0 ? sun / meanLight : 0));
+        return new ConstantDecline(loss, rate, towards).After(level, step.TotalHours);
+    }
+
+    // Mean of the sun's height over the 24 hours around, night hours as nought.
+    private static double MeanLight(Place place, DateTimeOffset around) =>
+        Enumerable.Range(0, 96).Average(i => Math.Max(0, SunTimes.SineElevation(place, around.AddMinutes((i - 48) * 15))));
+}

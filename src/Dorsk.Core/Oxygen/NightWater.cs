@@ -1,0 +1,43 @@
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Time;
+
+namespace Dorsk.Core.Oxygen;
+
+/// <summary>What the water of one pond is on one night, as far as oxygen cares.</summary>
+/// <param name="VolumeM3">Water volume, m³.</param>
+/// <param name="MeanDepthM">Volume by surface, m.</param>
+/// <param name="TempC">Water temperature, °C.</param>
+/// <param name="SaturationMgL">Oxygen at saturation at that temperature and height, mg/L.</param>
+/// <param name="WindMs">Wind at 10 m, m/s.</param>
+/// <param name="Aerators">Aerators with their timers.</param>
+/// <param name="Place">Where the farm is, for the light.</param>
+/// <param name="Zone">The farm's clock, for the timers.</param>
+public sealed record NightWater(
+    double VolumeM3, double MeanDepthM, double TempC, double SaturationMgL, double WindMs,
+    IReadOnlyList<Aerator> Aerators, Place Place, FarmZone Zone)
+{
+    // Ponds go on exchanging in still air, by cooling at the surface; judged, with MacIntyre and others 1995.
+    private const double StillAirKlMDay = 0.3;
+
+    /// <summary>Whether any timer has an aerator running at an instant.</summary>
+    public IEnumerable<Aerator> RunningAt(DateTimeOffset at)
+    {
+        var hour = TimeOnly.FromDateTime(Zone.LocalAt(at));
+        return Aerators.Where(a => a.RunsAt(hour));
+    }
+
+    /// <summary>Surface and running aerators together as one pull towards a level: rate per hour and that level, mg/L.</summary>
+    internal (double RatePerH, double TowardsMgL) PullAt(DateTimeOffset at)
+    {
+        var warm = Math.Pow(1.024, TempC - 20);
+        var surface = Math.Max(StillAirKlMDay, Exchange.Kl20MDay(WindMs)) * warm / (24 * MeanDepthM);
+        double rate = surface, pull = surface * SaturationMgL;
+        foreach (var a in RunningAt(at))
+        {
+            var k = a.SotrKgH * 1000 / VolumeM3 / 9.09 * warm * a.Kind.Alpha;
+            rate += k;
+            pull += k * a.Kind.Beta * SaturationMgL;
+        }
+        return (rate, pull / rate);
+    }
+}

@@ -1,0 +1,73 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+using MathNet.Numerics.Distributions;
+
+namespace Dorsk.Core.Oxygen;
+
+/// <summary>Carries a reading through the night to the coming noon and judges the dawn low by its chance of passing under the limits.</summary>
+public static class TonightForecast
+{
+    /// <summary>Level of oxygen forecasts.</summary>
+    public const double Level = 0.80;
+
+    private const double ReadingSd = 0.2;
+    private const double ActChance = 0.5;
+    private const double WatchChance = 0.1;
+
+    /// <summary>Runs the forecast.</summary>
+    /// <param name="decline">Tonight's respiration.</param>
+    /// <param name="water">Tonight's water.</param>
+    /// <param name="start">Latest reading, mg/L.</param>
+    /// <param name="lowUntil">Sunrise + 2 h: the dawn low is searched up to here.</param>
+    /// <param name="noon">The coming noon: the curve ends here.</param>
+    /// <param name="limits">Limits of the most sensitive fish in the pond.</param>
+    /// <param name="hand">How figures are printed in the reason.</param>
+    public static DawnLowForecast Run(Decline decline, NightWater water, Timed start, DateTimeOffset lowUntil, DateTimeOffset noon, WaterLimits limits, Hand hand)
+    {
+        var z = SampleStatistics.Z(Level);
+        var likely = NightCurve.Run(water, decline.MgLH, start, noon);
+        var thirsty = NightCurve.Run(water, decline.MgLH + decline.Sd, start, noon);
+        var curve = likely.Zip(thirsty, (l, t) =>
+        {
+            var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(ReadingSd, 2));
+            return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));
+        }).ToList();
+        var dark = curve.Where(p => p.At <= lowUntil).ToList();
+        var low = dark.MinBy(p => p.MgL);
+        var lowSd = Math.Max(0.05, (low.HighMgL - low.MgL) / z);
+        double ChanceUnder(double level) => Normal.CDF(low.MgL, lowSd, level);
+        DateTimeOffset? Under(double level) => dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
+        var why = Because(decline, water, start, limits);
+        var judgement = Judge(low.MgL, ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), limits, hand);
+        return new(new(low.MgL, low.LowMgL, low.HighMgL, Level), low.At, Under(limits.DoWatchMgL), Under(limits.DoActMgL),
+            ChanceUnder(limits.DoActMgL), judgement, decline.Method, curve, why);
+    }
+
+    private static Judgement Judge(double low, double underAct, double underWatch, WaterLimits limits, Hand hand)
+    {
+        string P(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
+        if (underAct >= ActChance)
+            return new(Status.ActNow, $"Oxygen is likely to fall to {P(low)}, under the act level {P(limits.DoActMgL)}");
+        if (underAct >= WatchChance)
+            return new(Status.Watch, $"Oxygen may pass under the act level {P(limits.DoActMgL)}: {Math.Round(underAct * 10):0} nights in 10");
+        return underWatch >= ActChance
+            ? new(Status.Watch, $"Oxygen is likely to fall to {P(low)}, under the watch level {P(limits.DoWatchMgL)}")
+            : new(Status.Steady, $"Oxygen stays above the watch level {P(limits.DoWatchMgL)} at {P(low)}");
+    }
+
+    private static Grounds Because(Decline decline, NightWater water, Timed start, WaterLimits limits)
+    {
+        var timers = water.Aerators.Where(a => a.On is not null).Select(a => FormattableString.Invariant($"{a.Code} {a.On:HH\\:mm} to {a.Off:HH\\:mm}")).ToList();
+        IReadOnlyList<Input> inputs =
+        [
+            new("latest reading", start.Si, Measures.Oxygen, "measured"), .. decline.Why.Inputs,
+            new("saturation", water.SaturationMgL, Measures.Oxygen, "Benson & Krause 1984"), new("wind", water.WindMs, Measures.Wind, "typed or usual"),
+            Input.Said("aerators on timer", timers.Count == 0 ? "none" : string.Join(", ", timers), "setting"),
+        ];
+        return new(decline.Why.Method + " Ten-minute steps carry the latest reading to the coming noon.", inputs,
+            [FormattableString.Invariant($"Act now from a chance of 5 in 10 under {limits.DoActMgL:0.0} mg/L, Watch from 1 in 10 or likely under {limits.DoWatchMgL:0.0} mg/L."), limits.Source],
+            decline.Why.Source, decline.Why.Caveats);
+    }
+}

@@ -1,0 +1,55 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Time;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Ponds;
+
+/// <summary>The farm and how it writes; valid from its instant.</summary>
+/// <param name="Name">Name of the farm.</param>
+/// <param name="PlaceName">Where it is, in words.</param>
+/// <param name="Place">Latitude and longitude, degrees.</param>
+/// <param name="AltitudeM">Height above the sea, m.</param>
+/// <param name="ZoneId">IANA name or fixed offset of its clock.</param>
+/// <param name="Hand">Units and decimal sign.</param>
+/// <param name="Currency">Three letters, for example AUD.</param>
+public sealed record FarmDescribed(string Name, string PlaceName, Place Place, double AltitudeM, string ZoneId, Hand Hand, string Currency) : Fact;
+
+/// <summary>A person who may write; valid from its instant.</summary>
+/// <param name="Name">Name or role name.</param>
+/// <param name="Role">Manager, Pond hand, Night watch or Viewer.</param>
+public sealed record PersonNamed(string Name, string Role) : Fact;
+
+/// <summary>A pond as built or changed.</summary>
+/// <param name="Pond">The pond; Id 0 for a new one.</param>
+public sealed record PondBuilt(Pond Pond) : Fact;
+
+/// <summary>Aerators of a pond with their timers, all of them at once; valid from its instant.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="Aerators">What is fitted.</param>
+public sealed record AeratorsFitted(long PondId, IReadOnlyList<Aerator> Aerators) : Fact;
+
+/// <summary>Work or a finding at a pond that is not a figure of water or fish.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="Work">What: limed, filling, declared ready, taste test passed, note.</param>
+/// <param name="Text">In words; may be empty.</param>
+/// <param name="AmountKg">Amount, kg, where there is one.</param>
+public sealed record PondWorked(long PondId, PondWork Work, string Text, double? AmountKg) : Fact;
+
+/// <summary>Kinds of work and findings at a pond.</summary>
+public enum PondWork
+{
+    /// <summary>Lime was spread.</summary>
+    Limed,
+
+    /// <summary>Filling began.</summary>
+    Filling,
+
+    /// <summary>Declared ready to stock.</summary>
+    DeclaredReady,
+
+    /// <summary>A taste test was passed.</summary>
+    TastePassed,
+
+    /// <summary>Anything else worth writing down.</summary>
+    Note,
+}

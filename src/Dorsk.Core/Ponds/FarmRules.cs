@@ -1,0 +1,60 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Time;
+
+namespace Dorsk.Core.Ponds;
+
+/// <summary>What is said about a farm, pond or aerator that cannot be.</summary>
+public static class FarmRules
+{
+    /// <summary>Objections to the description of the farm.</summary>
+    public static IEnumerable<Remark> Check(FarmDescribed f)
+    {
+        if (string.IsNullOrWhiteSpace(f.Name) || f.Name.Length > 80)
+            yield return Remark.Refuse("Name", "Give the farm a name of 1 to 80 letters.");
+        if (f.Place.LatitudeDeg is not (>= -66 and <= 66))
+            yield return Remark.Refuse("Latitude", "Latitude runs from -66 (south) to 66 (north) degrees here: beyond, the night rule has nights without an end.");
+        if (f.Place.LongitudeDeg is not (>= -180 and <= 180))
+            yield return Remark.Refuse("Longitude", "Longitude runs from -180 (west) to 180 (east) degrees.");
+        if (f.AltitudeM is not (>= -400 and <= 5000))
+            yield return Remark.Refuse("Altitude", "Altitude takes -400 to 5,000 m above the sea.");
+        if (FarmZone.Find(f.ZoneId) is null)
+            yield return Remark.Refuse("Zone", "Choose a time zone from the list.");
+        if (f.Currency.Length != 3 || !f.Currency.All(char.IsAsciiLetterUpper))
+            yield return Remark.Refuse("Currency", "Three capital letters, for example AUD or USD.");
+    }
+
+    /// <summary>Objections to a pond.</summary>
+    /// <param name="pond">The pond.</param>
+    /// <param name="codesTaken">Codes of the other ponds.</param>
+    public static IEnumerable<Remark> Check(Pond pond, IEnumerable<string> codesTaken)
+    {
+        if (pond.Code.Length is 0 or > 6 || !pond.Code.All(char.IsLetterOrDigit))
+            yield return Remark.Refuse("Code", "A code of 1 to 6 letters and figures, such as P4.");
+        else if (codesTaken.Contains(pond.Code, StringComparer.OrdinalIgnoreCase))
+            yield return Remark.Refuse("Code", $"{pond.Code} is taken by another pond. Choose another code.");
+        if (pond.Name.Length > 60)
+            yield return Remark.Refuse("PondName", "At most 60 letters.");
+        var body = pond.Shape switch
+        {
+            SlopedRectangle r => SlopedRectangle.Check(r.LengthM, r.WidthM, r.DepthM, r.Slope),
+            RoundTank t => RoundTank.Check(t.DiameterM, t.DepthM),
+            _ => throw new NotSupportedException($"No rule for the shape {pond.Shape.GetType().Name}."),
+        };
+        foreach (var remark in body)
+            yield return remark;
+    }
+
+    /// <summary>Objections to aerators.</summary>
+    public static IEnumerable<Remark> Check(AeratorsFitted f)
+    {
+        foreach (var a in f.Aerators)
+        {
+            if (a.ShaftKW is not (> 0 and <= 100))
+                yield return Remark.Refuse("AeratorPower", FormattableString.Invariant($"{a.Code}: {a.ShaftKW:0.##} kW is outside 0 to 100 kW."));
+            if (a.On is null != a.Off is null)
+                yield return Remark.Refuse("Timer", $"{a.Code}: a timer needs both hours, on and off.");
+        }
+        if (f.Aerators.GroupBy(a => a.Code).Any(g => g.Count() > 1))
+            yield return Remark.Refuse("AeratorPower", "Each aerator needs a code of its own.");
+    }
+}

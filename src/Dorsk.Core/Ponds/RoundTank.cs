@@ -1,0 +1,27 @@
+using Dorsk.Core.Judging;
+
+namespace Dorsk.Core.Ponds;
+
+/// <summary>A round tank with upright walls and a flat floor: V = π/4·D²·h.</summary>
+/// <param name="DiameterM">Inner diameter, m.</param>
+/// <param name="DepthM">Depth when full, m.</param>
+public sealed record RoundTank(double DiameterM, double DepthM) : PondShape
+{
+    /// <inheritdoc/>
+    public override double FullDepthM => DepthM;
+
+    /// <inheritdoc/>
+    public override double AreaM2(double levelM) => Math.PI / 4 * DiameterM * DiameterM;
+
+    /// <inheritdoc/>
+    public override double VolumeM3(double levelM) => AreaM2(levelM) * Held(levelM);
+
+    /// <summary>What stands against building this body, field by field.</summary>
+    public static IEnumerable<Remark> Check(double diameterM, double depthM)
+    {
+        if (diameterM is not (>= 0.3 and <= 100))
+            yield return Remark.Refuse("Diameter", FormattableString.Invariant($"A diameter of {diameterM:0.##} m is outside 0.3 to 100 m. Check the figure and its unit."));
+        foreach (var remark in Messages.Depth(depthM))
+            yield return remark;
+    }
+}

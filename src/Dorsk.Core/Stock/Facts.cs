@@ -1,0 +1,72 @@
+using Dorsk.Core.Judging;
+
+namespace Dorsk.Core.Stock;
+
+/// <summary>A fact that moves fish.</summary>
+public abstract record FishFact : Fact
+{
+    /// <summary>The pond it happened at.</summary>
+    public abstract long PondId { get; init; }
+}
+
+/// <summary>Fingerlings put into a pond: founds a batch.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="SpeciesKey">Species.</param>
+/// <param name="Origin">Who delivered them, or the hatchery batch.</param>
+/// <param name="Count">Fish, 1 to 10 million.</param>
+/// <param name="MeanG">Mean weight, g.</param>
+/// <param name="Basis">How they were counted.</param>
+/// <param name="NotReadyReason">Why they were stocked although the pond was not declared ready; empty when it was.</param>
+/// <param name="TargetG">Wanted weight at harvest, g; null when not said.</param>
+public sealed record FishStocked(long PondId, string SpeciesKey, string Origin, int Count, double MeanG, CountBasis Basis, string NotReadyReason, double? TargetG) : FishFact
+{
+    /// <inheritdoc/>
+    public override long PondId { get; init; } = PondId;
+}
+
+/// <summary>Fish lost from a pond.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="BatchId">The batch.</param>
+/// <param name="Count">Fish.</param>
+/// <param name="To">Dead, eaten or escaped.</param>
+/// <param name="Cause">What was seen, in words; may be empty.</param>
+public sealed record FishLost(long PondId, long BatchId, int Count, Account To, string Cause) : FishFact
+{
+    /// <inheritdoc/>
+    public override long PondId { get; init; } = PondId;
+}
+
+/// <summary>Fish weighed to learn the mean weight; they go back.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="BatchId">The batch.</param>
+/// <param name="Single">True when each weighing is one fish.</param>
+/// <param name="Weighings">Count and mass (g) of each cast, or 1 and the weight of each fish.</param>
+public sealed record FishSampled(long PondId, long BatchId, bool Single, IReadOnlyList<(int Count, double MassG)> Weighings) : Fact;
+
+/// <summary>Fish taken out of a pond for good.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="BatchId">The batch.</param>
+/// <param name="Count">Fish.</param>
+/// <param name="MassKg">Their mass, kg.</param>
+/// <param name="Basis">How the count is known.</param>
+/// <param name="To">Harvested, sold alive or moved off the farm.</param>
+/// <param name="Final">True when the pond was emptied of this batch: what the books still hold goes to unexplained.</param>
+/// <param name="DifferenceReason">The likely cause of the difference at the close or of a surplus, in words.</param>
+public sealed record FishHarvested(long PondId, long BatchId, int Count, double MassKg, CountBasis Basis, Account To, bool Final, string DifferenceReason) : FishFact
+{
+    /// <inheritdoc/>
+    public override long PondId { get; init; } = PondId;
+}
+
+/// <summary>Fish moved from one pond of the farm to another; the batch stays itself.</summary>
+/// <param name="PondId">The pond they leave.</param>
+/// <param name="ToPondId">The pond they enter.</param>
+/// <param name="BatchId">The batch.</param>
+/// <param name="Count">Fish.</param>
+/// <param name="MeanG">Mean weight, g.</param>
+/// <param name="Basis">How the count is known.</param>
+public sealed record FishMoved(long PondId, long ToPondId, long BatchId, int Count, double MeanG, CountBasis Basis) : FishFact
+{
+    /// <inheritdoc/>
+    public override long PondId { get; init; } = PondId;
+}

@@ -1,0 +1,131 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+
+namespace Dorsk.Core.Stock;
+
+/// <summary>A batch as the books know it.</summary>
+/// <param name="Id">Number of the batch.</param>
+/// <param name="SpeciesKey">Species.</param>
+/// <param name="Stocked">When it was stocked.</param>
+/// <param name="Stands">Fish in the pond on the books at the time in question.</param>
+/// <param name="ClosedAt">When its final harvest was, or null.</param>
+public sealed record BatchOnBooks(long Id, string SpeciesKey, DateTimeOffset Stocked, int Stands, DateTimeOffset? ClosedAt);
+
+/// <summary>What is said about movements and samples of fish that cannot be, or look wrong.</summary>
+public static class StockRules
+{
+    private const int MostFish = 10_000_000;
+
+    /// <summary>Objections to a stocking.</summary>
+    /// <param name="f">The stocking.</param>
+    /// <param name="declaredReady">Whether the pond was declared ready.</param>
+    public static IEnumerable<Remark> Check(FishStocked f, bool declaredReady)
+    {
+        if (FishSpecies.Find(f.SpeciesKey) is not { } species)
+        {
+            yield return Remark.Refuse("Species", "Choose a species from the list.");
+            yield break;
+        }
+        if (f.Count is < 1 or > MostFish)
+            yield return Remark.Refuse("Count", FormattableString.Invariant($"{f.Count} fish cannot be stocked. Takes 1 to 10,000,000."));
+        if (f.MeanG is not (> 0 and <= 20_000))
+            yield return Remark.Refuse("MeanWeight", FormattableString.Invariant($"{f.MeanG:0.###} g is not a weight of fish to stock. Takes more than 0, up to 20,000 g."));
+        else if (f.MeanG > species.MarketLowG)
+            yield return Remark.Ask("MeanWeight", FormattableString.Invariant($"{f.MeanG:0} g is already market size of {species.Name.ToLowerInvariant()} ({species.MarketLowG:0} g). Are these broodfish, or is the unit another?"));
+        if (f.TargetG is { } target && target <= f.MeanG)
+            yield return Remark.Refuse("Target", "The wanted weight must be above the weight at stocking.");
+        if (!declaredReady && string.IsNullOrWhiteSpace(f.NotReadyReason))
+            yield return Remark.Refuse("NotReadyReason", "This pond was not declared ready. Say in a few words why it is stocked all the same; the reason is kept.");
+    }
+
+    /// <summary>Objections to a loss.</summary>
+    public static IEnumerable<Remark> Check(FishLost f, BatchOnBooks batch, DateTimeOffset happened)
+    {
+        if (f.To is not (Account.Dead or Account.Eaten or Account.Escaped))
+            yield return Remark.Refuse("To", "Say whether they were found dead, eaten or escaped.");
+        foreach (var remark in Count(f.Count).Concat(InTime(batch, happened)))
+            yield return remark;
+        if (f.Count > batch.Stands && f.Count <= MostFish)
+            yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} is more than the {batch.Stands:N0} on the books. Kept, the difference of {f.Count - batch.Stands:N0} comes from unexplained. Is it meant?"));
+        else if (batch.Stands > 0 && f.Count > 0.2 * batch.Stands && f.Count > 5)
+            yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} of {batch.Stands:N0} fish in one day is a heavy loss. Is it meant?"));
+    }
+
+    /// <summary>Objections to a harvest.</summary>
+    /// <param name="f">The harvest.</param>
+    /// <param name="batch">The batch on the books.</param>
+    /// <param name="happened">When.</param>
+    /// <param name="expectedG">Estimated mean weight, g, or null.</param>
+    public static IEnumerable<Remark> Check(FishHarvested f, BatchOnBooks batch, DateTimeOffset happened, double? expectedG)
+    {
+        if (f.To is not (Account.Harvested or Account.SoldAlive or Account.MovedOff))
+            yield return Remark.Refuse("To", "Say whether they were harvested, sold alive or moved off the farm.");
+        foreach (var remark in Count(f.Count).Concat(InTime(batch, happened)))
+            yield return remark;
+        if (f.MassKg is not (> 0 and <= 1_000_000))
+            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{f.MassKg:0.##} kg cannot be a catch. Takes more than 0, up to 1,000,000 kg."));
+        else if (expectedG is { } expected && f.Count > 0 && (f.MassKg * 1000 / f.Count > 2 * expected || f.MassKg * 1000 / f.Count < expected / 2))
+            yield return Remark.Ask("Mass", FormattableString.Invariant($"That makes {f.MassKg * 1000 / f.Count:0} g a fish; about {expected:0} g was expected. Are count and mass right?"));
+        if (f.Count > batch.Stands && f.Count <= MostFish)
+        {
+            yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} is more than the {batch.Stands:N0} on the books. Kept, the surplus of {f.Count - batch.Stands:N0} comes from unexplained: a short count at stocking is the usual cause. Is it meant?"));
+            if (string.IsNullOrWhiteSpace(f.DifferenceReason))
+                yield return Remark.Refuse("DifferenceReason", "Say in a few words where the surplus comes from; the books keep it.");
+        }
+        else if (f.Final && f.Count < batch.Stands && f.Count > 0 && string.IsNullOrWhiteSpace(f.DifferenceReason))
+            yield return Remark.Refuse("DifferenceReason", FormattableString.Invariant($"{batch.Stands - f.Count:N0} fish on the books are not in the catch. Give the difference a name (birds, dead not found, short count): the books close with it."));
+    }
+
+    /// <summary>Objections to a move between ponds.</summary>
+    public static IEnumerable<Remark> Check(FishMoved f, BatchOnBooks batch, DateTimeOffset happened)
+    {
+        if (f.ToPondId == f.PondId)
+            yield return Remark.Refuse("ToPond", "Choose another pond than the one they stand in.");
+        foreach (var remark in Count(f.Count).Concat(InTime(batch, happened)))
+            yield return remark;
+        if (f.MeanG is not (> 0 and <= 20_000))
+            yield return Remark.Refuse("MeanWeight", FormattableString.Invariant($"{f.MeanG:0.###} g is not a weight of fish. Takes more than 0, up to 20,000 g."));
+        if (f.Count > batch.Stands && f.Count <= MostFish)
+            yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} is more than the {batch.Stands:N0} on the books. Kept, the surplus comes from unexplained. Is it meant?"));
+    }
+
+    /// <summary>Objections to a sample.</summary>
+    /// <param name="f">The sample.</param>
+    /// <param name="batch">The batch on the books.</param>
+    /// <param name="happened">When.</param>
+    /// <param name="expectedG">Estimated mean weight, g, or null.</param>
+    public static IEnumerable<Remark> Check(FishSampled f, BatchOnBooks batch, DateTimeOffset happened, double? expectedG)
+    {
+        foreach (var remark in InTime(batch, happened))
+            yield return remark;
+        if (f.Weighings.Count == 0 || f.Weighings.Any(w => w.Count < 1))
+        {
+            yield return Remark.Refuse("Weighings", "A sample of 0 fish tells nothing. Give at least one cast with its count and mass.");
+            yield break;
+        }
+        if (f.Weighings.Any(w => w.MassG is not (> 0 and <= 5_000_000)) || f.Weighings.Sum(w => (long)w.Count) > 100_000)
+        {
+            yield return Remark.Refuse("Weighings", "Each mass must be above 0, up to 5,000 kg, and all casts together up to 100,000 fish.");
+            yield break;
+        }
+        if (f.Weighings.Sum(w => w.Count) > batch.Stands)
+            yield return Remark.Ask("Weighings", FormattableString.Invariant($"{f.Weighings.Sum(w => w.Count):N0} fish weighed, {batch.Stands:N0} on the books. Is it meant?"));
+        var mean = f.Weighings.Sum(w => w.MassG) / f.Weighings.Sum(w => w.Count);
+        if (expectedG is { } expected && (mean > 1.6 * expected || mean < expected / 1.6))
+            yield return Remark.Ask("Weighings", FormattableString.Invariant($"{mean:0.#} g a fish; about {expected:0.#} g was expected. Are counts, masses and their unit right?"));
+    }
+
+    private static IEnumerable<Remark> Count(int count)
+    {
+        if (count is < 1 or > MostFish)
+            yield return Remark.Refuse("Count", FormattableString.Invariant($"{count:N0} fish is outside 1 to 10,000,000."));
+    }
+
+    private static IEnumerable<Remark> InTime(BatchOnBooks batch, DateTimeOffset happened)
+    {
+        if (happened < batch.Stocked)
+            yield return Remark.Refuse("When", "This is before the batch was stocked. Choose a later date, or correct the stocking first.");
+        if (batch.ClosedAt is { } closed && happened > closed)
+            yield return Remark.Refuse("When", "This batch was closed by its final harvest before that. Correct the final harvest first if fish were left.");
+    }
+}

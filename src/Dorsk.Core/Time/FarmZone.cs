@@ -1,0 +1,41 @@
+namespace Dorsk.Core.Time;
+
+/// <summary>The farm's own clock face: turns instants into farm days and hours and back.</summary>
+/// <remarks>Built from an IANA name or a fixed offset; <c>Etc/GMT-10</c> is UTC+10 (the sign of those names is reversed).</remarks>
+public sealed class FarmZone
+{
+    private readonly TimeZoneInfo zone;
+
+    private FarmZone(string id, TimeZoneInfo zone) => (Id, this.zone) = (id, zone);
+
+    /// <summary>The name it was made from.</summary>
+    public string Id { get; }
+
+    /// <summary>Finds a zone by IANA name, or null when this machine knows none of that name.</summary>
+    public static FarmZone? Find(string id) =>
+        TimeZoneInfo.TryFindSystemTimeZoneById(id.Trim(), out var zone) ? new(id.Trim(), zone) : null;
+
+    /// <summary>Coordinated universal time.</summary>
+    public static readonly FarmZone Utc = new("UTC", TimeZoneInfo.Utc);
+
+    /// <summary>The date and hour on the farm's clock at an instant.</summary>
+    public DateTime LocalAt(DateTimeOffset instant) => TimeZoneInfo.ConvertTime(instant, zone).DateTime;
+
+    /// <summary>The farm day of an instant.</summary>
+    public DateOnly DayOf(DateTimeOffset instant) => DateOnly.FromDateTime(LocalAt(instant));
+
+    /// <summary>The instant of a date and hour on the farm's clock. In the hour that is skipped in spring the clock has already moved on.</summary>
+    public DateTimeOffset At(DateTime local)
+    {
+        var bare = DateTime.SpecifyKind(local, DateTimeKind.Unspecified);
+        if (zone.IsInvalidTime(bare))
+            bare = bare.AddHours(1);
+        return new DateTimeOffset(bare, zone.GetUtcOffset(bare)).ToUniversalTime();
+    }
+
+    /// <summary>The instant of a farm day at an hour.</summary>
+    public DateTimeOffset At(DateOnly day, TimeOnly hour) => At(day.ToDateTime(hour));
+
+    /// <summary>Hours ahead of UTC at an instant.</summary>
+    public double OffsetHoursAt(DateTimeOffset instant) => zone.GetUtcOffset(instant).TotalHours;
+}

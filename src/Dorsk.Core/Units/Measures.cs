@@ -1,0 +1,107 @@
+namespace Dorsk.Core.Units;
+
+/// <summary>
+/// The quantities of the farm, each with its exact turns (international foot 0.3048 m, pound 0.45359237 kg,
+/// US gallon 3.785411784 L, mechanical horsepower 745.699872 W; NIST Special Publication 811).
+/// </summary>
+public static class Measures
+{
+    private const double FootM = 0.3048;
+    private const double PoundKg = 0.45359237;
+    private const double GallonM3 = 0.003785411784;
+    private const double AcreM2 = 4046.8564224;
+
+    private static readonly Unit M = new("m", 1, 0, "metre", "metres", "meter", "meters");
+    private static readonly Unit Cm = new("cm", 0.01, 0, "centimetre", "centimetres", "centimeters");
+    private static readonly Unit Mm = new("mm", 0.001, 0);
+    private static readonly Unit Ft = new("ft", FootM, 0, "foot", "feet", "'", "′");
+    private static readonly Unit In = new("in", FootM / 12, 0, "inch", "inches", "\"", "″");
+    private static readonly Unit M2 = new("m²", 1, 0, "sqm");
+    private static readonly Unit Ha = new("ha", 10_000, 0, "hectare", "hectares");
+    private static readonly Unit Ft2 = new("ft²", FootM * FootM, 0, "sqft");
+    private static readonly Unit Ac = new("ac", AcreM2, 0, "acre", "acres");
+    private static readonly Unit M3 = new("m³", 1, 0, "cum", "kl");
+    private static readonly Unit L = new("L", 0.001, 0, "litre", "litres", "liter", "liters");
+    private static readonly Unit Gal = new("gal", GallonM3, 0, "gallon", "gallons", "usgal");
+    private static readonly Unit Ft3 = new("ft³", FootM * FootM * FootM, 0, "cuft");
+    private static readonly Unit AcFt = new("ac-ft", AcreM2 * FootM, 0, "acft", "acrefoot", "acrefeet", "acre-ft");
+    private static readonly Unit Kg = new("kg", 1, 0, "kilo", "kilos");
+    private static readonly Unit Tonne = new("t", 1000, 0, "tonne", "tonnes");
+    private static readonly Unit KgG = new("g", 0.001, 0, "gram", "grams");
+    private static readonly Unit Lb = new("lb", PoundKg, 0, "lbs", "pound", "pounds");
+    private static readonly Unit Oz = new("oz", PoundKg / 16, 0, "ounce", "ounces");
+    private static readonly Unit C = new("°C", 1, 0, "c", "degc", "ºc");
+    private static readonly Unit F = new("°F", 5.0 / 9, -160.0 / 9, "f", "degf", "ºf");
+    private static readonly Unit DeltaF = new("°F", 5.0 / 9, 0, "f", "degf");
+    private static readonly Unit MgL = new("mg/L", 1, 0, "mg", "mgl", "ppm", "g/m3");
+    private static readonly Unit Ppm = new("ppm", 1, 0, "mg/l", "mgl");
+    private static readonly Unit Ppt = new("ppt", 1, 0, "g/l", "‰", "psu");
+    private static readonly Unit Percent = new("%", 1, 0, "percent", "pct");
+    private static readonly Unit None = new("", 1, 0);
+
+    /// <summary>Water or air temperature, SI unit °C. A difference of temperatures is <see cref="TemperatureStep"/>.</summary>
+    public static readonly Measure Temperature = new("temperature", C, F, 1, 1);
+
+    /// <summary>A difference of two temperatures, SI unit °C: 9 °F of difference are 5 °C, without the 32.</summary>
+    public static readonly Measure TemperatureStep = new("temperature difference", C, DeltaF, 1, 1);
+
+    /// <summary>Lengths of ponds, depths, gauge levels; SI unit m.</summary>
+    public static readonly Measure Length = new("length", M, Ft, 2, 1, Cm, Mm, In);
+
+    /// <summary>Secchi depth and other short lengths; SI unit m, shown in cm or inches.</summary>
+    public static readonly Measure ShortLength = new("short length", Cm, In, 0, 1, M, Mm, Ft);
+
+    /// <summary>Height above the sea, SI unit m; may be negative.</summary>
+    public static readonly Measure Altitude = new("altitude", M, Ft, 0, 0);
+
+    /// <summary>Pond areas; SI unit m², shown in ha or acres.</summary>
+    public static readonly Measure Area = new("area", Ha, Ac, 2, 2, M2, Ft2);
+
+    /// <summary>Water volumes; SI unit m³, shown in m³ or US gallons.</summary>
+    public static readonly Measure Volume = new("volume", M3, Gal, 0, 0, L, Ft3, AcFt);
+
+    /// <summary>Feed, biomass and catches; SI unit kg.</summary>
+    public static readonly Measure Mass = new("mass", Kg, Lb, 1, 1, KgG, Tonne, Oz);
+
+    /// <summary>Weight of a fish, kept in grams, shown in g or pounds (ounces accepted).</summary>
+    public static readonly Measure FishWeight = new("fish weight", new Unit("g", 1, 0, "gram", "grams"), new Unit("lb", PoundKg * 1000, 0, "lbs", "pound", "pounds"), 1, 3, new Unit("kg", 1000, 0), new Unit("oz", PoundKg * 1000 / 16, 0, "ounce", "ounces"));
+
+    /// <summary>Dissolved oxygen and other concentrations; mg/L. In water ppm is the same number; ppt is not.</summary>
+    public static readonly Measure Oxygen = new("dissolved oxygen", MgL, Ppm, 1, 1);
+
+    /// <summary>Nitrogen compounds and other small concentrations; mg/L.</summary>
+    public static readonly Measure Concentration = new("concentration", MgL, Ppm, 2, 2);
+
+    /// <summary>Alkalinity, hardness, chloride; mg/L, whole numbers.</summary>
+    public static readonly Measure CoarseConcentration = new("concentration", MgL, Ppm, 0, 0);
+
+    /// <summary>Salinity, g/L printed as ppt. Never taken for ppm.</summary>
+    public static readonly Measure Salinity = new("salinity", Ppt, Ppt, 1, 1);
+
+    /// <summary>Acidity, pH units.</summary>
+    public static readonly Measure Ph = new("pH", None, None, 1, 1);
+
+    /// <summary>Power of an aerator or pump; SI unit kW here.</summary>
+    public static readonly Measure Power = new("power", new Unit("kW", 1, 0), new Unit("hp", 0.745699872, 0, "horsepower"), 2, 2, new Unit("W", 0.001, 0, "watt", "watts"));
+
+    /// <summary>Flow of water; m³/h here.</summary>
+    public static readonly Measure Flow = new("flow", new Unit("m³/h", 1, 0, "m3h"), new Unit("gal/min", GallonM3 * 60, 0, "gpm"), 1, 0, new Unit("L/s", 3.6, 0, "lps"), new Unit("L/min", 0.06, 0, "lpm"));
+
+    /// <summary>Standing fish or feed per area, kg/ha here.</summary>
+    public static readonly Measure AreaLoad = new("kilograms per hectare", new Unit("kg/ha", 1, 0), new Unit("lb/ac", PoundKg / (AcreM2 / 10_000), 0, "lb/acre"), 0, 0);
+
+    /// <summary>Standing fish per volume, kg/m³ here.</summary>
+    public static readonly Measure VolumeLoad = new("kilograms per cubic metre", new Unit("kg/m³", 1, 0), new Unit("lb/gal", PoundKg / GallonM3, 0), 1, 3);
+
+    /// <summary>Wind speed, m/s here.</summary>
+    public static readonly Measure Wind = new("wind speed", new Unit("m/s", 1, 0), new Unit("mph", 0.44704, 0, "mi/h"), 1, 0, new Unit("km/h", 1 / 3.6, 0, "kmh"), new Unit("kn", 1852.0 / 3600, 0, "knots", "kt"));
+
+    /// <summary>Rain, m in SI, shown in mm or inches.</summary>
+    public static readonly Measure Rain = new("rain", Mm, In, 0, 2, Cm);
+
+    /// <summary>Shares, percent.</summary>
+    public static readonly Measure Share = new("share", Percent, Percent, 0, 0);
+
+    /// <summary>Plain figures without a unit, such as cloud in eighths.</summary>
+    public static readonly Measure Plain = new("number", None, None, 0, 0);
+}

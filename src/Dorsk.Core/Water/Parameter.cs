@@ -1,0 +1,73 @@
+using System.Globalization;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Water;
+
+/// <summary>Something that is read from water or weather, with the ranges in which a figure is believable (SI).</summary>
+/// <param name="Key">Stable key in the books.</param>
+/// <param name="Name">Plain name.</param>
+/// <param name="Measure">How it is typed and printed.</param>
+/// <param name="HardLow">Nothing below can be entered.</param>
+/// <param name="UsualLow">Below this is asked about.</param>
+/// <param name="UsualHigh">Above this is asked about.</param>
+/// <param name="HardHigh">Nothing above can be entered.</param>
+/// <param name="JumpPerDay">A larger change in a day is asked about; null when there is no such rule.</param>
+/// <param name="OfFarm">Weather belongs to the farm, water to a pond.</param>
+public sealed record Parameter(string Key, string Name, Measure Measure, double HardLow, double UsualLow, double UsualHigh, double HardHigh, double? JumpPerDay = null, bool OfFarm = false)
+{
+    private static readonly Dictionary<string, IReadOnlyDictionary<string, string>> Ranges =
+        Csv.Embedded("reading_plausible_ranges.csv").ToDictionary(r => r["quantity"]);
+
+    /// <summary>Dissolved oxygen, mg/L.</summary>
+    public static readonly Parameter Oxygen = Of("do", "oxygen", Measures.Oxygen, "dissolved oxygen");
+
+    /// <summary>Water temperature, °C.</summary>
+    public static readonly Parameter Temperature = Of("temp", "water temperature", Measures.Temperature, "temperature", jumpPerDay: 4);
+
+    /// <summary>pH.</summary>
+    public static readonly Parameter Ph = Of("ph", "pH", Measures.Ph, "pH", jumpPerDay: 1.5);
+
+    /// <summary>Total ammonia as nitrogen, mg N/L.</summary>
+    public static readonly Parameter Tan = Of("tan", "total ammonia (TAN, as N)", Measures.Concentration, "TAN as N");
+
+    /// <summary>Nitrite as nitrogen, mg N/L.</summary>
+    public static readonly Parameter Nitrite = Of("nitrite", "nitrite (as N)", Measures.Concentration, "nitrite as N");
+
+    /// <summary>Alkalinity, mg/L as CaCO₃.</summary>
+    public static readonly Parameter Alkalinity = Of("alkalinity", "alkalinity (as CaCO₃)", Measures.CoarseConcentration, "alkalinity");
+
+    /// <summary>Salinity, ppt.</summary>
+    public static readonly Parameter Salinity = Of("salinity", "salinity", Measures.Salinity, "salinity");
+
+    /// <summary>Secchi depth, m.</summary>
+    public static readonly Parameter Secchi = Of("secchi", "Secchi depth", Measures.ShortLength, "secchi", scale: 0.01);
+
+    /// <summary>Gauge level, m above the floor.</summary>
+    public static readonly Parameter GaugeLevel = new("level", "gauge level", Measures.Length, 0, 0, 4, 10);
+
+    /// <summary>Air temperature, °C.</summary>
+    public static readonly Parameter AirTemperature = new("air", "air temperature", Measures.Temperature, -40, -10, 42, 55, OfFarm: true);
+
+    /// <summary>Wind speed, m/s.</summary>
+    public static readonly Parameter Wind = new("wind", "wind", Measures.Wind, 0, 0, 20, 60, OfFarm: true);
+
+    /// <summary>Cloud, eighths of the sky.</summary>
+    public static readonly Parameter Cloud = new("cloud", "cloud, eighths of the sky", Measures.Plain, 0, 0, 8, 8, OfFarm: true);
+
+    /// <summary>Rain since yesterday, m.</summary>
+    public static readonly Parameter Rain = new("rain", "rain since yesterday", Measures.Rain, 0, 0, 0.15, 1.0, OfFarm: true);
+
+    /// <summary>All of them, in the order of the slip.</summary>
+    public static readonly IReadOnlyList<Parameter> All =
+        [Oxygen, Temperature, Ph, Secchi, Tan, Nitrite, Alkalinity, Salinity, GaugeLevel, AirTemperature, Wind, Cloud, Rain];
+
+    /// <summary>A parameter by key; the books hold no others.</summary>
+    public static Parameter ByKey(string key) => All.First(p => p.Key == key);
+
+    private static Parameter Of(string key, string name, Measure measure, string row, double scale = 1, double? jumpPerDay = null)
+    {
+        double N(string column) => double.Parse(Ranges[row][column], CultureInfo.InvariantCulture) * scale;
+        return new(key, name, measure, N("hard_low"), N("usual_low"), N("usual_high"), N("hard_high"), jumpPerDay);
+    }
+}

@@ -1,0 +1,37 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Water;
+
+/// <summary>What a reading is held against: the last of its kind, and the saturation of this water.</summary>
+/// <param name="Last">Latest earlier value of the same parameter, or null.</param>
+/// <param name="At">When the new one was read.</param>
+/// <param name="SaturationMgL">Oxygen at saturation in this water, mg/L, or null when its temperature is not known.</param>
+/// <param name="BrimM">Full depth of the pond, m, or null.</param>
+public sealed record ReadingContext(Timed? Last, DateTimeOffset At, double? SaturationMgL, double? BrimM);
+
+/// <summary>Is a typed value plausible? Outside the hard range it is refused; unusual or a jump, it is asked about. Good for the fish is another question.</summary>
+public static class ReadingRule
+{
+    /// <summary>Objections to one value; empty when it is plausible.</summary>
+    public static IEnumerable<Remark> Check(Value value, ReadingContext context, Hand hand)
+    {
+        var p = value.Parameter;
+        string Print(double si) => QuantityText.Write(si, p.Measure, hand);
+        if (!double.IsFinite(value.Si) || value.Si < p.HardLow || value.Si > p.HardHigh)
+        {
+            yield return Remark.Refuse(p.Key, Messages.OutOfRange(p, value.Si, hand));
+            yield break;
+        }
+        if (p == Parameter.GaugeLevel && context.BrimM is { } brim && value.Si > brim * 1.1)
+            yield return Remark.Refuse(p.Key, $"{Print(value.Si)} is over the brim of this pond at {Print(brim)}. Read the staff again, or correct the pond's depth first.");
+        if (p == Parameter.Oxygen && context.SaturationMgL is { } saturation && value.Si > 2 * saturation)
+            yield return Remark.Ask(p.Key, $"{Print(value.Si)} is over twice what this water holds at saturation ({Print(saturation)}). Is it meant?");
+        else if (p == Parameter.Oxygen && value.Si < 0.3)
+            yield return Remark.Ask(p.Key, $"{Print(value.Si)} is almost no oxygen. Check the meter in air. Is it meant?");
+        else if (value.Si < p.UsualLow || value.Si > p.UsualHigh)
+            yield return Remark.Ask(p.Key, $"{Print(value.Si)} is unusual: mostly {Print(p.UsualLow)} to {Print(p.UsualHigh)}. Is it meant?");
+        else if (p.JumpPerDay is { } jump && context.Last is { } last && (context.At - last.At).Duration() <= TimeSpan.FromHours(24) && Math.Abs(value.Si - last.Si) > jump)
+            yield return Remark.Ask(p.Key, $"{Print(value.Si)} after {Print(last.Si)} less than a day before is a large change. Is it meant?");
+    }
+}

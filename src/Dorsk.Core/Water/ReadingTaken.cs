@@ -1,0 +1,20 @@
+using Dorsk.Core.Judging;
+
+namespace Dorsk.Core.Water;
+
+/// <summary>One measured value.</summary>
+/// <param name="Parameter">What was read.</param>
+/// <param name="Si">SI value.</param>
+/// <param name="DepthM">Depth at which it was read, m; null when not said.</param>
+/// <param name="Instrument">Meter, strip or eye; empty when not said.</param>
+public sealed record Value(Parameter Parameter, double Si, double? DepthM = null, string Instrument = "");
+
+/// <summary>Values read at one place and hour. The place is a pond, or the farm for weather.</summary>
+/// <param name="PondId">The pond; null for weather.</param>
+/// <param name="Values">One or more values, each parameter once.</param>
+public sealed record ReadingTaken(long? PondId, IReadOnlyList<Value> Values) : Fact;
+
+/// <summary>A value with the instant it was read.</summary>
+/// <param name="At">When.</param>
+/// <param name="Si">SI value.</param>
+public readonly record struct Timed(DateTimeOffset At, double Si);

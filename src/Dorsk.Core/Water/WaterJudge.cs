@@ -1,0 +1,56 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Water;
+
+/// <summary>Is a reading good for these fish? Limits by species and life stage; bands and steps as settled for the farm.</summary>
+public static class WaterJudge
+{
+    /// <summary>pH beyond its band by this much is Act now.</summary>
+    private const double PhActBeyond = 0.5;
+
+    /// <summary>Judges one value against the limits of the fish it is for.</summary>
+    /// <param name="parameter">What was read.</param>
+    /// <param name="si">Value, SI.</param>
+    /// <param name="limits">Limits of the species and stage.</param>
+    /// <param name="hand">How figures are printed in the reason.</param>
+    public static Judgement Judge(Parameter parameter, double si, WaterLimits limits, Hand hand)
+    {
+        string P(double v) => QuantityText.Write(v, parameter.Measure, hand);
+        if (parameter == Parameter.Oxygen)
+            return si < limits.DoActMgL ? Say(Status.ActNow, $"{P(si)} is under the act level {P(limits.DoActMgL)}")
+                : si < limits.DoWatchMgL ? Say(Status.Watch, $"{P(si)} is under the watch level {P(limits.DoWatchMgL)}")
+                : Say(Status.Steady, $"{P(si)} is above the watch level {P(limits.DoWatchMgL)}");
+        if (parameter == Parameter.Temperature)
+            return si < limits.TempLowC || si > limits.TempHighC
+                ? Say(Status.Watch, $"{P(si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}") : Fine(P(si));
+        if (parameter == Parameter.Ph)
+            return si < limits.PhLow - PhActBeyond || si > limits.PhHigh + PhActBeyond ? Say(Status.ActNow, $"pH {P(si)} is far outside {P(limits.PhLow)} to {P(limits.PhHigh)}")
+                : si < limits.PhLow || si > limits.PhHigh ? Say(Status.Watch, $"pH {P(si)} is outside {P(limits.PhLow)} to {P(limits.PhHigh)}") : Fine($"pH {P(si)}");
+        if (parameter == Parameter.Secchi)
+            return si < 0.20 ? Say(Status.ActNow, $"Secchi {P(si)} is under {P(0.20)}: a dangerous bloom")
+                : si < 0.30 ? Say(Status.Watch, $"Secchi {P(si)} is under {P(0.30)}: a heavy bloom")
+                : si > 0.60 ? Say(Status.Watch, $"Secchi {P(si)} is over {P(0.60)}: a thin bloom") : Fine($"Secchi {P(si)}");
+        if (parameter == Parameter.Nitrite && si > limits.NitriteMgL)
+            return Say(Status.Watch, $"nitrite {P(si)} is over {P(limits.NitriteMgL)} for water of low chloride");
+        return parameter == Parameter.Alkalinity && si < limits.AlkalinityMinMgL
+            ? Say(Status.Watch, $"alkalinity {P(si)} is under {P(limits.AlkalinityMinMgL)}") : Fine(P(si));
+    }
+
+    /// <summary>Judges total ammonia by its un-ionised part at the pH and temperature of the hour.</summary>
+    public static (Judgement Judgement, double Nh3MgL, Grounds Why) JudgeAmmonia(double tanMgL, double tempC, double ph, double salinityPpt, WaterLimits limits)
+    {
+        var nh3 = UnionisedAmmonia.MgNL(tanMgL, tempC, ph, salinityPpt);
+        var status = nh3 > limits.Nh3PeakMgL ? Status.ActNow : nh3 > limits.Nh3ConstantMgL ? Status.Watch : Status.Steady;
+        var text = FormattableString.Invariant($"un-ionised ammonia {nh3:0.000} mg N/L; bearable for days {limits.Nh3ConstantMgL:0.###}, at most {limits.Nh3PeakMgL:0.###}");
+        var why = Grounds.Of("The share of total ammonia that is un-ionised, from pH, temperature and salinity of the same hour. It is worst in the afternoon, when pH and temperature are highest.", UnionisedAmmonia.Source,
+            new Input("total ammonia as N", tanMgL, Measures.Concentration, "measured"), new Input("water temperature", tempC, Measures.Temperature, "measured"),
+            new Input("pH", ph, Measures.Ph, "measured"), new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured")).Limited(limits.Source);
+        return (new(status, text), nh3, why);
+    }
+
+    private static Judgement Say(Status status, string reason) => new(status, reason);
+
+    private static Judgement Fine(string figure) => new(Status.Steady, $"{figure} is inside its limits");
+}
