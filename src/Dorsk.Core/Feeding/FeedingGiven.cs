@@ -26,15 +26,39 @@ public sealed record FeedingGiven(long PondId, long FeedId, double MassKg) : Fac
 /// <summary>What is said about a feeding that cannot be or looks wrong.</summary>
 public static class FeedingRule
 {
+    // More than the hungriest fry take in a day, and more than grown fish take in a week.
+    private const double FryShare = 0.25;
+    private const double GrownShare = 0.08;
+
     /// <summary>Objections to a feeding.</summary>
     /// <param name="massKg">Typed mass, kg.</param>
-    /// <param name="standingKg">Biomass that stands, kg.</param>
-    /// <param name="planKg">Ration of the day before brakes, kg.</param>
-    public static IEnumerable<Remark> Check(double massKg, double standingKg, double planKg)
+    /// <param name="standingKg">Biomass that stands at most, kg; 0 when the pond is empty.</param>
+    /// <param name="meanG">Weight of the fish, g.</param>
+    public static IEnumerable<Remark> Check(double massKg, double standingKg, double meanG)
     {
         if (massKg is not (> 0 and <= 20_000))
             yield return Remark.Refuse("Mass", FormattableString.Invariant($"{massKg:0.##} kg cannot be a feeding. Takes more than 0, up to 20,000 kg."));
-        else if (massKg > Math.Max(2.5 * planKg, 0.05 * standingKg) && massKg > 2)
-            yield return Remark.Ask("Mass", FormattableString.Invariant($"{massKg:0.##} kg is far above the ration of {planKg:0.#} kg for {standingKg:0} kg of fish. Is it meant?"));
+        else if (standingKg <= 0)
+            yield return Remark.Ask("Mass", "No fish stand in this pond on the books. Is it the right pond?");
+        else if (massKg > (meanG < 10 ? FryShare : GrownShare) * standingKg)
+            yield return Remark.Ask("Mass", FormattableString.Invariant($"{massKg:0.##} kg at once for at most {standingKg:0} kg of fish is very much. Are figure and unit right?"));
+    }
+
+    /// <summary>Objections to a kind of feed.</summary>
+    public static IEnumerable<Remark> Check(FeedNamed f)
+    {
+        if (string.IsNullOrWhiteSpace(f.Name) || f.Name.Length > 60)
+            yield return Remark.Refuse("FeedName", "Give the feed a name of 1 to 60 letters.");
+        if (f.PelletMm is not (>= 0 and <= 30))
+            yield return Remark.Refuse("Pellet", "A pellet of 0 (powder) to 30 mm.");
+        if (f.ProteinPct is not (>= 5 and <= 80))
+            yield return Remark.Refuse("Protein", "Protein of 5 to 80 %.");
+    }
+
+    /// <summary>Objections to a load of feed.</summary>
+    public static IEnumerable<Remark> Check(FeedReceived f)
+    {
+        if (f.MassKg is not (> 0 and <= 200_000))
+            yield return Remark.Refuse("Mass", "A load of more than 0, up to 200,000 kg.");
     }
 }

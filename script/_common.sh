@@ -1,0 +1,23 @@
+# Shared by the scripts: where we are, and plain words for what is missing.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1 DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1
+need() { command -v "$1" >/dev/null 2>&1 || { echo "Missing: $1. $2" >&2; exit 1; }; }
+need dotnet "Install the .NET 10 SDK."
+publish() {
+  dotnet publish src/Dorsk.Web -c Release -r linux-x64 --self-contained false -o artifacts/app -v q --nologo
+}
+# The demo's history is built once for each state of the story, the rules and the tables of the data file.
+seed() {
+  local sum
+  sum=$(cat src/Dorsk.Practice/*.cs src/Dorsk.Core/*/*.cs src/Dorsk.Farm/*.cs src/Dorsk.Farm/*/*.cs src/Dorsk.Farm/Sql/Migrations/*.sql src/Dorsk.Web/Demo/*.cs | sha256sum | cut -c1-16)
+  SEED=artifacts/demo/seed-$sum.db
+  if [ ! -f "$SEED" ]; then
+    mkdir -p artifacts/demo
+    rm -f artifacts/demo/seed-*
+    echo "Writing the demo farm's history (once):"
+    artifacts/app/dorsk demo-seed "$SEED.part"
+    mv "$SEED.part" "$SEED"
+    rm -f "$SEED".part-*
+  fi
+}

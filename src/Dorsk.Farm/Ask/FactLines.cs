@@ -1,0 +1,40 @@
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>Reads the fact of one line back, voided or not, so that a slip can correct it.</summary>
+internal static class FactLines
+{
+    public static Fact? Of(SqliteConnection c, LogRow row) => row.Kind switch
+    {
+        nameof(PondBuilt) => Pond(c, row.Line),
+        nameof(AeratorsFitted) => Aerators(c, row.Line),
+        nameof(PondWorked) => Sqlite.One(c, "SELECT pond, work, text, amount_kg FROM pond_work WHERE line = $line", r => new PondWorked(r.GetInt64(0), r.Word<PondWork>(1), r.GetString(2), r.MaybeReal(3)), ("line", row.Line)),
+        nameof(ReadingTaken) => Reading(c, row),
+        nameof(FeedingGiven) => Sqlite.One(c, "SELECT pond, feed, mass_kg FROM feeding WHERE line = $line", r => new FeedingGiven(r.GetInt64(0), r.GetInt64(1), r.GetDouble(2)), ("line", row.Line)),
+        nameof(FishStocked) => Sqlite.One(c, "SELECT pond, species, origin, count, mean_g, basis, not_ready_reason, target_g FROM stocking WHERE line = $line",
+            r => new FishStocked(r.GetInt64(0), r.GetString(1), r.GetString(2), r.GetInt32(3), r.GetDouble(4), r.Word<CountBasis>(5), r.GetString(6), r.MaybeReal(7)), ("line", row.Line)),
+        nameof(FishLost) => Sqlite.One(c, "SELECT pond, batch, count, account, cause FROM loss WHERE line = $line", r => new FishLost(r.GetInt64(0), r.GetInt64(1), r.GetInt32(2), r.Word<Account>(3), r.GetString(4)), ("line", row.Line)),
+        nameof(FishHarvested) => Sqlite.One(c, "SELECT pond, batch, count, mass_kg, basis, account, final, difference_reason FROM harvest WHERE line = $line",
+            r => new FishHarvested(r.GetInt64(0), r.GetInt64(1), r.GetInt32(2), r.GetDouble(3), r.Word<CountBasis>(4), r.Word<Account>(5), r.GetBoolean(6), r.GetString(7)), ("line", row.Line)),
+        nameof(FishSampled) => Sample(c, row.Line),
+        _ => null,
+    };
+
+    private static PondBuilt? Pond(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond, code, name, kind, shape, length_m, width_m, diameter_m, depth_m, slope, use FROM pond WHERE line = $line", r => new PondBuilt(FarmQuestions.PondRow(r)), ("line", line));
+
+    private static AeratorsFitted? Aerators(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond FROM aerators_fitted WHERE line = $line", r => new AeratorsFitted(r.GetInt64(0), FarmQuestions.AeratorRows(c, line)), ("line", line));
+
+    private static ReadingTaken Reading(SqliteConnection c, LogRow row) => new(row.PondId, Sqlite.Rows(c, "SELECT parameter, value, depth_m, instrument FROM reading WHERE line = $line ORDER BY n",
+        r => new Value(Parameter.ByKey(r.GetString(0)), r.GetDouble(1), r.MaybeReal(2), r.GetString(3)), ("line", row.Line)));
+
+    private static FishSampled? Sample(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond, batch, single FROM sample WHERE line = $line",
+        r => new FishSampled(r.GetInt64(0), r.GetInt64(1), r.GetBoolean(2), Sqlite.Rows(c, "SELECT count, mass_g FROM weighing WHERE line = $line ORDER BY n", w => (w.GetInt32(0), w.GetDouble(1)), ("line", line))), ("line", line));
+}

@@ -1,0 +1,62 @@
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>A kind of feed in the store.</summary>
+/// <param name="Id">Number.</param>
+/// <param name="Name">Name.</param>
+/// <param name="PelletMm">Pellet, mm.</param>
+/// <param name="ProteinPct">Protein, percent.</param>
+public sealed record FeedKind(long Id, string Name, double PelletMm, double ProteinPct);
+
+/// <summary>Aerators as they were from an instant on.</summary>
+internal sealed record AeratorsFrom(DateTimeOffset From, IReadOnlyList<Aerator> Aerators);
+
+/// <summary>The farm itself: its description, ponds, aerators, feed kinds, people.</summary>
+internal static class FarmQuestions
+{
+    public static FarmDescribed? Farm(SqliteConnection c, AsOf asOf) => Sqlite.One(c,
+        $"SELECT f.name, place_name, latitude, longitude, altitude_m, zone, units, decimal_sign, currency FROM farm f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
+        r => new FarmDescribed(r.GetString(0), r.GetString(1), new(r.GetDouble(2), r.GetDouble(3)), r.GetDouble(4), r.GetString(5), new(r.Word<UnitSystem>(6), r.Word<DecimalSign>(7)), r.GetString(8)),
+        Lines.With(asOf));
+
+    public static List<string> People(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT p.name FROM person p CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line", r => r.GetString(0), Lines.With(asOf));
+
+    public static List<Pond> Ponds(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"""
+        SELECT p.pond, code, name, p.kind, shape, length_m, width_m, diameter_m, depth_m, slope, use FROM pond p CROSS JOIN log l USING (line)
+        WHERE {Lines.Count} AND l.line = (SELECT max(l2.line) FROM pond p2 CROSS JOIN log l2 USING (line) WHERE p2.pond = p.pond
+          AND l2.entered <= $known AND NOT EXISTS (SELECT 1 FROM log v2 WHERE v2.voids = l2.line AND v2.entered <= $known))
+        ORDER BY p.pond
+        """,
+        PondRow, Lines.With(asOf));
+
+    /// <summary>Columns pond, code, name, kind, shape, length, width, diameter, depth, slope, use.</summary>
+    public static Pond PondRow(SqliteDataReader r) => new(r.GetInt64(0), r.GetString(1), r.GetString(2), r.Word<PondKind>(3),
+        r.GetString(4) == nameof(RoundTank) ? new RoundTank(r.GetDouble(7), r.GetDouble(8)) : new SlopedRectangle(r.GetDouble(5), r.GetDouble(6), r.GetDouble(8), r.GetDouble(9)), r.GetString(10));
+
+    public static List<Aerator> AeratorRows(SqliteConnection c, long line) => Sqlite.Rows(c, "SELECT code, kind, shaft_kw, on_minute, off_minute FROM aerator WHERE line = $line ORDER BY n",
+        r => new Aerator(r.GetString(0), AeratorKind.Find(r.GetString(1)) ?? throw new InvalidOperationException($"No kind of aerator {r.GetString(1)} in the tables."), r.GetDouble(2), Hour(r.MaybeLong(3)), Hour(r.MaybeLong(4))), ("line", line));
+
+    public static Pond? Pond(SqliteConnection c, AsOf asOf, long pond) => Ponds(c, asOf).FirstOrDefault(p => p.Id == pond);
+
+    public static List<FeedKind> Feeds(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT f.feed, f.name, f.pellet_mm, f.protein_pct FROM feed f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY f.pellet_mm, f.name",
+        r => new FeedKind(r.GetInt64(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)), Lines.With(asOf));
+
+    /// <summary>All fittings of aerators of a pond in order of time.</summary>
+    public static List<AeratorsFrom> Aerators(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var fittings = Sqlite.Rows(c, $"SELECT f.line, l.happened FROM aerators_fitted f CROSS JOIN log l USING (line) WHERE f.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
+            r => (Line: r.GetInt64(0), From: r.Instant(1)), Lines.With(asOf, ("pond", pond)));
+        return fittings.Select(f => new AeratorsFrom(f.From, AeratorRows(c, f.Line))).ToList();
+    }
+
+    private static TimeOnly? Hour(long? minute) => minute is { } m ? TimeOnly.MinValue.AddMinutes(m) : null;
+}

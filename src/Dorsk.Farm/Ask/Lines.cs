@@ -1,0 +1,15 @@
+using Dorsk.Farm.Log;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>
+/// The condition every question puts on a log line <c>l</c>: it happened, it was known, and nobody had voided it by then.
+/// Questions write CROSS JOIN, which SQLite reads as "in this order": it would else walk the whole log by time to find the farm's few rows.
+/// </summary>
+internal static class Lines
+{
+    public const string Count = " l.happened <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = l.line AND v.entered <= $known) ";
+
+    public static (string, object?)[] With(AsOf asOf, params (string, object?)[] more) =>
+        [("upto", asOf.HappenedUpTo), ("known", asOf.KnownUpTo), .. more];
+}

@@ -1,0 +1,117 @@
+using Dorsk.Core.Growth;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Ask;
+
+public sealed partial class PondStory
+{
+    /// <summary>A batch is sampled again after this many days; a setting later.</summary>
+    private const int SampleEveryDays = 28;
+    private const int ForecastDays = 540;
+    private static readonly TimeSpan OldReading = TimeSpan.FromHours(14);
+
+    /// <summary>What this pond carries of a species, kg: by area with or without air for ponds, by volume for tanks.</summary>
+    public double CapacityKg(FishSpecies species) => Pond.ByVolume
+        ? species.CapacityTankKgM3 * Pond.Shape.FullVolumeM3
+        : (fittings.Count > 0 && fittings[^1].Aerators.Count > 0 ? species.CapacityAeratedKgHa : species.CapacityNoAirKgHa) * Pond.Shape.FullAreaM2 / 10_000;
+
+    /// <summary>The pond as it stands at an instant.</summary>
+    public PondNow NowAt(DateTimeOffset now)
+    {
+        var today = Zone.DayOf(now);
+        var tonight = TonightAt(now);
+        var low = tonight.Forecast?.Low.Value;
+        var batches = Standing.Select(b =>
+        {
+            var stands = StandingOn(b.Id, today)!;
+            var ahead = GrowthForecast.Run(stands, b.Species, TemperatureAhead, ForecastDays);
+            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low)!, GrowthForecast.DateOf(b.TargetG, ahead));
+        }).ToList();
+        var oxygen = LastOf(Parameter.Oxygen);
+        var judgement = Judge(now, batches, oxygen, tonight);
+        var (next, at) = NextThing(now, batches, tonight, judgement);
+        return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, judgement, next, at);
+    }
+
+    /// <summary>Expected temperature of a day to come, °C.</summary>
+    public double TemperatureAhead(DateOnly day) => Temperature.On(day).TempC;
+
+    /// <summary>Last reading of a parameter, or null.</summary>
+    public Timed? LastOf(Parameter parameter)
+    {
+        var last = ReadingsOf[parameter].LastOrDefault();
+        return last == default ? null : last;
+    }
+
+    /// <summary>Whether a reading is too old to speak for now.</summary>
+    public static bool IsOld(Timed reading, DateTimeOffset now) => now - reading.At > OldReading;
+
+    private Judgement Judge(DateTimeOffset now, List<BatchNow> batches, Timed? oxygen, Tonight tonight)
+    {
+        if (batches.Count == 0)
+            return new(Status.Unknown, "No fish stand here");
+        var limits = LimitsOn(Zone.DayOf(now))!;
+        List<Judgement> all = tonight.Forecast is { } f ? [f.Judgement] : [];
+        foreach (var p in new[] { Parameter.Oxygen, Parameter.Temperature, Parameter.Ph, Parameter.Secchi })
+            // A Secchi depth speaks for days, the others for hours; a bloom is judged in ponds only, tanks may be as clear as they like.
+            if (LastOf(p) is { } last && now - last.At < (p == Parameter.Secchi ? TimeSpan.FromDays(7) : OldReading) && !(p == Parameter.Secchi && Pond.ByVolume))
+                all.Add(WaterJudge.Judge(p, last.Si, limits, Farm.Hand));
+        if (AmmoniaNow(now) is { } ammonia)
+            all.Add(ammonia.Judgement);
+        if (oxygen is null || IsOld(oxygen.Value, now))
+            all.Add(new(Status.Watch, oxygen is null ? "Oxygen was never read here" : "The last oxygen reading is old"));
+        return all.MaxBy(j => j.Status)!;
+    }
+
+    /// <summary>Un-ionised ammonia from the last total ammonia with the pH and temperature nearest to it; null without them or when over a week old.</summary>
+    public (Judgement Judgement, double Nh3MgL, Grounds Why)? AmmoniaNow(DateTimeOffset now)
+    {
+        if (LastOf(Parameter.Tan) is not { } tan || now - tan.At > TimeSpan.FromDays(7) || LimitsOn(Zone.DayOf(now)) is not { } limits)
+            return null;
+        var ph = Nearest(Parameter.Ph, tan.At);
+        var temp = Nearest(Parameter.Temperature, tan.At);
+        return ph is null || temp is null ? null : WaterJudge.JudgeAmmonia(tan.Si, temp.Value.Si, ph.Value.Si, LastOf(Parameter.Salinity)?.Si ?? 0, limits);
+    }
+
+    private Timed? Nearest(Parameter parameter, DateTimeOffset at)
+    {
+        var near = ReadingsOf[parameter].Where(t => (t.At - at).Duration() < TimeSpan.FromHours(3)).DefaultIfEmpty().MinBy(t => (t.At - at).Duration());
+        return near == default ? null : near;
+    }
+
+    private (string, DateTimeOffset?) NextThing(DateTimeOffset now, List<BatchNow> batches, Tonight tonight, Judgement judgement)
+    {
+        if (batches.Count == 0)
+            return EmptyPond();
+        if (tonight.Forecast is { Judgement.Status: Status.ActNow } f)
+        {
+            var idle = AeratorsAt(now).Count(a => a.On is null);
+            return (idle > 0 ? $"Start more air: {idle} aerators stand without a timer" : "Start more air, hold feed, read again in the dark", f.UnderActAt);
+        }
+        if (judgement.Status == Status.ActNow)
+            return (judgement.Reason, null);
+        var day = Zone.DayOf(now);
+        var due = batches.Select(b => (b, Due: SampleDue(b.Batch))).MinBy(x => x.Due);
+        if (due.Due <= day.AddDays(1))
+            return ("Sample due", Zone.At(due.Due, new(6, 30)));
+        if (tonight.Forecast is null)
+            return (tonight.WhyNot, null);
+        return batches.Any(b => b.Target.Likely is { } d && d <= day.AddDays(14)) ? ("Near market weight: plan the harvest", null) : ("Sample", Zone.At(due.Due, new(6, 30)));
+    }
+
+    private DateOnly SampleDue(BatchStory b) => Zone.DayOf(b.Samples.Count > 0 ? b.Samples[^1].At : b.ArrivedAt).AddDays(b.Samples.Count > 0 ? SampleEveryDays : SampleEveryDays / 2);
+
+    private (string, DateTimeOffset?) EmptyPond()
+    {
+        if (Pond.Use == "settling")
+            return ("Settling: nothing to do", null);
+        var (level, read) = LevelAt(DateTimeOffset.MaxValue);
+        if (Works.Count > 0 && Works[0].Work == PondWork.DeclaredReady)
+            return ("Ready: stock it", null);
+        return read && level < 0.95 * Pond.Shape.FullDepthM ? (FormattableString.Invariant($"Filling: {level:0.00} of {Pond.Shape.FullDepthM:0.00} m"), null) : ("Empty: prepare and stock", null);
+    }
+}

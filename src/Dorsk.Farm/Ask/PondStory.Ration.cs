@@ -1,0 +1,64 @@
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Growth;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Ask;
+
+public sealed partial class PondStory
+{
+    /// <summary>Ration of a batch on a day, or null where it does not stand.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="day">The farm day.</param>
+    /// <param name="tonightLowMgL">Forecast low of the coming night, or null.</param>
+    public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL)
+    {
+        if (batch.Stands <= 0 || StandingOn(batch.Id, day) is not { } stands)
+            return null;
+        var (temp, basis) = Temperature.On(day);
+        var area = Pond.Shape.FullAreaM2 / 10_000;
+        var kw = AeratorsAt(Zone.At(day, new(23, 59))).Sum(a => a.ShaftKW);
+        var pondKg = Standing.Sum(b => StandingOn(b.Id, day)?.BiomassKg.Value ?? 0);
+        var known = basis switch { TemperatureBasis.Measured => "measured today", TemperatureBasis.Between => "between readings", _ => "yearly curve and last readings" };
+        return Ration.For(new(batch.Species, stands.MeanG.Value, stands.Count.Value, stands.FullGainG, DailyGain.Fcr(batch.Species, stands.MeanG.Value), temp, known,
+            DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1));
+    }
+
+    /// <summary>Grounds of a standing: how it was carried, and the feed as a second witness.</summary>
+    public Grounds WhyStanding(BatchStory batch, Standing stands)
+    {
+        var last = batch.Samples.Count > 0 ? batch.Samples[^1] : default;
+        var fed = FedSince(batch, Zone.DayOf(batch.ArrivedAt), stands.Day);
+        var grounds = new Grounds(
+            "Count: stocked, less the dead (those found and those not found), moves and harvests, less what goes unseen. Weight: from the last sample, grown day by day by temperature, feed and dawn oxygen; every sample also corrects this pond's own growth rate. Biomass is count × weight.",
+            [
+                new("stocked", batch.ArrivedCount, Measures.Plain, batch.OneByOne ? "counted, ± 2 %" : "by weight, ± 5 %"),
+                new("weight at stocking", batch.ArrivedMeanG, Measures.FishWeight, "stocking slip"),
+                new("dead found", batch.Losses.Sum(x => x.Fact.Count), Measures.Plain, Pond.ByVolume ? "share found taken as 0.9" : "share found taken as 0.5"),
+                last.Mean is null ? Input.Said("last sample", "none yet", "") : new("last sample", last.Mean.Mean, Measures.FishWeight, $"weighed {Zone.DayOf(last.At):yyyy-MM-dd}, {last.Mean.Count} fish"),
+                new("feed given", fed, Measures.Mass, "feedings written down"),
+                Input.Said("this pond's growth rate", FormattableString.Invariant($"{stands.RateFactor * 100:0} % of the species' figure"), "learned from samples"),
+            ],
+            ["90 % interval: in nine cases of ten the truth lies inside."], StandingEstimate.Source, []);
+        return last.Mean is null ? grounds.Doubting("No sample yet: weight is reckoned from stocking by the species' growth figure.") : Witness(batch, stands, grounds);
+    }
+
+    /// <summary>Feed given to a batch from one day to another, both included, kg.</summary>
+    public double FedSince(BatchStory batch, DateOnly from, DateOnly to) =>
+        fedKg.Keys.Where(d => d >= from && d <= to).Sum(d => FedTo(batch, d));
+
+    // Feed by planned FCR is an inventory of its own: when it and the estimate part, something is wrong that neither knows.
+    private Grounds Witness(BatchStory batch, Standing stands, Grounds grounds)
+    {
+        var fcr = DailyGain.Fcr(batch.Species, stands.MeanG.Value);
+        var gone = batch.Harvests.Sum(h => h.Fact.MassKg);
+        var byFeed = (batch.ArrivedCount * batch.ArrivedMeanG / 1000) + (FedSince(batch, Zone.DayOf(batch.ArrivedAt), stands.Day) / Math.Max(0.1, fcr)) - gone;
+        if (byFeed <= 0 || fcr <= 0)
+            return grounds;
+        var parted = byFeed > 1.3 * stands.BiomassKg.High ? "Far more feed went in than this biomass explains: over-feeding, or more fish than the books say."
+            : byFeed < stands.BiomassKg.Low / 1.6 ? "Less feed went in than this biomass needs: feed not written down, natural food, or fewer fish than the books say." : null;
+        return parted is null ? grounds : grounds.Doubting(FormattableString.Invariant($"Feed alone would make {byFeed:0} kg. ") + parted);
+    }
+}

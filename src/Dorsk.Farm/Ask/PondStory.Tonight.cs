@@ -1,0 +1,111 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>Tonight's oxygen of a pond, or the reason why there is no forecast.</summary>
+/// <param name="Forecast">The forecast, or null.</param>
+/// <param name="WhyNot">Plain words when there is none.</param>
+/// <param name="Night">The night it is for.</param>
+public sealed record Tonight(DawnLowForecast? Forecast, string WhyNot, Night Night);
+
+public sealed partial class PondStory
+{
+    private const int NightsBack = 10;
+    private const double UsualWindMs = 1.5;
+    private static readonly TimeSpan OldestStart = TimeSpan.FromHours(12);
+    private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2);
+
+    /// <summary>Limits of the most sensitive batch that stands here on a day; null when none does.</summary>
+    public WaterLimits? LimitsOn(DateOnly day) => Standing
+        .Select(b => StandingOn(b.Id, day) is { } s ? WaterLimits.For(b.Species, WaterLimits.StageOf(b.Species, s.MeanG.Value)) : null)
+        .OfType<WaterLimits>().MaxBy(l => l.DoActMgL);
+
+    /// <summary>Forecast of the dawn low of the coming (or running) night: own nights, else two readings, else the balance.</summary>
+    /// <param name="now">By the farm clock.</param>
+    /// <param name="only">Only this method, for proof; null for the usual order.</param>
+    public Tonight TonightAt(DateTimeOffset now, DeclineMethod? only = null)
+    {
+        var night = Night.Of(now, Zone);
+        if (now > SunOf(night).Sunrise + DawnEnds)
+            night = new(night.Evening.AddDays(1));
+        if (LimitsOn(Zone.DayOf(now)) is not { } limits)
+            return new(null, "No fish stand here.", night);
+        var start = ReadingsOf[Parameter.Oxygen].LastOrDefault(t => t.At <= now);
+        if (start == default || now - start.At > OldestStart)
+            return new(null, start == default ? "Oxygen was never read here: read it at dusk for a forecast." : "The last oxygen reading is over 12 h old: read it again for a forecast.", night);
+        if (WaterAt(start.At) is not { } water)
+            return new(null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
+        if (DeclineOf(night, start.At, water, only) is not { } decline)
+            return new(null, "This method cannot run with the readings there are.", night);
+        var forecast = TonightForecast.Run(decline, water, start, SunOf(night).Sunrise + DawnEnds, night.End(Zone), limits, Farm.Hand);
+        return new(forecast, "", night);
+    }
+
+    /// <summary>Sunset of the evening and sunrise of the morning of a night.</summary>
+    public (DateTimeOffset Sunset, DateTimeOffset Sunrise) SunOf(Night night) => (SunOn(night.Evening).Sunset, SunOn(night.Evening.AddDays(1)).Sunrise);
+
+    private Decline? DeclineOf(Night night, DateTimeOffset at, NightWater water, DeclineMethod? only)
+    {
+        bool May(DeclineMethod m) => only is null || only == m;
+        return (May(DeclineMethod.OwnNights) ? Declines.OwnNights(PastNights(night), water) : null)
+            ?? (May(DeclineMethod.TwoReadings) ? Declines.TwoReadings(InDark(night, at), water) : null)
+            ?? (May(DeclineMethod.Balance) ? Declines.Balance(StockOn(Zone.DayOf(at)), SecchiAt(at), !Pond.ByVolume && Pond.Kind == Core.Ponds.PondKind.Earthen, water) : null);
+    }
+
+    private List<Timed> InDark(Night night, DateTimeOffset upTo)
+    {
+        var (sunset, sunrise) = SunOf(night);
+        return ReadingsOf[Parameter.Oxygen].Where(t => t.At >= sunset.AddMinutes(-30) && t.At <= sunrise && t.At <= upTo).ToList();
+    }
+
+    private List<PastNight> PastNights(Night tonight)
+    {
+        var nights = new List<PastNight>();
+        var oxygen = ReadingsOf[Parameter.Oxygen];
+        for (var ago = 1; ago <= NightsBack; ago++)
+        {
+            var night = new Night(tonight.Evening.AddDays(-ago));
+            var (sunset, sunrise) = SunOf(night);
+            var dusk = oxygen.LastOrDefault(t => t.At >= sunset.AddHours(-3.5) && t.At <= sunset.AddHours(1.5));
+            var dawn = oxygen.Where(t => t.At >= sunrise.AddHours(-1.5) && t.At <= sunrise.AddHours(1.5)).DefaultIfEmpty().MinBy(t => (t.At - sunrise).Duration());
+            if (dusk != default && dawn != default && WaterAt(dusk.At) is { } water)
+                nights.Add(new(ago, dusk, dawn, water));
+        }
+        return nights;
+    }
+
+    private NightWater? WaterAt(DateTimeOffset at)
+    {
+        var temp = ReadingsOf[Parameter.Temperature].LastOrDefault(t => t.At <= at.AddMinutes(30) && t.At > at.AddHours(-24));
+        if (temp == default)
+            return null;
+        var (level, _) = LevelAt(at);
+        var volume = Pond.Shape.VolumeM3(level);
+        if (volume <= 0)
+            return null;
+        var wind = Weather[Parameter.Wind].LastOrDefault(t => t.At <= at && t.At > at.AddHours(-12));
+        var saturation = OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), 0, OxygenSaturation.PressureKPa(Farm.AltitudeM));
+        return new(volume, volume / Pond.Shape.AreaM2(level), temp.Si, saturation, wind == default ? UsualWindMs : wind.Si, AeratorsAt(at), Farm.Place, Zone);
+    }
+
+    private double? SecchiAt(DateTimeOffset at)
+    {
+        var read = ReadingsOf[Parameter.Secchi].LastOrDefault(t => t.At <= at && t.At > at.AddDays(-14));
+        return read == default ? null : read.Si;
+    }
+
+    private List<(FishSpecies, double, double)> StockOn(DateOnly day) => Standing
+        .Select(b => (b.Species, Stands: StandingOn(b.Id, day))).Where(s => s.Stands is not null)
+        .Select(s => (s.Species, s.Stands!.MeanG.Value, s.Stands.BiomassKg.Value)).ToList();
+
+    private (DateTimeOffset Sunrise, DateTimeOffset Sunset) SunOn(DateOnly day)
+    {
+        var sun = SunTimes.On(Farm.Place, day, Zone.OffsetHoursAt(Zone.At(day, new(12, 0))));
+        // Setup holds farms within 66° of the equator, where the sun rises and sets every day.
+        return (sun.Sunrise!.Value, sun.Sunset!.Value);
+    }
+}

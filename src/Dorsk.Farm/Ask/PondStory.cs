@@ -1,0 +1,124 @@
+using Dorsk.Core.Growth;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>Everything the books know of one pond, as of two times, with the estimates that follow from it. Nothing in it changes.</summary>
+public sealed partial class PondStory
+{
+    // The dawn low is looked for among readings before this hour.
+    private const int DawnBeforeHour = 9;
+    private readonly Dictionary<long, (DateOnly To, IReadOnlyList<Standing> Days)> standings = [];
+    private readonly Lock estimating = new();
+    private readonly Dictionary<DateOnly, double> fedKg;
+    private readonly Dictionary<DateOnly, double> dawnLows;
+    private readonly IReadOnlyList<AeratorsFrom> fittings;
+
+    private PondStory(FarmDescribed farm, FarmZone zone, Pond pond, ILookup<Parameter, Timed> readings, ILookup<Parameter, Timed> weather,
+        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> feedings, IReadOnlyList<BatchStory> batches,
+        IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works)
+    {
+        (Farm, Zone, Pond, ReadingsOf, Weather, this.fittings, Feedings, Batches, Works) = (farm, zone, pond, readings, weather, fittings, feedings, batches, works);
+        fedKg = feedings.GroupBy(f => zone.DayOf(f.At)).ToDictionary(g => g.Key, g => g.Sum(f => f.Kg));
+        Temperature = new(readings[Parameter.Temperature].Select(t => (zone.DayOf(t.At), t.Si)), farm.Place.LatitudeDeg);
+        dawnLows = readings[Parameter.Oxygen].Where(t => zone.LocalAt(t.At).Hour < DawnBeforeHour).GroupBy(t => zone.DayOf(t.At)).ToDictionary(g => g.Key, g => g.Min(t => t.Si));
+    }
+
+    /// <summary>The farm.</summary>
+    public FarmDescribed Farm { get; }
+
+    /// <summary>Its clock face.</summary>
+    public FarmZone Zone { get; }
+
+    /// <summary>The pond.</summary>
+    public Pond Pond { get; }
+
+    /// <summary>Readings of the pond by parameter, in order of time, SI.</summary>
+    public ILookup<Parameter, Timed> ReadingsOf { get; }
+
+    /// <summary>Weather readings of the farm.</summary>
+    public ILookup<Parameter, Timed> Weather { get; }
+
+    /// <summary>Daily water temperature.</summary>
+    public TemperatureRecord Temperature { get; }
+
+    /// <summary>Feedings in order of time, kg.</summary>
+    public IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> Feedings { get; }
+
+    /// <summary>Batches that ever stood here, oldest first.</summary>
+    public IReadOnlyList<BatchStory> Batches { get; }
+
+    /// <summary>Work and findings, newest first.</summary>
+    public IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works { get; }
+
+    /// <summary>Batches with fish on the books.</summary>
+    public IEnumerable<BatchStory> Standing => Batches.Where(b => b.Stands > 0);
+
+    /// <summary>Aerators fitted at an instant.</summary>
+    public IReadOnlyList<Aerator> AeratorsAt(DateTimeOffset at) => fittings.LastOrDefault(f => f.From <= at)?.Aerators ?? [];
+
+    /// <summary>Gauge level at an instant, m, and whether it was read; full when never read.</summary>
+    public (double LevelM, bool Read) LevelAt(DateTimeOffset at)
+    {
+        var read = ReadingsOf[Parameter.GaugeLevel].LastOrDefault(t => t.At <= at);
+        return read == default ? (Pond.Shape.FullDepthM, false) : (Math.Min(read.Si, Pond.Shape.FullDepthM), true);
+    }
+
+    /// <summary>Feed given on a farm day, kg.</summary>
+    public double FedOn(DateOnly day) => fedKg.GetValueOrDefault(day);
+
+    /// <summary>Lowest oxygen read on a morning, mg/L, or null.</summary>
+    public double? DawnLowOn(DateOnly day) => dawnLows.TryGetValue(day, out var low) ? low : null;
+
+    /// <summary>Standing estimates of a batch from arrival to a day.</summary>
+    public IReadOnlyList<Standing> Standings(long batchId, DateOnly to)
+    {
+        lock (estimating)
+        {
+            if (standings.TryGetValue(batchId, out var known) && known.To == to)
+                return known.Days;
+            var batch = Batches.First(b => b.Id == batchId);
+            var days = StandingEstimate.Run(History(batch), to);
+            standings[batchId] = (to, days);
+            return days;
+        }
+    }
+
+    /// <summary>Standing of a batch on a day, or null before it arrived or where it never was.</summary>
+    public Standing? StandingOn(long batchId, DateOnly day) =>
+        Batches.Any(b => b.Id == batchId && Zone.DayOf(b.ArrivedAt) <= day) ? Standings(batchId, day)[^1] : null;
+
+    /// <summary>Feed given to a batch on a day, kg: all of it when it is alone, else by its share of weight as last weighed.</summary>
+    public double FedTo(BatchStory batch, DateOnly day)
+    {
+        var fed = FedOn(day);
+        if (fed == 0)
+            return 0;
+        var there = Batches.Where(b => Zone.DayOf(b.ArrivedAt) <= day && (b.ClosedAt is not { } closed || Zone.DayOf(closed) >= day)).ToList();
+        return there.Count <= 1 ? (there.Contains(batch) ? fed : 0) : fed * RoughKg(batch, day) / Math.Max(1e-9, there.Sum(b => RoughKg(b, day)));
+    }
+
+    internal static PondStory? Load(SqliteConnection c, AsOf asOf, long pondId)
+    {
+        if (FarmQuestions.Farm(c, asOf.Known) is not { } farm || FarmQuestions.Pond(c, asOf.Known, pondId) is not { } pond)
+            return null;
+        var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
+        var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
+            r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
+        return new(farm, zone, pond, Readings.All(c, asOf, pondId), Readings.All(c, asOf with { }, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
+            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId));
+    }
+
+    private BatchHistory History(BatchStory b) => new(
+        b.Species, Zone.DayOf(b.ArrivedAt), b.ArrivedCount, b.ArrivedMeanG, b.OneByOne, Pond.ByVolume, b.Changes,
+        b.Samples.Select(s => new WeightSample(Zone.DayOf(s.At), s.Mean)).ToList(),
+        day => Temperature.On(day).TempC, day => FedTo(b, day), DawnLowOn);
+
+    private double RoughKg(BatchStory b, DateOnly day) =>
+        (b.ArrivedCount + b.Changes.Where(x => x.Day <= day).Sum(x => x.Count)) * (b.Samples.LastOrDefault(s => Zone.DayOf(s.At) <= day).Mean?.Mean ?? b.ArrivedMeanG) / 1000;
+}

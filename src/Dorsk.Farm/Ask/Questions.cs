@@ -1,0 +1,129 @@
+using System.Collections.Concurrent;
+using Dorsk.Core.Harvest;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Time;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>The questions that places in the app ask. Answers are plain records in SI; stories are kept in memory until their pond's line moves.</summary>
+/// <param name="file">The farm's data file.</param>
+public sealed class Questions(FarmFile file)
+{
+    private readonly ConcurrentDictionary<long, (long Line, PondStory Story)> stories = new();
+
+    /// <summary>The farm, or null before the first slip.</summary>
+    public FarmDescribed? Farm()
+    {
+        using var c = file.Open();
+        return FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    /// <summary>Names of the people.</summary>
+    public IReadOnlyList<string> People()
+    {
+        using var c = file.Open();
+        return FarmQuestions.People(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    /// <summary>All ponds in the order they were built.</summary>
+    public IReadOnlyList<Pond> Ponds()
+    {
+        using var c = file.Open();
+        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    /// <summary>Kinds of feed.</summary>
+    public IReadOnlyList<FeedKind> Feeds()
+    {
+        using var c = file.Open();
+        return FarmQuestions.Feeds(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    /// <summary>All that is known of a pond by its code, now; null when there is none.</summary>
+    public PondStory? Story(string code)
+    {
+        using var c = file.Open();
+        var pond = FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
+        return pond is null ? null : Story(c, pond.Id);
+    }
+
+    /// <summary>The pond as it was known at two times; not kept in memory.</summary>
+    public PondStory? StoryAsOf(string code, AsOf asOf)
+    {
+        using var c = file.Open();
+        var pond = FarmQuestions.Ponds(c, asOf.Known).FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
+        return pond is null ? null : PondStory.Load(c, asOf, pond.Id);
+    }
+
+    /// <summary>Every pond as it stands now.</summary>
+    public IReadOnlyList<PondNow> PondsNow(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => Story(c, p.Id)!.NowAt(now)).ToList();
+    }
+
+    /// <summary>Lines of a pond's log, newest first.</summary>
+    public IReadOnlyList<LogRow> LogOf(long pondId, int most, long beforeLine = long.MaxValue)
+    {
+        using var c = file.Open();
+        return LogLines.Of(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, most, beforeLine);
+    }
+
+    /// <summary>One line of the log, or null.</summary>
+    public LogRow? Line(long line)
+    {
+        using var c = file.Open();
+        return LogLines.Line(c, line);
+    }
+
+    /// <summary>The fact of a line, voided or not, so that it can be corrected; null for kinds that have no slip.</summary>
+    public Dorsk.Core.Judging.Fact? FactOf(long line)
+    {
+        using var c = file.Open();
+        return LogLines.Line(c, line) is { } row ? FactLines.Of(c, row) : null;
+    }
+
+    /// <summary>Weather readings of the farm by parameter, in order of time.</summary>
+    public ILookup<Dorsk.Core.Water.Parameter, Dorsk.Core.Water.Timed> Weather()
+    {
+        using var c = file.Open();
+        return Readings.All(c, AsOf.Now(DateTimeOffset.MaxValue), null);
+    }
+
+    /// <summary>The books of every batch that ever stood in a pond, added up, newest first.</summary>
+    public IReadOnlyList<CycleNow> Cycles(PondStory story, DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return story.Batches.OrderByDescending(b => b.ArrivedAt).Select(b =>
+        {
+            var postings = FishQuestions.Movements(c, AsOf.Now(now), b.Id).SelectMany(m => m.Postings).ToList();
+            var end = b.ClosedAt ?? now;
+            var today = story.Zone.DayOf(end);
+            var standing = b.ClosedAt is null ? story.StandingOn(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
+            var result = CycleResult.Of(b.Id, postings, b.ArrivedCount * b.ArrivedMeanG / 1000, standing, story.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
+                story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000, story.Pond.Shape.FullVolumeM3, today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber, b.ClosedAt is not null,
+                b.Harvests.LastOrDefault(h => h.Fact.DifferenceReason.Length > 0).Fact?.DifferenceReason ?? "");
+            return new CycleNow(b, result);
+        }).ToList();
+    }
+
+    /// <summary>Number of the newest line of the log.</summary>
+    public long LastLine()
+    {
+        using var c = file.Open();
+        return LogLines.Last(c);
+    }
+
+    private PondStory? Story(Microsoft.Data.Sqlite.SqliteConnection c, long pondId)
+    {
+        var last = LogLines.LastOf(c, pondId);
+        if (stories.TryGetValue(pondId, out var known) && known.Line == last)
+            return known.Story;
+        var story = PondStory.Load(c, AsOf.Now(DateTimeOffset.MaxValue), pondId);
+        if (story is not null)
+            stories[pondId] = (last, story);
+        return story;
+    }
+}

@@ -1,0 +1,23 @@
+using Dorsk.Core.Water;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>Readings of a pond, or of the farm's weather when the pond is null.</summary>
+internal static class Readings
+{
+    public static Timed? Last(SqliteConnection c, AsOf asOf, long? pond, Parameter parameter)
+    {
+        var rows = Sqlite.Rows(c,
+            $"SELECT l.happened, r.value FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND r.parameter = $parameter AND l.happened > $since AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
+            r => new Timed(r.Instant(0), r.GetDouble(1)), Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("since", asOf.HappenedUpTo.AddDays(-3))));
+        return rows.Count == 0 ? null : rows[0];
+    }
+
+    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond) => Sqlite.Rows(c,
+        $"SELECT r.parameter, l.happened, r.value FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line",
+        r => (Parameter: Parameter.ByKey(r.GetString(0)), Timed: new Timed(r.Instant(1), r.GetDouble(2))), Lines.With(asOf, ("pond", pond)))
+        .ToLookup(r => r.Parameter, r => r.Timed);
+}

@@ -1,0 +1,52 @@
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Judging;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Sql;
+
+namespace Dorsk.Farm.Books;
+
+/// <summary>Kinds of feed, loads of feed, feedings.</summary>
+internal sealed class FeedBook : IBook
+{
+    // Fish weighed long ago may have grown: a feeding is only asked about when it is too much for this many times their last weight.
+    private const double RoomToGrow = 1.5;
+
+    public bool Keeps(Fact fact) => fact is FeedNamed or FeedReceived or FeedingGiven;
+
+    public long? PondOf(Fact fact) => (fact as FeedingGiven)?.PondId;
+
+    public IEnumerable<Remark> Check(Desk desk, Fact fact) => fact switch
+    {
+        FeedNamed f => FeedingRule.Check(f),
+        FeedReceived f => FeedingRule.Check(f),
+        FeedingGiven f => Check(desk, f),
+        _ => [],
+    };
+
+    public void Write(Desk desk, Fact fact)
+    {
+        switch (fact)
+        {
+            case FeedNamed f:
+                Sqlite.Run(desk.Connection, "INSERT INTO feed VALUES ($line, $feed, $name, $mm, $protein, $price)",
+                    ("line", desk.Line), ("feed", f.FeedId > 0 ? f.FeedId : desk.Line), ("name", f.Name.Trim()), ("mm", f.PelletMm), ("protein", f.ProteinPct), ("price", f.PriceMinorPerKg));
+                break;
+            case FeedReceived f:
+                Sqlite.Run(desk.Connection, "INSERT INTO feed_received VALUES ($line, $feed, $lot, $kg, $expiry)", ("line", desk.Line), ("feed", f.FeedId), ("lot", f.Lot), ("kg", f.MassKg), ("expiry", f.Expiry));
+                break;
+            case FeedingGiven f:
+                Sqlite.Run(desk.Connection, "INSERT INTO feeding VALUES ($line, $pond, $feed, $kg)", ("line", desk.Line), ("pond", f.PondId), ("feed", f.FeedId), ("kg", f.MassKg));
+                break;
+        }
+    }
+
+    private static IEnumerable<Remark> Check(Desk desk, FeedingGiven f)
+    {
+        if (Sqlite.Number(desk.Connection, "SELECT count(*) FROM feed WHERE feed = $feed", ("feed", f.FeedId)) == 0)
+            return [Remark.Refuse("Feed", "Choose the kind of feed, or name a new one.")];
+        var stands = FishQuestions.Standing(desk.Connection, desk.AsOf, f.PondId).Where(b => b.Stands > 0)
+            .Select(b => (b.Stands, MeanG: FishQuestions.LastWeighedG(desk.Connection, desk.AsOf, b.Id, f.PondId))).ToList();
+        var kg = stands.Sum(s => s.Stands * s.MeanG / 1000 * RoomToGrow);
+        return FeedingRule.Check(f.MassKg, kg, stands.Select(s => s.MeanG).DefaultIfEmpty(0).Max());
+    }
+}

@@ -1,0 +1,103 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Stock;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Sql;
+
+namespace Dorsk.Farm.Books;
+
+/// <summary>Fish and where they stand: stockings, losses, moves, samples, harvests, and their postings.</summary>
+internal sealed class FishBook : IBook
+{
+    public bool Keeps(Fact fact) => fact is FishFact or FishSampled;
+
+    public long? PondOf(Fact fact) => fact is FishFact f ? f.PondId : ((FishSampled)fact).PondId;
+
+    public IEnumerable<Remark> Check(Desk desk, Fact fact)
+    {
+        if (fact is FishStocked stocked)
+            return StockRules.Check(stocked, FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, stocked.PondId));
+        var pond = PondOf(fact)!.Value;
+        if (Batch(desk, fact, pond) is not { } batch)
+            return [Remark.Refuse("Batch", "Choose a batch that was stocked in this pond.")];
+        return fact switch
+        {
+            FishLost f => StockRules.Check(f, batch, desk.Happened),
+            FishMoved f => StockRules.Check(f, batch, desk.Happened),
+            FishSampled f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond)),
+            FishHarvested f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond)),
+            _ => throw new NotSupportedException($"No rule for {fact.GetType().Name}."),
+        };
+    }
+
+    public void Write(Desk desk, Fact fact)
+    {
+        var c = desk.Connection;
+        var stands = fact is FishStocked or FishSampled ? 0 : Batch(desk, fact, PondOf(fact)!.Value)!.Stands;
+        switch (fact)
+        {
+            case FishStocked f:
+                var batch = desk.Corrects is { } old ? Sqlite.Number(c, "SELECT batch FROM stocking WHERE line = $line", ("line", old)) : desk.Line;
+                Sqlite.Run(c, "INSERT INTO stocking VALUES ($line, $batch, $pond, $species, $origin, $count, $g, $basis, $reason, $target)",
+                    ("line", desk.Line), ("batch", batch), ("pond", f.PondId), ("species", f.SpeciesKey), ("origin", f.Origin.Trim()), ("count", f.Count), ("g", f.MeanG), ("basis", f.Basis), ("reason", f.NotReadyReason.Trim()), ("target", f.TargetG));
+                Post(desk, Posted.Of(f, batch));
+                break;
+            case FishLost f:
+                Sqlite.Run(c, "INSERT INTO loss VALUES ($line, $pond, $batch, $count, $to, $cause)", ("line", desk.Line), ("pond", f.PondId), ("batch", f.BatchId), ("count", f.Count), ("to", f.To), ("cause", f.Cause.Trim()));
+                Post(desk, Posted.Of(f, stands));
+                break;
+            case FishMoved f:
+                Sqlite.Run(c, "INSERT INTO move VALUES ($line, $pond, $to, $batch, $count, $g, $basis)", ("line", desk.Line), ("pond", f.PondId), ("to", f.ToPondId), ("batch", f.BatchId), ("count", f.Count), ("g", f.MeanG), ("basis", f.Basis));
+                Post(desk, Posted.Of(f, stands));
+                break;
+            case FishHarvested f:
+                Sqlite.Run(c, "INSERT INTO harvest VALUES ($line, $pond, $batch, $count, $kg, $basis, $to, $final, $reason)", ("line", desk.Line), ("pond", f.PondId), ("batch", f.BatchId), ("count", f.Count), ("kg", f.MassKg), ("basis", f.Basis), ("to", f.To), ("final", f.Final), ("reason", f.DifferenceReason.Trim()));
+                Post(desk, Posted.Of(f, stands));
+                break;
+            case FishSampled f:
+                Sqlite.Run(c, "INSERT INTO sample VALUES ($line, $pond, $batch, $single)", ("line", desk.Line), ("pond", f.PondId), ("batch", f.BatchId), ("single", f.Single));
+                foreach (var (w, n) in f.Weighings.Select((w, n) => (w, n)))
+                    Sqlite.Run(c, "INSERT INTO weighing VALUES ($line, $n, $count, $g)", ("line", desk.Line), ("n", n), ("count", w.Count), ("g", w.MassG));
+                break;
+        }
+    }
+
+    /// <summary>
+    /// What stands against the ledger as a whole once an entry is in: a pond that would hold fewer than no fish, or closed
+    /// books that no longer close. Names the lines in the way.
+    /// </summary>
+    public static IEnumerable<Remark> CheckWhole(Desk desk, IEnumerable<long> batches)
+    {
+        var everything = desk.AsOf.Known;
+        foreach (var batch in batches)
+        {
+            var movements = FishQuestions.Movements(desk.Connection, everything, batch);
+            if (!Ledger.Balances(movements.SelectMany(m => m.Postings)))
+                throw new InvalidOperationException($"Postings of batch {batch} do not sum to nought.");
+            if (Ledger.FirstShort(movements) is { } shortAt)
+            {
+                var later = movements.Where(m => m.Happened >= shortAt.Happened && m.Line != desk.Line).Select(m => m.Line).Order().Take(5);
+                yield return Remark.Refuse("Count", $"Later entries need these fish: line {string.Join(", ", later)} of the log would take out more than stands. Correct those first.");
+            }
+            else if (FishQuestions.OpenAgain(desk.Connection, everything, batch) is { } closing)
+                yield return Remark.Refuse("Count", $"The final harvest in line {closing} of the log closed these books. Correct that harvest first, then this.");
+        }
+    }
+
+    private static BatchOnBooks? Batch(Desk desk, Fact fact, long pond)
+    {
+        var id = fact switch { FishLost f => f.BatchId, FishMoved f => f.BatchId, FishHarvested f => f.BatchId, FishSampled f => f.BatchId, _ => 0 };
+        return FishQuestions.Standing(desk.Connection, desk.AsOf, pond).FirstOrDefault(b => b.Id == id)
+            ?? FishQuestions.Standing(desk.Connection, desk.AsOf.Known, pond).FirstOrDefault(b => b.Id == id);
+    }
+
+    private static double? Expected(Desk desk, long batch, long pond) =>
+        PondStory.Load(desk.Connection, desk.AsOf, pond) is { } story ? story.StandingOn(batch, desk.Zone.DayOf(desk.Happened))?.MeanG.Value : null;
+
+    private static void Post(Desk desk, IReadOnlyList<Posting> postings)
+    {
+        foreach (var (p, n) in postings.Select((p, n) => (p, n)))
+            Sqlite.Run(desk.Connection, "INSERT INTO posting VALUES ($line, $n, $batch, $account, $pond, $count, $g, $basis)",
+                ("line", desk.Line), ("n", n), ("batch", p.BatchId), ("account", p.Account), ("pond", p.PondId), ("count", p.Count), ("g", p.MassG), ("basis", p.Basis));
+    }
+}

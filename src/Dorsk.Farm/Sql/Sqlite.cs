@@ -1,0 +1,57 @@
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Sql;
+
+/// <summary>The few turns of plain ADO.NET that every book and question takes.</summary>
+internal static class Sqlite
+{
+    public static int Run(SqliteConnection connection, string sql, params (string Name, object? Value)[] values)
+    {
+        using var command = Command(connection, sql, values);
+        return command.ExecuteNonQuery();
+    }
+
+    public static List<T> Rows<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values)
+    {
+        using var command = Command(connection, sql, values);
+        using var reader = command.ExecuteReader();
+        var rows = new List<T>();
+        while (reader.Read())
+            rows.Add(read(reader));
+        return rows;
+    }
+
+    public static T? One<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values)
+        where T : class => Rows(connection, sql, read, values).FirstOrDefault();
+
+    public static long Number(SqliteConnection connection, string sql, params (string Name, object? Value)[] values)
+    {
+        using var command = Command(connection, sql, values);
+        return command.ExecuteScalar() is long n ? n : 0;
+    }
+
+    public static double? MaybeReal(this SqliteDataReader r, int i) => r.IsDBNull(i) ? null : r.GetDouble(i);
+
+    public static long? MaybeLong(this SqliteDataReader r, int i) => r.IsDBNull(i) ? null : r.GetInt64(i);
+
+    public static DateTimeOffset Instant(this SqliteDataReader r, int i) => DateTimeOffset.FromUnixTimeMilliseconds(r.GetInt64(i));
+
+    public static T Word<T>(this SqliteDataReader r, int i) where T : struct, Enum => Enum.Parse<T>(r.GetString(i));
+
+    private static SqliteCommand Command(SqliteConnection connection, string sql, (string Name, object? Value)[] values)
+    {
+        var command = connection.CreateCommand();
+        command.CommandText = sql;
+        foreach (var (name, value) in values)
+            command.Parameters.AddWithValue("$" + name, value switch
+            {
+                null => DBNull.Value,
+                DateTimeOffset at => at.ToUnixTimeMilliseconds(),
+                DateOnly day => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+                Enum word => word.ToString(),
+                bool yes => yes ? 1 : 0,
+                _ => value,
+            });
+        return command;
+    }
+}

@@ -1,0 +1,82 @@
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Stock;
+
+namespace Dorsk.Practice;
+
+/// <summary>A pond of the demo farm.</summary>
+internal sealed record DemoPond(string Code, string Name, PondKind Kind, PondShape Shape, string Use, int Aerators, string AeratorKind, double KW, int OnTimer, int Walk);
+
+/// <summary>A batch of the demo farm: what the books are told and what is true.</summary>
+/// <param name="Pond">Pond code.</param>
+/// <param name="Name">Name in the story.</param>
+/// <param name="Species">Species key.</param>
+/// <param name="Day">Day of stocking.</param>
+/// <param name="Count">Fish told to the books.</param>
+/// <param name="MeanG">Weight told, g.</param>
+/// <param name="CountTruth">True fish per told fish.</param>
+/// <param name="Growth">Hidden growth coefficient.</param>
+/// <param name="TargetG">Wanted weight, g.</param>
+/// <param name="Out">Day of the final harvest, or null.</param>
+internal sealed record DemoBatch(string Pond, string Name, string Species, DateOnly Day, int Count, double MeanG, double CountTruth, double Growth, double TargetG, DateOnly? Out = null);
+
+/// <summary>Wattlebend Ponds, an invented farm: its ponds, its batches, and what befalls them. All of it is made up.</summary>
+internal static class DemoScript
+{
+    public const string Paddle = "paddlewheel, small floating 0.75-1.5 kW";
+    public const string Stones = "diffused air, shallow pond under 1.5 m";
+    public static readonly DateOnly FirstDay = new(2025, 7, 1);
+    public static readonly DateOnly LastDay = new(2027, 1, 21);
+    public static readonly DateOnly[] BloomOfP4 = [new(2027, 1, 15), LastDay];
+    public static readonly DateOnly[] UnderfedP3 = [new(2026, 9, 1), new(2026, 10, 31)];
+    public static readonly DateOnly FilterTroubleT3 = new(2027, 1, 11);
+    public static readonly DateOnly P6Limed = new(2027, 1, 14);
+
+    public static readonly (DateOnly From, DateOnly To, double AddC, double AddCloud)[] Spells =
+    [
+        (new(2026, 9, 10), new(2026, 10, 8), -4.5, 0.15), // the cold spring that set P3 back
+        (new(2026, 12, 12), LastDay.AddDays(1), -2.8, 0), // a mild midsummer
+        (new(2027, 1, 18), LastDay.AddDays(1), 1.0, -0.25), // still, warm days before the story opens
+    ];
+
+    public static readonly DemoPond[] Ponds =
+    [
+        Tank("T1", 1), Tank("T2", 2), Tank("T3", 3),
+        Earth("N1", "Nursery 1", 1000, 1.2, "nursery", 2, 0.55, 2, 4), Earth("N2", "Nursery 2", 1000, 1.2, "nursery", 2, 0.55, 2, 5),
+        Earth("P1", "House pond", 4000, 1.5, "grow-out", 4, 1.1, 2, 6), Earth("P2", "", 3600, 1.5, "grow-out", 4, 1.1, 2, 7),
+        Earth("P3", "", 5200, 1.5, "grow-out", 4, 1.1, 2, 8), Earth("P4", "Creek pond", 4500, 1.5, "grow-out", 4, 1.1, 2, 9),
+        Earth("P5", "", 2800, 1.5, "grow-out", 4, 1.1, 2, 10), Earth("P6", "", 4800, 1.5, "grow-out", 4, 1.1, 2, 11),
+        Earth("B1", "Broodstock", 1200, 1.5, "broodstock", 1, 0.55, 1, 12), Earth("S1", "Settling", 2500, 1.5, "settling", 0, 0, 0, 13),
+    ];
+
+    public static readonly DemoBatch[] Batches =
+    [
+        new("B1", "B1a", "silver_perch", FirstDay, 73, 1450, 1, 0.0039, 3000),
+        new("P5", "P5a", "silver_perch", FirstDay, 4300, 230, 0.98, 0.060, 500, new(2026, 8, 10)),
+        new("P6", "P6a", "silver_perch", FirstDay, 6900, 105, 0.99, 0.046, 500, new(2026, 12, 5)),
+        new("T3", "T3a", "jade_perch", FirstDay, 3000, 150, 1, 0.046, 500, new(2026, 9, 28)),
+        new("T1", "T1a", "jade_perch", new(2026, 1, 20), 3390, 22, 0.99, 0.0847, 500),
+        new("T2", "T2a", "jade_perch", new(2026, 3, 3), 3500, 20, 1.01, 0.0882, 500),
+        new("P1", "P1a", "silver_perch", new(2026, 1, 20), 6960, 32, 0.99, 0.0730, 500),
+        new("P3", "P3a", "silver_perch", new(2026, 3, 3), 11490, 16, 1.01, 0.0657, 500),
+        new("P4", "P4a", "silver_perch", new(2026, 3, 12), 10220, 18, 1.00, 0.0843, 500),
+        new("P2", "P2a", "silver_perch", new(2026, 3, 20), 8040, 16, 0.99, 0.0825, 500),
+        new("P5", "P5b", "silver_perch", new(2026, 9, 8), 5810, 18, 1.0, 0.0630, 500),
+        new("T3", "T3b", "jade_perch", new(2026, 10, 20), 3670, 20, 1.0, 0.0689, 500),
+        new("N1", "N1a", "silver_perch", new(2026, 11, 3), 15320, 1.6, 1.0, 0.0520, 20),
+        new("N2", "N2a", "silver_perch", new(2027, 1, 12), 29830, 2.4, 0.995, 0.0552, 20),
+    ];
+
+    /// <summary>Last samples are 28 days before the day after the story opens for P2, and every four weeks back from there; the others are set off by their place in the walk.</summary>
+    public static bool SampleDay(DemoBatch batch, DateOnly day)
+    {
+        var anchor = batch.Pond == "P2" ? LastDay.AddDays(1) : LastDay.AddDays(-3 - Ponds.First(p => p.Code == batch.Pond).Walk);
+        return day > batch.Day.AddDays(10) && (anchor.DayNumber - day.DayNumber) % 28 == 0 && day.DayNumber <= anchor.DayNumber;
+    }
+
+    private static DemoPond Tank(string code, int walk) =>
+        new(code, "Tank " + code[1..], PondKind.Tank, new RoundTank(7.98, 1.2), "grow-out", 1, Stones, 0.75, 1, walk);
+
+    // Wanted water area at the brim, length by width 5 : 4, banks 2 : 1.
+    private static DemoPond Earth(string code, string name, double areaM2, double depthM, string use, int aerators, double kw, int onTimer, int walk) =>
+        new(code, name, PondKind.Earthen, new SlopedRectangle(Math.Sqrt(areaM2 * 1.25), Math.Sqrt(areaM2 / 1.25), depthM, 2), use, aerators, Paddle, kw, onTimer, walk);
+}

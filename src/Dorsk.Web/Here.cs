@@ -1,0 +1,60 @@
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Time;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Ask;
+
+namespace Dorsk.Web;
+
+/// <summary>Where and when a request is: the farm, how it writes, its clock face, now.</summary>
+public sealed class Here(Questions questions, FarmClock clock, IHttpContextAccessor http)
+{
+    private FarmDescribed? farm;
+
+    /// <summary>The farm, or null before the first slip.</summary>
+    public FarmDescribed? Farm => farm ??= questions.Farm();
+
+    /// <summary>Units and decimal sign.</summary>
+    public Hand Hand => Farm?.Hand ?? Hand.Metric;
+
+    /// <summary>The farm's clock face.</summary>
+    public FarmZone Zone => FarmZone.Find(Farm?.ZoneId ?? "UTC") ?? FarmZone.Utc;
+
+    /// <summary>Now by the farm clock.</summary>
+    public DateTimeOffset Now { get; } = clock.GetUtcNow();
+
+    /// <summary>Today on the farm.</summary>
+    public DateOnly Today => Zone.DayOf(Now);
+
+    /// <summary>Who writes. People sign in later; until then it is the Manager.</summary>
+    public string Author => "Manager";
+
+    /// <summary>Paper or dark, by the person's choice.</summary>
+    public string Theme => http.HttpContext?.Request.Cookies["theme"] == "dark" ? "dark" : "paper";
+
+    /// <summary>Prints a quantity with its unit as plain text.</summary>
+    public string Say(double si, Measure measure) => QuantityText.Write(si, measure, Hand);
+
+    /// <summary>Prints a whole number with parted thousands.</summary>
+    public string Count(double n) => QuantityText.Figure(n, 0, Hand.Sign);
+
+    /// <summary>Prints a bare figure.</summary>
+    public string Figure(double value, int decimals) => QuantityText.Figure(value, decimals, Hand.Sign);
+
+    /// <summary>A day as the farm says it: Thu 21 Jan, with the year when it is not this one.</summary>
+    public string Day(DateOnly day) => day.ToString(day.Year == Today.Year ? "ddd d MMM" : "d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
+
+    /// <summary>An instant on the farm's clock: 17:40, with the day when it is not today.</summary>
+    public string Hour(DateTimeOffset at)
+    {
+        var local = Zone.LocalAt(at);
+        var day = DateOnly.FromDateTime(local);
+        return (day == Today ? "" : Day(day) + " ") + local.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    /// <summary>How long ago, in words.</summary>
+    public string Age(DateTimeOffset at)
+    {
+        var ago = Now - at;
+        return ago < TimeSpan.FromMinutes(1) ? "now" : ago < TimeSpan.FromMinutes(100) ? $"{ago.TotalMinutes:0} min ago" : ago < TimeSpan.FromHours(48) ? $"{ago.TotalHours:0} h ago" : $"{ago.TotalDays:0} days ago";
+    }
+}

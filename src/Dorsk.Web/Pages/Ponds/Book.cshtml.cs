@@ -1,0 +1,89 @@
+using System.Globalization;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+using Dorsk.Core.Judging;
+using Dorsk.Farm.Ask;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>The pond book: the summary always on top, one section below it at an address of its own.</summary>
+public sealed class BookModel(Questions questions, Here here) : PageModel
+{
+    private static readonly string[] Sections = ["water", "stock", "feed", "growth", "harvest", "log"];
+
+    public PondNow Now { get; private set; } = null!;
+
+    public string Section { get; private set; } = "";
+
+    public long? Line { get; private set; }
+
+    public bool Again { get; private set; }
+
+    public Questions Questions => questions;
+
+    public BatchNow? Main => Now.Batches.Count > 0 ? Now.Batches[^1] : null;
+
+    public WaterLimits? Limits => Now.Story.LimitsOn(here.Today);
+
+    public IActionResult OnGet(string code, string? section, long? line, int? again)
+    {
+        if (questions.Story(code) is not { } story)
+            return NotFound();
+        Now = story.NowAt(here.Now);
+        // Without a section the book opens on what matters now.
+        Section = section?.ToLowerInvariant() ?? (Now.Judgement.Status == Status.ActNow ? "water" : Now.Batches.Count > 0 ? "growth" : story.Batches.Count > 0 ? "harvest" : "stock");
+        (Line, Again) = (line, again == 1);
+        return Sections.Contains(Section) ? Page() : NotFound();
+    }
+
+    public IEnumerable<(string Key, string Word, string Small)> Tabs
+    {
+        get
+        {
+            var s = Now.Story;
+            yield return ("water", "Water", Now.Oxygen is { } o ? here.Say(o.Si, Measures.Oxygen) : "");
+            yield return ("stock", "Stock", Main is { } m ? here.Count(m.Batch.Stands) : "");
+            yield return ("feed", "Feed", s.Feedings.Count > 0 ? here.Say(s.FedOn(here.Today), Measures.Mass) : "");
+            yield return ("growth", "Growth", Main is { } g ? Plural(g.Batch.Samples.Count, "sample") : "");
+            yield return ("harvest", "Harvest", Main?.Target.Likely is { } d ? here.Day(d) : "");
+            yield return ("log", "Log", "");
+        }
+    }
+
+    public IEnumerable<(string Key, string Word)> SlipsHere =>
+        Section switch
+        {
+            "water" => [("reading", "Write a reading"), ("aerators", "Aerators and timers")],
+            "stock" => [("stock", "Stock fish"), ("deaths", "Deaths and losses"), ("harvest", "Harvest")],
+            "feed" => [("feeding", "Write a feeding")],
+            "growth" => [("sample", "Write a sample")],
+            "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],
+            _ => [("reading", "Reading"), ("feeding", "Feeding"), ("deaths", "Deaths"), ("sample", "Sample"), ("harvest", "Harvest"), ("work", "Work or finding")],
+        };
+
+    public string FirstSlip => SlipsHere.First().Key;
+
+    public string AeratorWords
+    {
+        get
+        {
+            var fitted = Now.Story.AeratorsAt(here.Now);
+            var timed = fitted.Where(a => a.On is not null).ToList();
+            return fitted.Count == 0 ? "no aerators" : Plural(fitted.Count, "aerator") + (timed.Count == 0 ? ", none on a timer" : string.Create(CultureInfo.InvariantCulture, $", {timed.Count} on {timed[0].On:HH:mm} to {timed[0].Off:HH:mm}"));
+        }
+    }
+
+    public string LoadWords
+    {
+        get
+        {
+            var shape = Now.Story.Pond.Shape;
+            var load = Now.Story.Pond.ByVolume ? here.Say(Now.BiomassKg / shape.FullVolumeM3, Measures.VolumeLoad) : here.Say(Now.BiomassKg / (shape.FullAreaM2 / 10_000), Measures.AreaLoad);
+            return Now.CarriesKg is > 0 and { } most ? $"{load}, {here.Figure(100 * Now.BiomassKg / most, 0)} % of what {Now.Story.Pond.Code} carries" : load;
+        }
+    }
+
+    public static string Plural(int n, string what) => n.ToString(CultureInfo.InvariantCulture) + " " + what + (n == 1 ? "" : "s");
+}

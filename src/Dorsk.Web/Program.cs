@@ -1,0 +1,71 @@
+using System.Globalization;
+using Dorsk.Farm;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Sql;
+using Dorsk.Practice;
+using Dorsk.Web;
+using Dorsk.Web.Demo;
+using Microsoft.AspNetCore.DataProtection;
+
+// Figures are printed by the farm's own hand; nothing may follow the machine's.
+CultureInfo.DefaultThreadCurrentCulture = CultureInfo.DefaultThreadCurrentUICulture = CultureInfo.InvariantCulture;
+
+if (args is ["demo-seed", var target])
+{
+    DemoHistory.Write(new FarmFile(target), new DemoFarm(1), day =>
+    {
+        if (day.Day == 1)
+            Console.WriteLine($"  demo history: {day:MMMM yyyy}");
+    });
+    FarmFile.Settle(target);
+    return 0;
+}
+
+var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+var data = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), "dorsk");
+Directory.CreateDirectory(data);
+var file = new FarmFile(Path.Combine(data, "farm.db"));
+try
+{
+    file.Prepare();
+}
+catch (InvalidOperationException problem)
+{
+    Console.Error.WriteLine(problem.Message);
+    return 1;
+}
+
+builder.Services.AddSingleton(file);
+builder.Services.AddSingleton(new FarmClock(builder.Configuration["clock"], builder.Configuration["rate"]));
+builder.Services.AddSingleton(s => new Door(file, s.GetRequiredService<FarmClock>()));
+builder.Services.AddSingleton<Questions>();
+builder.Services.AddHttpContextAccessor();
+builder.Services.AddScoped<Here>();
+builder.Services.AddRazorPages();
+builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys"))).SetApplicationName("dorsk");
+builder.Services.AddAntiforgery(o =>
+{
+    o.Cookie.Name = "dorsk-form";
+    o.Cookie.SameSite = SameSiteMode.Lax;
+    // Phones on the bank reach plain HTTP, where a Secure cookie is dropped.
+    o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+});
+builder.Services.AddResponseCompression();
+
+var app = builder.Build();
+app.UseExceptionHandler("/error");
+app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
+app.Use((context, next) =>
+{
+    context.Response.Headers.ContentSecurityPolicy = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
+    context.Response.Headers.XContentTypeOptions = "nosniff";
+    context.Response.Headers["Referrer-Policy"] = "same-origin";
+    return next();
+});
+app.UseResponseCompression();
+app.UseStaticFiles();
+app.UseRouting();
+app.UseAntiforgery();
+app.MapRazorPages();
+app.Run();
+return 0;

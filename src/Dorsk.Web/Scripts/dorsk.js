@@ -1,0 +1,10 @@
+// What the browser runs: Alpine's CSP build, the slips, the charts.
+import Alpine from '@alpinejs/csp';
+import { slip } from './slip.js';
+import { drawCharts } from './charts.js';
+import { whyCards } from './why.js';
+
+Alpine.data('slip', slip);
+Alpine.start();
+drawCharts();
+whyCards();

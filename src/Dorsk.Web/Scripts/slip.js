@@ -1,0 +1,31 @@
+// While a slip is typed, the server reads it and says what it understood and worked out; nothing is entered by this.
+export function slip() {
+  return {
+    timer: null,
+    init() {
+      this.onInput = () => { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), 300); };
+      this.$el.addEventListener('input', this.onInput);
+      const first = this.$el.querySelector('[aria-invalid="true"]') ?? this.$el.querySelector('.slip-problems');
+      first?.focus();
+    },
+    destroy() { this.$el.removeEventListener('input', this.onInput); clearTimeout(this.timer); },
+    async ask() {
+      const body = new FormData(this.$el);
+      let said;
+      try {
+        const answer = await fetch(this.$el.dataset.live, { method: 'POST', body });
+        if (!answer.ok) return; // the plain form still works; its own answer will say what is wrong
+        said = await answer.json();
+      } catch { return; } // no network: the figures simply stay as they were until the form is sent
+      for (const place of this.$el.querySelectorAll('[data-echo]')) place.textContent = said.echoes[place.dataset.echo] ?? '';
+      const lines = this.$el.querySelector('[data-computed-lines]');
+      lines.replaceChildren(...said.computed.map(c => {
+        const row = document.createElement('div'); row.className = 'computed';
+        const label = document.createElement('span'); label.textContent = c.label;
+        const value = document.createElement('b'); value.textContent = c.text;
+        row.append(label, value);
+        return row;
+      }));
+    },
+  };
+}

@@ -1,0 +1,115 @@
+using System.Globalization;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Web.Slips;
+
+/// <summary>Aerators of a pond and their nightly timers, all at once.</summary>
+internal sealed class AeratorSlip : ISlip
+{
+    public string Key => "aerators";
+
+    public string Title => "Aerators and timers";
+
+    public string Button => "Keep aerators";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(AeratorsFitted);
+
+    public string Section => "water";
+
+    public string Caution => "Electricity and water: wiring and earth-leakage protection by a licensed electrician; guard the shafts.";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var now = c.Old<AeratorsFitted>()?.Aerators ?? c.Story!.AeratorsAt(c.Here.Now);
+        var timed = now.FirstOrDefault(a => a.On is not null);
+        string Hour(TimeOnly? t) => t?.ToString("HH:mm", CultureInfo.InvariantCulture) ?? "";
+        return
+        [
+            .. Lines.When(c),
+            new("Kind", "Kind", FieldKind.Choice, now.Count > 0 ? now[0].Kind.Name : AeratorKind.All[1].Name, Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()),
+            new("Number", "How many", FieldKind.Whole, now.Count > 0 ? now.Count.ToString(CultureInfo.InvariantCulture) : "", Hint: "0 when none is left"),
+            new("Power", "Rated power of each", FieldKind.Quantity, Lines.Plain(c, now.Count > 0 ? now[0].ShaftKW : null, Measures.Power), Measures.Power),
+            new("", "Nightly timer", FieldKind.Heading),
+            new("OnTimer", "How many run on the timer", FieldKind.Whole, now.Count(a => a.On is not null).ToString(CultureInfo.InvariantCulture)),
+            new("On", "On at", FieldKind.Hour, Hour(timed?.On ?? (now.Count == 0 ? new TimeOnly(20, 0) : null))),
+            new("Off", "Off at", FieldKind.Hour, Hour(timed?.Off ?? (now.Count == 0 ? new TimeOnly(6, 30) : null))),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var kind = form.Choice("Kind", AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[1]);
+        var number = form.Whole("Number", "aerators");
+        var timed = form.Empty("OnTimer") ? 0 : form.Whole("OnTimer", "aerators");
+        if (number is < 0 or > 40)
+            form.Refuse("Number", "0 to 40 aerators.");
+        if (timed < 0 || timed > number)
+            form.Refuse("OnTimer", $"0 to {Math.Clamp(number, 0, 40)}: not more than there are.");
+        var kw = number == 0 ? 0 : form.Quantity("Power", Measures.Power);
+        TimeOnly? Hour(string field)
+        {
+            if (timed <= 0)
+                return null;
+            if (TimeOnly.TryParse(form.Text(field), CultureInfo.InvariantCulture, out var t))
+                return t;
+            form.Refuse(field, "Type the hour, such as 20:00.");
+            return null;
+        }
+        var (on, off) = (Hour("On"), Hour("Off"));
+        if (on is not null && on == off)
+            form.Refuse("Off", "On and off at the same minute would never run. For all day type 12:00 to 11:59.");
+        var fitted = Enumerable.Range(1, Math.Clamp(number, 0, 40)).Select(i => new Aerator("A" + i, kind, kw, i <= timed ? on : null, i <= timed ? off : null)).ToList();
+        var ha = c.Story!.Pond.Shape.FullAreaM2 / 10_000;
+        return new(form.When(), [new AeratorsFitted(c.PondId, fitted)], $"{c.Story.Pond.Code} {number} aerators, {timed} on timer",
+            double.IsFinite(kw) && number > 0 ? [new("Per hectare", c.Here.Figure(number * kw / ha, 1) + " kW/ha"), new("Oxygen in standard water", c.Here.Figure(number * kw * kind.SaeKgKWh, 1) + " kg/h")] : []);
+    }
+}
+
+/// <summary>Work and findings at a pond.</summary>
+internal sealed class WorkSlip : ISlip
+{
+    private static readonly (string, PondWork)[] Works =
+        [("ready", PondWork.DeclaredReady), ("limed", PondWork.Limed), ("filling", PondWork.Filling), ("taste", PondWork.TastePassed), ("note", PondWork.Note)];
+
+    public string Key => "work";
+
+    public string Title => "Work or finding";
+
+    public string Button => "Keep";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(PondWorked);
+
+    public string Section => "log";
+
+    public string Caution => "Lime burns eyes and lungs: goggles, mask, upwind. Follow the label.";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var old = c.Old<PondWorked>();
+        return
+        [
+            .. Lines.When(c),
+            new("Work", "What", FieldKind.Choice, old is null ? "note" : Works.First(w => w.Item2 == old.Work).Item1,
+                Options: [("note", "note"), ("ready", "declared ready to stock"), ("limed", "limed"), ("filling", "filling began"), ("taste", "taste test passed")]),
+            new("Amount", "Amount, if any", FieldKind.Quantity, Lines.Plain(c, old?.AmountKg, Measures.Mass), Measures.Mass),
+            new("Text", "In words", FieldKind.Words, old?.Text ?? ""),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var work = form.Choice("Work", Works, "kind of work", PondWork.Note);
+        var kg = form.MaybeQuantity("Amount", Measures.Mass);
+        if (kg is < 0 or > 1_000_000)
+            form.Refuse("Amount", "0 to 1,000,000 kg.");
+        if (work == PondWork.Note && form.Empty("Text"))
+            form.Refuse("Text", "A note needs words.");
+        return new(form.When(), [new PondWorked(c.PondId, work, form.Text("Text"), kg)], $"{c.Story!.Pond.Code} {form.Text("Work")} {form.Text("Amount")} {form.Text("Text")}".Trim(), []);
+    }
+}

@@ -1,0 +1,60 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Web.Slips;
+
+/// <summary>The first slip: the farm and its first person.</summary>
+internal sealed class FarmSlip : ISlip
+{
+    private static readonly string[] Zones =
+        ["Etc/GMT-10", "Australia/Brisbane", "Australia/Sydney", "Australia/Perth", "Pacific/Auckland", "Asia/Manila", "Asia/Jakarta", "Asia/Bangkok", "Asia/Dhaka", "Asia/Kolkata", "Africa/Nairobi", "Africa/Cairo", "Africa/Lagos", "Europe/Berlin", "Europe/London", "America/Sao_Paulo", "America/New_York", "America/Chicago", "America/Denver", "America/Los_Angeles", "America/Mexico_City", "UTC"];
+
+    public string Key => "farm";
+
+    public string Title => "Your farm";
+
+    public string Button => "Keep";
+
+    public bool OfPond => false;
+
+    public string FactKind => nameof(FarmDescribed);
+
+    public string Section => "";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var f = c.Here.Farm;
+        string Degrees(double? d) => d?.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture) ?? "";
+        List<SlipField> fields =
+        [
+            new("Name", "Name of the farm", FieldKind.Words, f?.Name ?? ""),
+            new("PlaceName", "Place", FieldKind.Words, f?.PlaceName ?? "", Hint: "valley, town or creek, in your words"),
+            new("Latitude", "Latitude", FieldKind.Quantity, Degrees(f?.Place.LatitudeDeg), Measures.Plain, "degrees, south with a minus: -29.4"),
+            new("Longitude", "Longitude", FieldKind.Quantity, Degrees(f?.Place.LongitudeDeg), Measures.Plain, "degrees, west with a minus: 152.6"),
+            new("Altitude", "Height above the sea", FieldKind.Quantity, f is null ? "" : Lines.Plain(c, f.AltitudeM, Measures.Altitude), Measures.Altitude, "thin air holds less oxygen"),
+            new("Zone", "Time zone", FieldKind.Choice, f?.ZoneId ?? "", Options: Zones.Select(z => (z, z == "Etc/GMT-10" ? "UTC+10, no daylight saving" : z.Replace('_', ' '))).ToList()),
+            new("Units", "Units", FieldKind.Choice, (f?.Hand.System ?? UnitSystem.Metric).ToString(), Options: [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]),
+            new("Sign", "Decimal sign", FieldKind.Choice, (f?.Hand.Sign ?? DecimalSign.Point).ToString(), Options: [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]),
+            new("Currency", "Currency", FieldKind.Words, f?.Currency ?? "", Hint: "three letters, such as AUD"),
+        ];
+        if (f is null)
+            fields.Add(new("Person", "Your name or role", FieldKind.Words, "Manager", Hint: "the first person is the Manager"));
+        return fields;
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var system = form.Choice("Units", [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)], "units", UnitSystem.Metric);
+        var sign = form.Choice("Sign", [("Point", DecimalSign.Point), ("Comma", DecimalSign.Comma)], "decimal sign", DecimalSign.Point);
+        var altitude = QuantityText.Read(form.Text("Altitude"), Measures.Altitude, new(system, sign));
+        if (altitude.Problem is { } problem)
+            form.Refuse("Altitude", problem);
+        var fact = new FarmDescribed(form.Text("Name"), form.Text("PlaceName"), new(form.Quantity("Latitude", Measures.Plain), form.Quantity("Longitude", Measures.Plain)),
+            altitude.Si ?? 0, form.Text("Zone"), new(system, sign), form.Text("Currency").ToUpperInvariant());
+        List<Fact> facts = [fact];
+        if (c.Here.Farm is null)
+            facts.Add(new PersonNamed(form.Text("Person"), "Manager"));
+        return new(c.Here.Now, facts, fact.Name, []);
+    }
+}

@@ -1,0 +1,82 @@
+using System.Globalization;
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Web.Slips;
+
+/// <summary>A kind of feed.</summary>
+internal sealed class FeedKindSlip : ISlip
+{
+    public string Key => "feed";
+
+    public string Title => "New kind of feed";
+
+    public string Button => "Keep this feed";
+
+    public bool OfPond => false;
+
+    public string FactKind => nameof(FeedNamed);
+
+    public string Section => "";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var f = c.Old<FeedNamed>();
+        return
+        [
+            new("FeedName", "Name", FieldKind.Words, f?.Name ?? ""),
+            new("Pellet", "Pellet", FieldKind.Quantity, f?.PelletMm.ToString("0.##", CultureInfo.InvariantCulture) ?? "", Measures.Rain with { Name = "pellet size" }, "0 for powder"),
+            new("Protein", "Protein", FieldKind.Quantity, f?.ProteinPct.ToString("0.#", CultureInfo.InvariantCulture) ?? "", Measures.Share),
+            new("Price", "Price per kg", FieldKind.Quantity, f?.PriceMinorPerKg is { } p ? (p / 100.0).ToString("0.00", CultureInfo.InvariantCulture) : "", Measures.Plain, c.Here.Farm!.Currency + "; may stay empty"),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var price = form.MaybeQuantity("Price", Measures.Plain);
+        if (price is < 0 or > 1000)
+            form.Refuse("Price", "0 to 1,000 per kg.");
+        var fact = new FeedNamed(c.Old<FeedNamed>()?.FeedId ?? 0, form.Text("FeedName"), form.Quantity("Pellet", Measures.Rain) * 1000, form.Quantity("Protein", Measures.Share), price is { } p ? (long)Math.Round(p * 100) : null);
+        return new(c.Here.Now, [fact], fact.Name, []);
+    }
+}
+
+/// <summary>Feed given.</summary>
+internal sealed class FeedingSlip : ISlip
+{
+    public string Key => "feeding";
+
+    public string Title => "Feeding";
+
+    public string Button => "Keep this feeding";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(FeedingGiven);
+
+    public string Section => "feed";
+
+    public string? CannotStart(SlipContext c) => c.Questions.Feeds().Count == 0 ? "No feed is named yet: name one first, then feed." : null;
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var f = c.Old<FeedingGiven>();
+        var feeds = c.Questions.Feeds();
+        var last = c.Story!.Feedings.Count > 0 ? feeds.FirstOrDefault(k => k.Name == c.Story.Feedings[^1].Feed)?.Id : null;
+        var ration = c.Corrects is null ? c.Story.NowAt(c.Here.Now) : null;
+        return
+        [
+            .. Lines.When(c),
+            new("Feed", "Feed", FieldKind.Choice, (f?.FeedId ?? last ?? feeds[0].Id).ToString(CultureInfo.InvariantCulture), Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()),
+            new("Mass", "Given", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass,
+                ration is { Batches.Count: > 0 } ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}" : ""),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var feed = form.Choice("Feed", c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k)).ToList(), "feed", new(0, "", 0, 0));
+        return new(form.When(), [new FeedingGiven(c.PondId, feed.Id, form.Quantity("Mass", Measures.Mass))], $"{c.Story!.Pond.Code} fed {form.Text("Mass")} {feed.Name}", []);
+    }
+}

@@ -1,0 +1,75 @@
+using Dorsk.Core.Judging;
+using Dorsk.Farm.Ask;
+
+namespace Dorsk.Web.Slips;
+
+/// <summary>What a slip is filled in for.</summary>
+/// <param name="Here">The farm and the hour.</param>
+/// <param name="Questions">For lists to choose from.</param>
+/// <param name="Story">The pond, or null for slips of the farm.</param>
+/// <param name="Corrects">The line that is corrected, with its fact; null for a new entry.</param>
+public sealed record SlipContext(Here Here, Questions Questions, PondStory? Story, (LogRow Row, Fact Fact)? Corrects)
+{
+    /// <summary>The fact that is corrected, when it is of this kind.</summary>
+    public T? Old<T>() where T : Fact => Corrects?.Fact as T;
+
+    /// <summary>The pond's number; slips of ponds only.</summary>
+    public long PondId => Story!.Pond.Id;
+}
+
+/// <summary>A figure that a slip works out as it is filled in.</summary>
+/// <param name="Label">What it is.</param>
+/// <param name="Text">Value with unit.</param>
+public sealed record Computed(string Label, string Text);
+
+/// <summary>What a filled slip says: facts with their instant, and figures worked out on the way.</summary>
+/// <param name="Happened">When.</param>
+/// <param name="Facts">One or more facts; null when it could not be read.</param>
+/// <param name="AsTyped">The line for the log.</param>
+/// <param name="Computed">Figures worked out.</param>
+public sealed record Filled(DateTimeOffset Happened, IReadOnlyList<Fact>? Facts, string AsTyped, IReadOnlyList<Computed> Computed);
+
+/// <summary>A kind of slip: its lines, and how they become facts. A new slip is a new class and one line in <see cref="AllSlips"/>.</summary>
+public interface ISlip
+{
+    /// <summary>Name in the address.</summary>
+    string Key { get; }
+
+    /// <summary>Heading.</summary>
+    string Title { get; }
+
+    /// <summary>Word on the button.</summary>
+    string Button { get; }
+
+    /// <summary>Whether it belongs to a pond.</summary>
+    bool OfPond { get; }
+
+    /// <summary>Kind of fact it corrects.</summary>
+    string FactKind { get; }
+
+    /// <summary>Section of the pond book that opens after.</summary>
+    string Section { get; }
+
+    /// <summary>The usual caution, or empty.</summary>
+    string Caution => "";
+
+    /// <summary>Why the slip cannot be filled in now, or null.</summary>
+    string? CannotStart(SlipContext context) => null;
+
+    /// <summary>Its lines.</summary>
+    IReadOnlyList<SlipField> Fields(SlipContext context);
+
+    /// <summary>Reads what was typed.</summary>
+    Filled Read(SlipForm form, SlipContext context);
+}
+
+/// <summary>All slips.</summary>
+public static class AllSlips
+{
+    /// <summary>The list.</summary>
+    public static readonly IReadOnlyList<ISlip> List =
+        [new FarmSlip(), new PondSlip(), new AeratorSlip(), new WorkSlip(), new StockSlip(), new ReadingSlip(), new WeatherSlip(), new FeedKindSlip(), new FeedingSlip(), new LossSlip(), new SampleSlip(), new HarvestSlip()];
+
+    /// <summary>A slip by its name in the address, or null.</summary>
+    public static ISlip? Find(string key) => List.FirstOrDefault(s => s.Key == key);
+}
