@@ -16,6 +16,6 @@ writeFileSync(join(lib, 'dorsk.css'), css.css + '\n');
 await build({ entryPoints: [join(web, 'Scripts/dorsk.js')], bundle: true, minify: true, format: 'esm', target: 'es2022', outfile: join(lib, 'dorsk.js'), legalComments: 'none', logLevel: 'error' });
 
 const fonts = join(root, 'node_modules/@fontsource-variable/atkinson-hyperlegible-next/files');
-for (const f of readdirSync(fonts).filter(f => /latin-wght-(normal|italic)\.woff2$/.test(f) && !/ext/.test(f)))
+for (const f of readdirSync(fonts).filter(f => /latin-wght-(normal|italic)\.woff2$/.test(f) && !f.includes('latin-ext')))
   copyFileSync(join(fonts, f), join(lib, f));
 console.log('assets written to ' + lib);

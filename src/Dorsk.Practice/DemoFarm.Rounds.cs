@@ -114,7 +114,7 @@ public sealed partial class DemoFarm
                 told[batch.Name] -= found;
                 notes.Add(new(Zone.At(day, Minutes(new(6, 30), 3 * pond.Walk)), "Pond hand", $"{pond.Code} dead {found}", k => new FishLost(k.Pond(pond.Code), k.Batch(batch.Name), found, Account.Dead, "")));
             }
-            if (DemoScript.SampleDay(batch, day) && pond.Code != "B1")
+            if (DemoScript.SampleDay(batch, day))
                 Sample(day, pond, batch, notes);
         }
     }
@@ -125,7 +125,7 @@ public sealed partial class DemoFarm
         var bias = 1 + (0.015 * chance.Normal());
         var casts = Enumerable.Range(0, 3).Select(_ =>
         {
-            var n = 22 + chance.Poisson(18);
+            var n = Math.Min(22 + chance.Poisson(18), (int)(fish.Count / 4));
             return (n, Math.Round(n * fish.MeanG * bias * (1 + (0.22 / Math.Sqrt(n) * chance.Normal())) / 10) * 10);
         }).ToList();
         var text = $"{pond.Code} sample " + string.Join(", ", casts.Select(c => FormattableString.Invariant($"{c.n} fish {c.Item2 / 1000:0.00} kg")));

@@ -50,20 +50,20 @@ internal static class DemoScript
 
     public static readonly DemoBatch[] Batches =
     [
-        new("B1", "B1a", "silver_perch", FirstDay, 73, 1450, 1, 0.0039, 3000),
+        new("B1", "B1a", "silver_perch", FirstDay, 73, 1450, 1, 0.0032, 3000),
         new("P5", "P5a", "silver_perch", FirstDay, 4300, 230, 0.98, 0.060, 500, new(2026, 8, 10)),
         new("P6", "P6a", "silver_perch", FirstDay, 6900, 105, 0.99, 0.046, 500, new(2026, 12, 5)),
         new("T3", "T3a", "jade_perch", FirstDay, 3000, 150, 1, 0.046, 500, new(2026, 9, 28)),
-        new("T1", "T1a", "jade_perch", new(2026, 1, 20), 3390, 22, 0.99, 0.0847, 500),
-        new("T2", "T2a", "jade_perch", new(2026, 3, 3), 3500, 20, 1.01, 0.0882, 500),
-        new("P1", "P1a", "silver_perch", new(2026, 1, 20), 6960, 32, 0.99, 0.0730, 500),
-        new("P3", "P3a", "silver_perch", new(2026, 3, 3), 11490, 16, 1.01, 0.0657, 500),
-        new("P4", "P4a", "silver_perch", new(2026, 3, 12), 10220, 18, 1.00, 0.0843, 500),
-        new("P2", "P2a", "silver_perch", new(2026, 3, 20), 8040, 16, 0.99, 0.0825, 500),
-        new("P5", "P5b", "silver_perch", new(2026, 9, 8), 5810, 18, 1.0, 0.0630, 500),
-        new("T3", "T3b", "jade_perch", new(2026, 10, 20), 3670, 20, 1.0, 0.0689, 500),
-        new("N1", "N1a", "silver_perch", new(2026, 11, 3), 15320, 1.6, 1.0, 0.0520, 20),
-        new("N2", "N2a", "silver_perch", new(2027, 1, 12), 29830, 2.4, 0.995, 0.0552, 20),
+        new("T1", "T1a", "jade_perch", new(2026, 1, 30), 3360, 22, 0.99, 0.0709, 500),
+        new("T2", "T2a", "jade_perch", new(2026, 3, 10), 3460, 20, 1.01, 0.0696, 500),
+        new("P1", "P1a", "silver_perch", new(2026, 2, 25), 6880, 32, 0.99, 0.0708, 500),
+        new("P3", "P3a", "silver_perch", new(2026, 3, 3), 11500, 16, 1.01, 0.0542, 500),
+        new("P4", "P4a", "silver_perch", new(2026, 3, 12), 10300, 18, 1.00, 0.0681, 500),
+        new("P2", "P2a", "silver_perch", new(2026, 3, 20), 8060, 16, 0.99, 0.0656, 500),
+        new("P5", "P5b", "silver_perch", new(2026, 10, 6), 5770, 18, 1.0, 0.0605, 500),
+        new("T3", "T3b", "jade_perch", new(2026, 11, 12), 3650, 20, 1.0, 0.0801, 500),
+        new("N1", "N1a", "silver_perch", new(2026, 11, 21), 15280, 1.6, 1.0, 0.0652, 20),
+        new("N2", "N2a", "silver_perch", new(2027, 1, 12), 29830, 2.4, 0.995, 0.0540, 20),
     ];
 
     /// <summary>Last samples are 28 days before the day after the story opens for P2, and every four weeks back from there; the others are set off by their place in the walk.</summary>

@@ -8,7 +8,7 @@ namespace Dorsk.Practice;
 /// <param name="deathPerDay">Share that dies each day, found or not.</param>
 public sealed class SimulatedFish(double count, double meanG, double growth, double bestC, double deathPerDay)
 {
-    private const double WarmWidthC = 7.2;
+    private const double WarmWidthC = 9.5;
     private const double Upkeep = 0.18;
     private double dead;
 

@@ -21,6 +21,12 @@ if (args is ["demo-seed", var target])
     return 0;
 }
 
+if (args is ["facts", var source])
+{
+    Dorsk.Farm.Files.FactsText.Write(source, Console.Out);
+    return 0;
+}
+
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
 var data = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), "dorsk");
 Directory.CreateDirectory(data);

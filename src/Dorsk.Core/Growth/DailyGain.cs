@@ -17,6 +17,21 @@ public static class DailyGain
     public static double RationShare(double rationShare) =>
         (Math.Clamp(rationShare, 0, 1) - StandingSettings.MaintenanceShare) / (1 - StandingSettings.MaintenanceShare);
 
+    /// <summary>
+    /// Gain of a day as fed, g. In ponds natural food at least keeps the weight; in tanks hungry fish lose, but never more than
+    /// fasting fish do, 0.3 % of their weight a day (judged): the growth law alone would shrink them to nothing in weeks.
+    /// </summary>
+    /// <param name="fullG">Gain at full ration, g.</param>
+    /// <param name="meanG">Weight, g.</param>
+    /// <param name="rationShare">Share of the full ration, 0 to 1.</param>
+    /// <param name="oxygenFactor">Factor of a low-oxygen morning, 0 to 1.</param>
+    /// <param name="inTank">Whether there is no natural food.</param>
+    public static double FedG(double fullG, double meanG, double rationShare, double oxygenFactor, bool inTank)
+    {
+        var gain = fullG * RationShare(rationShare);
+        return gain >= 0 ? gain * oxygenFactor : inTank ? Math.Max(gain, -0.003 * meanG) : 0;
+    }
+
     /// <summary>Factor of a low-oxygen morning: 1 at watch or above, 0.5 at act, 0.1 at lethal, straight between (Torrans 2008; judged).</summary>
     public static double OxygenFactor(double? dawnLowMgL, WaterLimits limits, double lethalMgL)
     {

@@ -37,7 +37,7 @@ public static class StandingEstimate
             var share = ration.Share(batch.FedKg(day), full * count.Mean / 1000 * DailyGain.Fcr(batch.Species, weight.MeanG));
             var limits = WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, weight.MeanG));
             var oxygen = DailyGain.OxygenFactor(batch.DawnLowMgL(day), limits, batch.Species.LethalDoMgL);
-            weight = weight.NextDay(full * DailyGain.RationShare(share) * oxygen);
+            weight = weight.NextDay(DailyGain.FedG(full, weight.MeanG, share, oxygen, batch.InTank));
             count = count.Lose(unseenShare);
         }
         return days;

@@ -25,7 +25,7 @@ public static class StandingSettings
     public const double RateSd = 0.18;
 
     /// <summary>Daily random walk of this pond's growth rate, in logs.</summary>
-    public const double RateSdPerDay = 0.006;
+    public const double RateSdPerDay = 0.012;
 
     /// <summary>What a net adds to the error of a sample: the bold and the well fed are caught first.</summary>
     public const double CatchBiasSd = 0.02;
@@ -34,7 +34,7 @@ public static class StandingSettings
     public const double MaintenanceShare = 0.2;
 
     /// <summary>Days of feeding that tell the present ration share.</summary>
-    public const int RationDays = 7;
+    public const int RationDays = 10;
 
     /// <summary>Grow-out is planned over this many days when the farm has no plan yet; the species' survival belongs to it.</summary>
     public const int PlannedCycleDays = 450;

@@ -38,16 +38,16 @@ internal static class FishQuestions
         return null;
     }
 
-    /// <summary>Mean weight at the last sample, or at stocking, g.</summary>
-    public static double LastWeighedG(SqliteConnection c, AsOf asOf, long batch, long pond)
+    /// <summary>Mean weight at the last sample, or at stocking, g, and when.</summary>
+    public static (double MeanG, DateTimeOffset At) LastWeighed(SqliteConnection c, AsOf asOf, long batch, long pond)
     {
         var sampled = Sqlite.Rows(c,
-            $"SELECT sum(w.mass_g) / sum(w.count) FROM sample s CROSS JOIN log l USING (line) JOIN weighing w USING (line) WHERE s.batch = $batch AND s.pond = $pond AND {Lines.Count} GROUP BY s.line ORDER BY l.happened DESC LIMIT 1",
-            r => r.GetDouble(0), Lines.With(asOf, ("batch", batch), ("pond", pond)));
+            $"SELECT sum(w.mass_g) / sum(w.count), l.happened FROM sample s CROSS JOIN log l USING (line) JOIN weighing w USING (line) WHERE s.batch = $batch AND s.pond = $pond AND {Lines.Count} GROUP BY s.line ORDER BY l.happened DESC LIMIT 1",
+            r => (r.GetDouble(0), r.Instant(1)), Lines.With(asOf, ("batch", batch), ("pond", pond)));
         if (sampled.Count > 0)
             return sampled[0];
-        return Sqlite.Rows(c, $"SELECT sum(p.mass_g) / sum(p.count) FROM posting p CROSS JOIN log l USING (line) WHERE p.batch = $batch AND p.account = 'Pond' AND p.pond = $pond AND p.count > 0 AND p.mass_g > 0 AND {Lines.Count}",
-            r => r.IsDBNull(0) ? 0 : r.GetDouble(0), Lines.With(asOf, ("batch", batch), ("pond", pond)))[0];
+        return Sqlite.Rows(c, $"SELECT sum(p.mass_g) / sum(p.count), max(l.happened) FROM posting p CROSS JOIN log l USING (line) WHERE p.batch = $batch AND p.account = 'Pond' AND p.pond = $pond AND p.count > 0 AND p.mass_g > 0 AND {Lines.Count}",
+            r => r.IsDBNull(0) ? (0, asOf.HappenedUpTo) : (r.GetDouble(0), r.Instant(1)), Lines.With(asOf, ("batch", batch), ("pond", pond)))[0];
     }
 
     /// <summary>Whether the pond was declared ready since the last fish were stocked or taken out.</summary>

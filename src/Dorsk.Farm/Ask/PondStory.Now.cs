@@ -37,6 +37,10 @@ public sealed partial class PondStory
         return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, judgement, next, at);
     }
 
+    /// <summary>Growth as planned for a batch, from its arrival to a day, g.</summary>
+    public IReadOnlyList<(DateOnly Day, double MeanG)> PlanOf(BatchStory batch, DateOnly to) =>
+        GrowthPlan.Run(batch.Species, batch.ArrivedMeanG, Zone.DayOf(batch.ArrivedAt), to, Temperature.Curve);
+
     /// <summary>Expected temperature of a day to come, °C.</summary>
     public double TemperatureAhead(DateOnly day) => Temperature.On(day).TempC;
 
@@ -100,7 +104,7 @@ public sealed partial class PondStory
             return ("Sample due", Zone.At(due.Due, new(6, 30)));
         if (tonight.Forecast is null)
             return (tonight.WhyNot, null);
-        return batches.Any(b => b.Target.Likely is { } d && d <= day.AddDays(14)) ? ("Near market weight: plan the harvest", null) : ("Sample", Zone.At(due.Due, new(6, 30)));
+        return batches.Any(b => b.Target.Likely is { } d && d <= day.AddDays(14)) ? ("Near the wanted weight: plan the harvest", null) : ("Sample", Zone.At(due.Due, new(6, 30)));
     }
 
     private DateOnly SampleDue(BatchStory b) => Zone.DayOf(b.Samples.Count > 0 ? b.Samples[^1].At : b.ArrivedAt).AddDays(b.Samples.Count > 0 ? SampleEveryDays : SampleEveryDays / 2);

@@ -37,9 +37,9 @@ public sealed partial class PondStory
                 new("stocked", batch.ArrivedCount, Measures.Plain, batch.OneByOne ? "counted, ± 2 %" : "by weight, ± 5 %"),
                 new("weight at stocking", batch.ArrivedMeanG, Measures.FishWeight, "stocking slip"),
                 new("dead found", batch.Losses.Sum(x => x.Fact.Count), Measures.Plain, Pond.ByVolume ? "share found taken as 0.9" : "share found taken as 0.5"),
-                last.Mean is null ? Input.Said("last sample", "none yet", "") : new("last sample", last.Mean.Mean, Measures.FishWeight, $"weighed {Zone.DayOf(last.At):yyyy-MM-dd}, {last.Mean.Count} fish"),
+                last.Mean is null ? Input.Said("last sample", "none yet", "") : new("last sample", last.Mean.Mean, Measures.FishWeight, FormattableString.Invariant($"weighed {Zone.DayOf(last.At):d MMM yyyy}, {last.Mean.Count} fish")),
                 new("feed given", fed, Measures.Mass, "feedings written down"),
-                Input.Said("this pond's growth rate", FormattableString.Invariant($"{stands.RateFactor * 100:0} % of the species' figure"), "learned from samples"),
+                Input.Said("this pond's growth rate", FormattableString.Invariant($"{stands.RateFactor * 100:0} %"), "of the species' figure, learned from samples"),
             ],
             ["90 % interval: in nine cases of ten the truth lies inside."], StandingEstimate.Source, []);
         return last.Mean is null ? grounds.Doubting("No sample yet: weight is reckoned from stocking by the species' growth figure.") : Witness(batch, stands, grounds);

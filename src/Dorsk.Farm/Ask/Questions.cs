@@ -41,6 +41,13 @@ public sealed class Questions(FarmFile file)
         return FarmQuestions.Feeds(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>What is left of each kind of feed.</summary>
+    public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return Ask.FeedStore.At(c, AsOf.Now(now), now);
+    }
+
     /// <summary>All that is known of a pond by its code, now; null when there is none.</summary>
     public PondStory? Story(string code)
     {

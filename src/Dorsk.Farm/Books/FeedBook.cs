@@ -1,5 +1,7 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Sql;
 
@@ -8,8 +10,8 @@ namespace Dorsk.Farm.Books;
 /// <summary>Kinds of feed, loads of feed, feedings.</summary>
 internal sealed class FeedBook : IBook
 {
-    // Fish weighed long ago may have grown: a feeding is only asked about when it is too much for this many times their last weight.
-    private const double RoomToGrow = 1.5;
+    // Fish weighed long ago have grown: a feeding is only asked about when it is too much even for the fastest growth since.
+    private const double FastestRate = 1.3;
 
     public bool Keeps(Fact fact) => fact is FeedNamed or FeedReceived or FeedingGiven;
 
@@ -45,8 +47,14 @@ internal sealed class FeedBook : IBook
         if (Sqlite.Number(desk.Connection, "SELECT count(*) FROM feed WHERE feed = $feed", ("feed", f.FeedId)) == 0)
             return [Remark.Refuse("Feed", "Choose the kind of feed, or name a new one.")];
         var stands = FishQuestions.Standing(desk.Connection, desk.AsOf, f.PondId).Where(b => b.Stands > 0)
-            .Select(b => (b.Stands, MeanG: FishQuestions.LastWeighedG(desk.Connection, desk.AsOf, b.Id, f.PondId))).ToList();
-        var kg = stands.Sum(s => s.Stands * s.MeanG / 1000 * RoomToGrow);
+            .Select(b => (b.Stands, MeanG: AtMostG(desk, b, f.PondId))).ToList();
+        var kg = stands.Sum(s => s.Stands * s.MeanG / 1000);
         return FeedingRule.Check(f.MassKg, kg, stands.Select(s => s.MeanG).DefaultIfEmpty(0).Max());
+    }
+
+    private static double AtMostG(Desk desk, Core.Stock.BatchOnBooks batch, long pond)
+    {
+        var (meanG, at) = FishQuestions.LastWeighed(desk.Connection, desk.AsOf, batch.Id, pond);
+        return GrowthLaws.After(meanG, FastestRate * FishSpecies.Of(batch.SpeciesKey).GrowthG13PerDay, (desk.Happened - at).TotalDays);
     }
 }

@@ -14,6 +14,9 @@ export function drawCharts() {
       const figure = views[hold.dataset.chart](data, width);
       // Plot brings its own <style>, which the page's policy refuses; its two rules stand in our stylesheet.
       for (const style of figure.querySelectorAll('style')) style.remove();
+      // One picture with one name; the words and the table beside it tell the figures.
+      figure.setAttribute('role', 'img');
+      for (const part of figure.querySelectorAll('[aria-label]')) part.removeAttribute('aria-label');
       hold.querySelector('.drawn')?.remove();
       figure.classList.add('drawn');
       hold.append(figure);

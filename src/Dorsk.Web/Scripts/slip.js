@@ -3,6 +3,10 @@ export function slip() {
   return {
     timer: null,
     init() {
+      // The entry's id stays with its place in the history: gone back to and sent again, the same slip is the same entry.
+      const id = this.$el.querySelector('[name=EntryId]');
+      if (history.state?.entry) id.value = history.state.entry;
+      else history.replaceState({ ...history.state, entry: id.value }, '');
       this.onInput = () => { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), 300); };
       this.$el.addEventListener('input', this.onInput);
       const first = this.$el.querySelector('[aria-invalid="true"]') ?? this.$el.querySelector('.slip-problems');

@@ -54,7 +54,7 @@ internal sealed class AeratorSlip : ISlip
         {
             if (timed <= 0)
                 return null;
-            if (TimeOnly.TryParse(form.Text(field), CultureInfo.InvariantCulture, out var t))
+            if (SlipForm.TryHour(form.Text(field), out var t))
                 return t;
             form.Refuse(field, "Type the hour, such as 20:00.");
             return null;

@@ -64,10 +64,14 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
     public DateTimeOffset When(string dayField = "Day", string hourField = "Hour")
     {
         var day = Day(dayField);
-        if (!TimeOnly.TryParse(Text(hourField), CultureInfo.InvariantCulture, out var hour))
+        if (!TryHour(Text(hourField), out var hour))
             Refuse(hourField, Empty(hourField) ? "Type the hour, such as 06:10." : $"“{Text(hourField)}” is not an hour. Type it like 06:10.");
         return here.Zone.At(day, hour);
     }
+
+    /// <summary>An hour as people type it: 06:10, 6:10, 6.10, 0610.</summary>
+    public static bool TryHour(string text, out TimeOnly hour) =>
+        TimeOnly.TryParseExact(text.Replace('.', ':'), ["HH:mm", "H:mm", "HHmm", "Hmm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out hour);
 
     /// <summary>A date.</summary>
     public DateOnly Day(string field)

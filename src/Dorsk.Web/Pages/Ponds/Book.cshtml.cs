@@ -44,7 +44,7 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
         {
             var s = Now.Story;
             yield return ("water", "Water", Now.Oxygen is { } o ? here.Say(o.Si, Measures.Oxygen) : "");
-            yield return ("stock", "Stock", Main is { } m ? here.Count(m.Batch.Stands) : "");
+            yield return ("stock", "Stock", Main is { } m ? here.Count(m.Batch.Stands) + " booked" : "");
             yield return ("feed", "Feed", s.Feedings.Count > 0 ? here.Say(s.FedOn(here.Today), Measures.Mass) : "");
             yield return ("growth", "Growth", Main is { } g ? Plural(g.Batch.Samples.Count, "sample") : "");
             yield return ("harvest", "Harvest", Main?.Target.Likely is { } d ? here.Day(d) : "");
@@ -80,10 +80,11 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
         get
         {
             var shape = Now.Story.Pond.Shape;
-            var load = Now.Story.Pond.ByVolume ? here.Say(Now.BiomassKg / shape.FullVolumeM3, Measures.VolumeLoad) : here.Say(Now.BiomassKg / (shape.FullAreaM2 / 10_000), Measures.AreaLoad);
-            return Now.CarriesKg is > 0 and { } most ? $"{load}, {here.Figure(100 * Now.BiomassKg / most, 0)} % of what {Now.Story.Pond.Code} carries" : load;
+            return Now.Story.Pond.ByVolume ? here.Say(Now.BiomassKg / shape.FullVolumeM3, Measures.VolumeLoad) : here.Say(Now.BiomassKg / (shape.FullAreaM2 / 10_000), Measures.AreaLoad);
         }
     }
+
+    public string CarriesWords => Now.CarriesKg is > 0 and { } most ? $"{here.Figure(100 * Now.BiomassKg / most, 0)} % of what {Now.Story.Pond.Code} carries" : "";
 
     public static string Plural(int n, string what) => n.ToString(CultureInfo.InvariantCulture) + " " + what + (n == 1 ? "" : "s");
 }

@@ -43,12 +43,13 @@ public static class Charts
         var unit = Measures.FishWeight.In(here.Hand.System);
         double W(double g) => R(unit.FromSi(g), 4);
         var so = s.Standings(batch.Batch.Id, here.Today);
-        var days = batch.Target.Latest is { } l ? Math.Clamp(l.DayNumber - here.Today.DayNumber + 14, 30, 400) : 180;
+        var days = batch.Target.Latest is { } l ? Math.Clamp(l.DayNumber - here.Today.DayNumber + 14, 21, 400) : 180;
         var ahead = GrowthForecast.Run(batch.Stands, batch.Batch.Species, s.TemperatureAhead, days);
         return Json(new
         {
             unit = unit.Symbol, today = D(here.Today), target = W(batch.Batch.TargetG),
             likely = batch.Target.Likely is { } d ? D(d) : null, earliest = batch.Target.Earliest is { } e ? D(e) : null, latest = batch.Target.Latest is { } x ? D(x) : null,
+            plan = s.PlanOf(batch.Batch, here.Today.AddDays(days)).Where((_, i) => i % 6 == 0).Select(p => new { t = D(p.Day), v = W(p.MeanG) }),
             line = so.Where((_, i) => i % 3 == 0 || i == so.Count - 1).Select(p => new { t = D(p.Day), v = W(p.MeanG.Value), lo = W(p.MeanG.Low), hi = W(p.MeanG.High) }),
             ahead = ahead.Where((_, i) => i % 4 == 0 || i == ahead.Count - 1).Select(p => new { t = D(p.Day), v = W(p.MeanG.Value), lo = W(p.MeanG.Low), hi = W(p.MeanG.High) }),
             samples = batch.Batch.Samples.Select(p => new { t = D(s.Zone.DayOf(p.At)), v = W(p.Mean.Mean), lo = W(Math.Max(0, p.Mean.Range?.Low ?? p.Mean.Mean)), hi = W(p.Mean.Range?.High ?? p.Mean.Mean) }),

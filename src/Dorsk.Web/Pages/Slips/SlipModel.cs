@@ -33,6 +33,9 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
 
     public IReadOnlyList<Computed> Computed { get; private set; } = [];
 
+    /// <summary>The pond as it stands, shown beside its slip; not while a line is corrected.</summary>
+    public PondNow? Beside => context.Story?.NowAt(here.Now);
+
     public string Heading => Code.Length > 0 ? $"{Code}: {Slip.Title.ToLowerInvariant()}" : Slip.Title;
 
     public string BackUrl => Code.Length > 0 ? $"/ponds/{Code}" : "/ponds";
@@ -42,14 +45,14 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     /// <summary>Questions that count as answered when this very form is sent again.</summary>
     public IEnumerable<string> AnsweredIfKept => Remarks.Any(r => r.Kind == Objection.Refuse) ? [] : Remarks.Where(r => r.Kind == Objection.Ask).Select(r => r.Text);
 
-    public IActionResult OnGet(string key, string? code, long? corrects)
+    public IActionResult OnGet([FromRoute] string key, [FromRoute] string? code, [FromQuery] long? corrects)
     {
         if (!Open(key, code, corrects))
             return NotFound();
         return here.Farm is null && Slip.Key != "farm" ? Redirect("/slip/farm") : Page();
     }
 
-    public IActionResult OnPost(string key, string? code, long? corrects)
+    public IActionResult OnPost([FromRoute] string key, [FromRoute] string? code, [FromQuery] long? corrects)
     {
         if (!Open(key, code, corrects))
             return NotFound();
@@ -74,7 +77,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     }
 
     /// <summary>What the slip works out while it is being typed; nothing is entered.</summary>
-    public IActionResult OnPostLive(string key, string? code, long? corrects)
+    public IActionResult OnPostLive([FromRoute] string key, [FromRoute] string? code, [FromQuery] long? corrects)
     {
         if (!Open(key, code, corrects) || CannotStart is not null)
             return NotFound();

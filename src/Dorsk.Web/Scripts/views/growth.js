@@ -5,9 +5,9 @@ import { token } from '../charts.js';
 export function growth(d, width) {
   const at = s => new Date(s);
   const day = rows => rows.map(p => ({ ...p, t: at(p.t) }));
-  const line = day(d.line), ahead = day(d.ahead), samples = day(d.samples);
+  const plan = day(d.plan), line = day(d.line), ahead = day(d.ahead), samples = day(d.samples);
   const end = ahead.at(-1).t;
-  const top = 1.08 * Math.max(d.target, ...line.map(p => p.hi), ...samples.map(p => p.hi), ...ahead.filter(p => !d.latest || p.t <= at(d.latest)).map(p => p.v));
+  const top = 1.08 * Math.max(d.target, ...line.map(p => p.hi), ...samples.map(p => p.hi), ...ahead.map(p => p.v));
   const months = t => t.toLocaleDateString('en', { month: 'short', timeZone: 'UTC' }) + (t.getUTCMonth() === 0 ? `\n${t.getUTCFullYear()}` : '');
   return plot({
     className: 'plot-own', width, height: width < 500 ? 260 : 340, marginLeft: 44, marginRight: 14, marginTop: 22, marginBottom: 58,
@@ -20,6 +20,7 @@ export function growth(d, width) {
       areaY(ahead, { x: 't', y1: 'lo', y2: p => Math.min(p.hi, top), fill: token('--water-2'), fillOpacity: 0.85 }),
       ruleY([d.target], { stroke: token('--sedge'), strokeWidth: 1.6 }),
       text([{}], { x: () => line[0].t, y: () => d.target, text: () => `wanted ${d.target} ${d.unit}`, dx: 4, dy: -8, textAnchor: 'start', fill: token('--ink'), fontSize: 13, fontWeight: 700 }),
+      lineY(plan.filter(p => p.v <= top && p.t <= end), { x: 't', y: 'v', stroke: token('--ink-2'), strokeWidth: 1.3, strokeDasharray: '1.5 3' }),
       lineY(line, { x: 't', y: 'v', stroke: token('--deep'), strokeWidth: 2.2 }),
       lineY(ahead, { x: 't', y: p => Math.min(p.v, top), stroke: token('--deep'), strokeWidth: 1.8, strokeDasharray: '5 3' }),
       ruleX(samples, { x: 't', y1: 'lo', y2: 'hi', stroke: token('--ink'), strokeWidth: 1.5 }),

@@ -2,6 +2,9 @@
 import { plot, rect, ruleY, ruleX, lineY, areaY, dot, text } from '@observablehq/plot';
 import { token } from '../charts.js';
 
+// A half-round scoop: feed has a shape of its own.
+const scoop = { draw(context, size) { const r = Math.sqrt(size / Math.PI) * 1.2; context.arc(0, -r / 2, r, 0, Math.PI); context.closePath(); } };
+
 export function oxygen(d, width) {
   const at = s => new Date(s);
   const measured = d.measured.map(p => ({ t: at(p.t), v: p.v }));
@@ -34,7 +37,7 @@ export function oxygen(d, width) {
       d.act == null ? null : text([{}], { x: () => at(d.from), y: () => d.act, text: () => `act ${d.act.toFixed(1)}`, dx: 4, dy: 8, textAnchor: 'start', fill: token('--ink'), fontSize: 12 }),
       rect(d.runs, { x1: r => at(r.t1), x2: r => at(r.t2), y1: r => lane(r.a) - 0.19, y2: r => lane(r.a) + 0.19, fill: token('--sedge') }),
       text(lanes, { x: () => at(d.from), y: a => lane(a), text: a => a, dx: -8, textAnchor: 'end', fill: token('--ink-2'), fontSize: 12 }),
-      dot(d.fed, { x: f => at(f.t), y: () => floor + 0.5, r: 3.2, symbol: 'wye', fill: token('--ink-2'), title: f => `fed ${f.v}` }),
+      dot(d.fed, { x: f => at(f.t), y: () => floor + 0.5, r: 4, symbol: scoop, fill: token('--ink-2'), title: f => `fed ${f.v}` }),
     ],
   });
 }

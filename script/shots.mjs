@@ -1,0 +1,20 @@
+// Takes pictures of pages: shots.mjs BASE OUT name=path[@phone][@dark] ...
+import { chromium } from '@playwright/test';
+
+const [base, out, ...wanted] = process.argv.slice(2);
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+for (const item of wanted) {
+  const [name, rest] = item.split('=');
+  const [path, ...how] = rest.split('@');
+  const phone = how.includes('phone');
+  const context = await browser.newContext({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 }, timezoneId: 'America/New_York' });
+  if (how.includes('dark')) await context.addCookies([{ name: 'theme', value: 'dark', url: base }]);
+  const page = await context.newPage();
+  page.on('console', m => m.type() === 'error' && console.error(name + ': ' + m.text()));
+  await page.goto(base + path, { waitUntil: 'networkidle' });
+  if (how.includes('why')) await page.locator('details.why > summary').first().click();
+  await page.waitForTimeout(150);
+  await page.screenshot({ path: `${out}/${name}.png`, fullPage: how.includes('full') });
+  await context.close();
+}
+await browser.close();

@@ -1,0 +1,88 @@
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
+
+namespace Dorsk.Farm.Tests;
+
+/// <summary>The dawn low tonight: which method runs when, and what timers do.</summary>
+public class NightTests
+{
+    private static readonly DateTimeOffset Dusk = new(2026, 12, 10, 18, 0, 0, TimeSpan.FromHours(10));
+
+    [Fact]
+    public void Nothing_is_forecast_without_fish_or_without_a_fresh_reading()
+    {
+        using var farm = new TestFarm();
+        Assert.Equal("No fish stand here.", farm.Story.TonightAt(Dusk).WhyNot);
+        farm.Stock();
+        Assert.Contains("never read", farm.Story.TonightAt(Dusk).WhyNot, StringComparison.Ordinal);
+        Read(farm, Dusk.AddHours(-20), 9);
+        Assert.Contains("over 12 h old", farm.Story.TonightAt(Dusk).WhyNot, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void With_one_reading_only_the_balance_can_run()
+    {
+        using var farm = new TestFarm();
+        farm.Stock(3000, 200);
+        Read(farm, Dusk, 9, secchiM: 0.3);
+        var f = farm.Story.TonightAt(Dusk).Forecast!;
+        Assert.Equal(DeclineMethod.Balance, f.Method);
+        Assert.Null(farm.Story.TonightAt(Dusk, DeclineMethod.OwnNights).Forecast);
+        Assert.Null(farm.Story.TonightAt(Dusk, DeclineMethod.TwoReadings).Forecast);
+        Assert.InRange(f.LowAt.ToOffset(TimeSpan.FromHours(10)).Hour, 4, 7);
+        Assert.Empty(f.Why.Caveats);
+    }
+
+    [Fact]
+    public void Two_readings_in_the_dark_come_before_the_balance()
+    {
+        using var farm = new TestFarm();
+        farm.Stock(3000, 200);
+        Read(farm, Dusk.AddHours(1.5), 8);
+        Read(farm, Dusk.AddHours(4), 7);
+        var f = farm.Story.TonightAt(Dusk.AddHours(4)).Forecast!;
+        Assert.Equal(DeclineMethod.TwoReadings, f.Method);
+        // 0.4 mg/L an hour carried on for about seven hours, eased a little by the air.
+        Assert.InRange(f.Low.Value, 3.8, 5.0);
+    }
+
+    [Fact]
+    public void Own_nights_come_first_and_tell_the_pond_from_the_books()
+    {
+        using var farm = new TestFarm();
+        farm.Stock(3000, 200);
+        for (var i = 5; i >= 1; i--)
+        {
+            Read(farm, Dusk.AddDays(-i), 10);
+            Read(farm, Dusk.AddDays(-i).AddHours(11), 4);
+        }
+        Read(farm, Dusk, 10);
+        var f = farm.Story.TonightAt(Dusk).Forecast!;
+        Assert.Equal(DeclineMethod.OwnNights, f.Method);
+        Assert.InRange(f.Low.Value, 3.5, 4.3);
+        Assert.True(f.Low.Holds(4));
+    }
+
+    [Fact]
+    public void A_timer_lifts_the_low_whatever_the_method()
+    {
+        using var farm = new TestFarm();
+        farm.Stock(4000, 250);
+        Read(farm, Dusk, 8, secchiM: 0.25);
+        var still = farm.Story.TonightAt(Dusk).Forecast!;
+        farm.Must(new AeratorsFitted(farm.PondId, [new Aerator("A1", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30)), new Aerator("A2", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30))]), Dusk.AddHours(-1));
+        var aired = farm.Story.TonightAt(Dusk).Forecast!;
+        Assert.True(aired.Low.Value > still.Low.Value + 0.5, $"{still.Low.Value:0.0} to {aired.Low.Value:0.0}");
+        Assert.True(aired.ChanceUnderAct < still.ChanceUnderAct);
+    }
+
+    private static void Read(TestFarm farm, DateTimeOffset at, double mgL, double? secchiM = null)
+    {
+        List<Value> values = [new(Parameter.Oxygen, mgL), new(Parameter.Temperature, 28)];
+        if (secchiM is { } s)
+            values.Add(new(Parameter.Secchi, s));
+        farm.Must(new ReadingTaken(farm.PondId, values), at);
+    }
+}

@@ -1,0 +1,73 @@
+// Starts the published app for a test with its own data folder and clock, watches the console, and fills slips.
+import { test as base, expect } from '@playwright/test';
+import { spawn, execFileSync } from 'node:child_process';
+import { copyFileSync, mkdtempSync, rmSync, readdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const app = 'artifacts/app/dorsk';
+
+/** A second new farm beside a test's own; the test stops it. */
+export const startSecond = () => start(false);
+
+async function start(seed) {
+  const data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-'));
+  if (seed) copyFileSync(join('artifacts/demo', readdirSync('artifacts/demo').find(f => f.startsWith('seed-') && f.endsWith('.db'))), join(data, 'farm.db'));
+  // Another culture than any developer's: figures must not follow the machine's.
+  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, '--clock', '2027-01-21T17:40+10:00', '--rate', '0'], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
+  const url = await new Promise((found, failed) => {
+    let out = '';
+    const read = chunk => { out += chunk; const m = out.match(/Now listening on: (http:\S+)/); if (m) found(m[1]); };
+    child.stdout.on('data', read); child.stderr.on('data', read);
+    child.on('exit', code => failed(new Error(`the app ended with ${code}: ${out}`)));
+  });
+  return { url, data, facts: () => execFileSync(app, ['facts', join(data, 'farm.db')], { encoding: 'utf8' }).trim().split('\n').filter(Boolean).map(l => JSON.parse(l)), stop: async () => { const gone = new Promise(r => child.on('close', r)); child.kill(); await gone; rmSync(data, { recursive: true, force: true }); } };
+}
+
+export const test = base.extend({
+  // The demo is only read: one for each worker. A new farm is each test's own.
+  demo: [async ({}, use) => { const a = await start(true); await use(a); await a.stop(); }, { scope: 'worker' }],
+  farm: async ({}, use) => { const a = await start(false); await use(a); await a.stop(); },
+  page: async ({ page }, use) => {
+    const heard = [];
+    page.on('console', m => { if (m.type() === 'error') heard.push(m.text()); });
+    page.on('pageerror', e => heard.push(String(e)));
+    page.on('response', r => { if (r.status() >= 500) heard.push(`${r.status()} ${r.url()}`); });
+    await use(page);
+    expect(heard, 'console errors, policy reports, answers of 500').toEqual([]);
+  },
+  // Roles sign in from the next part on; until then everybody is the Manager.
+  as: async ({ page }, use) => use(async role => { expect(role).toBe('Manager'); return page; }),
+});
+
+export { expect };
+
+export async function fill(page, values) {
+  for (const [name, value] of Object.entries(values)) {
+    const field = page.locator(`form.slip [name="${name}"]`);
+    const kind = await field.evaluate(e => e.tagName === 'SELECT' ? 'select' : e.type);
+    if (kind === 'select') await field.selectOption(value);
+    else if (kind === 'checkbox') await field.setChecked(value);
+    else await field.fill(value);
+  }
+}
+
+export const send = page => page.locator('form.slip .slip-do button').first().click();
+
+/** Fills a slip and expects it to be entered; answers a question with yes when told to. */
+export async function enter(page, url, values, { asked = false } = {}) {
+  await page.goto(url);
+  await fill(page, values);
+  await send(page);
+  if (asked === 'perhaps') {
+    await expect(page.locator('.slip-problems.ask, main .summary')).toBeVisible();
+    if (await page.locator('.slip-problems.ask').count()) await send(page);
+  } else if (asked) {
+    await expect(page.locator('.slip-problems.ask')).toBeVisible();
+    await send(page);
+  }
+  await expect(page.locator('.slip-problems'), `${url} with ${JSON.stringify(values)}`).toHaveCount(0);
+  await expect(page).not.toHaveURL(/slip/);
+}
+
+export const metricFarm = { Name: 'Test ponds', PlaceName: 'a made-up creek', Latitude: '-29.4', Longitude: '152.6', Altitude: '60', Zone: 'Etc/GMT-10', Units: 'Metric', Sign: 'Point', Currency: 'AUD' };

@@ -1,0 +1,85 @@
+// Every place: axe, console and policy clean; every computed figure has its why; thumbs, keyboard, print.
+import { test, expect } from './app.mjs';
+import AxeBuilder from '@axe-core/playwright';
+
+const places = ['/ponds', '/ponds/P4/water', '/ponds/P4/stock', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P6/harvest', '/ponds/P4/log', '/ponds/T3/water', '/ponds/S1/stock', '/weather',
+  '/slip/pond', '/slip/feed', '/slip/weather', '/slip/farm', ...['reading', 'feeding', 'deaths', 'sample', 'harvest', 'stock', 'aerators', 'work'].map(s => '/ponds/P2/slip/' + s), '/nowhere'];
+
+async function clean(page, url) {
+  await page.goto(url);
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`), url).toEqual([]);
+}
+
+for (const theme of ['paper', 'dark'])
+  test(`axe finds nothing on any page, ${theme}`, async ({ browser, demo }) => {
+    test.setTimeout(180_000);
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await context.addCookies([{ name: 'theme', value: theme, url: demo.url }]);
+    const page = await context.newPage();
+    const heard = [];
+    page.on('console', m => { if (m.type() === 'error' && !m.text().includes('404')) heard.push(m.text()); });
+    for (const place of places) await clean(page, demo.url + place);
+    expect(heard).toEqual([]);
+    await context.close();
+  });
+
+test('on the phone, at an address that is not localhost: axe, targets for a thumb, nothing wider than the page', async ({ browser, demo }) => {
+  test.setTimeout(180_000);
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  const base = demo.url.replace('127.0.0.1', 'farm.test');
+  for (const place of places) {
+    await clean(page, base + place);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), place + ' scrolls sideways').toBeLessThanOrEqual(390);
+    const small = await page.locator('form.slip :is(input:not([type=hidden], [type=checkbox]), select, button), .tabs a, .places a, .do-list a').evaluateAll(all => all.filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)));
+    expect(small, place).toEqual([]);
+  }
+  await context.close();
+});
+
+test('every computed figure opens its why', async ({ page, demo }) => {
+  const found = {};
+  for (const place of places.slice(0, 9)) {
+    await page.goto(demo.url + place);
+    for (const figure of await page.locator('[data-computed]').all()) {
+      found[place] = (found[place] ?? 0) + 1;
+      const card = (await figure.locator('.why-card').textContent()).trim();
+      expect(card.length, place).toBeGreaterThan(60);
+      expect(card, place).toContain('Source: ');
+    }
+  }
+  // The figures that are reckoned, place by place: a page that stops giving grounds is noticed here.
+  expect(found['/ponds']).toBeGreaterThanOrEqual(44);
+  for (const place of ['/ponds/P4/water', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P6/harvest']) expect(found[place], place).toBeGreaterThanOrEqual(5);
+});
+
+test('the keyboard opens a why and closes it, and the page says what it found', async ({ page, demo }) => {
+  await page.goto(demo.url + '/ponds/P4');
+  await expect(page).toHaveURL(/ponds\/P4$/);
+  await expect(page.getByRole('heading', { name: /P4.*Act now/ })).toBeVisible();
+  await expect(page.locator('.tabs [aria-current=page]')).toContainText('Water');
+  const first = page.locator('details.why').first();
+  await first.locator('summary').focus();
+  await page.keyboard.press('Enter');
+  await expect(first.locator('.why-card')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(first.locator('.why-card')).toBeHidden();
+});
+
+test('charts draw, and draw again when the page gets narrow', async ({ page, demo }) => {
+  await page.goto(demo.url + '/ponds/P3/growth');
+  const drawing = page.locator('[data-chart=growth] svg');
+  await expect(drawing).toBeVisible();
+  const wide = await drawing.evaluate(e => e.getBoundingClientRect().width);
+  await page.setViewportSize({ width: 480, height: 800 });
+  await expect.poll(() => drawing.evaluate(e => e.getBoundingClientRect().width)).toBeLessThan(wide);
+});
+
+test('a slip prints on paper', async ({ page, demo }) => {
+  await page.goto(demo.url + '/ponds/P2/slip/sample');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.slip-do')).toBeHidden();
+  await expect(page.locator('form.slip')).toBeVisible();
+  expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(5000);
+});

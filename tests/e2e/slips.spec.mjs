@@ -1,0 +1,140 @@
+// What goes wrong at a slip: each mistake has its sentence at the field, keeps what was typed, and enters nothing.
+import { test, expect, fill, send, enter, metricFarm } from './app.mjs';
+
+const wrong = [
+  ['reading', { do: 'abc' }, 'do', 'not a number'],
+  ['reading', { do: '-3' }, 'do', 'outside what can be entered'],
+  ['reading', { do: '1e9' }, 'do', 'not a unit'],
+  ['reading', { do: '999999999' }, 'do', 'outside what can be entered'],
+  ['reading', { temp: '84' }, 'temp', 'Did you mean 84 °F?'],
+  ['reading', { temp: '1,500' }, 'temp', 'two ways'],
+  ['reading', { do: '3.1 ppt' }, 'do', 'not a unit of dissolved oxygen'],
+  ['reading', { do: '5', Day: '2027-03-01' }, 'Day', 'future'],
+  ['reading', { do: '5', Day: '' }, 'Day', 'Type the date'],
+  ['reading', { do: '5', Hour: '25:00' }, 'Hour', 'not an hour'],
+  ['feeding', { Mass: '' }, 'Mass', 'Type the mass'],
+  ['feeding', { Mass: '1,500' }, 'Mass', 'type 1500 for the thousands or 1.500'],
+  ['deaths', { Count: '2.5' }, 'Count', 'whole number'],
+  ['deaths', { Count: '-1' }, 'Count', 'outside 1 to'],
+  ['deaths', { Count: '1', Day: '2026-01-01' }, 'Day', 'before the batch was stocked'],
+  ['sample', { N1: '0', M1: '4' }, 'N1', 'tells nothing'],
+  ['sample', {}, 'N1', 'at least one cast'],
+  ['sample', { Single: 'single', Fish: '301 abc' }, 'Fish', 'not a number'],
+  ['harvest', { Mass: '100', Count: '99999999999' }, 'Count', 'too large'],
+  ['harvest', { Mass: '5', Count: '20', Final: true }, 'DifferenceReason', 'Give the difference a name'],
+  ['stock', { Count: '100', MeanWeight: '0', NotReadyReason: 'x' }, 'MeanWeight', 'not a weight'],
+  ['aerators', { Number: '2', Power: '1.1', OnTimer: '3' }, 'OnTimer', '0 to 2'],
+];
+
+async function newFarm(page, farm) {
+  await page.goto(farm.url);
+  await fill(page, metricFarm);
+  await send(page);
+  await enter(page, farm.url + '/slip/pond', { Code: 'B1', Day: '2026-01-01', Length: '40', Width: '25', Slope: '2', Depth: '1.4' });
+  await enter(page, farm.url + '/slip/feed', { FeedName: 'Grower', Pellet: '4', Protein: '35' });
+  await enter(page, farm.url + '/ponds/B1/slip/stock', { Day: '2026-11-01', Hour: '07:00', Count: '500', MeanWeight: '60', NotReadyReason: 'test' });
+}
+
+test('every mistake is answered at its field, keeps what was typed and enters nothing', async ({ as, farm }) => {
+  test.setTimeout(180_000);
+  const page = await as('Manager');
+  await newFarm(page, farm);
+  const facts = farm.facts().length;
+  for (const [slip, typed, field, says] of wrong) {
+    await page.goto(`${farm.url}/ponds/B1/slip/${slip}`);
+    await fill(page, typed);
+    await send(page);
+    await expect(page.locator(`#w-${field}`), `${slip} ${JSON.stringify(typed)}`).toContainText(says);
+    for (const [name, value] of Object.entries(typed).filter(([, v]) => typeof v === 'string'))
+      await expect(page.locator(`form.slip [name="${name}"]`)).toHaveValue(value);
+  }
+  await page.goto(farm.url + '/slip/pond');
+  for (const [typed, field, says] of [[{ Code: 'B1', Length: '10', Width: '5', Slope: '1', Depth: '1' }, 'Code', 'taken'], [{ Code: 'B2', Length: '10', Width: '5', Slope: '4', Depth: '1' }, 'Slope', 'banks meet'], [{ Code: 'B2', Length: '10', Width: '5', Slope: '1', Depth: '0' }, 'Depth', 'outside 0.2']]) {
+    await fill(page, typed);
+    await send(page);
+    await expect(page.locator(`#w-${field}`)).toContainText(says);
+  }
+  expect(farm.facts().length).toBe(facts);
+});
+
+test('84F is understood, echoed and entered as 28.9 °C', async ({ as, farm }) => {
+  const page = await as('Manager');
+  await newFarm(page, farm);
+  await page.goto(farm.url + '/ponds/B1/slip/reading');
+  await page.locator('[name=temp]').pressSequentially('84F');
+  await expect(page.locator('[data-echo=temp]')).toContainText('28.9');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/water/);
+  expect(farm.facts().find(f => f.table === 'reading').row.value).toBeCloseTo(28.889, 3);
+});
+
+test('a harvest above what stands is asked, then booked against unexplained', async ({ as, farm }) => {
+  const page = await as('Manager');
+  await newFarm(page, farm);
+  await page.goto(farm.url + '/ponds/B1/slip/harvest');
+  await fill(page, { Mass: '78', Count: '520', Final: true, DifferenceReason: 'short count at stocking' });
+  await send(page);
+  await expect(page.locator('.slip-problems.ask')).toContainText('more than the 500 on the books');
+  expect(farm.facts().filter(f => f.table === 'harvest')).toHaveLength(0);
+  await page.getByRole('button', { name: 'Yes, it is meant' }).click();
+  await expect(page).toHaveURL(/harvest/);
+  const unexplained = farm.facts().filter(f => f.table === 'posting' && f.row.account === 'Unexplained').map(f => f.row.count);
+  expect(unexplained).toEqual([-20]);
+});
+
+test('a changed figure is asked about anew', async ({ as, farm }) => {
+  const page = await as('Manager');
+  await newFarm(page, farm);
+  await page.goto(farm.url + '/ponds/B1/slip/reading');
+  await fill(page, { do: '16' });
+  await send(page);
+  await expect(page.locator('.slip-problems.ask')).toBeVisible();
+  await fill(page, { do: '18' });
+  await send(page);
+  await expect(page.locator('.slip-problems.ask')).toContainText('18.0');
+  expect(farm.facts().filter(f => f.table === 'reading')).toHaveLength(0);
+});
+
+test('sent twice, from two tabs or after going back, it is entered once', async ({ as, farm, context }) => {
+  const page = await as('Manager');
+  await newFarm(page, farm);
+  await page.goto(farm.url + '/ponds/B1/slip/deaths');
+  await fill(page, { Count: '3' });
+  await send(page);
+  await expect(page).toHaveURL(/stock/);
+  await page.goBack();
+  await fill(page, { Count: '3' });
+  await send(page);
+  await expect(page.locator('main')).toContainText('already entered');
+  const ids = farm.facts().filter(f => f.table === 'loss');
+  expect(ids.length).toBe(1);
+  const [one, two] = [await context.newPage(), await context.newPage()];
+  for (const tab of [one, two]) { await tab.goto(farm.url + '/ponds/B1/slip/deaths'); await fill(tab, { Count: '2' }); }
+  for (const tab of [one, two]) { await send(tab); await expect(tab).toHaveURL(/stock/); }
+  expect(farm.facts().filter(f => f.table === 'loss')).toHaveLength(3);
+});
+
+test('a void that later entries need is refused and names them', async ({ as, farm }) => {
+  const page = await as('Manager');
+  await newFarm(page, farm);
+  await enter(page, farm.url + '/ponds/B1/slip/deaths', { Day: '2026-12-01', Hour: '06:00', Count: '3' });
+  await page.goto(farm.url + '/ponds/B1/log');
+  await page.locator('.log-line', { hasText: 'stocked' }).getByRole('link', { name: 'correct' }).click();
+  await page.getByRole('button', { name: /Take line/ }).click();
+  await expect(page.locator('.slip-problems')).toContainText('Later entries need these fish');
+  await page.goto(farm.url + '/ponds/B1/log');
+  await page.locator('.log-line', { hasText: 'dead' }).getByRole('link', { name: 'correct' }).click();
+  await page.getByRole('button', { name: /Take line/ }).click();
+  await expect(page).toHaveURL(/stock/);
+  await expect(page.locator('table.balance tr').last()).toContainText('500');
+});
+
+test.describe('without scripts', () => {
+  test.use({ javaScriptEnabled: false });
+  test('a reading is entered by the plain form', async ({ as, farm }) => {
+    const page = await as('Manager');
+    await newFarm(page, farm);
+    await enter(page, farm.url + '/ponds/B1/slip/reading', { do: '6.2', temp: '27' });
+    await expect(page.locator('main')).toContainText('6.2');
+  });
+});
