@@ -90,7 +90,7 @@ public sealed partial class DemoFarm
         fedToday[pond.Code] = fedToday.GetValueOrDefault(pond.Code) + kg;
         storeKg[feed] = storeKg.GetValueOrDefault(feed) - kg;
         if (feed == "grower")
-            usedLately = (0.98 * usedLately) + kg;
+            growerToday += kg;
         sim.Feed();
         var at = Zone.At(day, Minutes(new(hour, 10), 3 * pond.Walk));
         notes.Add(new(at, "Pond hand", FormattableString.Invariant($"{pond.Code} fed {kg} kg {feed}"), k => new FeedingGiven(k.Pond(pond.Code), k.Feed(feed), kg)));

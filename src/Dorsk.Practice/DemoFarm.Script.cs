@@ -7,16 +7,18 @@ namespace Dorsk.Practice;
 
 public sealed partial class DemoFarm
 {
-    private const double OrderDays = 30;
+    private const double OrderDays = 52;
 
     // What is decided and what befalls: stockings, harvests, feed loads, the bloom, the lime.
     private void Script(DateOnly day, List<Told> notes)
     {
+        growerPerDay = (0.85 * growerPerDay) + (0.15 * growerToday);
+        growerToday = 0;
         foreach (var batch in DemoScript.Batches.Where(b => b.Out == day))
             Harvest(day, batch, notes);
         foreach (var batch in DemoScript.Batches.Where(b => b.Day == day))
             Stock(day, batch, notes);
-        if (day.Day == 1 || day == DemoScript.LastDay.AddDays(-7))
+        if (day.Day == 1)
             Deliver(day, notes);
         ponds["P4"].Richness = day >= DemoScript.BloomOfP4[0] ? 1.5 : 0.9;
         if (day == new DateOnly(2027, 1, 19))
@@ -47,21 +49,21 @@ public sealed partial class DemoFarm
             k => new FishHarvested(k.Pond(batch.Pond), k.Batch(batch.Name), caught, kg, CountBasis.ByWeight, Account.Harvested, true, reason)));
     }
 
-    // A load a month by last month's use; the load of a week ago was ordered for a fortnight, so that the grower lasts six days more.
+    // A load a month by the use of late; January's order was short, so that the grower lasts six days more when the story opens.
     private void Deliver(DateOnly day, List<Told> notes)
     {
-        var last = day == DemoScript.LastDay.AddDays(-7);
-        foreach (var (feed, least) in new[] { ("crumble", 60.0), ("starter", 250.0), ("grower", 2500.0) })
+        var days = day == new DateOnly(2027, 1, 1) ? 29.5 : OrderDays;
+        foreach (var (feed, least) in new[] { ("crumble", 250.0), ("starter", 900.0), ("grower", 4500.0) })
         {
-            if (last && feed != "grower")
-                continue;
-            var daily = feed == "grower" ? usedLately * 0.02 : 0;
-            var wanted = last ? (13.2 * daily) - storeKg.GetValueOrDefault(feed) : Math.Max(least, OrderDays * daily) - storeKg.GetValueOrDefault(feed);
-            var kg = Math.Ceiling(wanted / 25) * 25;
+            var daily = feed == "grower" ? growerPerDay : 0;
+            var wanted = Math.Max(least, days * daily) - storeKg.GetValueOrDefault(feed);
+            // A cheap lot of short date, taken for January.
+            var cheap = feed == "starter" && day == new DateOnly(2027, 1, 1);
+            var kg = Math.Ceiling((cheap ? 175 : wanted) / 25) * 25;
             if (kg <= 0)
                 continue;
             storeKg[feed] = storeKg.GetValueOrDefault(feed) + kg;
-            var expiry = feed == "starter" && day == new DateOnly(2027, 1, 1) ? new DateOnly(2027, 2, 2) : day.AddDays(150);
+            var expiry = cheap ? new DateOnly(2027, 2, 2) : day.AddDays(150);
             notes.Add(new(Zone.At(day, new(9, 0)), "Manager", FormattableString.Invariant($"{feed} {kg} kg delivered"), k => new FeedReceived(k.Feed(feed), FormattableString.Invariant($"{feed[..2].ToUpperInvariant()}{day:yyMM}"), kg, expiry)));
         }
     }

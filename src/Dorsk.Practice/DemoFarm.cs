@@ -22,7 +22,8 @@ public sealed partial class DemoFarm
     private readonly Dictionary<string, int> told = []; // fish on the books by batch, as its people count
     private readonly Dictionary<string, double> storeKg = [];
     private readonly Dictionary<string, double> lows = [];
-    private double usedLately;
+    private double growerPerDay; // of the last fortnight or so, kg
+    private double growerToday;
 
     /// <summary>Sets the farm up.</summary>
     /// <param name="seed">Any number; the shipped demo uses 1.</param>

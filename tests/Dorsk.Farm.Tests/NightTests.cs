@@ -25,7 +25,7 @@ public class NightTests
     public void With_one_reading_only_the_balance_can_run()
     {
         using var farm = new TestFarm();
-        farm.Stock(3000, 200);
+        farm.Stock(3000, 200, day: 335);
         Read(farm, Dusk, 9, secchiM: 0.3);
         var f = farm.Story.TonightAt(Dusk).Forecast!;
         Assert.Equal(DeclineMethod.Balance, f.Method);
@@ -39,7 +39,7 @@ public class NightTests
     public void Two_readings_in_the_dark_come_before_the_balance()
     {
         using var farm = new TestFarm();
-        farm.Stock(3000, 200);
+        farm.Stock(3000, 200, day: 335);
         Read(farm, Dusk.AddHours(1.5), 8);
         Read(farm, Dusk.AddHours(4), 7);
         var f = farm.Story.TonightAt(Dusk.AddHours(4)).Forecast!;
@@ -52,7 +52,7 @@ public class NightTests
     public void Own_nights_come_first_and_tell_the_pond_from_the_books()
     {
         using var farm = new TestFarm();
-        farm.Stock(3000, 200);
+        farm.Stock(3000, 200, day: 335);
         for (var i = 5; i >= 1; i--)
         {
             Read(farm, Dusk.AddDays(-i), 10);
@@ -69,7 +69,7 @@ public class NightTests
     public void A_timer_lifts_the_low_whatever_the_method()
     {
         using var farm = new TestFarm();
-        farm.Stock(4000, 250);
+        farm.Stock(4000, 250, day: 335);
         Read(farm, Dusk, 8, secchiM: 0.25);
         var still = farm.Story.TonightAt(Dusk).Forecast!;
         farm.Must(new AeratorsFitted(farm.PondId, [new Aerator("A1", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30)), new Aerator("A2", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30))]), Dusk.AddHours(-1));

@@ -15,10 +15,14 @@ public enum Progress
     Ahead,
 }
 
-/// <summary>Growth as planned: the species' own rate at full ration in the yearly temperatures of this pond, from the weight at stocking.</summary>
+/// <summary>
+/// Growth as planned: the species' own rate in the yearly temperatures of this pond, from the weight at stocking, at nine tenths of
+/// the full ration. No farm feeds to the full every day: bad mornings, storms and sampling days are in the plan.
+/// </summary>
 public static class GrowthPlan
 {
     private const double Tolerance = 0.10;
+    private const double PlannedRation = 0.9;
 
     /// <summary>Planned weight of every day, g.</summary>
     /// <param name="species">The species.</param>
@@ -29,7 +33,7 @@ public static class GrowthPlan
     public static IReadOnlyList<(DateOnly Day, double MeanG)> Run(FishSpecies species, double startG, DateOnly from, DateOnly to, Func<DateOnly, double> usualC)
     {
         var plan = new List<(DateOnly, double)>();
-        for (var (day, weight) = (from, startG); day <= to; weight += DailyGain.FullG(weight, usualC(day), species), day = day.AddDays(1))
+        for (var (day, weight) = (from, startG); day <= to; weight += DailyGain.FullG(weight, usualC(day), species) * DailyGain.RationShare(PlannedRation), day = day.AddDays(1))
             plan.Add((day, weight));
         return plan;
     }

@@ -16,28 +16,38 @@ internal static class FeedStore
 {
     public static List<FeedLeft> At(SqliteConnection c, AsOf asOf, DateTimeOffset now)
     {
-        var loads = Sqlite.Rows(c, $"SELECT f.feed, f.mass_kg, f.expiry FROM feed_received f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY f.expiry IS NULL, f.expiry",
-            r => (Feed: r.GetInt64(0), Kg: r.GetDouble(1), Expiry: r.IsDBNull(2) ? (DateOnly?)null : DateOnly.ParseExact(r.GetString(2), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), Lines.With(asOf));
+        var loads = Sqlite.Rows(c, $"SELECT f.feed, f.mass_kg, f.expiry, l.happened FROM feed_received f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
+            r => (Feed: r.GetInt64(0), At: r.Instant(3), Kg: r.GetDouble(1), Expiry: r.IsDBNull(2) ? DateOnly.MaxValue : DateOnly.ParseExact(r.GetString(2), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), Lines.With(asOf));
         var given = Sqlite.Rows(c, $"SELECT f.feed, f.mass_kg, l.happened FROM log l CROSS JOIN feeding f USING (line) WHERE l.kind = 'FeedingGiven' AND {Lines.Count}",
-            r => (Feed: r.GetInt64(0), Kg: r.GetDouble(1), At: r.Instant(2)), Lines.With(asOf));
-        return FarmQuestions.Feeds(c, asOf).Select(f =>
-        {
-            var used = given.Where(g => g.Feed == f.Id).Sum(g => g.Kg);
-            var week = given.Where(g => g.Feed == f.Id && g.At > now.AddDays(-7)).Sum(g => g.Kg) / 7;
-            var mine = loads.Where(x => x.Feed == f.Id).ToList();
-            return new FeedLeft(f.Name, mine.Sum(x => x.Kg) - used, week, FirstStillThere(mine.Select(x => (x.Kg, x.Expiry)), used));
-        }).ToList();
+            r => (Feed: r.GetInt64(0), At: r.Instant(2), Kg: -r.GetDouble(1), Expiry: DateOnly.MaxValue), Lines.With(asOf));
+        var moves = loads.Concat(given).OrderBy(m => m.At).ToLookup(m => m.Feed);
+        return FarmQuestions.Feeds(c, asOf).Select(f => Left(f.Name, moves[f.Id].Select(m => (m.At, m.Kg, m.Expiry)), now)).ToList();
     }
 
-    // First expired goes out first.
-    private static DateOnly? FirstStillThere(IEnumerable<(double Kg, DateOnly? Expiry)> lots, double usedKg)
+    // In order of time, so that a feeding takes from what lay in the store that day: first expired goes out first.
+    private static FeedLeft Left(string name, IEnumerable<(DateTimeOffset At, double Kg, DateOnly Expiry)> moves, DateTimeOffset now)
     {
-        foreach (var (kg, expiry) in lots)
+        var lots = new PriorityQueue<double, DateOnly>();
+        double left = 0, week = 0;
+        foreach (var (at, kg, expiry) in moves)
         {
-            usedKg -= kg;
-            if (usedKg < 0)
-                return expiry;
+            left += kg;
+            if (kg > 0)
+                lots.Enqueue(kg, expiry);
+            else
+                Take(lots, -kg);
+            week += kg < 0 && at > now.AddDays(-7) ? -kg : 0;
         }
-        return null;
+        return new(name, left, week / 7, lots.TryPeek(out _, out var next) && next != DateOnly.MaxValue ? next : null);
+    }
+
+    private static void Take(PriorityQueue<double, DateOnly> lots, double kg)
+    {
+        while (kg > 0 && lots.TryDequeue(out var lot, out var expiry))
+        {
+            if (lot > kg)
+                lots.Enqueue(lot - kg, expiry);
+            kg -= lot;
+        }
     }
 }
