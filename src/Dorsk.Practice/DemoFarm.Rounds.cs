@@ -89,8 +89,7 @@ public sealed partial class DemoFarm
         var feed = fish.MeanG < 5 ? "crumble" : fish.MeanG < 50 ? "starter" : "grower";
         fedToday[pond.Code] = fedToday.GetValueOrDefault(pond.Code) + kg;
         storeKg[feed] = storeKg.GetValueOrDefault(feed) - kg;
-        if (feed == "grower")
-            growerToday += kg;
+        usedToday[feed] = usedToday.GetValueOrDefault(feed) + kg;
         sim.Feed();
         var at = Zone.At(day, Minutes(new(hour, 10), 3 * pond.Walk));
         notes.Add(new(at, "Pond hand", FormattableString.Invariant($"{pond.Code} fed {kg} kg {feed}"), k => new FeedingGiven(k.Pond(pond.Code), k.Feed(feed), kg)));

@@ -7,19 +7,17 @@ namespace Dorsk.Practice;
 
 public sealed partial class DemoFarm
 {
-    private const double OrderDays = 52;
-
     // What is decided and what befalls: stockings, harvests, feed loads, the bloom, the lime.
     private void Script(DateOnly day, List<Told> notes)
     {
-        growerPerDay = (0.85 * growerPerDay) + (0.15 * growerToday);
-        growerToday = 0;
+        foreach (var feed in new[] { "crumble", "starter", "grower" })
+            usedPerDay[feed] = (0.85 * usedPerDay.GetValueOrDefault(feed)) + (0.15 * usedToday.GetValueOrDefault(feed));
+        usedToday.Clear();
         foreach (var batch in DemoScript.Batches.Where(b => b.Out == day))
             Harvest(day, batch, notes);
         foreach (var batch in DemoScript.Batches.Where(b => b.Day == day))
             Stock(day, batch, notes);
-        if (day.Day == 1)
-            Deliver(day, notes);
+        Deliver(day, notes);
         ponds["P4"].Richness = day >= DemoScript.BloomOfP4[0] ? 1.5 : 0.9;
         if (day == new DateOnly(2027, 1, 19))
             notes.Add(new(Zone.At(day, new(10, 0)), "Manager", "P1 taste test passed", k => new PondWorked(k.Pond("P1"), PondWork.TastePassed, "clean, three tasters", null)));
@@ -49,22 +47,27 @@ public sealed partial class DemoFarm
             k => new FishHarvested(k.Pond(batch.Pond), k.Batch(batch.Name), caught, kg, CountBasis.ByWeight, Account.Harvested, true, reason)));
     }
 
-    // A load a month by the use of late; January's order was short, so that the grower lasts six days more when the story opens.
+    // Feed is ordered when it runs low, for forty days. January's order was short and the next load is late: the grower lasts six days
+    // more when the story opens, and a cheap lot of starter has a short date.
     private void Deliver(DateOnly day, List<Told> notes)
     {
-        var days = day == new DateOnly(2027, 1, 1) ? 29.5 : OrderDays;
-        foreach (var (feed, least) in new[] { ("crumble", 250.0), ("starter", 900.0), ("grower", 4500.0) })
+        var january = new DateOnly(2027, 1, 1);
+        if (day > january)
+            return;
+        foreach (var (feed, least) in new[] { ("crumble", 40.0), ("starter", 80.0), ("grower", 300.0) })
         {
-            var daily = feed == "grower" ? growerPerDay : 0;
-            var wanted = Math.Max(least, days * daily) - storeKg.GetValueOrDefault(feed);
-            // A cheap lot of short date, taken for January.
-            var cheap = feed == "starter" && day == new DateOnly(2027, 1, 1);
-            var kg = Math.Ceiling((cheap ? 175 : wanted) / 25) * 25;
+            var daily = usedPerDay.GetValueOrDefault(feed);
+            var left = storeKg.GetValueOrDefault(feed);
+            var cheap = day == january && feed == "starter";
+            if (day != january && left > Math.Max(least, 12 * daily))
+                continue;
+            var wanted = cheap ? 175 : day == january && feed == "grower" ? (27.8 * daily) - left : Math.Max(3 * least, 40 * daily) - left;
+            var kg = Math.Ceiling(wanted / 25) * 25;
             if (kg <= 0)
                 continue;
-            storeKg[feed] = storeKg.GetValueOrDefault(feed) + kg;
-            var expiry = cheap ? new DateOnly(2027, 2, 2) : day.AddDays(150);
-            notes.Add(new(Zone.At(day, new(9, 0)), "Manager", FormattableString.Invariant($"{feed} {kg} kg delivered"), k => new FeedReceived(k.Feed(feed), FormattableString.Invariant($"{feed[..2].ToUpperInvariant()}{day:yyMM}"), kg, expiry)));
+            storeKg[feed] = left + kg;
+            var expiry = cheap ? new DateOnly(2027, 2, 2) : day.AddDays(210);
+            notes.Add(new(Zone.At(day, new(6, 0)), "Manager", FormattableString.Invariant($"{feed} {kg} kg delivered"), k => new FeedReceived(k.Feed(feed), FormattableString.Invariant($"{feed[..2].ToUpperInvariant()}{day:yyMM}"), kg, expiry)));
         }
     }
 

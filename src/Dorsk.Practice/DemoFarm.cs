@@ -22,8 +22,8 @@ public sealed partial class DemoFarm
     private readonly Dictionary<string, int> told = []; // fish on the books by batch, as its people count
     private readonly Dictionary<string, double> storeKg = [];
     private readonly Dictionary<string, double> lows = [];
-    private double growerPerDay; // of the last fortnight or so, kg
-    private double growerToday;
+    private readonly Dictionary<string, double> usedPerDay = []; // of the last week or so, kg by feed
+    private readonly Dictionary<string, double> usedToday = [];
 
     /// <summary>Sets the farm up.</summary>
     /// <param name="seed">Any number; the shipped demo uses 1.</param>

@@ -51,9 +51,9 @@ internal static class DemoScript
     public static readonly DemoBatch[] Batches =
     [
         new("B1", "B1a", "silver_perch", FirstDay, 73, 1450, 1, 0.0032, 3000),
-        new("P5", "P5a", "silver_perch", FirstDay, 4300, 230, 0.98, 0.060, 500, new(2026, 8, 10)),
-        new("P6", "P6a", "silver_perch", FirstDay, 6900, 105, 0.99, 0.046, 500, new(2026, 12, 5)),
-        new("T3", "T3a", "jade_perch", FirstDay, 3000, 150, 1, 0.046, 500, new(2026, 9, 28)),
+        new("P5", "P5a", "silver_perch", FirstDay, 4300, 230, 0.98, 0.075, 500, new(2026, 1, 10)),
+        new("P6", "P6a", "silver_perch", new(2025, 11, 20), 6900, 20, 0.99, 0.082, 500, new(2026, 12, 5)),
+        new("T3", "T3a", "jade_perch", FirstDay, 3000, 150, 1, 0.080, 500, new(2026, 2, 28)),
         new("T1", "T1a", "jade_perch", new(2026, 1, 30), 3360, 22, 0.99, 0.0709, 500),
         new("T2", "T2a", "jade_perch", new(2026, 3, 10), 3460, 20, 1.01, 0.0696, 500),
         new("P1", "P1a", "silver_perch", new(2026, 2, 25), 6880, 32, 0.99, 0.0708, 500),

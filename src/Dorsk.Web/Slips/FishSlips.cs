@@ -33,7 +33,7 @@ internal sealed class StockSlip : ISlip
             .. Lines.When(c),
             new("Species", "Fish", FieldKind.Choice, f?.SpeciesKey ?? "silver_perch", Options: FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()),
             new("Origin", "From", FieldKind.Words, f?.Origin ?? "", Hint: "hatchery or supplier"),
-            new("Count", "Fish", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
+            new("Count", "How many", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
             new("Basis", "Counted how", FieldKind.Choice, f?.Basis.ToString() ?? "ByWeight", Options: [("ByWeight", "by weight, ± 5 %"), ("Counted", "one by one, ± 2 %"), ("ByVolume", "by volume, ± 5 %"), ("Assumed", "assumed")]),
             new("MeanWeight", "Average weight", FieldKind.Quantity, Lines.Plain(c, f?.MeanG, Measures.FishWeight), Measures.FishWeight),
             new("Target", "Weight wanted at harvest", FieldKind.Quantity, Lines.Plain(c, f?.TargetG, Measures.FishWeight), Measures.FishWeight, "empty: market size of the species"),

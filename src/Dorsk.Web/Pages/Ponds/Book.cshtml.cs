@@ -55,6 +55,7 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
     public IEnumerable<(string Key, string Word)> SlipsHere =>
         Section switch
         {
+            "water" when MoreAir => [("aerators", "Set more air"), ("reading", "Write a reading")],
             "water" => [("reading", "Write a reading"), ("aerators", "Aerators and timers")],
             "stock" => [("stock", "Stock fish"), ("deaths", "Deaths and losses"), ("harvest", "Harvest")],
             "feed" => [("feeding", "Write a feeding")],
@@ -62,6 +63,9 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
             "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],
             _ => [("reading", "Reading"), ("feeding", "Feeding"), ("deaths", "Deaths"), ("sample", "Sample"), ("harvest", "Harvest"), ("work", "Work or finding")],
         };
+
+    /// <summary>The night calls for more air.</summary>
+    public bool MoreAir => Section == "water" && Now.Tonight.Forecast?.Judgement.Status == Status.ActNow;
 
     public string FirstSlip => SlipsHere.First().Key;
 
