@@ -47,11 +47,12 @@ public sealed partial class DemoFarm
             k => new FishHarvested(k.Pond(batch.Pond), k.Batch(batch.Name), caught, kg, CountBasis.ByWeight, Account.Harvested, true, reason)));
     }
 
-    // Feed is ordered when it runs low, for forty days. January's order was short and the next load is late: the grower lasts six days
+    // Feed is ordered when it runs low, for forty days, less before the holidays. January's order was short and the next load is late: the grower lasts six days
     // more when the story opens, and a cheap lot of starter has a short date.
     private void Deliver(DateOnly day, List<Told> notes)
     {
         var january = new DateOnly(2027, 1, 1);
+        var days = day >= new DateOnly(2026, 12, 1) ? 18 : 40; // the mill shares out its bags before the holidays
         if (day > january)
             return;
         foreach (var (feed, least) in new[] { ("crumble", 40.0), ("starter", 80.0), ("grower", 300.0) })
@@ -61,7 +62,7 @@ public sealed partial class DemoFarm
             var cheap = day == january && feed == "starter";
             if (day != january && left > Math.Max(least, 12 * daily))
                 continue;
-            var wanted = cheap ? 175 : day == january && feed == "grower" ? (27.8 * daily) - left : Math.Max(3 * least, 40 * daily) - left;
+            var wanted = cheap ? 175 : day == january && feed == "grower" ? (27.8 * daily) - left : Math.Max(3 * least, days * daily) - left;
             var kg = Math.Ceiling(wanted / 25) * 25;
             if (kg <= 0)
                 continue;

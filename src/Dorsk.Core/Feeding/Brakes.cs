@@ -1,3 +1,5 @@
+using Dorsk.Core.Units;
+
 namespace Dorsk.Core.Feeding;
 
 /// <summary>A brake that bit.</summary>
@@ -26,11 +28,11 @@ public static class Brakes
 
     private static BrakeHit? TooCold(RationQuestion q, Meal meal, double kg) =>
         q.TempC >= q.Species.FeedMinC ? null
-            : Hit("too cold", 0, $"Water {q.TempC:0.0} °C is under {q.Species.FeedMinC:0.#} °C, where {Lower(q.Species.Name)} stop eating: no feed.");
+            : Hit("too cold", 0, $"Water {T(q, q.TempC)} is under {T(q, q.Species.FeedMinC)}, where {Lower(q.Species.Name)} stop eating: no feed.");
 
     private static BrakeHit? TooHot(RationQuestion q, Meal meal, double kg) =>
         q.TempC <= q.Limits.TempHighC ? null
-            : Hit("too hot", 0.5, $"Water {q.TempC:0.0} °C is over {q.Limits.TempHighC:0.#} °C: half, in the cool morning once oxygen has risen.");
+            : Hit("too hot", 0.5, $"Water {T(q, q.TempC)} is over {T(q, q.Limits.TempHighC)}: half, in the cool morning once oxygen has risen.");
 
     private static BrakeHit? DawnOxygen(RationQuestion q, Meal meal, double kg) =>
         meal == Meal.Morning && q.DawnLowMgL is { } low ? ByOxygen("dawn oxygen", low, q, "This morning's") : null;
@@ -45,15 +47,19 @@ public static class Brakes
         var cap = FeedCap.For(q.InstalledKWHa, q.Species);
         var mostKg = cap.KgHaDay * q.AreaHa * q.ShareOfPond / 2;
         return kg <= mostKg ? null
-            : Hit("what the water can take", mostKg / kg, $"{cap.KgHaDay:0} kg/ha a day is the most at {q.InstalledKWHa:0.#} kW/ha of aerators ({cap.LimitedBy}).");
+            : Hit("what the water can take", mostKg / kg, $"{QuantityText.Write(cap.KgHaDay, Measures.AreaLoad, q.Hand)} a day is the most at {q.InstalledKWHa:0.#} kW/ha of aerators ({cap.LimitedBy}).");
     }
 
     private static BrakeHit? ByOxygen(string name, double low, RationQuestion q, string whose) =>
-        low < q.Limits.DoActMgL ? Hit(name, 0, $"{whose} low {low:0.0} mg/L is under the act level {q.Limits.DoActMgL:0.0}: no feed at this meal.")
-            : low < q.Limits.DoWatchMgL ? Hit(name, 0.5, $"{whose} low {low:0.0} mg/L is under the watch level {q.Limits.DoWatchMgL:0.0}: half.")
+        low < q.Limits.DoActMgL ? Hit(name, 0, $"{whose} low {O(q, low)} is under the act level {O(q, q.Limits.DoActMgL)}: no feed at this meal.")
+            : low < q.Limits.DoWatchMgL ? Hit(name, 0.5, $"{whose} low {O(q, low)} is under the watch level {O(q, q.Limits.DoWatchMgL)}: half.")
             : null;
 
     private static BrakeHit Hit(string name, double factor, FormattableString reason) => new(name, factor, FormattableString.Invariant(reason));
+
+    private static string T(RationQuestion q, double c) => QuantityText.Write(c, Measures.Temperature, q.Hand);
+
+    private static string O(RationQuestion q, double mgL) => QuantityText.Write(mgL, Measures.Oxygen, q.Hand);
 
     private static string Lower(string name) => name.ToLowerInvariant();
 }

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Feeding;
 
@@ -34,15 +35,18 @@ public static class FeedingRule
     /// <param name="massKg">Typed mass, kg.</param>
     /// <param name="standingKg">Biomass that stands at most, kg; 0 when the pond is empty.</param>
     /// <param name="meanG">Weight of the fish, g.</param>
-    public static IEnumerable<Remark> Check(double massKg, double standingKg, double meanG)
+    /// <param name="hand">How figures are printed.</param>
+    public static IEnumerable<Remark> Check(double massKg, double standingKg, double meanG, Hand hand)
     {
         if (massKg is not (> 0 and <= 20_000))
-            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{massKg:0.##} kg cannot be a feeding. Takes more than 0, up to 20,000 kg."));
+            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{Kg(massKg, hand)} cannot be a feeding. Takes more than 0, up to {Kg(20_000, hand)}."));
         else if (standingKg <= 0)
             yield return Remark.Ask("Mass", "No fish stand in this pond on the books. Is it the right pond?");
         else if (massKg > (meanG < 10 ? FryShare : GrownShare) * standingKg)
-            yield return Remark.Ask("Mass", FormattableString.Invariant($"{massKg:0.##} kg at once for at most {standingKg:0} kg of fish is very much. Are figure and unit right?"));
+            yield return Remark.Ask("Mass", FormattableString.Invariant($"{Kg(massKg, hand)} at once for at most {Kg(standingKg, hand)} of fish is very much. Are figure and unit right?"));
     }
+
+    private static string Kg(double kg, Hand hand) => QuantityText.Write(kg, Measures.Mass, hand);
 
     /// <summary>Objections to a kind of feed.</summary>
     public static IEnumerable<Remark> Check(FeedNamed f)

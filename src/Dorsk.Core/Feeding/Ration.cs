@@ -52,6 +52,8 @@ public static class Ration
 
     private static Grounds Because(RationQuestion q, bool maintenance)
     {
+        string T(double c) => QuantityText.Write(c, Measures.Temperature, q.Hand);
+        string O(double mgL) => QuantityText.Write(mgL, Measures.Oxygen, q.Hand);
         var why = new Grounds(
             maintenance ? "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass." : "Expected gain of today × feed per gain (FCR), parted over two meals; then the brakes, in order.",
             [
@@ -61,8 +63,8 @@ public static class Ration
             ],
             [], "Growth model (Yan & Hunt 1999) and FCR of the species table", []);
         if (!q.ByVolume)
-            why = why.Limited(FormattableString.Invariant($"The water takes at most {FeedCap.For(q.InstalledKWHa, q.Species).KgHaDay:0} kg/ha a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {FeedCap.For(q.InstalledKWHa, q.Species).Source}."));
-        why = why.Limited(FormattableString.Invariant($"No feed under {q.Species.FeedMinC:0.#} °C; half over {q.Limits.TempHighC:0.#} °C; half under {q.Limits.DoWatchMgL:0.0} and none under {q.Limits.DoActMgL:0.0} mg/L of oxygen."));
+            why = why.Limited(FormattableString.Invariant($"The water takes at most {QuantityText.Write(FeedCap.For(q.InstalledKWHa, q.Species).KgHaDay, Measures.AreaLoad, q.Hand)} a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {FeedCap.For(q.InstalledKWHa, q.Species).Source}."));
+        why = why.Limited(FormattableString.Invariant($"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."));
         if (q.DawnLowMgL is null)
             why = why.Doubting("No oxygen was read this morning: the dawn brake could not be applied.");
         return q.ForecastLowMgL is null ? why.Doubting("There is no forecast of tonight's oxygen: the afternoon brake could not be applied.") : why;

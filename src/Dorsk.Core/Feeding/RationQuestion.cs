@@ -1,4 +1,5 @@
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Feeding;
 
@@ -17,9 +18,10 @@ namespace Dorsk.Core.Feeding;
 /// <param name="InstalledKWHa">Aerator shaft power per area, kW/ha.</param>
 /// <param name="ByVolume">Tanks have no cap per area.</param>
 /// <param name="ShareOfPond">Share of the pond's biomass that is this batch, 0 to 1.</param>
+/// <param name="Hand">How figures are printed in the reasons.</param>
 public sealed record RationQuestion(
     FishSpecies Species, double MeanG, double Count, double FullGainG, double Fcr, double TempC, string TempKnown,
-    double? DawnLowMgL, double? ForecastLowMgL, WaterLimits Limits, double AreaHa, double InstalledKWHa, bool ByVolume, double ShareOfPond)
+    double? DawnLowMgL, double? ForecastLowMgL, WaterLimits Limits, double AreaHa, double InstalledKWHa, bool ByVolume, double ShareOfPond, Hand Hand)
 {
     /// <summary>Biomass, kg.</summary>
     public double BiomassKg => Count * MeanG / 1000;

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Stock;
 
@@ -19,7 +20,8 @@ public static class StockRules
     /// <summary>Objections to a stocking.</summary>
     /// <param name="f">The stocking.</param>
     /// <param name="declaredReady">Whether the pond was declared ready.</param>
-    public static IEnumerable<Remark> Check(FishStocked f, bool declaredReady)
+    /// <param name="hand">How figures are printed.</param>
+    public static IEnumerable<Remark> Check(FishStocked f, bool declaredReady, Hand hand)
     {
         if (FishSpecies.Find(f.SpeciesKey) is not { } species)
         {
@@ -29,9 +31,9 @@ public static class StockRules
         if (f.Count is < 1 or > MostFish)
             yield return Remark.Refuse("Count", FormattableString.Invariant($"{f.Count} fish cannot be stocked. Takes 1 to 10,000,000."));
         if (f.MeanG is not (> 0 and <= 20_000))
-            yield return Remark.Refuse("MeanWeight", FormattableString.Invariant($"{f.MeanG:0.###} g is not a weight of fish to stock. Takes more than 0, up to 20,000 g."));
+            yield return Remark.Refuse("MeanWeight", FormattableString.Invariant($"{G(f.MeanG, hand)} is not a weight of fish to stock. Takes more than 0, up to {G(20_000, hand)}."));
         else if (f.MeanG > species.MarketLowG)
-            yield return Remark.Ask("MeanWeight", FormattableString.Invariant($"{f.MeanG:0} g is already market size of {species.Name.ToLowerInvariant()} ({species.MarketLowG:0} g). Are these broodfish, or is the unit another?"));
+            yield return Remark.Ask("MeanWeight", FormattableString.Invariant($"{G(f.MeanG, hand)} is already market size of {species.Name.ToLowerInvariant()} ({G(species.MarketLowG, hand)}). Are these broodfish, or is the unit another?"));
         if (f.TargetG is { } target && target <= f.MeanG)
             yield return Remark.Refuse("Target", "The wanted weight must be above the weight at stocking.");
         if (!declaredReady && string.IsNullOrWhiteSpace(f.NotReadyReason))
@@ -56,16 +58,17 @@ public static class StockRules
     /// <param name="batch">The batch on the books.</param>
     /// <param name="happened">When.</param>
     /// <param name="expectedG">Estimated mean weight, g, or null.</param>
-    public static IEnumerable<Remark> Check(FishHarvested f, BatchOnBooks batch, DateTimeOffset happened, double? expectedG)
+    /// <param name="hand">How figures are printed.</param>
+    public static IEnumerable<Remark> Check(FishHarvested f, BatchOnBooks batch, DateTimeOffset happened, double? expectedG, Hand hand)
     {
         if (f.To is not (Account.Harvested or Account.SoldAlive or Account.MovedOff))
             yield return Remark.Refuse("To", "Say whether they were harvested, sold alive or moved off the farm.");
         foreach (var remark in Count(f.Count).Concat(InTime(batch, happened)))
             yield return remark;
         if (f.MassKg is not (> 0 and <= 1_000_000))
-            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{f.MassKg:0.##} kg cannot be a catch. Takes more than 0, up to 1,000,000 kg."));
+            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{Kg(f.MassKg, hand)} cannot be a catch. Takes more than 0, up to {Kg(1_000_000, hand)}."));
         else if (expectedG is { } expected && f.Count > 0 && (f.MassKg * 1000 / f.Count > 2 * expected || f.MassKg * 1000 / f.Count < expected / 2))
-            yield return Remark.Ask("Mass", FormattableString.Invariant($"That makes {f.MassKg * 1000 / f.Count:0} g a fish; about {expected:0} g was expected. Are count and mass right?"));
+            yield return Remark.Ask("Mass", FormattableString.Invariant($"That makes {G(f.MassKg * 1000 / f.Count, hand)} a fish; about {G(expected, hand)} was expected. Are count and mass right?"));
         if (f.Count > batch.Stands && f.Count <= MostFish)
         {
             yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} is more than the {batch.Stands:N0} on the books. Kept, the surplus of {f.Count - batch.Stands:N0} comes from unexplained: a short count at stocking is the usual cause. Is it meant?"));
@@ -77,14 +80,14 @@ public static class StockRules
     }
 
     /// <summary>Objections to a move between ponds.</summary>
-    public static IEnumerable<Remark> Check(FishMoved f, BatchOnBooks batch, DateTimeOffset happened)
+    public static IEnumerable<Remark> Check(FishMoved f, BatchOnBooks batch, DateTimeOffset happened, Hand hand)
     {
         if (f.ToPondId == f.PondId)
             yield return Remark.Refuse("ToPond", "Choose another pond than the one they stand in.");
         foreach (var remark in Count(f.Count).Concat(InTime(batch, happened)))
             yield return remark;
         if (f.MeanG is not (> 0 and <= 20_000))
-            yield return Remark.Refuse("MeanWeight", FormattableString.Invariant($"{f.MeanG:0.###} g is not a weight of fish. Takes more than 0, up to 20,000 g."));
+            yield return Remark.Refuse("MeanWeight", FormattableString.Invariant($"{G(f.MeanG, hand)} is not a weight of fish. Takes more than 0, up to {G(20_000, hand)}."));
         if (f.Count > batch.Stands && f.Count <= MostFish)
             yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} is more than the {batch.Stands:N0} on the books. Kept, the surplus comes from unexplained. Is it meant?"));
     }
@@ -94,7 +97,8 @@ public static class StockRules
     /// <param name="batch">The batch on the books.</param>
     /// <param name="happened">When.</param>
     /// <param name="expectedG">Estimated mean weight, g, or null.</param>
-    public static IEnumerable<Remark> Check(FishSampled f, BatchOnBooks batch, DateTimeOffset happened, double? expectedG)
+    /// <param name="hand">How figures are printed.</param>
+    public static IEnumerable<Remark> Check(FishSampled f, BatchOnBooks batch, DateTimeOffset happened, double? expectedG, Hand hand)
     {
         foreach (var remark in InTime(batch, happened))
             yield return remark;
@@ -105,15 +109,19 @@ public static class StockRules
         }
         if (f.Weighings.Any(w => w.MassG is not (> 0 and <= 5_000_000)) || f.Weighings.Sum(w => (long)w.Count) > 100_000)
         {
-            yield return Remark.Refuse("Weighings", "Each mass must be above 0, up to 5,000 kg, and all casts together up to 100,000 fish.");
+            yield return Remark.Refuse("Weighings", FormattableString.Invariant($"Each mass must be above 0, up to {Kg(5_000, hand)}, and all casts together up to 100,000 fish."));
             yield break;
         }
         if (f.Weighings.Sum(w => w.Count) > batch.Stands)
             yield return Remark.Ask("Weighings", FormattableString.Invariant($"{f.Weighings.Sum(w => w.Count):N0} fish weighed, {batch.Stands:N0} on the books. Is it meant?"));
         var mean = f.Weighings.Sum(w => w.MassG) / f.Weighings.Sum(w => w.Count);
         if (expectedG is { } expected && (mean > 1.6 * expected || mean < expected / 1.6))
-            yield return Remark.Ask("Weighings", FormattableString.Invariant($"{mean:0.#} g a fish; about {expected:0.#} g was expected. Are counts, masses and their unit right?"));
+            yield return Remark.Ask("Weighings", FormattableString.Invariant($"{G(mean, hand)} a fish; about {G(expected, hand)} was expected. Are counts, masses and their unit right?"));
     }
+
+    private static string G(double g, Hand hand) => QuantityText.Write(g, Measures.FishWeight, hand);
+
+    private static string Kg(double kg, Hand hand) => QuantityText.Write(kg, Measures.Mass, hand);
 
     private static IEnumerable<Remark> Count(int count)
     {

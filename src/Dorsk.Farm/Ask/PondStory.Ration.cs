@@ -23,7 +23,7 @@ public sealed partial class PondStory
         var pondKg = Standing.Sum(b => StandingOn(b.Id, day)?.BiomassKg.Value ?? 0);
         var known = basis switch { TemperatureBasis.Measured => "measured today", TemperatureBasis.Between => "between readings", _ => "yearly curve and last readings" };
         return Ration.For(new(batch.Species, stands.MeanG.Value, stands.Count.Value, stands.FullGainG, DailyGain.Fcr(batch.Species, stands.MeanG.Value), temp, known,
-            DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1));
+            DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand));
     }
 
     /// <summary>Grounds of a standing: how it was carried, and the feed as a second witness.</summary>

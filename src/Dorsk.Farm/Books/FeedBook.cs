@@ -49,7 +49,7 @@ internal sealed class FeedBook : IBook
         var stands = FishQuestions.Standing(desk.Connection, desk.AsOf, f.PondId).Where(b => b.Stands > 0)
             .Select(b => (b.Stands, MeanG: AtMostG(desk, b, f.PondId))).ToList();
         var kg = stands.Sum(s => s.Stands * s.MeanG / 1000);
-        return FeedingRule.Check(f.MassKg, kg, stands.Select(s => s.MeanG).DefaultIfEmpty(0).Max());
+        return FeedingRule.Check(f.MassKg, kg, stands.Select(s => s.MeanG).DefaultIfEmpty(0).Max(), desk.Hand);
     }
 
     private static double AtMostG(Desk desk, Core.Stock.BatchOnBooks batch, long pond)

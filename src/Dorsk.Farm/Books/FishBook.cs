@@ -16,16 +16,16 @@ internal sealed class FishBook : IBook
     public IEnumerable<Remark> Check(Desk desk, Fact fact)
     {
         if (fact is FishStocked stocked)
-            return StockRules.Check(stocked, FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, stocked.PondId));
+            return StockRules.Check(stocked, FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, stocked.PondId), desk.Hand);
         var pond = PondOf(fact)!.Value;
         if (Batch(desk, fact, pond) is not { } batch)
             return [Remark.Refuse("Batch", "Choose a batch that was stocked in this pond.")];
         return fact switch
         {
             FishLost f => StockRules.Check(f, batch, desk.Happened),
-            FishMoved f => StockRules.Check(f, batch, desk.Happened),
-            FishSampled f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond)),
-            FishHarvested f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond)),
+            FishMoved f => StockRules.Check(f, batch, desk.Happened, desk.Hand),
+            FishSampled f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond), desk.Hand),
+            FishHarvested f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond), desk.Hand),
             _ => throw new NotSupportedException($"No rule for {fact.GetType().Name}."),
         };
     }

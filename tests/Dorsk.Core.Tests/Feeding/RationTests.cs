@@ -1,12 +1,13 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Tests.Feeding;
 
 public class RationTests
 {
     private static readonly FishSpecies Perch = FishSpecies.Of("silver_perch");
-    private static readonly RationQuestion Q = new(Perch, 300, 5000, 2.5, 1.7, 27, "measured", 6, 5.5, WaterLimits.For(Perch, LifeStage.Growing), 0.5, 8.8, false, 1);
+    private static readonly RationQuestion Q = new(Perch, 300, 5000, 2.5, 1.7, 27, "measured", 6, 5.5, WaterLimits.For(Perch, LifeStage.Growing), 0.5, 8.8, false, 1, Hand.Metric);
 
     [Fact]
     public void Full_ration_is_gain_times_fcr() => Assert.Equal(5000 * 2.5 / 1000 * 1.7, Ration.For(Q).PlannedKg, 9);
@@ -47,6 +48,10 @@ public class RationTests
         Assert.Contains(Ration.For(heavy).Hits, h => h.Name == "what the water can take");
         Assert.Empty(Ration.For(heavy with { ByVolume = true }).Hits);
     }
+
+    [Fact]
+    public void Reasons_speak_the_farms_units() =>
+        Assert.Contains("91.4\u2009°F", Ration.For(Q with { TempC = 33, Hand = Hand.Us }).Hits.Single().Reason, StringComparison.Ordinal);
 
     [Fact]
     public void Brakes_stand_in_one_list_in_order() =>
