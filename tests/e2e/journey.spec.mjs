@@ -9,7 +9,7 @@ const us = {
 
 async function live(page, url, u) {
   await page.goto(url);
-  await expect(page).toHaveURL(/slip\/farm/);
+  await expect(page).toHaveURL(/slip.farm$/);
   await fill(page, u.farm);
   await send(page);
   await expect(page).toHaveURL(/ponds/);
