@@ -33,6 +33,9 @@ public sealed class SimulatedPond(Pond pond, HiddenPond hidden, FarmZone zone)
     /// <summary>Factor on the bloom's ceiling, for scripted blooms.</summary>
     public double Richness { get; set; } = 1;
 
+    /// <summary>Factor on what plankton breathes tonight: the same bloom takes more on some nights than on others.</summary>
+    internal double Mood { get; set; } = 1;
+
     /// <summary>Gauge level, m.</summary>
     public double LevelM { get; set; } = pond.Shape.FullDepthM;
 
@@ -45,19 +48,25 @@ public sealed class SimulatedPond(Pond pond, HiddenPond hidden, FarmZone zone)
     /// <summary>pH: the bloom takes carbon dioxide by day.</summary>
     public double Ph => 7.4 + Math.Clamp(0.14 * (DoMgL - Saturation(TempC)), -0.5, 1.7);
 
+    /// <summary>A second pond with the same truth, to be run on by itself.</summary>
+    internal SimulatedPond Copy() => (SimulatedPond)MemberwiseClone();
+
     /// <summary>A meal was given now.</summary>
     public void Feed() => sinceMealH = 0;
 
-    /// <summary>Lets an hour pass, in ten-minute steps.</summary>
-    internal void Hour(DateTimeOffset from, SimulatedWeather weather, Chance chance)
+    /// <summary>Lets an hour pass, in ten-minute steps. Returns the lowest oxygen of the hour, mg/L.</summary>
+    internal double Hour(DateTimeOffset from, SimulatedWeather weather, Chance chance)
     {
+        var low = DoMgL;
         for (var i = 0; i < 6; i++)
         {
             var at = from.AddMinutes(10 * i);
             Step(weather.At(at, zone), TimeOnly.FromDateTime(zone.LocalAt(at)), 1 / 6.0);
+            low = Math.Min(low, DoMgL);
         }
         Bloom *= Math.Exp(0.004 * chance.Normal());
         sinceMealH++;
+        return low;
     }
 
     private void Step(Hour w, TimeOnly hour, double h)
@@ -70,7 +79,7 @@ public sealed class SimulatedPond(Pond pond, HiddenPond hidden, FarmZone zone)
         Bloom += 0.011 * Math.Exp(0.05 * (TempC - 22)) * Bloom * (1 - (Bloom / ceiling)) * h;
         var lit = Math.Pow(Math.Min(1, 2.4 * SecchiM / depth), 0.7);
         var made = hidden.PlanktonUse * 6.2 * Bloom * lit * Math.Tanh(w.Sun / 0.42) * Math.Exp(0.035 * (TempC - 20));
-        var used = (hidden.PlanktonUse * Bloom * Math.Exp(0.06 * (TempC - 20)))
+        var used = (Mood * hidden.PlanktonUse * Bloom * Math.Exp(0.06 * (TempC - 20)))
             + (hidden.MudUse * Math.Exp(0.06 * (TempC - 20)) / depth)
             + ((Fish?.OxygenGH(TempC, sinceMealH, hidden.FishAppetite) ?? 0) / volume);
         var saturation = Saturation(TempC);
