@@ -21,7 +21,8 @@ public static class Declines
     private const double Forget = 0.6; // each night back weighs this much of the one after it
     private const double Q10 = 2;
     private const double OwnSdFloor = 0.07;
-    private const double BalanceSd = 0.30;
+    private const double BalanceSd = 0.45;
+    private const double EveningIsNotTheNight = 0.28;
     private static readonly TimeSpan ReadingsApart = TimeSpan.FromHours(1.5);
 
     /// <summary>From this pond's own nights, scaled to tonight's temperature by Q₁₀ 2; null with fewer than three.</summary>
@@ -55,9 +56,9 @@ public static class Declines
         var (first, last) = (tonightInDark[0], tonightInDark[^1]);
         if (NightCurve.RespirationBetween(tonight, first, last) is not { } r)
             return null;
-        // Two readings of ± 0.2 mg/L each, spread over the hours between them.
-        var sd = Math.Sqrt(2) * 0.2 / (last.At - first.At).TotalHours;
-        return new(DeclineMethod.TwoReadings, r, Math.Max(sd, 0.1 * r), Grounds.Of(
+        // Two readings of ± 0.2 mg/L each, spread over the hours between them; and evenings, with their wind and full bellies, are not the whole night.
+        var sd = Math.Sqrt(Math.Pow(Math.Sqrt(2) * 0.2 / (last.At - first.At).TotalHours, 2) + Math.Pow(EveningIsNotTheNight * r, 2));
+        return new(DeclineMethod.TwoReadings, r, sd, Grounds.Of(
             "From two readings after sunset: the fall between them is carried on to dawn.", "Boyd's projection; reading error ± 0.2 mg/L",
             new Input("first reading", first.Si, Measures.Oxygen, "measured"), new Input("second reading", last.Si, Measures.Oxygen, "measured"),
             new Input("hours between", (last.At - first.At).TotalHours, Measures.Plain, "measured")));

@@ -33,25 +33,17 @@ public static class NightCurve
     }
 
     /// <summary>The respiration, mg/L/h, that leads from one reading to another; null when none between 0 and 6 does.</summary>
+    /// <remarks>Every step is straight in the level and in the respiration, so the end is too: two runs give the line.</remarks>
     public static double? RespirationBetween(NightWater water, Timed start, Timed end)
     {
-        const double most = 6;
-        double End(double r) => Unheld(water, r, start, end.At);
-        double low = -0.5, high = most;
-        if (End(high) > end.Si || End(low) < end.Si)
-            return null;
-        for (var i = 0; i < 40; i++)
-        {
-            var mid = (low + high) / 2;
-            if (End(mid) > end.Si)
-                low = mid;
-            else
-                high = mid;
-        }
-        return Math.Max(0, (low + high) / 2);
+        const double least = -0.5, most = 6;
+        var still = Unheld(water, 0, start, end.At);
+        var perMgLH = still - Unheld(water, 1, start, end.At);
+        var respiration = (still - end.Si) / perMgLH;
+        return respiration is >= least and <= most ? Math.Max(0, respiration) : null;
     }
 
-    // Not held at nought, so that bisection sees a slope everywhere.
+    // Not held at nought, so that the end stays straight in the respiration.
     private static double Unheld(NightWater water, double respiration, Timed start, DateTimeOffset until)
     {
         var light = MeanLight(water.Place, start.At);

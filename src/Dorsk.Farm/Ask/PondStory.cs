@@ -29,6 +29,10 @@ public sealed partial class PondStory
         dawnLows = readings[Parameter.Oxygen].Where(t => zone.LocalAt(t.At).Hour < DawnBeforeHour).GroupBy(t => zone.DayOf(t.At)).ToDictionary(g => g.Key, g => g.Min(t => t.Si));
     }
 
+    internal static PondStory Of(FarmDescribed farm, FarmZone zone, Pond pond, ILookup<Parameter, Timed> readings, ILookup<Parameter, Timed> weather,
+        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> feedings, IReadOnlyList<BatchStory> batches,
+        IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works) => new(farm, zone, pond, readings, weather, fittings, feedings, batches, works);
+
     /// <summary>The farm.</summary>
     public FarmDescribed Farm { get; }
 

@@ -1,0 +1,41 @@
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>A pond story from facts that stand in no file: the same estimates and forecasts for simulated ponds, so that they can be scored against a truth.</summary>
+public static class ToldStory
+{
+    /// <summary>Gathers the facts of one pond with one batch.</summary>
+    /// <param name="farm">The farm.</param>
+    /// <param name="pond">The pond.</param>
+    /// <param name="aerators">Aerators with their timers, fitted from the first day.</param>
+    /// <param name="told">Facts with their instants, in order; the first stocks the batch.</param>
+    public static PondStory Of(FarmDescribed farm, Pond pond, IReadOnlyList<Aerator> aerators, IReadOnlyList<(DateTimeOffset At, Fact Fact)> told)
+    {
+        var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
+        ILookup<Parameter, Timed> Readings(long? of) => told.Where(t => t.Fact is ReadingTaken r && r.PondId == of)
+            .SelectMany(t => ((ReadingTaken)t.Fact).Values.Select(v => (v.Parameter, Timed: new Timed(t.At, v.Si)))).ToLookup(v => v.Parameter, v => v.Timed);
+        var feedings = Facts<FeedingGiven>(told).Select((f, i) => ((long)i, f.At, "", f.Fact.MassKg)).ToList();
+        return PondStory.Of(farm, zone, pond, Readings(pond.Id), Readings(null), [new(told[0].At.AddDays(-1), aerators)], feedings, [Batch(zone, told)], []);
+    }
+
+    private static BatchStory Batch(FarmZone zone, IReadOnlyList<(DateTimeOffset At, Fact Fact)> told)
+    {
+        var (at, stocked) = Facts<FishStocked>(told).First();
+        var species = FishSpecies.Of(stocked.SpeciesKey);
+        var losses = Facts<FishLost>(told).Select((l, i) => ((long)i, l.At, l.Fact)).ToList();
+        var changes = losses.Select(l => new Core.Growth.CountChange(zone.DayOf(l.At), -l.Fact.Count, l.Fact.To == Account.Dead, null)).ToList();
+        var samples = Facts<FishSampled>(told).Select((s, i) => ((long)i, s.At, s.Fact.Single, SampleStatistics.Bulk(s.Fact.Weighings.Select(w => (w.Count, w.MassG)).ToList()))).ToList();
+        return new(1, species, stocked.Origin, at, stocked.Count, stocked.MeanG, stocked.Basis == CountBasis.Counted, stocked.TargetG ?? species.MarketLowG, changes, samples, [], losses,
+            stocked.Count + changes.Sum(c => c.Count), null, stocked.NotReadyReason);
+    }
+
+    private static IEnumerable<(DateTimeOffset At, T Fact)> Facts<T>(IEnumerable<(DateTimeOffset At, Fact Fact)> told) where T : Fact =>
+        told.Where(t => t.Fact is T).Select(t => (t.At, (T)t.Fact));
+}
