@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
@@ -57,8 +58,8 @@ public sealed partial class DemoFarm
     {
         var at = Zone.At(DemoScript.FirstDay, new(7, 0));
         yield return new(at, "Manager", Farm.Name, _ => Farm);
-        foreach (var role in new[] { "Manager", "Pond hand", "Night watch", "Viewer" })
-            yield return new(at, "Manager", role, _ => new PersonNamed(role, role));
+        foreach (var (name, role) in new[] { ("Manager", Role.Manager), ("Pond hand", Role.PondHand), ("Night watch", Role.NightWatch), ("Vet", Role.Viewer) })
+            yield return new(at, "Manager", name, _ => new PersonNamed(name, role));
         foreach (var p in DemoScript.Ponds)
             yield return new(at, "Manager", $"{p.Code} {p.Name}".Trim(), _ => new PondBuilt(ponds[p.Code].Pond), "pond " + p.Code);
         yield return new(at, "Manager", "crumble 1 mm", _ => new FeedNamed(0, "Crumble 1 mm", 1, 42, 310), "feed crumble");

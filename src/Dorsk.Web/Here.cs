@@ -1,3 +1,5 @@
+using System.Security.Claims;
+using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
@@ -9,6 +11,7 @@ namespace Dorsk.Web;
 public sealed class Here(Questions questions, FarmClock clock, IHttpContextAccessor http)
 {
     private FarmDescribed? farm;
+    private PersonNamed? person;
 
     /// <summary>The farm, or null before the first slip.</summary>
     public FarmDescribed? Farm => farm ??= questions.Farm();
@@ -25,8 +28,17 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
     /// <summary>Today on the farm.</summary>
     public DateOnly Today => Zone.DayOf(Now);
 
-    /// <summary>Who writes. People sign in later; until then it is the Manager.</summary>
-    public string Author => "Manager";
+    /// <summary>Who is signed in, with the role as it is now and not as it was at sign-in; null when nobody is.</summary>
+    public PersonNamed? Person => person ??= long.TryParse(http.HttpContext?.User.FindFirst(ClaimTypes.NameIdentifier)?.Value, out var id) ? questions.People().FirstOrDefault(p => p.PersonId == id && p.Role != Role.Gone) : null;
+
+    /// <summary>Who writes.</summary>
+    public string Author => Person?.Name ?? throw new InvalidOperationException("Nobody is signed in, and yet somebody writes: a handler stands without its gate.");
+
+    /// <summary>Whether the person may.</summary>
+    public bool May(Permission permission) => Person is { } p && Permissions.May(p.Role, permission);
+
+    /// <summary>Whether the person may correct a line of the log.</summary>
+    public bool MayCorrect(LogRow row) => Person is { } p && Permissions.MayCorrect(p.Role, row.Author == p.Name, Zone.DayOf(row.Entered) == Today);
 
     /// <summary>Paper or dark, by the person's choice.</summary>
     public string Theme => http.HttpContext?.Request.Cookies["theme"] == "dark" ? "dark" : "paper";

@@ -5,6 +5,7 @@ using Dorsk.Farm.Sql;
 using Dorsk.Practice;
 using Dorsk.Web;
 using Dorsk.Web.Demo;
+using Dorsk.Web.People;
 using Microsoft.AspNetCore.DataProtection;
 
 // Figures are printed by the farm's own hand; nothing may follow the machine's.
@@ -47,7 +48,9 @@ builder.Services.AddSingleton(s => new Door(file, s.GetRequiredService<FarmClock
 builder.Services.AddSingleton<Questions>();
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddScoped<Here>();
-builder.Services.AddRazorPages();
+builder.Services.AddSingleton(new DemoFarmOpen(builder.Configuration["demo"] == "true"));
+builder.Services.AddSignIns();
+builder.Services.AddRazorPages().AddMvcOptions(o => o.Filters.AddService<Gate>());
 builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys"))).SetApplicationName("dorsk");
 builder.Services.AddAntiforgery(o =>
 {
@@ -71,7 +74,13 @@ app.Use((context, next) =>
 app.UseResponseCompression();
 app.UseStaticFiles();
 app.UseRouting();
+app.UseAuthentication();
+app.UseRateLimiter();
+app.UseGate();
 app.UseAntiforgery();
 app.MapRazorPages();
 app.Run();
 return 0;
+
+/// <summary>Named so that tests can start it.</summary>
+public partial class Program;

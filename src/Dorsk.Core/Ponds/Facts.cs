@@ -14,11 +14,6 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Currency">Three letters, for example AUD.</param>
 public sealed record FarmDescribed(string Name, string PlaceName, Place Place, double AltitudeM, string ZoneId, Hand Hand, string Currency) : Fact;
 
-/// <summary>A person who may write; valid from its instant.</summary>
-/// <param name="Name">Name or role name.</param>
-/// <param name="Role">Manager, Pond hand, Night watch or Viewer.</param>
-public sealed record PersonNamed(string Name, string Role) : Fact;
-
 /// <summary>A pond as built or changed.</summary>
 /// <param name="Pond">The pond; Id 0 for a new one.</param>
 public sealed record PondBuilt(Pond Pond) : Fact;

@@ -17,16 +17,13 @@ public sealed record FeedKind(long Id, string Name, double PelletMm, double Prot
 /// <summary>Aerators as they were from an instant on.</summary>
 internal sealed record AeratorsFrom(DateTimeOffset From, IReadOnlyList<Aerator> Aerators);
 
-/// <summary>The farm itself: its description, ponds, aerators, feed kinds, people.</summary>
+/// <summary>The farm itself: its description, ponds, aerators, feed kinds.</summary>
 internal static class FarmQuestions
 {
     public static FarmDescribed? Farm(SqliteConnection c, AsOf asOf) => Sqlite.One(c,
         $"SELECT f.name, place_name, latitude, longitude, altitude_m, zone, units, decimal_sign, currency FROM farm f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
         r => new FarmDescribed(r.GetString(0), r.GetString(1), new(r.GetDouble(2), r.GetDouble(3)), r.GetDouble(4), r.GetString(5), new(r.Word<UnitSystem>(6), r.Word<DecimalSign>(7)), r.GetString(8)),
         Lines.With(asOf));
-
-    public static List<string> People(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
-        $"SELECT p.name FROM person p CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line", r => r.GetString(0), Lines.With(asOf));
 
     public static List<Pond> Ponds(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
         $"""

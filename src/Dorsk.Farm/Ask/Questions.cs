@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Dorsk.Core.Harvest;
+using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Farm.Log;
@@ -20,11 +21,11 @@ public sealed class Questions(FarmFile file)
         return FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
-    /// <summary>Names of the people.</summary>
-    public IReadOnlyList<string> People()
+    /// <summary>The people as last named, those who left too.</summary>
+    public IReadOnlyList<PersonNamed> People()
     {
         using var c = file.Open();
-        return FarmQuestions.People(c, AsOf.Now(DateTimeOffset.MaxValue));
+        return PeopleQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
     /// <summary>All ponds in the order they were built.</summary>

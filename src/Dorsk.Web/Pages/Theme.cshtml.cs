@@ -1,9 +1,11 @@
+using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>Keeps the choice of Paper or Dark in a cookie.</summary>
+[Open]
 public sealed class ThemeModel : PageModel
 {
     public IActionResult OnGet() => Redirect("/");

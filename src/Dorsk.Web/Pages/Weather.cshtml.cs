@@ -1,10 +1,13 @@
+using Dorsk.Core.People;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>The last three weeks of hand-typed weather.</summary>
+[Needs(Permission.Look)]
 public sealed class WeatherModel(Questions questions) : PageModel
 {
     public IReadOnlyList<Parameter> Shown { get; } = Parameter.All.Where(p => p.OfFarm).ToList();

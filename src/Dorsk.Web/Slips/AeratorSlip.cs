@@ -1,4 +1,5 @@
 using System.Globalization;
+using Dorsk.Core.People;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
@@ -9,6 +10,8 @@ namespace Dorsk.Web.Slips;
 internal sealed class AeratorSlip : ISlip
 {
     public string Key => "aerators";
+
+    public Permission Needs => Permission.Switch;
 
     public string Title => "Aerators and timers";
 

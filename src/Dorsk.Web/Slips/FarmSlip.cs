@@ -1,16 +1,18 @@
-using Dorsk.Core.Judging;
+using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
 
-/// <summary>The first slip: the farm and its first person.</summary>
+/// <summary>The first slip: the farm.</summary>
 internal sealed class FarmSlip : ISlip
 {
     private static readonly string[] Zones =
         ["Etc/GMT-10", "Australia/Brisbane", "Australia/Sydney", "Australia/Perth", "Pacific/Auckland", "Asia/Manila", "Asia/Jakarta", "Asia/Bangkok", "Asia/Dhaka", "Asia/Kolkata", "Africa/Nairobi", "Africa/Cairo", "Africa/Lagos", "Europe/Berlin", "Europe/London", "America/Sao_Paulo", "America/New_York", "America/Chicago", "America/Denver", "America/Los_Angeles", "America/Mexico_City", "UTC"];
 
     public string Key => "farm";
+
+    public Permission Needs => Permission.Setup;
 
     public string Title => "Your farm";
 
@@ -26,7 +28,7 @@ internal sealed class FarmSlip : ISlip
     {
         var f = c.Here.Farm;
         string Degrees(double? d) => d?.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture) ?? "";
-        List<SlipField> fields =
+        return
         [
             new("Name", "Name of the farm", FieldKind.Words, f?.Name ?? ""),
             new("PlaceName", "Place", FieldKind.Words, f?.PlaceName ?? "", Hint: "valley, town or creek, in your words"),
@@ -38,9 +40,6 @@ internal sealed class FarmSlip : ISlip
             new("Sign", "Decimal sign", FieldKind.Choice, (f?.Hand.Sign ?? DecimalSign.Point).ToString(), Options: [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]),
             new("Currency", "Currency", FieldKind.Words, f?.Currency ?? "", Hint: "three letters, such as AUD"),
         ];
-        if (f is null)
-            fields.Add(new("Person", "Your name or role", FieldKind.Words, "Manager", Hint: "the first person is the Manager"));
-        return fields;
     }
 
     public Filled Read(SlipForm form, SlipContext c)
@@ -52,9 +51,6 @@ internal sealed class FarmSlip : ISlip
             form.Refuse("Altitude", problem);
         var fact = new FarmDescribed(form.Text("Name"), form.Text("PlaceName"), new(form.Quantity("Latitude", Measures.Plain), form.Quantity("Longitude", Measures.Plain)),
             altitude.Si ?? 0, form.Text("Zone"), new(system, sign), form.Text("Currency").ToUpperInvariant());
-        List<Fact> facts = [fact];
-        if (c.Here.Farm is null)
-            facts.Add(new PersonNamed(form.Text("Person"), "Manager"));
-        return new(c.Here.Now, facts, fact.Name, []);
+        return new(c.Here.Now, [fact], fact.Name, []);
     }
 }

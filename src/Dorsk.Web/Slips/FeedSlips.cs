@@ -1,4 +1,5 @@
 using System.Globalization;
+using Dorsk.Core.People;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
@@ -9,6 +10,8 @@ namespace Dorsk.Web.Slips;
 internal sealed class FeedKindSlip : ISlip
 {
     public string Key => "feed";
+
+    public Permission Needs => Permission.Manage;
 
     public string Title => "New kind of feed";
 

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Dorsk.Core.People;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
@@ -12,6 +13,8 @@ internal sealed class StockSlip : ISlip
     private static readonly (string, CountBasis)[] Bases = [("ByWeight", CountBasis.ByWeight), ("Counted", CountBasis.Counted), ("ByVolume", CountBasis.ByVolume), ("Assumed", CountBasis.Assumed)];
 
     public string Key => "stock";
+
+    public Permission Needs => Permission.Manage;
 
     public string Title => "Stocking slip";
 
@@ -198,6 +201,8 @@ internal sealed class HarvestSlip : ISlip
     private static readonly (string, Account)[] To = [("Harvested", Account.Harvested), ("SoldAlive", Account.SoldAlive), ("MovedOff", Account.MovedOff)];
 
     public string Key => "harvest";
+
+    public Permission Needs => Permission.Manage;
 
     public string Title => "Harvest slip";
 

@@ -1,3 +1,4 @@
+using Dorsk.Core.People;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
@@ -12,6 +13,8 @@ internal sealed class PondSlip : ISlip
     private static readonly (string, string)[] Uses = [("grow-out", "grow-out"), ("nursery", "nursery"), ("broodstock", "broodstock"), ("settling", "settling, no fish")];
 
     public string Key => "pond";
+
+    public Permission Needs => Permission.Setup;
 
     public string Title => "New pond";
 

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
 
 namespace Dorsk.Web.Slips;
@@ -49,6 +50,9 @@ public interface ISlip
 
     /// <summary>Section of the pond book that opens after.</summary>
     string Section { get; }
+
+    /// <summary>What a person must be allowed to write it.</summary>
+    Permission Needs => Permission.Write;
 
     /// <summary>The usual caution, or empty.</summary>
     string Caution => "";

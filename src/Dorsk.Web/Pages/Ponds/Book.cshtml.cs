@@ -1,14 +1,18 @@
+using Dorsk.Core.People;
 using System.Globalization;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Judging;
 using Dorsk.Farm.Ask;
+using Dorsk.Web.Slips;
+using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>The pond book: the summary always on top, one section below it at an address of its own.</summary>
+[Needs(Permission.Look)]
 public sealed class BookModel(Questions questions, Here here) : PageModel
 {
     private static readonly string[] Sections = ["water", "stock", "feed", "growth", "harvest", "log"];
@@ -52,7 +56,10 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
         }
     }
 
-    public IEnumerable<(string Key, string Word)> SlipsHere =>
+    /// <summary>Slips of this section that the person may write.</summary>
+    public IReadOnlyList<(string Key, string Word)> SlipsHere => AllSlipsHere.Where(s => here.May(AllSlips.Find(s.Key)!.Needs)).ToList();
+
+    private IEnumerable<(string Key, string Word)> AllSlipsHere =>
         Section switch
         {
             "water" when MoreAir => [("aerators", "Set more air"), ("reading", "Write a reading")],
@@ -67,7 +74,7 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
     /// <summary>The night calls for more air.</summary>
     public bool MoreAir => Section == "water" && Now.Tonight.Forecast?.Judgement.Status == Status.ActNow;
 
-    public string FirstSlip => SlipsHere.First().Key;
+    public string FirstSlip => SlipsHere.Count > 0 ? SlipsHere[0].Key : "";
 
     public string AeratorWords
     {

@@ -1,10 +1,13 @@
+using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>Every pond with its figures, most urgent first.</summary>
+[Needs(Permission.Look)]
 public sealed class PondsModel(Questions questions, Here here) : PageModel
 {
     public IReadOnlyList<PondNow> Ponds { get; private set; } = [];

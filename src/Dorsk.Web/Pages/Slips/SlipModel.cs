@@ -3,12 +3,14 @@ using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Web.Slips;
+using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>Any slip: shows its lines, works figures out as they are typed, and takes it to the door.</summary>
+[NeedsOfSlip]
 public sealed class SlipModel(Door door, Questions questions, Here here) : PageModel
 {
     private SlipContext context = null!;
@@ -49,6 +51,8 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     {
         if (!Open(key, code, corrects))
             return NotFound();
+        if (MayNot)
+            return StatusCode(StatusCodes.Status403Forbidden);
         return here.Farm is null && Slip.Key != "farm" ? Redirect("/slip/farm") : Page();
     }
 
@@ -56,6 +60,8 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     {
         if (!Open(key, code, corrects))
             return NotFound();
+        if (MayNot)
+            return StatusCode(StatusCodes.Status403Forbidden);
         if (here.Farm is null && Slip.Key != "farm")
             return Redirect("/slip/farm");
         EntryId = Guid.TryParse(Request.Form["EntryId"], out var id) ? id : Guid.NewGuid();
@@ -85,6 +91,8 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         var (form, filled) = Fill();
         return new JsonResult(new { echoes = form.Echoes, computed = filled.Computed });
     }
+
+    private bool MayNot => context.Corrects is { } old && !here.MayCorrect(old.Row);
 
     private bool Open(string key, string? code, long? corrects)
     {

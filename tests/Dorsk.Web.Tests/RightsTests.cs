@@ -1,0 +1,124 @@
+using System.Net;
+using Dorsk.Core.People;
+using Dorsk.Web.People;
+using Dorsk.Web.Slips;
+using Microsoft.AspNetCore.Mvc.Abstractions;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Dorsk.Web.Tests;
+
+/// <summary>Who may do what, asked of every handler and endpoint that the routes hold: one that is new, or has no rule, fails here.</summary>
+public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
+{
+    /// <summary>The farm's table, once more and by hand: who may, of Manager, Pond hand, Night watch, Viewer.</summary>
+    private static readonly Dictionary<Permission, string> Table = new()
+    {
+        [Permission.Look] = "MPNV", [Permission.Write] = "MPN", [Permission.Switch] = "MPN", [Permission.Manage] = "M", [Permission.Setup] = "M",
+    };
+
+    private static readonly Dictionary<string, Permission> SlipsNeed = new()
+    {
+        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["aerators"] = Permission.Switch, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
+        ["weather"] = Permission.Write, ["feed"] = Permission.Manage, ["feeding"] = Permission.Write, ["deaths"] = Permission.Write, ["sample"] = Permission.Write, ["harvest"] = Permission.Manage,
+    };
+
+    /// <summary>Every handler by hand; null is open to everybody.</summary>
+    private static readonly Dictionary<string, Permission?> Expected = new()
+    {
+        ["GET /"] = Permission.Look, ["GET /ponds"] = Permission.Look, ["GET /ponds/{code}/{section?}"] = Permission.Look, ["GET /weather"] = Permission.Look,
+        ["GET /me"] = Permission.Look, ["POST /me"] = Permission.Look,
+        ["GET /setup/people"] = Permission.Setup, ["POST /setup/people Add"] = Permission.Setup, ["POST /setup/people Role"] = Permission.Setup, ["POST /setup/people Password"] = Permission.Setup,
+        ["GET /theme"] = null, ["POST /theme"] = null, ["GET /error"] = null, ["GET /sign-in"] = null, ["POST /sign-in"] = null, ["POST /sign-in Demo"] = null,
+        ["GET /sign-out"] = null, ["POST /sign-out"] = null, ["GET /first"] = null, ["POST /first"] = null,
+    };
+
+    private sealed record Way(string Name, string Method, string Path, Attribute? Rule, Permission? Wanted);
+
+    [Fact]
+    public void Every_handler_has_its_rule_and_it_is_the_one_of_the_table()
+    {
+        foreach (var way in Ways())
+        {
+            Assert.True(way.Rule is not null, $"{way.Name} has no rule: put [Needs(…)] or [Open] on it.");
+            Assert.True(way.Wanted is null == way.Rule is OpenAttribute, $"{way.Name} is {(way.Rule is OpenAttribute ? "open" : "shut")}");
+        }
+        Assert.Empty(Expected.Keys.Except(Ways().Select(w => w.Name)));
+        Assert.Equal(SlipsNeed.Keys.Order(), AllSlips.List.Select(s => s.Key).Order());
+    }
+
+    [Fact]
+    public async Task Every_role_gets_exactly_what_the_table_says()
+    {
+        var visitors = new Dictionary<string, Visitor> { [""] = await farm.As(null) };
+        foreach (var role in new[] { Role.Manager, Role.PondHand, Role.NightWatch, Role.Viewer })
+            visitors[role.ToString()[..1]] = await farm.As(role);
+        var wrong = new List<string>();
+        foreach (var way in Ways().Where(w => !w.Path.StartsWith("/sign-out", StringComparison.Ordinal)))
+            foreach (var (letter, visitor) in visitors)
+            {
+                var answer = way.Method == "GET" ? await visitor.Client.GetAsync(way.Path) : await visitor.Post(way.Path, []);
+                var shut = answer.StatusCode is HttpStatusCode.Forbidden or HttpStatusCode.Unauthorized || answer.Headers.Location?.ToString().StartsWith("/sign-in?back", StringComparison.Ordinal) == true;
+                var may = way.Wanted is not { } p || (letter.Length > 0 && Table[p].Contains(letter, StringComparison.Ordinal));
+                if (shut == may || (int)answer.StatusCode >= 500)
+                    wrong.Add($"{way.Name} as “{letter}”: {answer.StatusCode}");
+            }
+        Assert.Empty(wrong);
+    }
+
+    [Fact]
+    public async Task Own_entries_of_today_may_be_corrected_and_no_others()
+    {
+        var (manager, hand) = (await farm.As(Role.Manager), await farm.As(Role.PondHand));
+        var theirs = $"/ponds/P1/slip/reading?corrects={farm.ReadingLine}";
+        Assert.Equal(HttpStatusCode.Forbidden, (await hand.Client.GetAsync(theirs)).StatusCode);
+        Assert.Equal(HttpStatusCode.Forbidden, (await hand.Post(theirs, new() { ["do"] = "5" })).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await manager.Client.GetAsync(theirs)).StatusCode);
+        var kept = await hand.Post("/ponds/P1/slip/reading", new() { ["do"] = "6.9", ["Day"] = "2027-01-21", ["Hour"] = "17:00" });
+        Assert.Equal(HttpStatusCode.Redirect, kept.StatusCode);
+        var own = System.Text.RegularExpressions.Regex.Match(kept.Headers.Location!.ToString(), @"line=(\d+)").Groups[1].Value;
+        Assert.Equal(HttpStatusCode.OK, (await hand.Client.GetAsync($"/ponds/P1/slip/reading?corrects={own}")).StatusCode);
+        Assert.Contains("Pond hand, line " + own, await manager.Client.GetStringAsync("/ponds/P1/log"), StringComparison.Ordinal);
+    }
+
+    private IEnumerable<Way> Ways()
+    {
+        var loader = farm.Services.GetRequiredService<PageLoader>();
+        foreach (var endpoint in farm.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>())
+        {
+            var route = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
+            if (endpoint.Metadata.GetMetadata<PageActionDescriptor>() is { } page)
+            {
+                var compiled = loader.LoadAsync(page, EndpointMetadataCollection.Empty).GetAwaiter().GetResult();
+                var handlers = compiled.HandlerMethods.Select(h => (h.HttpMethod, h.Name, h.MethodInfo)).ToList();
+                // A page without a GET handler still answers a GET.
+                if (handlers.All(h => h.HttpMethod != "Get"))
+                    handlers.Add(("Get", null, null!));
+                foreach (var (method, name, info) in handlers)
+                    foreach (var way in Expand(route, method.ToUpperInvariant(), name, Gate.RulesOf(info, compiled.EndpointMetadata ?? [])))
+                        yield return way;
+            }
+            else if (endpoint.Metadata.GetMetadata<HttpMethodMetadata>() is { } methods)
+                foreach (var method in methods.HttpMethods)
+                    foreach (var way in Expand(route, method, null, Gate.RulesOf(null, endpoint.Metadata)))
+                        yield return way;
+        }
+    }
+
+    private static IEnumerable<Way> Expand(string route, string method, string? handler, Attribute? rule)
+    {
+        var name = $"{method} {route}{(handler is null ? "" : " " + handler)}";
+        string Query(string path) => handler is null ? path : path + "?handler=" + handler;
+        if (route.Contains("slip/{key}", StringComparison.Ordinal))
+        {
+            foreach (var slip in AllSlips.List.Where(s => s.OfPond == route.Contains("{code}", StringComparison.Ordinal)))
+                yield return new($"{name} {slip.Key}", method, Query(route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("{key}", slip.Key, StringComparison.Ordinal)), rule, SlipsNeed[slip.Key]);
+            yield break;
+        }
+        Assert.True(Expected.TryGetValue(name, out var wanted), $"{name} is new: say here who may use it.");
+        yield return new(name, method, Query(route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("/{section?}", "/water", StringComparison.Ordinal)), rule, wanted);
+    }
+}
