@@ -11,6 +11,12 @@ for (const item of wanted) {
   if (how.includes('dark')) await context.addCookies([{ name: 'theme', value: 'dark', url: base }]);
   const page = await context.newPage();
   page.on('console', m => m.type() === 'error' && console.error(name + ': ' + m.text()));
+  const as = how.find(h => h.startsWith('as:'))?.slice(3) ?? 'Manager';
+  if (as !== 'nobody') {
+    await page.goto(base + '/sign-in');
+    await page.getByRole('button', { name: as.replace('-', ' ') }).click();
+    await page.waitForURL(u => !u.pathname.includes('sign-in'));
+  }
   await page.goto(base + path, { waitUntil: 'networkidle' });
   if (how.includes('why')) await page.locator('details.why > summary').first().click();
   await page.waitForTimeout(150);

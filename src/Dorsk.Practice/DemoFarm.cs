@@ -62,6 +62,10 @@ public sealed partial class DemoFarm
             yield return new(at, "Manager", name, _ => new PersonNamed(name, role));
         foreach (var p in DemoScript.Ponds)
             yield return new(at, "Manager", $"{p.Code} {p.Name}".Trim(), _ => new PondBuilt(ponds[p.Code].Pond), "pond " + p.Code);
+        foreach (var (code, east, north, turn) in DemoPlan.Places)
+            yield return new(at, "Manager", FormattableString.Invariant($"{code} lies {east} m east, {north} m north"), k => new PondPlaced(k.Pond(code), east, north, turn));
+        foreach (var (kind, name, points) in DemoPlan.Landmarks)
+            yield return new(at, "Manager", $"{kind} {name}".Trim(), _ => new LandmarkDrawn(kind, name, points));
         yield return new(at, "Manager", "crumble 1 mm", _ => new FeedNamed(0, "Crumble 1 mm", 1, 42, 310), "feed crumble");
         yield return new(at, "Manager", "starter 2 mm", _ => new FeedNamed(0, "Starter 2 mm", 2, 40, 265), "feed starter");
         yield return new(at, "Manager", "grower 4 mm", _ => new FeedNamed(0, "Grower 4 mm", 4, 35, 215), "feed grower");

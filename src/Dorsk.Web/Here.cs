@@ -63,6 +63,14 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
         return (day == Today ? "" : Day(day) + " ") + local.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
     }
 
+    /// <summary>An instant that is near: its hour, with the weekday when it is more than half a day off.</summary>
+    public string Soon(DateTimeOffset at)
+    {
+        var local = Zone.LocalAt(at);
+        var near = DateOnly.FromDateTime(local) == Today || (at - Now).Duration() < TimeSpan.FromHours(12);
+        return local.ToString(near ? "HH:mm" : "ddd HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+    }
+
     /// <summary>How long ago, in words.</summary>
     public string Age(DateTimeOffset at)
     {

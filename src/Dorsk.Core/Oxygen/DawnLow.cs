@@ -42,4 +42,24 @@ public readonly record struct CurvePoint(DateTimeOffset At, double MgL, double L
 /// <param name="Why">Grounds.</param>
 public sealed record DawnLowForecast(
     Interval Low, DateTimeOffset LowAt, DateTimeOffset? UnderWatchAt, DateTimeOffset? UnderActAt, double ChanceUnderAct,
-    Judgement Judgement, DeclineMethod Method, IReadOnlyList<CurvePoint> Curve, Grounds Why);
+    Judgement Judgement, DeclineMethod Method, IReadOnlyList<CurvePoint> Curve, Grounds Why)
+{
+    /// <summary>Spans of the likely line under a level, to the end of the forecast.</summary>
+    /// <param name="mgL">The level, mg/L.</param>
+    public IEnumerable<(DateTimeOffset From, DateTimeOffset To)> Under(double mgL)
+    {
+        DateTimeOffset? from = null;
+        foreach (var p in Curve)
+        {
+            if (p.MgL < mgL)
+                from ??= p.At;
+            else if (from is { } f)
+            {
+                yield return (f, p.At);
+                from = null;
+            }
+        }
+        if (from is { } open)
+            yield return (open, Curve[^1].At);
+    }
+}

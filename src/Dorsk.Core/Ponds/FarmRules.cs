@@ -57,4 +57,24 @@ public static class FarmRules
         if (f.Aerators.GroupBy(a => a.Code).Any(g => g.Count() > 1))
             yield return Remark.Refuse("AeratorPower", "Each aerator needs a code of its own.");
     }
+
+    /// <summary>Objections to a place on the plan.</summary>
+    public static IEnumerable<Remark> Check(PondPlaced p)
+    {
+        if (p.EastM is not (>= -20_000 and <= 20_000))
+            yield return Remark.Refuse("East", "20,000 m to either side at most: the plan is of one farm.");
+        if (p.NorthM is not (>= -20_000 and <= 20_000))
+            yield return Remark.Refuse("North", "20,000 m to either side at most: the plan is of one farm.");
+        if (p.TurnDeg is not (>= -180 and <= 180))
+            yield return Remark.Refuse("Turn", "-180 to 180 degrees.");
+    }
+
+    /// <summary>Objections to a landmark.</summary>
+    public static IEnumerable<Remark> Check(LandmarkDrawn l)
+    {
+        if (l.Kind is not ("creek" or "track" or "shed"))
+            yield return Remark.Refuse("Kind", "Creek, track or shed.");
+        if (l.PointsM.Count is < 2 or > 200 || l.PointsM.Any(q => !double.IsFinite(q.EastM) || !double.IsFinite(q.NorthM)))
+            yield return Remark.Refuse("Points", "Two points at least, 200 at most.");
+    }
 }

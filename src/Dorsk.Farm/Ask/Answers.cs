@@ -22,9 +22,10 @@ public sealed record BatchNow(BatchStory Batch, Standing Stands, Grounds Why, Ra
 /// <param name="Temperature">Last temperature reading, or null.</param>
 /// <param name="Tonight">Tonight's oxygen.</param>
 /// <param name="Judgement">How the pond stands.</param>
+/// <param name="Unread">Whether the judgement is that nobody read it in time.</param>
 /// <param name="NextThing">The next thing to do, in words.</param>
 /// <param name="NextAt">By when, or null.</param>
-public sealed record PondNow(PondStory Story, IReadOnlyList<BatchNow> Batches, Timed? Oxygen, Timed? Temperature, Tonight Tonight, Judgement Judgement, string NextThing, DateTimeOffset? NextAt)
+public sealed record PondNow(PondStory Story, IReadOnlyList<BatchNow> Batches, Timed? Oxygen, Timed? Temperature, Tonight Tonight, Judgement Judgement, bool Unread, string NextThing, DateTimeOffset? NextAt)
 {
     /// <summary>Biomass of all batches, kg.</summary>
     public double BiomassKg => Batches.Sum(b => b.Stands.BiomassKg.Value);
@@ -43,3 +44,12 @@ public sealed record PondNow(PondStory Story, IReadOnlyList<BatchNow> Batches, T
 /// <param name="Batch">The batch.</param>
 /// <param name="Result">Added up.</param>
 public sealed record CycleNow(BatchStory Batch, CycleResult Result);
+
+/// <summary>All that Today shows.</summary>
+/// <param name="Ponds">The ponds in walking order.</param>
+/// <param name="Day">The day as the rules see it.</param>
+/// <param name="Jobs">Jobs of the day by their hour.</param>
+/// <param name="Needs">What needs somebody, most pressing first.</param>
+/// <param name="Headline">The sentence over the day.</param>
+/// <param name="Plan">The farm's plan.</param>
+public sealed record Today(IReadOnlyList<PondNow> Ponds, Core.Season.FarmDay Day, IReadOnlyList<Core.Season.Job> Jobs, IReadOnlyList<Core.Season.Need> Needs, Core.Season.Headline Headline, Plan Plan);

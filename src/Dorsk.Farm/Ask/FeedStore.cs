@@ -5,11 +5,12 @@ using Microsoft.Data.Sqlite;
 namespace Dorsk.Farm.Ask;
 
 /// <summary>What is left of a kind of feed.</summary>
+/// <param name="FeedId">Its number.</param>
 /// <param name="Name">The feed.</param>
 /// <param name="LeftKg">Received less given, kg.</param>
 /// <param name="PerDayKg">Given a day over the last week, kg.</param>
 /// <param name="NextExpiry">First expiry among lots that can still be in the store, first in first out; null when none has a date.</param>
-public sealed record FeedLeft(string Name, double LeftKg, double PerDayKg, DateOnly? NextExpiry);
+public sealed record FeedLeft(long FeedId, string Name, double LeftKg, double PerDayKg, DateOnly? NextExpiry);
 
 /// <summary>The feed store, added up from loads and feedings.</summary>
 internal static class FeedStore
@@ -21,11 +22,11 @@ internal static class FeedStore
         var given = Sqlite.Rows(c, $"SELECT f.feed, f.mass_kg, l.happened FROM log l CROSS JOIN feeding f USING (line) WHERE l.kind = 'FeedingGiven' AND {Lines.Count}",
             r => (Feed: r.GetInt64(0), At: r.Instant(2), Kg: -r.GetDouble(1), Expiry: DateOnly.MaxValue), Lines.With(asOf));
         var moves = loads.Concat(given).OrderBy(m => m.At).ToLookup(m => m.Feed);
-        return FarmQuestions.Feeds(c, asOf).Select(f => Left(f.Name, moves[f.Id].Select(m => (m.At, m.Kg, m.Expiry)), now)).ToList();
+        return FarmQuestions.Feeds(c, asOf).Select(f => Left(f, moves[f.Id].Select(m => (m.At, m.Kg, m.Expiry)), now)).ToList();
     }
 
     // In order of time, so that a feeding takes from what lay in the store that day: first expired goes out first.
-    private static FeedLeft Left(string name, IEnumerable<(DateTimeOffset At, double Kg, DateOnly Expiry)> moves, DateTimeOffset now)
+    private static FeedLeft Left(FeedKind feed, IEnumerable<(DateTimeOffset At, double Kg, DateOnly Expiry)> moves, DateTimeOffset now)
     {
         var lots = new PriorityQueue<double, DateOnly>();
         double left = 0, week = 0;
@@ -38,7 +39,7 @@ internal static class FeedStore
                 Take(lots, -kg);
             week += kg < 0 && at > now.AddDays(-7) ? -kg : 0;
         }
-        return new(name, left, week / 7, lots.TryPeek(out _, out var next) && next != DateOnly.MaxValue ? next : null);
+        return new(feed.Id, feed.Name, left, week / 7, lots.TryPeek(out _, out var next) && next != DateOnly.MaxValue ? next : null);
     }
 
     private static void Take(PriorityQueue<double, DateOnly> lots, double kg)

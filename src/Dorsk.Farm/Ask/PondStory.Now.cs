@@ -12,6 +12,7 @@ public sealed partial class PondStory
     /// <summary>A batch is sampled again after this many days; a setting later.</summary>
     private const int SampleEveryDays = 28;
     private const int ForecastDays = 540;
+    private static readonly TimeSpan PlanSlack = TimeSpan.FromHours(1), DuskBegins = TimeSpan.FromHours(3), DawnBegins = TimeSpan.FromHours(2);
     private static readonly TimeSpan OldReading = TimeSpan.FromHours(14);
 
     /// <summary>What this pond carries of a species, kg: by area with or without air for ponds, by volume for tanks.</summary>
@@ -33,8 +34,9 @@ public sealed partial class PondStory
         }).ToList();
         var oxygen = LastOf(Parameter.Oxygen);
         var judgement = Judge(now, batches, oxygen, tonight);
+        var unread = batches.Count > 0 ? Unread(now) : null;
         var (next, at) = NextThing(now, batches, tonight, judgement);
-        return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, judgement, next, at);
+        return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, judgement, unread == judgement, next, at);
     }
 
     /// <summary>Growth as planned for a batch, from its arrival to a day, g.</summary>
@@ -66,9 +68,19 @@ public sealed partial class PondStory
                 all.Add(WaterJudge.Judge(p, last.Si, limits, Farm.Hand));
         if (AmmoniaNow(now) is { } ammonia)
             all.Add(ammonia.Judgement);
-        if (oxygen is null || IsOld(oxygen.Value, now))
-            all.Add(new(Status.Watch, oxygen is null ? "Oxygen was never read here" : "The last oxygen reading is old"));
+        if (Unread(now) is { } unread)
+            all.Add(unread);
         return all.MaxBy(j => j.Status)!;
+    }
+
+    // By hand, a pond is read at dawn and at dusk; an hour after the planned round it counts as unread.
+    private Judgement? Unread(DateTimeOffset now)
+    {
+        if (LastOf(Parameter.Oxygen) is not { } last)
+            return new(Status.Watch, "Oxygen was never read here");
+        var (sunrise, sunset) = SunOn(Zone.DayOf(now));
+        var (dusk, before) = now >= sunset + PlanSlack ? (true, sunset - DuskBegins) : now >= sunrise + PlanSlack ? (false, sunrise - DawnBegins) : (true, sunset.AddDays(-1) - DuskBegins);
+        return last.At < before ? new(Status.Watch, $"The {(dusk ? "dusk" : "dawn")} reading is missing") : null;
     }
 
     /// <summary>Un-ionised ammonia from the last total ammonia with the pH and temperature nearest to it; null without them or when over a week old.</summary>
@@ -93,8 +105,7 @@ public sealed partial class PondStory
             return EmptyPond();
         if (tonight.Forecast is { Judgement.Status: Status.ActNow } f)
         {
-            var idle = AeratorsAt(now).Count(a => a.On is null);
-            return (idle > 0 ? $"Start more air: {idle} aerators stand without a timer" : "Start more air, hold feed, read again in the dark", f.UnderActAt);
+            return tonight.Air is { } air ? ($"Run {string.Join(" and ", air.More.Select(a => a.Code))}", air.From) : ("Bring more air, hold feed, read again in the dark", f.UnderActAt);
         }
         if (judgement.Status == Status.ActNow)
             return (judgement.Reason, null);
@@ -107,7 +118,7 @@ public sealed partial class PondStory
         return batches.Any(b => b.Target.Likely is { } d && d <= day.AddDays(14)) ? ("Near the wanted weight: plan the harvest", null) : ("Sample", Zone.At(due.Due, new(6, 30)));
     }
 
-    private DateOnly SampleDue(BatchStory b) => Zone.DayOf(b.Samples.Count > 0 ? b.Samples[^1].At : b.ArrivedAt).AddDays(b.Samples.Count > 0 ? SampleEveryDays : SampleEveryDays / 2);
+    internal DateOnly SampleDue(BatchStory b) => Zone.DayOf(b.Samples.Count > 0 ? b.Samples[^1].At : b.ArrivedAt).AddDays(b.Samples.Count > 0 ? SampleEveryDays : SampleEveryDays / 2);
 
     private (string, DateTimeOffset?) EmptyPond()
     {

@@ -10,7 +10,8 @@ namespace Dorsk.Farm.Ask;
 /// <param name="Forecast">The forecast, or null.</param>
 /// <param name="WhyNot">Plain words when there is none.</param>
 /// <param name="Night">The night it is for.</param>
-public sealed record Tonight(DawnLowForecast? Forecast, string WhyNot, Night Night);
+/// <param name="Air">More air that carries the night, when it needs some and some stands idle.</param>
+public sealed record Tonight(DawnLowForecast? Forecast, string WhyNot, Night Night, AirPlan? Air = null);
 
 public sealed partial class PondStory
 {
@@ -42,7 +43,7 @@ public sealed partial class PondStory
         if (DeclineOf(night, start.At, water, only) is not { } decline)
             return new(null, "This method cannot run with the readings there are.", night);
         var forecast = TonightForecast.Run(decline, water, start, SunOf(night).Sunrise + DawnEnds, night.End(Zone), limits, Farm.Hand);
-        return new(forecast, "", night);
+        return new(forecast, "", night, AirPlan.For(forecast, decline, water, start, now, SunOf(night).Sunrise, limits, Farm.Hand));
     }
 
     /// <summary>Sunset of the evening and sunrise of the morning of a night.</summary>

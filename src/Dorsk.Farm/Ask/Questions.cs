@@ -13,6 +13,7 @@ namespace Dorsk.Farm.Ask;
 public sealed class Questions(FarmFile file)
 {
     private readonly ConcurrentDictionary<long, (long Line, PondStory Story)> stories = new();
+    private readonly ConcurrentDictionary<long, (DateTimeOffset Minute, PondNow Now)> nows = new();
 
     /// <summary>The farm, or null before the first slip.</summary>
     public FarmDescribed? Farm()
@@ -69,8 +70,35 @@ public sealed class Questions(FarmFile file)
     public IReadOnlyList<PondNow> PondsNow(DateTimeOffset now)
     {
         using var c = file.Open();
-        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => Story(c, p.Id)!.NowAt(now)).ToList();
+        return PondsNow(c, now);
     }
+
+    /// <summary>A pond as it stands now, by its story.</summary>
+    public PondNow Now(PondStory story, DateTimeOffset now)
+    {
+        // Nothing that is shown changes within a minute while no line is entered.
+        var minute = now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
+        if (nows.TryGetValue(story.Pond.Id, out var known) && known.Minute == minute && ReferenceEquals(known.Now.Story, story))
+            return known.Now;
+        var fresh = story.NowAt(now);
+        nows[story.Pond.Id] = (minute, fresh);
+        return fresh;
+    }
+
+    /// <summary>The farm today: its ponds, the day as rules of jobs and needs see it, and its plan. Null before the farm is described.</summary>
+    public Today? Today(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        if (FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue)) is not { } farm)
+            return null;
+        var ponds = PondsNow(c, now);
+        var day = DayQuestions.Day(c, farm, ponds, ponds.Count > 0 ? ponds[0].Story.Weather : Readings.All(c, AsOf.Now(now), null), now);
+        var jobs = Core.Season.JobRules.Of(day);
+        return new(ponds, day, jobs, Core.Season.Needs.Of(day, jobs), Core.Season.Headline.Of(day), PlanQuestions.Plan(c, AsOf.Now(now)));
+    }
+
+    private List<PondNow> PondsNow(Microsoft.Data.Sqlite.SqliteConnection c, DateTimeOffset now) =>
+        FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => Now(Story(c, p.Id)!, now)).ToList();
 
     /// <summary>Lines of a pond's log, newest first.</summary>
     public IReadOnlyList<LogRow> LogOf(long pondId, int most, long beforeLine = long.MaxValue)

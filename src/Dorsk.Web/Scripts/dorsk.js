@@ -1,10 +1,12 @@
 // What the browser runs: Alpine's CSP build, the slips, the charts.
 import Alpine from '@alpinejs/csp';
 import { slip } from './slip.js';
+import { plan } from './plan.js';
 import { drawCharts } from './charts.js';
 import { whyCards } from './why.js';
 
 Alpine.data('slip', slip);
+Alpine.data('plan', plan);
 Alpine.start();
 drawCharts();
 whyCards();

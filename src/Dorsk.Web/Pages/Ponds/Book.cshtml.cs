@@ -35,7 +35,7 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
     {
         if (questions.Story(code) is not { } story)
             return NotFound();
-        Now = story.NowAt(here.Now);
+        Now = questions.Now(story, here.Now);
         // Without a section the book opens on what matters now.
         Section = section?.ToLowerInvariant() ?? (Now.Judgement.Status == Status.ActNow ? "water" : Now.Batches.Count > 0 ? "growth" : story.Batches.Count > 0 ? "harvest" : "stock");
         (Line, Again) = (line, again == 1);

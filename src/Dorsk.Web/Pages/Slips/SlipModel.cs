@@ -36,7 +36,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     public IReadOnlyList<Computed> Computed { get; private set; } = [];
 
     /// <summary>The pond as it stands, shown beside its slip; not while a line is corrected.</summary>
-    public PondNow? Beside => context.Story?.NowAt(here.Now);
+    public PondNow? Beside => context.Story is { } story ? questions.Now(story, here.Now) : null;
 
     public string Heading => Code.Length > 0 ? $"{Code}: {Slip.Title.ToLowerInvariant()}" : Slip.Title;
 

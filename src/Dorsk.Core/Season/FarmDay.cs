@@ -1,0 +1,83 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Season;
+
+/// <summary>A reading or feeding that answers a job: when, and who wrote it.</summary>
+/// <param name="At">When.</param>
+/// <param name="By">Who.</param>
+public readonly record struct Mark(DateTimeOffset At, string By);
+
+/// <summary>One pond on one day, as far as jobs and needs care.</summary>
+/// <param name="PondId">Its number.</param>
+/// <param name="Code">Its code.</param>
+/// <param name="Stocked">Whether fish stand here.</param>
+/// <param name="Judgement">How it stands.</param>
+/// <param name="Unread">Whether that is because nobody read it in time.</param>
+/// <param name="Readings">Oxygen readings of today and yesterday evening, in order.</param>
+/// <param name="Tonight">Forecast of the night, or null.</param>
+/// <param name="Air">More air for tonight, or null.</param>
+/// <param name="Limits">Limits of its fish, or null.</param>
+/// <param name="SampleDue">Farm day of the next sample, or null.</param>
+/// <param name="LastWeighed">Farm day of the last sample or stocking.</param>
+/// <param name="Sampled">Samples of today.</param>
+/// <param name="MeanG">Average weight, g.</param>
+/// <param name="BiomassKg">Biomass, kg.</param>
+/// <param name="SecchiM">Last Secchi depth within a week, m, or null.</param>
+/// <param name="Meals">Meals of today after brakes, kg, with what held them; morning first.</param>
+/// <param name="Fed">Feedings of today.</param>
+/// <param name="Target">Likely day of the wanted weight, or null.</param>
+/// <param name="TasteOn">Farm day of the last passed taste test, or null.</param>
+/// <param name="NextThing">What an empty pond waits for, in words.</param>
+public sealed record PondDay(
+    long PondId, string Code, bool Stocked, Judgement Judgement, bool Unread, IReadOnlyList<Mark> Readings, DawnLowForecast? Tonight, AirPlan? Air, WaterLimits? Limits,
+    DateOnly? SampleDue, DateOnly? LastWeighed, IReadOnlyList<Mark> Sampled, double MeanG, double BiomassKg, double? SecchiM,
+    IReadOnlyList<(double Kg, string Held)> Meals, IReadOnlyList<Mark> Fed, DateOnly? Target, DateOnly? TasteOn, string NextThing);
+
+/// <summary>A kind of feed on one day.</summary>
+/// <param name="FeedId">Its number.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="LeftKg">Left, kg.</param>
+/// <param name="PerDayKg">Given a day over the last week, kg.</param>
+/// <param name="NextExpiry">First expiry in the store, or null.</param>
+public sealed record FeedDay(long FeedId, string Name, double LeftKg, double PerDayKg, DateOnly? NextExpiry);
+
+/// <summary>The farm on one day: what rules of jobs and needs may see.</summary>
+/// <param name="Now">By the farm clock.</param>
+/// <param name="Zone">Its clock face.</param>
+/// <param name="Sunrise">Today's.</param>
+/// <param name="Sunset">Today's.</param>
+/// <param name="Ponds">In walking order.</param>
+/// <param name="Feeds">The store.</param>
+/// <param name="WindMs">Wind as last typed today, m/s, or null.</param>
+/// <param name="CloudEighths">Cloud as last typed today, or null.</param>
+/// <param name="AirC">Air as last typed today, °C, or null.</param>
+/// <param name="Closed">Jobs that people ticked or left, by key.</param>
+/// <param name="Hand">How figures are printed.</param>
+public sealed record FarmDay(
+    DateTimeOffset Now, FarmZone Zone, DateTimeOffset Sunrise, DateTimeOffset Sunset, IReadOnlyList<PondDay> Ponds, IReadOnlyList<FeedDay> Feeds,
+    double? WindMs, double? CloudEighths, double? AirC, IReadOnlyDictionary<string, ClosedJob> Closed, Hand Hand)
+{
+    /// <summary>The farm day.</summary>
+    public DateOnly Today => Zone.DayOf(Now);
+
+    /// <summary>Ponds with fish.</summary>
+    public IReadOnlyList<PondDay> Stocked => Ponds.Where(p => p.Stocked).ToList();
+
+    internal string Hour(DateTimeOffset at) => Zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+
+    // Figures a farmer would round are rounded: no tenths from a hundred on.
+    internal string Say(double si, Measure measure) => QuantityText.Write(si, measure.In(Hand.System).FromSi(si) >= 100 ? measure with { Decimals = 0 } : measure, Hand);
+
+    internal static string Day(DateOnly day) => day.ToString("ddd d MMM", System.Globalization.CultureInfo.InvariantCulture);
+}
+
+/// <summary>How a job was closed by hand.</summary>
+/// <param name="Line">The log line.</param>
+/// <param name="Outcome">Done or skipped.</param>
+/// <param name="Reason">Why.</param>
+/// <param name="Mark">When and who.</param>
+public sealed record ClosedJob(long Line, JobOutcome Outcome, string Reason, Mark Mark);

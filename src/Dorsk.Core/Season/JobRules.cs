@@ -1,0 +1,113 @@
+using Dorsk.Core.People;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Season;
+
+/// <summary>A source of jobs.</summary>
+/// <param name="Name">First part of its jobs' keys.</param>
+/// <param name="Find">The jobs of a day.</param>
+public sealed record JobRule(string Name, Func<FarmDay, IEnumerable<Job>> Find);
+
+/// <summary>All rules that make jobs, in one list. A new source is one more line.</summary>
+public static class JobRules
+{
+    // Starting values of the trade; settings once the farm has its own.
+    private const double LeadDays = 6, SafeDays = 4, UseFirstDays = 14;
+    private const int NearMarketDays = 7, MorningMeal = 7, AfternoonMeal = 16, SampleHour = 6;
+
+    /// <summary>The list.</summary>
+    public static readonly IReadOnlyList<JobRule> All =
+    [
+        new("dawn", d => Round(d, "dawn", "Dawn round", d.Sunrise.AddMinutes(-60), d.Sunrise.AddMinutes(90), "the lowest oxygen of the night tells the ration and the next forecast")),
+        new("morning-meal", d => Meal(d, 0, "Morning meal", MorningMeal)),
+        new("sample", Samples),
+        new("afternoon-meal", d => Meal(d, 1, "Afternoon meal", AfternoonMeal)),
+        new("dusk", d => Round(d, "dusk", "Dusk round", d.Sunset.AddMinutes(-150), d.Sunset.AddMinutes(30), "the forecast of the night starts from it")),
+        new("air", MoreAir),
+        new("second", SecondReading),
+        new("order", FeedToOrder),
+        new("use-first", UseFirst),
+        new("harvest", PlanHarvest),
+    ];
+
+    /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
+    public static IReadOnlyList<Job> Of(FarmDay day) =>
+        [.. All.SelectMany(r => r.Find(day)).Select(j => Closed(j, day)).OrderBy(j => j.Due).ThenBy(j => j.Key, StringComparer.Ordinal)];
+
+    private static Job Closed(Job job, FarmDay day)
+    {
+        if (day.Closed.TryGetValue(job.Key, out var closed))
+            return job with { State = closed.Outcome == JobOutcome.Done ? JobState.Done : JobState.Skipped, By = closed.Mark, Line = closed.Line, Note = closed.Reason };
+        return job.State == JobState.Open && day.Now > job.Due ? job with { State = JobState.Late } : job;
+    }
+
+    private static string Key(string rule, string place, DateOnly day) => FormattableString.Invariant($"{rule}:{place}:{day:yyyy-MM-dd}");
+
+    private static IEnumerable<Job> Round(FarmDay d, string rule, string name, DateTimeOffset from, DateTimeOffset due, string reason)
+    {
+        var stocked = d.Stocked;
+        if (stocked.Count == 0)
+            yield break;
+        // Somewhat before the window counts too: a round takes its time.
+        var marks = stocked.Select(p => p.Readings.LastOrDefault(m => m.At >= from.AddMinutes(-45) && m.At <= due.AddMinutes(30))).ToList();
+        var read = marks.Count(m => m != default);
+        var what = stocked.Count == 1 ? $"{name}: oxygen and temperature in {stocked[0].Code}" : $"{name}: oxygen and temperature in {stocked.Count} ponds";
+        yield return new(Key(rule, "farm", d.Today), null, "", from, due, what, reason, Role.PondHand, "round", read == stocked.Count ? JobState.Done : JobState.Open,
+            read == stocked.Count ? marks.MaxBy(m => m.At) : null, null, read > 0 && read < stocked.Count ? $"{read} of {stocked.Count} read, missing {string.Join(", ", stocked.Where((_, i) => marks[i] == default).Select(p => p.Code).Take(6))}" : "");
+    }
+
+    private static IEnumerable<Job> Meal(FarmDay d, int meal, string name, int hour)
+    {
+        var ponds = d.Stocked.Where(p => p.Meals.Count > meal).ToList();
+        if (ponds.Count == 0)
+            yield break;
+        DateTimeOffset from = d.Zone.At(d.Today, new(hour, 0)), due = from.AddHours(2.5), noon = d.Zone.At(d.Today, new(12, 0));
+        var fed = ponds.Where(p => p.Meals[meal].Kg > 0).Select(p => p.Fed.LastOrDefault(m => meal == 0 ? m.At < noon : m.At >= noon)).ToList();
+        var held = ponds.Where(p => p.Meals[meal].Held.Length > 0).Select(p => p.Code).ToList();
+        var done = fed.Count > 0 && fed.All(m => m != default);
+        var kg = ponds.Sum(p => p.Meals[meal].Kg);
+        yield return new(Key(meal == 0 ? "morning-meal" : "afternoon-meal", "farm", d.Today), null, "", from, due, $"{name}: {d.Say(kg, Measures.Mass)} in {fed.Count} ponds{(held.Count > 0 ? $", held in {string.Join(", ", held)}" : "")}",
+            "ration by expected gain, less the brakes", Role.PondHand, "round", done ? JobState.Done : JobState.Open, done ? fed.MaxBy(m => m.At) : null, null,
+            !done && fed.Any(m => m != default) ? $"{fed.Count(m => m != default)} of {fed.Count} fed" : "");
+    }
+
+    private static IEnumerable<Job> Samples(FarmDay d)
+    {
+        foreach (var p in d.Stocked.Where(p => p.SampleDue <= d.Today.AddDays(1)))
+        {
+            var day = p.SampleDue!.Value < d.Today ? d.Today : p.SampleDue.Value;
+            var at = d.Zone.At(day, new(SampleHour, 30));
+            yield return new(Key("sample", p.Code, day), p.PondId, p.Code, at.AddMinutes(-30), at.AddHours(2), $"{p.Code}: sample, in the cool of the morning",
+                p.LastWeighed is { } last ? $"last weighed {d.Today.DayNumber - last.DayNumber} days ago, so {d.Say(p.MeanG, Measures.FishWeight)} is reckoned" : "never weighed since stocking", Role.Manager, "sample", JobState.Open);
+        }
+        foreach (var p in d.Stocked.Where(p => p.Sampled.Count > 0))
+            yield return new(Key("sample", p.Code, d.Today), p.PondId, p.Code, p.Sampled[^1].At, p.Sampled[^1].At, $"{p.Code}: sample", "", Role.Manager, "", JobState.Done, p.Sampled[^1]);
+    }
+
+    private static IEnumerable<Job> MoreAir(FarmDay d) => d.Stocked.Where(p => p.Air is not null).Select(p => new Job(
+        Key("air", p.Code, d.Zone.DayOf(p.Air!.From.AddHours(-12))), p.PondId, p.Code, d.Now, p.Air.From, $"{p.Code}: set the timers of {Codes(p)} to {d.Hour(p.Air.From)}",
+        $"dawn low {d.Say(p.Tonight!.Low.Value, Measures.Oxygen)} without them", Role.NightWatch, "aerators", JobState.Open));
+
+    // Two readings in the dark tell this night; only where the night is in doubt.
+    private static IEnumerable<Job> SecondReading(FarmDay d) => d.Stocked.Where(p => p.Tonight?.Judgement.Status is Judging.Status.Watch or Judging.Status.ActNow).Select(p =>
+    {
+        var at = d.Sunset.AddHours(2.5);
+        var done = p.Readings.LastOrDefault(m => m.At >= d.Sunset.AddHours(1.5));
+        return new Job(Key("second", p.Code, d.Today), p.PondId, p.Code, at.AddMinutes(-45), at.AddMinutes(60), $"{p.Code}: read oxygen again in the dark",
+            "the fall since dusk makes tonight's forecast sharper", Role.NightWatch, "reading", done == default ? JobState.Open : JobState.Done, done == default ? null : done);
+    });
+
+    private static IEnumerable<Job> FeedToOrder(FarmDay d) => d.Feeds.Where(f => f.PerDayKg > 0 && f.LeftKg / f.PerDayKg < LeadDays + SafeDays).Select(f => new Job(
+        Key("order", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today), null, "", d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(20, 0)), $"Order {f.Name}",
+        $"{d.Say(f.LeftKg, Measures.Mass)} left, {d.Say(f.PerDayKg, Measures.Mass)} a day: lasts to {FarmDay.Day(d.Today.AddDays((int)(f.LeftKg / f.PerDayKg)))}; a load takes {LeadDays:0} days", Role.Manager, "", JobState.Open));
+
+    private static IEnumerable<Job> UseFirst(FarmDay d) => d.Feeds.Where(f => f.LeftKg > 0 && f.NextExpiry is { } e && e.DayNumber - d.Today.DayNumber <= UseFirstDays).Select(f => new Job(
+        Key("use-first", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(19, 0)), $"{f.Name}: use the oldest lot first",
+        $"it expires {FarmDay.Day(f.NextExpiry!.Value)}", Role.PondHand, "", JobState.Open));
+
+    private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null).Select(p => new Job(
+        Key("harvest", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(19, 0)), $"{p.Code}: plan the harvest",
+        $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed", Role.Manager, "", JobState.Open));
+
+    internal static string Codes(PondDay p) => string.Join(" and ", p.Air!.More.Select(a => a.Code));
+}

@@ -1,0 +1,98 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Season;
+
+/// <summary>The one thing that answers a need.</summary>
+public enum Answer
+{
+    /// <summary>Set the timers of idle aerators.</summary>
+    Air,
+
+    /// <summary>Open the pond's water.</summary>
+    LookAtWater,
+
+    /// <summary>Read the pond.</summary>
+    Read,
+
+    /// <summary>Tick the job.</summary>
+    Tick,
+
+    /// <summary>Open the sample slip.</summary>
+    Sample,
+}
+
+/// <summary>What needs a person, with its reason and the one thing that answers it.</summary>
+/// <param name="Status">How pressing.</param>
+/// <param name="Where">Pond code, or the place in words.</param>
+/// <param name="Pond">The pond, or null.</param>
+/// <param name="Reason">Plain words.</param>
+/// <param name="By">By when, or null.</param>
+/// <param name="Answer">The answer.</param>
+/// <param name="Label">Its words on the button.</param>
+/// <param name="Why">Grounds, where a figure was reckoned.</param>
+/// <param name="Job">The job behind it, or null.</param>
+public sealed record Need(Status Status, string Where, PondDay? Pond, string Reason, DateTimeOffset? By, Answer Answer, string Label, Grounds? Why, Job? Job);
+
+/// <summary>What needs somebody, most pressing first.</summary>
+public static class Needs
+{
+    private const double HeavyBloomM = 0.30, NoWindMs = 1.5;
+
+    /// <summary>All needs of a moment.</summary>
+    /// <param name="day">The farm.</param>
+    /// <param name="jobs">Its jobs.</param>
+    public static IReadOnlyList<Need> Of(FarmDay day, IReadOnlyList<Job> jobs) =>
+    [
+        .. day.Stocked.Where(p => p.Judgement.Status is Status.ActNow or Status.Watch).Select(p => OfPond(day, p, jobs))
+            .Concat(jobs.Where(j => j.State is JobState.Open or JobState.Late && j.Key.Split(':')[0] is "order" or "sample" && j.Due - day.Now < TimeSpan.FromHours(24)).Select(j => OfJob(day, j)))
+            .OrderByDescending(n => n.Status).ThenBy(n => n.By ?? DateTimeOffset.MaxValue).ThenBy(n => n.Where, StringComparer.Ordinal),
+    ];
+
+    private static Need OfPond(FarmDay d, PondDay p, IReadOnlyList<Job> jobs)
+    {
+        var tonight = p.Tonight is { } f && f.Judgement.Status >= p.Judgement.Status ? f : null;
+        var air = jobs.FirstOrDefault(j => j.PondId == p.PondId && j.Key.StartsWith("air:", StringComparison.Ordinal));
+        if (tonight is null)
+            return new(p.Judgement.Status, p.Code, p, p.Judgement.Reason + ".", null, p.Unread ? Answer.Read : Answer.LookAtWater,
+                p.Unread ? "Write a reading" : "Open its water", null, null);
+        if (p.Air is { } plan)
+            return new(Status.ActNow, p.Code, p, $"{Fall(d, p)} {Causes(d, p)} {More(d, p)}", plan.From, Answer.Air, $"Run {JobRules.Codes(p)} from {d.Hour(plan.From)}", plan.Why, air);
+        var all = p.Judgement.Status == Status.ActNow ? " No aerator stands idle: hold the feed, bring an emergency aerator, read again in the dark." : "";
+        return new(p.Judgement.Status, p.Code, p, $"{Fall(d, p)} {Causes(d, p)}{all}", tonight.UnderActAt ?? tonight.UnderWatchAt ?? tonight.LowAt, Answer.Read, "Read it again", tonight.Why, null);
+    }
+
+    private static string Fall(FarmDay d, PondDay p)
+    {
+        var f = p.Tonight!;
+        var crossing = f.UnderActAt is { } act ? $"Oxygen passes under {d.Say(p.Limits!.DoActMgL, Measures.Oxygen)} at about {d.Hour(act)} and reaches "
+            : f.UnderWatchAt is { } watch ? $"Oxygen passes under {d.Say(p.Limits!.DoWatchMgL, Measures.Oxygen)} at about {d.Hour(watch)} and reaches " : "Dawn low ";
+        return $"{crossing}{d.Say(f.Low.Value, Measures.Oxygen)} at {d.Hour(f.LowAt)}, could be {d.Say(f.Low.Low, Measures.Oxygen)}.";
+    }
+
+    private static string Causes(FarmDay d, PondDay p)
+    {
+        List<string> causes = [];
+        if (p.SecchiM is < HeavyBloomM and { } secchi)
+            causes.Add($"heavy bloom (Secchi {d.Say(secchi, Measures.ShortLength)})");
+        causes.Add($"{d.Say(p.BiomassKg, Measures.Mass)} of fish");
+        if (d.WindMs is < NoWindMs)
+            causes.Add("no wind to help");
+        var text = causes.Count == 1 ? causes[0] : string.Join(", ", causes.SkipLast(1)) + " and " + causes[^1];
+        return char.ToUpperInvariant(text[0]) + text[1..] + ".";
+    }
+
+    private static string More(FarmDay d, PondDay p)
+    {
+        var n = p.Air!.More.Count;
+        return $"{(n == 1 ? "One more aerator lifts" : n == 2 ? "Two more aerators lift" : n + " more aerators lift")} the low to about {d.Say(p.Air.LowMgL.Value, Measures.Oxygen)}{(p.Air.ChanceUnderAct > 0.2 ? ", which may not be enough: hold the feed and watch" : "")}.";
+    }
+
+    private static Need OfJob(FarmDay d, Job j)
+    {
+        var pond = d.Ponds.FirstOrDefault(p => p.PondId == j.PondId);
+        var order = j.Key.StartsWith("order:", StringComparison.Ordinal);
+        return new(order ? Status.Watch : Status.Steady, pond?.Code ?? "Feed store", pond, order ? $"{j.What[6..]}: {j.Reason}." : $"Sample day. {char.ToUpperInvariant(j.Reason[0])}{j.Reason[1..]}.", order ? j.Due : j.From.AddMinutes(30),
+            order ? Answer.Tick : Answer.Sample, order ? "Ordered" : "Sample slip", null, j);
+    }
+}

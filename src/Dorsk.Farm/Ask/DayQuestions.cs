@@ -1,0 +1,57 @@
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Season;
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>The farm on one day, gathered for the rules of jobs and needs.</summary>
+internal static class DayQuestions
+{
+    private static readonly TimeSpan FreshWeather = TimeSpan.FromHours(12);
+
+    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, IReadOnlyList<PondNow> ponds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
+    {
+        var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
+        var asOf = AsOf.Now(now);
+        var today = zone.DayOf(now);
+        var sun = SunTimes.On(farm.Place, today, zone.OffsetHoursAt(zone.At(today, new(12, 0))));
+        var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
+        double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
+        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Pond(p, marks, zone.At(today, TimeOnly.MinValue))).ToList(),
+            FeedStore.At(c, asOf, now).Select(f => new FeedDay(f.FeedId, f.Name, f.LeftKg, f.PerDayKg, f.NextExpiry)).ToList(),
+            Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand);
+    }
+
+    /// <summary>Jobs closed by hand since an instant, by key.</summary>
+    public static Dictionary<string, ClosedJob> Closed(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Sqlite.Rows(c,
+        $"SELECT j.key, l.line, j.outcome, j.reason, l.happened, l.author FROM job_closed j CROSS JOIN log l USING (line) WHERE l.happened >= $since AND {Lines.Count} ORDER BY l.line",
+        r => (Key: r.GetString(0), Job: new ClosedJob(r.GetInt64(1), r.Word<JobOutcome>(2), r.GetString(3), new(r.Instant(4), r.GetString(5)))), Lines.With(asOf, ("since", since)))
+        .GroupBy(j => j.Key).ToDictionary(g => g.Key, g => g.Last().Job);
+
+    private static ILookup<(long Pond, string Kind), Mark> Marks(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Sqlite.Rows(c,
+        $"""
+        SELECT l.pond, l.kind, l.happened, l.author FROM log l WHERE l.kind IN ('{nameof(ReadingTaken)}', '{nameof(FeedingGiven)}', '{nameof(Core.Stock.FishSampled)}') AND l.happened >= $since AND l.pond IS NOT NULL AND {Lines.Count}
+          AND (l.kind <> '{nameof(ReadingTaken)}' OR EXISTS (SELECT 1 FROM reading r WHERE r.line = l.line AND r.parameter = 'do')) ORDER BY l.happened
+        """,
+        r => (Key: (r.GetInt64(0), r.GetString(1)), Mark: new Mark(r.Instant(2), r.GetString(3))), Lines.With(asOf, ("since", since))).ToLookup(m => m.Key, m => m.Mark);
+
+    private static PondDay Pond(PondNow p, ILookup<(long, string), Mark> marks, DateTimeOffset midnight)
+    {
+        var s = p.Story;
+        var id = s.Pond.Id;
+        IReadOnlyList<Mark> Of(string kind) => marks[(id, kind)].ToList();
+        IReadOnlyList<Mark> Today(string kind) => marks[(id, kind)].Where(m => m.At >= midnight).ToList();
+        var main = p.Batches.Count > 0 ? p.Batches[^1] : null;
+        var meals = Enumerable.Range(0, main?.Ration.Meals.Count ?? 0).Select(i => (p.Batches.Sum(b => b.Ration.Meals[i].Kg), string.Join(", ", main!.Ration.Meals[i].Hits.Select(h => h.Name)))).ToList();
+        var taste = s.Works.FirstOrDefault(w => w.Work == PondWork.TastePassed);
+        var limits = main is null ? null : s.LimitsOn(main.Stands.Day);
+        return new(id, s.Pond.Code, main is not null, p.Judgement, p.Unread, Of(nameof(ReadingTaken)), p.Tonight.Forecast, p.Tonight.Air, limits,
+            main is null ? null : p.Batches.Min(b => s.SampleDue(b.Batch)), main is null ? null : s.Zone.DayOf(main.Batch.Samples.Count > 0 ? main.Batch.Samples[^1].At : main.Batch.ArrivedAt), Today(nameof(Core.Stock.FishSampled)),
+            main?.Stands.MeanG.Value ?? 0, p.BiomassKg, s.Pond.ByVolume ? null : s.LastOf(Parameter.Secchi)?.Si, meals, Today(nameof(FeedingGiven)), main?.Target.Likely, taste == default ? null : s.Zone.DayOf(taste.At), p.NextThing);
+    }
+}
