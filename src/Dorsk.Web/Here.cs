@@ -31,6 +31,9 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
     /// <summary>Who is signed in, with the role as it is now and not as it was at sign-in; null when nobody is.</summary>
     public PersonNamed? Person => person ??= long.TryParse(http.HttpContext?.User.FindFirst(ClaimTypes.NameIdentifier)?.Value, out var id) ? questions.People().FirstOrDefault(p => p.PersonId == id && p.Role != Role.Gone) : null;
 
+    /// <summary>Kinds of feed.</summary>
+    public IReadOnlyList<FeedKind> Feeds => questions.Feeds();
+
     /// <summary>Who writes.</summary>
     public string Author => Person?.Name ?? throw new InvalidOperationException("Nobody is signed in, and yet somebody writes: a handler stands without its gate.");
 

@@ -2,11 +2,13 @@
 import Alpine from '@alpinejs/csp';
 import { slip } from './slip.js';
 import { plan } from './plan.js';
+import { round } from './round.js';
 import { drawCharts } from './charts.js';
 import { whyCards } from './why.js';
 
 Alpine.data('slip', slip);
 Alpine.data('plan', plan);
+Alpine.data('round', round);
 Alpine.start();
 drawCharts();
 whyCards();
