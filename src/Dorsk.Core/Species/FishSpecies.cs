@@ -37,6 +37,9 @@ public sealed record FishSpecies(
     double CapacityNoAirKgHa, double CapacityAeratedKgHa, double CapacityTankKgM3,
     double RespirationFactor, double FeedCapFactor, string LegalCaution, string Confidence, string Source)
 {
+    /// <summary>Limits that the farm set itself, by stage; null when it set none.</summary>
+    public IReadOnlyDictionary<LifeStage, WaterLimits>? OwnLimits { get; init; }
+
     /// <summary>All species that ship, in the order of the table.</summary>
     public static IReadOnlyList<FishSpecies> All { get; } = Csv.Embedded("species.csv").Select(Row).ToList();
 

@@ -35,8 +35,9 @@ public sealed record WaterLimits(
     // The fingerling rows of a group fall back on its growing row, and fry rows on what the group calls its young.
     private static readonly Dictionary<(string, LifeStage), WaterLimits> Table = Build();
 
-    /// <summary>Limits for a species at a stage.</summary>
-    public static WaterLimits For(FishSpecies species, LifeStage stage) => Table[(species.LimitGroup, stage)];
+    /// <summary>Limits for a species at a stage: the farm's own where it set some, else those of the table.</summary>
+    public static WaterLimits For(FishSpecies species, LifeStage stage) =>
+        species.OwnLimits is { } own && own.TryGetValue(stage, out var limits) ? limits : Table[(species.LimitGroup, stage)];
 
     /// <summary>Stage of a fish by its mean weight: fry under 1 g, fingerlings up to ten times the upper selling size, then growing.</summary>
     /// <param name="species">The species.</param>

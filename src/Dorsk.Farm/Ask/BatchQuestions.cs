@@ -31,8 +31,9 @@ internal static class BatchQuestions
         // A batch that was moved in starts here with the first move; later moves in are changes of its count.
         var firstMove = here ? null : moves.Where(m => m.Fact.ToPondId == pond).Select(m => m.Fact).FirstOrDefault();
         var changes = Changes(zone, pond, moves.Where(m => m.Fact != firstMove), losses, harvests);
-        return new(books.Id, FishSpecies.Of(stocked.SpeciesKey), stocked.Origin, books.Stocked, firstMove?.Count ?? stocked.Count, firstMove?.MeanG ?? stocked.MeanG,
-            (firstMove?.Basis ?? stocked.Basis) == CountBasis.Counted, stocked.TargetG ?? FishSpecies.Of(stocked.SpeciesKey).MarketLowG,
+        var species = SettingsQuestions.Species(c, asOf, stocked.SpeciesKey, pond);
+        return new(books.Id, species, stocked.Origin, books.Stocked, firstMove?.Count ?? stocked.Count, firstMove?.MeanG ?? stocked.MeanG,
+            (firstMove?.Basis ?? stocked.Basis) == CountBasis.Counted, stocked.TargetG ?? species.MarketLowG,
             changes, Samples(c, arguments), harvests, losses, books.Stands, books.ClosedAt, stocked.NotReadyReason);
     }
 

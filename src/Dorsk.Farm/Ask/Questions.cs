@@ -29,6 +29,20 @@ public sealed class Questions(FarmFile file)
         return PeopleQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>A species as the farm, or one pond of it, knows it; null when there is none of that key.</summary>
+    public Core.Species.FishSpecies? Species(string key, long? pondId)
+    {
+        using var c = file.Open();
+        return Core.Species.FishSpecies.Find(key) is null ? null : SettingsQuestions.Species(c, AsOf.Now(DateTimeOffset.MaxValue), key, pondId);
+    }
+
+    /// <summary>Where the ponds lie.</summary>
+    public Plan Plan()
+    {
+        using var c = file.Open();
+        return PlanQuestions.Plan(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
     /// <summary>All ponds in the order they were built.</summary>
     public IReadOnlyList<Pond> Ponds()
     {

@@ -1,7 +1,6 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
-using Dorsk.Core.Species;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Sql;
 
@@ -55,6 +54,6 @@ internal sealed class FeedBook : IBook
     private static double AtMostG(Desk desk, Core.Stock.BatchOnBooks batch, long pond)
     {
         var (meanG, at) = FishQuestions.LastWeighed(desk.Connection, desk.AsOf, batch.Id, pond);
-        return GrowthLaws.After(meanG, FastestRate * FishSpecies.Of(batch.SpeciesKey).GrowthG13PerDay, (desk.Happened - at).TotalDays);
+        return GrowthLaws.After(meanG, FastestRate * SettingsQuestions.Species(desk.Connection, desk.AsOf, batch.SpeciesKey, pond).GrowthG13PerDay, (desk.Happened - at).TotalDays);
     }
 }

@@ -1,0 +1,22 @@
+using Dorsk.Core.Species;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>The farm's own values and limits.</summary>
+internal static class SettingsQuestions
+{
+    public static List<SpeciesValueSet> Values(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT v.species, v.field, v.value FROM species_value v CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line",
+        r => new SpeciesValueSet(r.GetString(0), r.GetString(1), r.MaybeReal(2)), Lines.With(asOf));
+
+    public static List<LimitSet> Limits(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT m.pond, m.species, m.stage, m.name, m.value FROM limit_set m CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line",
+        r => new LimitSet(r.MaybeLong(0), r.GetString(1), r.Word<LifeStage>(2), r.GetString(3), r.MaybeReal(4)), Lines.With(asOf));
+
+    /// <summary>A species as this farm and pond know it.</summary>
+    public static FishSpecies Species(SqliteConnection c, AsOf asOf, string key, long? pond) =>
+        FarmSpecies.Of(FishSpecies.Of(key), Values(c, asOf), Limits(c, asOf).Where(l => l.PondId is null || l.PondId == pond));
+}
