@@ -46,6 +46,8 @@ builder.Services.AddSingleton(file);
 builder.Services.AddSingleton(new FarmClock(builder.Configuration["clock"], builder.Configuration["rate"]));
 builder.Services.AddSingleton(s => new Door(file, s.GetRequiredService<FarmClock>()));
 builder.Services.AddSingleton<Questions>();
+builder.Services.AddSingleton(s => new NightlyForecasts(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), s.GetRequiredService<FarmClock>()));
+builder.Services.AddHostedService<ForecastTeller>();
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddScoped<Here>();
 builder.Services.AddSingleton(new DemoFarmOpen(builder.Configuration["demo"] == "true"));

@@ -79,6 +79,13 @@ public sealed partial class PondStory
     /// <summary>Lowest oxygen read on a morning, mg/L, or null.</summary>
     public double? DawnLowOn(DateOnly day) => dawnLows.TryGetValue(day, out var low) ? low : null;
 
+    /// <summary>The same, where somebody read within an hour and a half of sunrise or before it: a morning that can be held against its forecast.</summary>
+    public double? DawnReadOn(DateOnly day)
+    {
+        var sunrise = SunOn(day).Sunrise;
+        return ReadingsOf[Parameter.Oxygen].Any(t => (t.At - sunrise).Duration() <= TimeSpan.FromHours(1.5)) ? DawnLowOn(day) : null;
+    }
+
     /// <summary>Standing estimates of a batch from arrival to a day.</summary>
     public IReadOnlyList<Standing> Standings(long batchId, DateOnly to)
     {

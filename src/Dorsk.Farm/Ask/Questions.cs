@@ -114,6 +114,20 @@ public sealed class Questions(FarmFile file)
     private List<PondNow> PondsNow(Microsoft.Data.Sqlite.SqliteConnection c, DateTimeOffset now) =>
         FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => Now(Story(c, p.Id)!, now)).ToList();
 
+    /// <summary>The last forecast told of a pond's night, or null.</summary>
+    public Core.Oxygen.ForecastIssued? LastForecast(long pondId, Night night)
+    {
+        using var c = file.Open();
+        return ForecastQuestions.Issued(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, night.Evening).LastOrDefault(f => f.Night == night);
+    }
+
+    /// <summary>Every night of every pond whose forecast and outcome are known.</summary>
+    public IReadOnlyList<PondProof> Proof(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => ForecastQuestions.Proof(c, AsOf.Now(now), Story(c, p.Id)!)).Where(p => p.Nights.Count > 0).ToList();
+    }
+
     /// <summary>Lines of a pond's log, newest first.</summary>
     public IReadOnlyList<LogRow> LogOf(long pondId, int most, long beforeLine = long.MaxValue)
     {

@@ -10,6 +10,8 @@ namespace Dorsk.Web.Demo;
 /// <summary>Writes the demo farm's history through the door, one simulated day at a time, entered at its simulated hour.</summary>
 public static class DemoHistory
 {
+    private static readonly DateOnly ForecastsFrom = DemoFarm.Zone.DayOf(DemoFarm.OpensAt).AddDays(-45);
+
     /// <summary>Fills an empty file.</summary>
     /// <param name="file">The file; migrations are run.</param>
     /// <param name="farm">The story.</param>
@@ -20,6 +22,7 @@ public static class DemoHistory
         var clock = new StoryClock();
         var door = new Door(file, clock);
         var keys = new Dictionary<string, long>();
+        var forecasts = new NightlyForecasts(door, new Questions(file), clock);
         foreach (var told in farm.Founding())
             Enter(door, clock, keys, told.At, [told]);
         foreach (var (day, told) in farm.Days())
@@ -28,6 +31,9 @@ public static class DemoHistory
             foreach (var group in told.GroupBy(t => t.Author).OrderByDescending(g => g.Key == "Manager" ? 0 : 1))
                 foreach (var part in InParts(group))
                     Enter(door, clock, keys, evening, part);
+            // The nights that the page of proof shows were told in their evening, as they would have been.
+            if (day >= ForecastsFrom)
+                forecasts.IssueDue();
             onDay?.Invoke(day);
         }
         return new Keys(keys);

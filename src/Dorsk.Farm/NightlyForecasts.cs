@@ -1,0 +1,41 @@
+using Dorsk.Core.Oxygen;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
+
+namespace Dorsk.Farm;
+
+/// <summary>Tells the dawn low of every pond after sunset, and again after each reading of the night, through the door like anybody else.</summary>
+/// <param name="door">The way in.</param>
+/// <param name="questions">The answers.</param>
+/// <param name="clock">The farm clock.</param>
+public sealed class NightlyForecasts(Door door, Questions questions, TimeProvider clock)
+{
+    /// <summary>Who writes them.</summary>
+    public const string Author = "Dorsk";
+
+    /// <summary>Enters the forecasts that are due now; how many.</summary>
+    public int IssueDue()
+    {
+        var now = clock.GetUtcNow();
+        var due = questions.Ponds().Select(p => questions.Story(p.Code)!).Select(s => Due(s, now)).OfType<ForecastIssued>().ToList();
+        if (due.Count == 0)
+            return 0;
+        var receipt = door.Enter(new Entry(Guid.NewGuid(), Author, due.Select(f => new NewLine(now, f, FormattableString.Invariant($"dawn low {f.Low.Value:0.0}, {f.Low.Low:0.0} to {f.Low.High:0.0}"), null)).ToList(), []));
+        return receipt.Accepted ? due.Count : throw new InvalidOperationException("A forecast was refused at the door: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
+    }
+
+    private ForecastIssued? Due(PondStory story, DateTimeOffset now)
+    {
+        if (!story.Standing.Any())
+            return null;
+        var night = Core.Time.Night.Of(now, story.Zone);
+        var (sunset, sunrise) = story.SunOf(night);
+        if (now < sunset || now > sunrise)
+            return null;
+        var told = questions.LastForecast(story.Pond.Id, night);
+        var start = story.ReadingsOf[Core.Water.Parameter.Oxygen].LastOrDefault(t => t.At <= now);
+        if (told is not null && start.At <= told.StartAt)
+            return null;
+        return story.TonightAt(now).Forecast is { } f ? new(story.Pond.Id, night, f.Method, f.Low, f.LowAt, f.ChanceUnderAct, f.Curve[0].At) : null;
+    }
+}
