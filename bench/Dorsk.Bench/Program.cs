@@ -10,5 +10,9 @@ if (args is ["judge", ..])
     Console.Write(Proof.Text(ranges));
     return Proof.Holds(ranges) ? 0 : 1;
 }
-Console.Error.WriteLine("dorsk-bench judge [first seed ...]");
+if (args is ["burst", var path])
+    return Burst.Run(path);
+if (args is ["speed", var app, var empty, var seed])
+    return await Speed.Run(app, empty, seed);
+Console.Error.WriteLine("dorsk-bench judge [first seed ...] | burst FILE.db | speed APP EMPTY SEED");
 return 2;

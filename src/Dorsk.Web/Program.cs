@@ -2,36 +2,20 @@ using System.Globalization;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Sql;
-using Dorsk.Practice;
 using Dorsk.Web;
-using Dorsk.Web.Demo;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.DataProtection;
 
 // Figures are printed by the farm's own hand; nothing may follow the machine's.
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.DefaultThreadCurrentUICulture = CultureInfo.InvariantCulture;
 
-if (args is ["demo-seed", var target])
-{
-    DemoHistory.Write(new FarmFile(target), new DemoFarm(1), day =>
-    {
-        if (day.Day == 1)
-            Console.WriteLine($"  demo history: {day:MMMM yyyy}");
-    });
-    FarmFile.Settle(target);
-    return 0;
-}
-
-if (args is ["facts", var source])
-{
-    Dorsk.Farm.Files.FactsText.Write(source, Console.Out);
-    return 0;
-}
+if (Verbs.Run(args) is { } ended)
+    return ended;
 
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
-var data = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), "dorsk");
+var data = builder.Configuration["data"] ?? Verbs.UsualFolder;
 Directory.CreateDirectory(data);
-var file = new FarmFile(Path.Combine(data, "farm.db"));
+var file = new FarmFile(Path.Combine(data, Verbs.FarmDb));
 try
 {
     file.Prepare();

@@ -95,4 +95,12 @@ public sealed class Visitor(HttpClient client)
         var body = new FormUrlEncodedContent(values.Append(new("__RequestVerificationToken", token)));
         return client.PostAsync(path, body);
     }
+
+    /// <summary>Posts JSON with the form token in its header.</summary>
+    public Task<HttpResponseMessage> Json(string path, string json)
+    {
+        var message = new HttpRequestMessage(HttpMethod.Post, path) { Content = new StringContent(json, System.Text.Encoding.UTF8, "application/json") };
+        message.Headers.Add("RequestVerificationToken", token);
+        return client.SendAsync(message);
+    }
 }

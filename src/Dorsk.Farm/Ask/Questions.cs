@@ -12,7 +12,7 @@ namespace Dorsk.Farm.Ask;
 /// <param name="file">The farm's data file.</param>
 public sealed class Questions(FarmFile file)
 {
-    private readonly ConcurrentDictionary<long, (long Line, PondStory Story)> stories = new();
+    private readonly ConcurrentDictionary<long, ((long Line, long Restored) Last, PondStory Story)> stories = new();
     private readonly ConcurrentDictionary<long, (DateTimeOffset Minute, PondNow Now)> nows = new();
 
     /// <summary>The farm, or null before the first slip.</summary>
@@ -183,7 +183,7 @@ public sealed class Questions(FarmFile file)
     private PondStory? Story(Microsoft.Data.Sqlite.SqliteConnection c, long pondId)
     {
         var last = LogLines.LastOf(c, pondId);
-        if (stories.TryGetValue(pondId, out var known) && known.Line == last)
+        if (stories.TryGetValue(pondId, out var known) && known.Last == last)
             return known.Story;
         var story = PondStory.Load(c, AsOf.Now(DateTimeOffset.MaxValue), pondId);
         if (story is not null)

@@ -47,9 +47,9 @@ public sealed class FarmFile
         SqliteConnection.ClearAllPools();
     }
 
-    internal SqliteConnection Open()
+    internal SqliteConnection Open(bool pooled = true)
     {
-        var connection = new SqliteConnection(connectionString);
+        var connection = new SqliteConnection(pooled ? connectionString : connectionString + ";Pooling=False");
         connection.Open();
         Sqlite.Run(connection, "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;");
         return connection;

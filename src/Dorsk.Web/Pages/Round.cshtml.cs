@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Farm;
@@ -12,6 +13,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>The walk with the phone: a card to take along, and an outbox that comes back.</summary>
 [Needs(Permission.Write)]
+[RequestSizeLimit(1 << 20)]
 public sealed class RoundModel(Questions questions, Door door, Here here) : PageModel
 {
     private const int MostStops = 200;
@@ -30,11 +32,24 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
     }
 
     /// <summary>Enters what phones kept; answers each entry by itself, so that one mistake holds nothing else back.</summary>
-    public IActionResult OnPostKeep([FromBody] Outbox? outbox)
+    public async Task<IActionResult> OnPostKeepAsync()
     {
-        if (outbox?.Stops is not { } stops || stops.Count > MostStops || stops.Any(s => s is null))
+        if (await ReadOutbox() is not { Stops: { } stops } outbox || stops.Count > MostStops || stops.Any(s => s is null))
             return BadRequest();
         return new JsonResult(new { now = here.Now, by = here.Author, receipts = stops.Select(s => Keep(s!, outbox.PhoneNow)).ToList() });
+    }
+
+    // Read here and not by the framework, whose book of errors breaks on the names of odd fields.
+    private async Task<Outbox?> ReadOutbox()
+    {
+        try
+        {
+            return await JsonSerializer.DeserializeAsync<Outbox>(Request.Body, JsonSerializerOptions.Web);
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
     }
 
     private RoundReceipt Keep(Stopped stop, double phoneNow)

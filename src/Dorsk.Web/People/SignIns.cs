@@ -54,6 +54,12 @@ public static class SignIns
         });
     }
 
+    /// <summary>What is wrong with a password, or null.</summary>
+    public static string? Wrong(string name, string? password) =>
+        string.IsNullOrEmpty(password) || password.Length is < PasswordLength or > 200 ? $"A password has {PasswordLength} to 200 signs. A few plain words in a row are good."
+        : string.Equals(password, name, StringComparison.OrdinalIgnoreCase) ? "Everybody knows the name: it is no password."
+        : password.Distinct().Count() < 3 ? "Too few different signs. A few plain words in a row are good." : null;
+
     /// <summary>Sets a password and makes whoever is signed in as this person sign in anew. Answers what is wrong with it, or nothing.</summary>
     /// <param name="users">Identity.</param>
     /// <param name="account">The person.</param>
@@ -61,16 +67,12 @@ public static class SignIns
     /// <param name="keep">False to try it only.</param>
     public static async Task<string?> SetPassword(this UserManager<PersonAccount> users, PersonAccount account, string? password, bool keep = true)
     {
-        if (string.IsNullOrEmpty(password) || password.Length is < PasswordLength or > 200)
-            return $"A password has {PasswordLength} to 200 signs. A few plain words in a row are good.";
-        if (string.Equals(password, account.Person.Name, StringComparison.OrdinalIgnoreCase))
-            return "Everybody knows the name: it is no password.";
-        if (password.Distinct().Count() < 3)
-            return "Too few different signs. A few plain words in a row are good.";
+        if (Wrong(account.Person.Name, password) is { } problem)
+            return problem;
         if (!keep)
             return null;
         account.Credential = account.Credential with { Hash = null };
-        var result = await users.AddPasswordAsync(account, password);
+        var result = await users.AddPasswordAsync(account, password!);
         return result.Succeeded ? null : string.Join(" ", result.Errors.Select(e => e.Description));
     }
 }

@@ -1,0 +1,40 @@
+using System.Text.Json;
+
+namespace Dorsk.Farm.Files;
+
+/// <summary>What a backup or an export says of itself.</summary>
+/// <param name="What">dorsk-backup or dorsk-export.</param>
+/// <param name="Schema">Steps of the data file, in order.</param>
+/// <param name="Rows">Rows of each table.</param>
+/// <param name="Sha256">Checksum of each file inside.</param>
+/// <param name="MadeAt">When, by the machine's clock.</param>
+internal sealed record Manifest(string What, IReadOnlyList<string> Schema, IReadOnlyDictionary<string, long> Rows, IReadOnlyDictionary<string, string> Sha256, DateTimeOffset MadeAt)
+{
+    public const string File = "manifest.json";
+
+    private static readonly JsonSerializerOptions Plain = new(JsonSerializerDefaults.Web) { WriteIndented = true };
+
+    public string Text() => JsonSerializer.Serialize(this, Plain);
+
+    public static Manifest? Read(string text)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<Manifest>(text, Plain) is { What: not null, Schema: not null, Rows: not null, Sha256: not null } m ? m : null;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+}
+
+/// <summary>A backup, restore, export or import that cannot be: said to the person who asked for it.</summary>
+public sealed class FarmFilesException : Exception
+{
+    /// <summary>With what is wrong and the way out.</summary>
+    public FarmFilesException(string message) : base(message) { }
+
+    /// <summary>The same, with its cause.</summary>
+    public FarmFilesException(string message, Exception inner) : base(message, inner) { }
+}

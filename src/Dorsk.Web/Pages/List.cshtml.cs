@@ -1,0 +1,21 @@
+using System.Text;
+using Dorsk.Core.People;
+using Dorsk.Farm.Files;
+using Dorsk.Farm.Sql;
+using Dorsk.Web.People;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>One list as CSV.</summary>
+[Needs(Permission.Look)]
+public sealed class ListModel(FarmFile file, Here here) : PageModel
+{
+    public IActionResult OnGet([FromRoute] string name)
+    {
+        var text = new StringWriter();
+        // With the mark that tells spreadsheets it is UTF-8.
+        return Lists.Write(file, name, here.Zone, text) ? File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(text.ToString())).ToArray(), "text/csv; charset=utf-8", name + ".csv") : NotFound();
+    }
+}

@@ -1,0 +1,55 @@
+using System.Diagnostics;
+using System.Globalization;
+using Dorsk.Farm.Sql;
+
+namespace Dorsk.Farm.Tests;
+
+/// <summary>What was acknowledged stays, however the program ends.</summary>
+public sealed class KillTests : IDisposable
+{
+    // Fifty by hand (DORSK_KILLS=50); a few each time the suite runs.
+    private static readonly int Rounds = int.Parse(Environment.GetEnvironmentVariable("DORSK_KILLS") ?? "4", CultureInfo.InvariantCulture);
+    private readonly string folder = Directory.CreateTempSubdirectory("dorsk-kill-").FullName;
+
+    [Fact]
+    public void No_acknowledged_entry_is_lost_when_the_program_is_killed_in_a_burst()
+    {
+        var path = Path.Combine(folder, "farm.db");
+        var chance = new Random(20270121);
+        var acknowledged = new List<string>();
+        for (var round = 0; round < Rounds; round++)
+        {
+            using var burst = Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "dorsk-bench.dll"), "burst", path]) { RedirectStandardOutput = true })!;
+            var wanted = chance.Next(1, 60);
+            for (var i = 0; i < wanted; i++)
+                acknowledged.Add(burst.StandardOutput.ReadLine() ?? throw new InvalidOperationException("the burst ended by itself"));
+            Thread.Sleep(chance.Next(0, 12));
+            burst.Kill(); // SIGKILL
+            acknowledged.AddRange(burst.StandardOutput.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries).Where(l => l.Length == 36));
+            burst.WaitForExit();
+            using var c = new FarmFile(path).Open(pooled: false);
+            Assert.Equal(["ok"], Sqlite.Rows(c, "PRAGMA integrity_check", r => r.GetString(0)));
+            var there = Sqlite.Rows(c, "SELECT id FROM entry", r => r.GetString(0)).ToHashSet();
+            Assert.Equal([], acknowledged.Except(there));
+            // Whole or not at all: each reading line has its two values.
+            Assert.Equal(0, Sqlite.Number(c, "SELECT count(*) FROM log l WHERE l.kind = 'ReadingTaken' AND (SELECT count(*) FROM reading r WHERE r.line = l.line) <> 2"));
+        }
+        Assert.True(acknowledged.Count >= Rounds);
+    }
+
+    [Fact]
+    public void The_door_writes_through_to_the_disk()
+    {
+        // A killed process cannot show it, a lost power supply would: what the door's own connection is set to.
+        using var farm = new TestFarm();
+        using var c = farm.File.Open();
+        Assert.Equal("wal", Sqlite.Rows(c, "PRAGMA journal_mode", r => r.GetString(0))[0]);
+        Assert.Equal(2, Sqlite.Number(c, "PRAGMA synchronous"));
+    }
+
+    public void Dispose()
+    {
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, true);
+    }
+}
