@@ -7,19 +7,18 @@ public sealed class ForecastTeller(NightlyForecasts forecasts, ILogger<ForecastT
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        // The first look comes after half a minute: the first page has the machine to itself.
         using var timer = new PeriodicTimer(TimeSpan.FromSeconds(30));
-        do
+        while (await timer.WaitForNextTickAsync(stoppingToken))
         {
             try
             {
-                // Off the request threads, and never before the first page is up.
-                await Task.Run(forecasts.IssueDue, stoppingToken);
+                forecasts.IssueDue();
             }
             catch (Exception problem) when (problem is not OperationCanceledException)
             {
                 log.LogError(problem, "Forecasts of the night could not be told; they are tried again in half a minute.");
             }
         }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 }

@@ -26,10 +26,14 @@ catch (InvalidOperationException problem)
     return 1;
 }
 
+var clock = new FarmClock(builder.Configuration["clock"], builder.Configuration["rate"]);
+var questions = new Questions(file);
+// The farm is read while the host is still being built; the first page finds the answers there.
+var reading = Task.Run(() => questions.Today(clock.GetUtcNow()));
 builder.Services.AddSingleton(file);
-builder.Services.AddSingleton(new FarmClock(builder.Configuration["clock"], builder.Configuration["rate"]));
-builder.Services.AddSingleton(s => new Door(file, s.GetRequiredService<FarmClock>()));
-builder.Services.AddSingleton<Questions>();
+builder.Services.AddSingleton(clock);
+builder.Services.AddSingleton(new Door(file, clock));
+builder.Services.AddSingleton(questions);
 builder.Services.AddSingleton(s => new NightlyForecasts(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), s.GetRequiredService<FarmClock>()));
 builder.Services.AddHostedService<ForecastTeller>();
 builder.Services.AddHttpContextAccessor();
@@ -65,6 +69,8 @@ app.UseRateLimiter();
 app.UseGate();
 app.UseAntiforgery();
 app.MapRazorPages();
+// What fails here fails again, and visibly, on the first page that asks.
+_ = reading.ContinueWith(r => app.Logger.LogError(r.Exception, "The farm could not be read at the start."), TaskContinuationOptions.OnlyOnFaulted);
 app.Run();
 return 0;
 

@@ -12,9 +12,18 @@ public readonly record struct ConstantDecline(double LossMgLH, double RatePerH, 
     public double EquilibriumMgL => TowardsMgL - (LossMgLH / RatePerH);
 
     /// <summary>Oxygen after some hours, mg/L, not held at nought.</summary>
-    public double After(double startMgL, double hours) => RatePerH <= 0
-        ? startMgL - (LossMgLH * hours)
-        : EquilibriumMgL + ((startMgL - EquilibriumMgL) * Math.Exp(-RatePerH * hours));
+    public double After(double startMgL, double hours)
+    {
+        var (keep, perLoss) = Over(RatePerH, hours);
+        return (keep * startMgL) + ((1 - keep) * TowardsMgL) - (perLoss * LossMgLH);
+    }
+
+    /// <summary>The two factors of some hours: what stays of the start, and what a loss of 1 mg/L/h takes, mg/L.</summary>
+    internal static (double Keep, double PerLoss) Over(double ratePerH, double hours)
+    {
+        var keep = Math.Exp(-Math.Max(0, ratePerH) * hours);
+        return (keep, ratePerH <= 0 ? hours : (1 - keep) / ratePerH);
+    }
 
     /// <summary>Hours until a level is reached from above; 0 when already there, null when never.</summary>
     public double? HoursTo(double startMgL, double levelMgL)

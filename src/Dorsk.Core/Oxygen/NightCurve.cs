@@ -12,61 +12,58 @@ public static class NightCurve
 {
     private static readonly TimeSpan Step = TimeSpan.FromMinutes(10);
 
+    /// <summary>One step: level after = Keep × level + Add − respiration × Take.</summary>
+    private readonly record struct Move(DateTimeOffset To, double Keep, double Add, double Take);
+
     /// <summary>Oxygen from a reading to an instant, mg/L, held at nought.</summary>
     /// <param name="water">The water of that night.</param>
     /// <param name="respirationMgLH">All respiration together, mg/L/h.</param>
     /// <param name="start">The reading to start from.</param>
     /// <param name="until">Last instant.</param>
-    public static IReadOnlyList<Timed> Run(NightWater water, double respirationMgLH, Timed start, DateTimeOffset until)
+    public static IReadOnlyList<Timed> Run(NightWater water, double respirationMgLH, Timed start, DateTimeOffset until) => Run(water, [respirationMgLH], start, until)[0];
+
+    /// <summary>The same for several respirations in the same water.</summary>
+    public static IReadOnlyList<IReadOnlyList<Timed>> Run(NightWater water, IReadOnlyList<double> respirationsMgLH, Timed start, DateTimeOffset until)
     {
-        var points = new List<Timed> { start };
-        var light = MeanLight(water.Place, start.At);
-        var (at, level) = (start.At, start.Si);
-        while (at < until)
+        var moves = Moves(water, start.At, until).ToList();
+        return respirationsMgLH.Select(respiration =>
         {
-            var step = until - at < Step ? until - at : Step;
-            level = Math.Max(0, After(water, respirationMgLH, light, at, level, step));
-            at += step;
-            points.Add(new(at, level));
-        }
-        return points;
+            var points = new List<Timed>(moves.Count + 1) { start };
+            var level = start.Si;
+            foreach (var m in moves)
+                points.Add(new(m.To, level = Math.Max(0, (m.Keep * level) + m.Add - (respiration * m.Take))));
+            return (IReadOnlyList<Timed>)points;
+        }).ToList();
     }
 
     /// <summary>The respiration, mg/L/h, that leads from one reading to another; null when none between 0 and 6 does.</summary>
-    /// <remarks>Every step is straight in the level and in the respiration, so the end is too: two runs give the line.</remarks>
+    /// <remarks>Every step is straight in the level and in the respiration, so the end is too: one run gives the line. Not held at nought, so that it stays straight.</remarks>
     public static double? RespirationBetween(NightWater water, Timed start, Timed end)
     {
         const double least = -0.5, most = 6;
-        var still = Unheld(water, 0, start, end.At);
-        var perMgLH = still - Unheld(water, 1, start, end.At);
-        var respiration = (still - end.Si) / perMgLH;
+        double still = start.Si, taken = 0;
+        foreach (var m in Moves(water, start.At, end.At))
+            (still, taken) = ((m.Keep * still) + m.Add, (m.Keep * taken) + m.Take);
+        var respiration = (still - end.Si) / taken;
         return respiration is >= least and <= most ? Math.Max(0, respiration) : null;
     }
 
-    // Not held at nought, so that the end stays straight in the respiration.
-    private static double Unheld(NightWater water, double respiration, Timed start, DateTimeOffset until)
+    private static IEnumerable<Move> Moves(NightWater water, DateTimeOffset from, DateTimeOffset until)
     {
-        var light = MeanLight(water.Place, start.At);
-        var (at, level) = (start.At, start.Si);
-        while (at < until)
+        var light = MeanLight(water.Place, from);
+        for (var at = from; at < until;)
         {
             var step = until - at < Step ? until - at : Step;
-            level = After(water, respiration, light, at, level, step);
+            var middle = at + (step / 2);
+            var (rate, towards) = water.PullAt(middle);
+            var (keep, perLoss) = ConstantDecline.Over(rate, step.TotalHours);
+            var dark = light > 0 ? 1 - (Math.Max(0, SunTimes.SineElevation(water.Place, middle)) / light) : 1;
             at += step;
+            yield return new(at, keep, (1 - keep) * towards, dark * perLoss);
         }
-        return level;
-    }
-
-    private static double After(NightWater water, double respiration, double meanLight, DateTimeOffset at, double level, TimeSpan step)
-    {
-        var middle = at + (step / 2);
-        var sun = Math.Max(0, SunTimes.SineElevation(water.Place, middle));
-        var (rate, towards) = water.PullAt(middle);
-        var loss = respiration * (1 - (meanLight > 0 ? sun / meanLight : 0));
-        return new ConstantDecline(loss, rate, towards).After(level, step.TotalHours);
     }
 
     // Mean of the sun's height over the 24 hours around, night hours as nought.
     private static double MeanLight(Place place, DateTimeOffset around) =>
-        Enumerable.Range(0, 96).Average(i => Math.Max(0, SunTimes.SineElevation(place, around.AddMinutes((i - 48) * 15))));
+        Enumerable.Range(0, 48).Average(i => Math.Max(0, SunTimes.SineElevation(place, around.AddMinutes((i - 24) * 30))));
 }

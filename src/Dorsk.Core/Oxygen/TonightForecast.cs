@@ -27,9 +27,8 @@ public static class TonightForecast
     public static DawnLowForecast Run(Decline decline, NightWater water, Timed start, DateTimeOffset lowUntil, DateTimeOffset noon, WaterLimits limits, Hand hand)
     {
         var z = SampleStatistics.Z(Level);
-        var likely = NightCurve.Run(water, decline.MgLH, start, noon);
-        var thirsty = NightCurve.Run(water, decline.MgLH + decline.Sd, start, noon);
-        var curve = likely.Zip(thirsty, (l, t) =>
+        var curves = NightCurve.Run(water, [decline.MgLH, decline.MgLH + decline.Sd], start, noon);
+        var curve = curves[0].Zip(curves[1], (l, t) =>
         {
             var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(ReadingSd, 2));
             return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));

@@ -14,7 +14,7 @@ internal static class DayQuestions
 {
     private static readonly TimeSpan FreshWeather = TimeSpan.FromHours(12);
 
-    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, IReadOnlyList<PondNow> ponds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
+    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, IReadOnlyList<PondNow> ponds, FeedMoves feeds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
     {
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         var asOf = AsOf.Now(now);
@@ -23,7 +23,7 @@ internal static class DayQuestions
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
         return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Pond(p, marks, zone.At(today, TimeOnly.MinValue))).ToList(),
-            FeedStore.At(c, asOf, now).Select(f => new FeedDay(f.FeedId, f.Name, f.LeftKg, f.PerDayKg, f.NextExpiry)).ToList(),
+            feeds.At(now).Select(f => new FeedDay(f.FeedId, f.Name, f.LeftKg, f.PerDayKg, f.NextExpiry)).ToList(),
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand);
     }
 

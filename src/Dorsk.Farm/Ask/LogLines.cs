@@ -34,9 +34,6 @@ internal static class LogLines
 
     public static long Last(SqliteConnection c) => Sqlite.Number(c, "SELECT max(line) FROM log");
 
-    /// <summary>Last line that touches a pond, or the farm as a whole. What Dorsk told itself, and jobs ticked, change no answer of a pond.</summary>
-    public static (long Line, long Restored) LastOf(SqliteConnection c, long pond) => Sqlite.Rows(c, "SELECT max(line), (SELECT n FROM restored) FROM log WHERE (pond = $pond OR pond IS NULL OR kind = 'FishMoved') AND kind NOT IN ('ForecastIssued', 'JobClosed')", r => (r.MaybeLong(0) ?? 0, r.GetInt64(1)), ("pond", pond))[0];
-
     /// <summary>Why a line cannot be corrected by a fact of a kind, or null when it can.</summary>
     public static string? CannotCorrect(SqliteConnection c, long line, string? kind)
     {

@@ -103,10 +103,13 @@ public sealed partial class PondStory
         .Select(b => (b.Species, Stands: StandingOn(b.Id, day))).Where(s => s.Stands is not null)
         .Select(s => (s.Species, s.Stands!.MeanG.Value, s.Stands.BiomassKg.Value)).ToList();
 
-    private (DateTimeOffset Sunrise, DateTimeOffset Sunset) SunOn(DateOnly day)
+    // The same few days are asked for again and again, by every pond.
+    private static readonly System.Collections.Concurrent.ConcurrentDictionary<(Place, DateOnly, double), (DateTimeOffset Sunrise, DateTimeOffset Sunset)> Suns = new();
+
+    private (DateTimeOffset Sunrise, DateTimeOffset Sunset) SunOn(DateOnly day) => Suns.GetOrAdd((Farm.Place, day, Zone.OffsetHoursAt(Zone.At(day, new(12, 0)))), key =>
     {
-        var sun = SunTimes.On(Farm.Place, day, Zone.OffsetHoursAt(Zone.At(day, new(12, 0))));
+        var sun = SunTimes.On(key.Item1, key.Item2, key.Item3);
         // Setup holds farms within 66° of the equator, where the sun rises and sets every day.
         return (sun.Sunrise!.Value, sun.Sunset!.Value);
-    }
+    });
 }

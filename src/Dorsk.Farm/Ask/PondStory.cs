@@ -114,14 +114,14 @@ public sealed partial class PondStory
         return there.Count <= 1 ? (there.Contains(batch) ? fed : 0) : fed * RoughKg(batch, day) / Math.Max(1e-9, there.Sum(b => RoughKg(b, day)));
     }
 
-    internal static PondStory? Load(SqliteConnection c, AsOf asOf, long pondId)
+    internal static PondStory? Load(SqliteConnection c, AsOf asOf, long pondId, ILookup<Parameter, Timed>? weather = null)
     {
         if (FarmQuestions.Farm(c, asOf.Known) is not { } farm || FarmQuestions.Pond(c, asOf.Known, pondId) is not { } pond)
             return null;
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
-        return new(farm, zone, pond, Readings.All(c, asOf, pondId), Readings.All(c, asOf with { }, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
+        return new(farm, zone, pond, Readings.All(c, asOf, pondId), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
             BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId));
     }
 

@@ -12,8 +12,13 @@ namespace Dorsk.Farm.Ask;
 /// <param name="file">The farm's data file.</param>
 public sealed class Questions(FarmFile file)
 {
-    private readonly ConcurrentDictionary<long, ((long Line, long Restored) Last, PondStory Story)> stories = new();
+    private readonly ConcurrentDictionary<long, ((long Restored, long Line) Last, PondStory Story)> stories = new();
     private readonly ConcurrentDictionary<long, (DateTimeOffset Minute, PondNow Now)> nows = new();
+    private readonly Memory memory = new();
+    private readonly Lock oneDay = new();
+    private (Memory.Seen Seen, DateTimeOffset Minute, Today Today)? today;
+    private (Memory.Seen Seen, ILookup<Core.Water.Parameter, Core.Water.Timed> Weather)? weather;
+    private (Memory.Seen Seen, FeedMoves Moves)? feedMoves;
 
     /// <summary>The farm, or null before the first slip.</summary>
     public FarmDescribed? Farm()
@@ -61,7 +66,7 @@ public sealed class Questions(FarmFile file)
     public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
     {
         using var c = file.Open();
-        return Ask.FeedStore.At(c, AsOf.Now(now), now);
+        return Moves(c, memory.Look(c)).At(now);
     }
 
     /// <summary>All that is known of a pond by its code, now; null when there is none.</summary>
@@ -91,7 +96,7 @@ public sealed class Questions(FarmFile file)
     public PondNow Now(PondStory story, DateTimeOffset now)
     {
         // Nothing that is shown changes within a minute while no line is entered.
-        var minute = now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
+        var minute = Minute(now);
         if (nows.TryGetValue(story.Pond.Id, out var known) && known.Minute == minute && ReferenceEquals(known.Now.Story, story))
             return known.Now;
         var fresh = story.NowAt(now);
@@ -102,17 +107,63 @@ public sealed class Questions(FarmFile file)
     /// <summary>The farm today: its ponds, the day as rules of jobs and needs see it, and its plan. Null before the farm is described.</summary>
     public Today? Today(DateTimeOffset now)
     {
-        using var c = file.Open();
+        // One works it out, the others wait for the same answer.
+        lock (oneDay)
+        {
+            using var c = file.Open();
+            return Today(c, memory.Look(c), now);
+        }
+    }
+
+    private Today? Today(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen, DateTimeOffset now)
+    {
+        var minute = Minute(now);
+        if (today is { } known && known.Seen == seen && known.Minute == minute)
+            return known.Today;
         if (FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue)) is not { } farm)
             return null;
         var ponds = PondsNow(c, now);
-        var day = DayQuestions.Day(c, farm, ponds, ponds.Count > 0 ? ponds[0].Story.Weather : Readings.All(c, AsOf.Now(now), null), now);
+        var day = DayQuestions.Day(c, farm, ponds, Moves(c, seen), Weather(c, seen), now);
         var jobs = Core.Season.JobRules.Of(day);
-        return new(ponds, day, jobs, Core.Season.Needs.Of(day, jobs), Core.Season.Headline.Of(day), PlanQuestions.Plan(c, AsOf.Now(now)));
+        var fresh = new Today(ponds, day, jobs, Core.Season.Needs.Of(day, jobs), Core.Season.Headline.Of(day), PlanQuestions.Plan(c, AsOf.Now(now)));
+        today = (seen, minute, fresh);
+        return fresh;
     }
 
-    private List<PondNow> PondsNow(Microsoft.Data.Sqlite.SqliteConnection c, DateTimeOffset now) =>
-        FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => Now(Story(c, p.Id)!, now)).ToList();
+    private static DateTimeOffset Minute(DateTimeOffset now) => now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
+
+    private List<PondNow> PondsNow(Microsoft.Data.Sqlite.SqliteConnection c, DateTimeOffset now)
+    {
+        var ponds = FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => p.Id).ToList();
+        memory.Look(c);
+        // At the first look every pond is to be read: side by side, each over a connection of its own.
+        if (ponds.Count(p => !stories.ContainsKey(p)) > 1)
+            Parallel.ForEach(ponds, p =>
+            {
+                using var own = file.Open();
+                Now(Story(own, p)!, now);
+            });
+        return ponds.Select(p => Now(Story(c, p)!, now)).ToList();
+    }
+
+    private ILookup<Core.Water.Parameter, Core.Water.Timed> Weather(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen)
+    {
+        // Weather lines touch the farm as a whole.
+        if (weather is { } known && known.Seen.Farm == seen.Farm && known.Seen.Restored == seen.Restored)
+            return known.Weather;
+        var fresh = Readings.All(c, AsOf.Now(DateTimeOffset.MaxValue), null);
+        weather = (seen, fresh);
+        return fresh;
+    }
+
+    private FeedMoves Moves(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen)
+    {
+        if (feedMoves is { } known && known.Seen.Feed == seen.Feed && known.Seen.Restored == seen.Restored)
+            return known.Moves;
+        var fresh = FeedMoves.Load(c, AsOf.Now(DateTimeOffset.MaxValue));
+        feedMoves = (seen, fresh);
+        return fresh;
+    }
 
     /// <summary>The last forecast told of a pond's night, or null.</summary>
     public Core.Oxygen.ForecastIssued? LastForecast(long pondId, Night night)
@@ -153,7 +204,7 @@ public sealed class Questions(FarmFile file)
     public ILookup<Dorsk.Core.Water.Parameter, Dorsk.Core.Water.Timed> Weather()
     {
         using var c = file.Open();
-        return Readings.All(c, AsOf.Now(DateTimeOffset.MaxValue), null);
+        return Weather(c, memory.Look(c));
     }
 
     /// <summary>The books of every batch that ever stood in a pond, added up, newest first.</summary>
@@ -182,10 +233,11 @@ public sealed class Questions(FarmFile file)
 
     private PondStory? Story(Microsoft.Data.Sqlite.SqliteConnection c, long pondId)
     {
-        var last = LogLines.LastOf(c, pondId);
+        var seen = memory.Look(c);
+        var last = memory.Of(pondId);
         if (stories.TryGetValue(pondId, out var known) && known.Last == last)
             return known.Story;
-        var story = PondStory.Load(c, AsOf.Now(DateTimeOffset.MaxValue), pondId);
+        var story = PondStory.Load(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, Weather(c, seen));
         if (story is not null)
             stories[pondId] = (last, story);
         return story;

@@ -26,9 +26,14 @@ public sealed class FarmFile
     public void Prepare()
     {
         using (var connection = Open())
+        {
             Sqlite.Run(connection, "PRAGMA journal_mode = WAL");
+            // The usual start: every step is done, and none that this build does not know.
+            if (Done(connection).SetEquals(Assembly.GetExecutingAssembly().GetManifestResourceNames().Where(IsStep)))
+                return;
+        }
         var upgrade = DeployChanges.To.SqliteDatabase(connectionString)
-            .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly(), name => name.EndsWith(".sql", StringComparison.Ordinal))
+            .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly(), IsStep)
             .WithVariablesDisabled().WithTransactionPerScript().JournalToSqliteTable("schema_step").LogTo(new NoUpgradeLog()).Build();
         var known = upgrade.GetDiscoveredScripts().Select(s => s.Name).ToHashSet();
         if (upgrade.GetExecutedScripts().FirstOrDefault(s => !known.Contains(s)) is { } unknown)
@@ -46,6 +51,10 @@ public sealed class FarmFile
         Sqlite.Run(connection, "PRAGMA wal_checkpoint(TRUNCATE)");
         SqliteConnection.ClearAllPools();
     }
+
+    private static bool IsStep(string resource) => resource.EndsWith(".sql", StringComparison.Ordinal);
+
+    private static HashSet<string> Done(SqliteConnection c) => Sqlite.Number(c, "SELECT count(*) FROM sqlite_master WHERE name = 'schema_step'") == 0 ? [] : [.. Sqlite.Rows(c, "SELECT ScriptName FROM schema_step", r => r.GetString(0))];
 
     internal SqliteConnection Open(bool pooled = true)
     {

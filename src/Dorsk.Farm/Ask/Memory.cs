@@ -1,0 +1,60 @@
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>
+/// What has moved since it was last asked: the last line that touches each pond, and the last that touches the farm as a whole. Only
+/// new lines are read, so that asking costs next to nothing.
+/// </summary>
+internal sealed class Memory
+{
+    private readonly Lock gate = new();
+    private readonly Dictionary<long, long> ponds = [];
+    private long restored = -1, upTo, farm, feed;
+
+    /// <summary>The state of the log as far as answers depend on it.</summary>
+    /// <param name="Restored">How often the file was restored in place.</param>
+    /// <param name="Line">Its last line.</param>
+    /// <param name="Farm">Last line that touches every pond.</param>
+    /// <param name="Feed">Last line that touches the feed store.</param>
+    public readonly record struct Seen(long Restored, long Line, long Farm, long Feed);
+
+    /// <summary>Reads what is new.</summary>
+    public Seen Look(SqliteConnection c)
+    {
+        lock (gate)
+        {
+            var n = Sqlite.Number(c, "SELECT n FROM restored");
+            if (n != restored)
+            {
+                ponds.Clear();
+                (restored, upTo, farm, feed) = (n, 0, 0, 0);
+            }
+            foreach (var (line, pond, kind) in Sqlite.Rows(c, "SELECT line, pond, kind FROM log WHERE line > $line ORDER BY line", r => (r.GetInt64(0), r.MaybeLong(1), r.GetString(2)), ("line", upTo)))
+                Note(line, pond, kind);
+            return new(restored, upTo, farm, feed);
+        }
+    }
+
+    /// <summary>The last line that a pond's answers depend on.</summary>
+    public (long Restored, long Line) Of(long pond)
+    {
+        lock (gate)
+            return (restored, Math.Max(farm, ponds.GetValueOrDefault(pond)));
+    }
+
+    private void Note(long line, long? pond, string kind)
+    {
+        upTo = line;
+        if (kind is nameof(Core.Feeding.FeedingGiven) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.FeedNamed) or LogLines.TakenBack)
+            feed = line;
+        // What Dorsk told itself, jobs ticked and feed brought in change no answer of a pond.
+        if (kind is nameof(Core.Oxygen.ForecastIssued) or nameof(Core.Season.JobClosed) or nameof(Core.Feeding.FeedReceived))
+            return;
+        if (pond is { } p && kind != nameof(Core.Stock.FishMoved))
+            ponds[p] = line;
+        else
+            farm = line;
+    }
+}
