@@ -14,7 +14,7 @@ async function start(seed) {
   const data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-'));
   if (seed) copyFileSync(join('artifacts/demo', readdirSync('artifacts/demo').find(f => f.startsWith('seed-') && f.endsWith('.db'))), join(data, 'farm.db'));
   // Another culture than any developer's: figures must not follow the machine's.
-  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, '--clock', '2027-01-21T17:40+10:00', '--rate', '0'], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
+  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, '--clock', '2027-01-21T17:40+10:00', '--rate', '0', ...(seed ? ['--demo', 'true'] : [])], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
   const url = await new Promise((found, failed) => {
     let out = '';
     const read = chunk => { out += chunk; const m = out.match(/Now listening on: (http:\S+)/); if (m) found(m[1]); };
@@ -30,17 +30,27 @@ export const test = base.extend({
   farm: async ({}, use) => { const a = await start(false); await use(a); await a.stop(); },
   page: async ({ page }, use) => {
     const heard = [];
-    page.on('console', m => { if (m.type() === 'error') heard.push(m.text()); });
+    page.on('console', m => { // A refusal is an answer, not an error of the page.
+      if (m.type() === 'error' && !/status of (403|404|422)/.test(m.text())) heard.push(m.text()); });
     page.on('pageerror', e => heard.push(String(e)));
     page.on('response', r => { if (r.status() >= 500) heard.push(`${r.status()} ${r.url()}`); });
     await use(page);
     expect(heard, 'console errors, policy reports, answers of 500').toEqual([]);
   },
-  // Roles sign in from the next part on; until then everybody is the Manager.
-  as: async ({ page }, use) => use(async role => { expect(role).toBe('Manager'); return page; }),
+  as: async ({ page }, use) => use(async (role, app) => { await signIn(page, role, app.url); return page; }),
 });
 
 export { expect };
+
+/** Comes in as a role: by its button on the demo farm, as the first Manager on a new one. */
+export async function signIn(page, role, base) {
+  await page.goto(base + '/sign-in');
+  if (page.url().endsWith('/first')) {
+    for (const [name, value] of [['name', 'Manager'], ['password', 'four plain words'], ['again', 'four plain words']]) await page.locator(`[name=${name}]`).fill(value);
+    await page.getByRole('button', { name: 'Begin' }).click();
+  } else await page.getByRole('button', { name: role }).click();
+  await expect(page).not.toHaveURL(/sign-in|first/);
+}
 
 export async function fill(page, values) {
   for (const [name, value] of Object.entries(values)) {

@@ -1,5 +1,5 @@
 // One pond from the first slip to the closed ledger, typed in metric and again in acres, pounds and °F.
-import { test, expect, fill, send, enter, metricFarm, startSecond } from './app.mjs';
+import { test, expect, fill, send, enter, metricFarm, startSecond, signIn } from './app.mjs';
 
 const metric = { farm: metricFarm, m: v => String(v), kg: v => String(v), g: v => String(v), c: v => String(v), kw: v => String(v), cm: v => String(v) };
 const us = {
@@ -46,7 +46,7 @@ async function live(page, url, u) {
 
 test('from the first slip to the closed ledger, in metric and in US units, with the same rows', async ({ as, farm, browser }) => {
   test.setTimeout(240_000);
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await live(page, farm.url, metric);
   await page.goto(farm.url + '/ponds/J1/harvest');
   const closed = page.locator('[data-cycle=closed]');
@@ -62,6 +62,7 @@ test('from the first slip to the closed ledger, in metric and in US units, with 
   const other = await browser.newPage();
   const second = await startSecond();
   try {
+    await signIn(other, 'Manager', second.url);
     await live(other, second.url, us);
     const inUs = second.facts();
     expect(inUs.length).toBe(inMetric.length);
@@ -76,7 +77,7 @@ test('from the first slip to the closed ledger, in metric and in US units, with 
 });
 
 test('voiding the stocking count changes biomass, ration and forecast, and the log keeps both', async ({ as, farm }) => {
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await page.goto(farm.url);
   await fill(page, metricFarm);
   await send(page);

@@ -1,8 +1,8 @@
 // Every place: axe, console and policy clean; every computed figure has its why; thumbs, keyboard, print.
-import { test, expect } from './app.mjs';
+import { test, expect, signIn } from './app.mjs';
 import AxeBuilder from '@axe-core/playwright';
 
-const places = ['/ponds', '/ponds/P4/water', '/ponds/P4/stock', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P6/harvest', '/ponds/P4/log', '/ponds/T3/water', '/ponds/S1/stock', '/weather',
+const places = ['/', '/round', '/proof', '/setup', '/setup/people', '/setup/species', '/setup/species/silver_perch', '/setup/plan', '/lists', '/me', '/ponds', '/ponds/P4/water', '/ponds/P4/stock', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P6/harvest', '/ponds/P4/log', '/ponds/T3/water', '/ponds/S1/stock', '/weather',
   '/slip/pond', '/slip/feed', '/slip/weather', '/slip/farm', ...['reading', 'feeding', 'deaths', 'sample', 'harvest', 'stock', 'aerators', 'work'].map(s => '/ponds/P2/slip/' + s), '/nowhere'];
 
 async function clean(page, url) {
@@ -17,6 +17,8 @@ for (const theme of ['paper', 'dark'])
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     await context.addCookies([{ name: 'theme', value: theme, url: demo.url }]);
     const page = await context.newPage();
+    await signIn(page, 'Manager', demo.url);
+    await context.addCookies([{ name: 'theme', value: theme, url: demo.url }]);
     const heard = [];
     page.on('console', m => { if (m.type() === 'error' && !m.text().includes('404')) heard.push(m.text()); });
     for (const place of places) await clean(page, demo.url + place);
@@ -29,18 +31,21 @@ test('on the phone, at an address that is not localhost: axe, targets for a thum
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const page = await context.newPage();
   const base = demo.url.replace('127.0.0.1', 'farm.test');
+  await clean(page, base + '/sign-in');
+  await signIn(page, 'Manager', base);
   for (const place of places) {
     await clean(page, base + place);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), place + ' scrolls sideways').toBeLessThanOrEqual(390);
-    const small = await page.locator('form.slip :is(input:not([type=hidden], [type=checkbox]), select, button), .tabs a, .places a, .do-list a').evaluateAll(all => all.filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)));
+    const small = await page.locator('form.slip :is(input:not([type=hidden], [type=checkbox]), select, button), .tabs a, .places a, .do-list a, .round button, .need .btn, button.tick, a.tick, .csvs a, .in-row :is(button, select, input)').evaluateAll(all => all.filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)));
     expect(small, place).toEqual([]);
   }
   await context.close();
 });
 
-test('every computed figure opens its why', async ({ page, demo }) => {
+test('every computed figure opens its why', async ({ as, demo }) => {
+  const page = await as('Manager', demo);
   const found = {};
-  for (const place of places.slice(0, 9)) {
+  for (const place of ['/', '/proof', ...places.filter(p => /^.ponds/.test(p) && !p.includes('slip'))]) {
     await page.goto(demo.url + place);
     for (const figure of await page.locator('[data-computed]').all()) {
       found[place] = (found[place] ?? 0) + 1;
@@ -51,10 +56,13 @@ test('every computed figure opens its why', async ({ page, demo }) => {
   }
   // The figures that are reckoned, place by place: a page that stops giving grounds is noticed here.
   expect(found['/ponds']).toBeGreaterThanOrEqual(44);
+  expect(found['/']).toBeGreaterThanOrEqual(13);
+  expect(found['/proof']).toBeGreaterThanOrEqual(12);
   for (const place of ['/ponds/P4/water', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P6/harvest']) expect(found[place], place).toBeGreaterThanOrEqual(5);
 });
 
-test('the keyboard opens a why and closes it, and the page says what it found', async ({ page, demo }) => {
+test('the keyboard opens a why and closes it, and the page says what it found', async ({ as, demo }) => {
+  const page = await as('Manager', demo);
   await page.goto(demo.url + '/ponds/P4');
   await expect(page).toHaveURL(/ponds\/P4$/);
   await expect(page.getByRole('heading', { name: /P4.*Act now/ })).toBeVisible();
@@ -67,7 +75,8 @@ test('the keyboard opens a why and closes it, and the page says what it found', 
   await expect(first.locator('.why-card')).toBeHidden();
 });
 
-test('charts draw, and draw again when the page gets narrow', async ({ page, demo }) => {
+test('charts draw, and draw again when the page gets narrow', async ({ as, demo }) => {
+  const page = await as('Manager', demo);
   await page.goto(demo.url + '/ponds/P3/growth');
   const drawing = page.locator('[data-chart=growth] svg');
   await expect(drawing).toBeVisible();
@@ -76,7 +85,8 @@ test('charts draw, and draw again when the page gets narrow', async ({ page, dem
   await expect.poll(() => drawing.evaluate(e => e.getBoundingClientRect().width)).toBeLessThan(wide);
 });
 
-test('a slip prints on paper', async ({ page, demo }) => {
+test('a slip prints on paper', async ({ as, demo }) => {
+  const page = await as('Manager', demo);
   await page.goto(demo.url + '/ponds/P2/slip/sample');
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.slip-do')).toBeHidden();

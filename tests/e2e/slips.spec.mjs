@@ -37,7 +37,7 @@ async function newFarm(page, farm) {
 
 test('every mistake is answered at its field, keeps what was typed and enters nothing', async ({ as, farm }) => {
   test.setTimeout(180_000);
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await newFarm(page, farm);
   const facts = farm.facts().length;
   for (const [slip, typed, field, says] of wrong) {
@@ -58,7 +58,7 @@ test('every mistake is answered at its field, keeps what was typed and enters no
 });
 
 test('84F is understood, echoed and entered as 28.9 °C', async ({ as, farm }) => {
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await newFarm(page, farm);
   await page.goto(farm.url + '/ponds/B1/slip/reading');
   await page.locator('[name=temp]').pressSequentially('84F');
@@ -69,7 +69,7 @@ test('84F is understood, echoed and entered as 28.9 °C', async ({ as, farm }) =
 });
 
 test('a harvest above what stands is asked, then booked against unexplained', async ({ as, farm }) => {
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await newFarm(page, farm);
   await page.goto(farm.url + '/ponds/B1/slip/harvest');
   await fill(page, { Mass: '78', Count: '520', Final: true, DifferenceReason: 'short count at stocking' });
@@ -83,7 +83,7 @@ test('a harvest above what stands is asked, then booked against unexplained', as
 });
 
 test('a changed figure is asked about anew', async ({ as, farm }) => {
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await newFarm(page, farm);
   await page.goto(farm.url + '/ponds/B1/slip/reading');
   await fill(page, { do: '16' });
@@ -96,7 +96,7 @@ test('a changed figure is asked about anew', async ({ as, farm }) => {
 });
 
 test('sent twice, from two tabs or after going back, it is entered once', async ({ as, farm, context }) => {
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await newFarm(page, farm);
   await page.goto(farm.url + '/ponds/B1/slip/deaths');
   await fill(page, { Count: '3' });
@@ -115,7 +115,7 @@ test('sent twice, from two tabs or after going back, it is entered once', async 
 });
 
 test('a void that later entries need is refused and names them', async ({ as, farm }) => {
-  const page = await as('Manager');
+  const page = await as('Manager', farm);
   await newFarm(page, farm);
   await enter(page, farm.url + '/ponds/B1/slip/deaths', { Day: '2026-12-01', Hour: '06:00', Count: '3' });
   await page.goto(farm.url + '/ponds/B1/log');
@@ -132,7 +132,7 @@ test('a void that later entries need is refused and names them', async ({ as, fa
 test.describe('without scripts', () => {
   test.use({ javaScriptEnabled: false });
   test('a reading is entered by the plain form', async ({ as, farm }) => {
-    const page = await as('Manager');
+    const page = await as('Manager', farm);
     await newFarm(page, farm);
     await enter(page, farm.url + '/ponds/B1/slip/reading', { do: '6.2', temp: '27' });
     await expect(page.locator('main')).toContainText('6.2');

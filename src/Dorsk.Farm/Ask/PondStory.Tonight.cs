@@ -38,7 +38,8 @@ public sealed partial class PondStory
         var start = ReadingsOf[Parameter.Oxygen].LastOrDefault(t => t.At <= now);
         if (start == default || now - start.At > OldestStart)
             return new(null, start == default ? "Oxygen was never read here: read it at dusk for a forecast." : "The last oxygen reading is over 12 h old: read it again for a forecast.", night);
-        if (WaterAt(start.At) is not { } water)
+        // Timers that were set since the reading run tonight.
+        if ((WaterAt(start.At) is { } read ? read with { Aerators = AeratorsAt(now) } : null) is not { } water)
             return new(null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
         if (DeclineOf(night, start.At, water, only) is not { } decline)
             return new(null, "This method cannot run with the readings there are.", night);
@@ -74,7 +75,7 @@ public sealed partial class PondStory
             var dusk = oxygen.LastOrDefault(t => t.At >= sunset.AddHours(-3.5) && t.At <= sunset.AddHours(1.5));
             var dawn = oxygen.Where(t => t.At >= sunrise.AddHours(-1.5) && t.At <= sunrise.AddHours(1.5)).DefaultIfEmpty().MinBy(t => (t.At - sunrise).Duration());
             if (dusk != default && dawn != default && WaterAt(dusk.At) is { } water)
-                nights.Add(new(ago, dusk, dawn, water));
+                nights.Add(new(ago, dusk, dawn, water with { Aerators = AeratorsAt(dusk.At + ((dawn.At - dusk.At) / 2)) }));
         }
         return nights;
     }

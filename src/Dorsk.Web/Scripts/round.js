@@ -152,7 +152,8 @@ export function round() {
     },
     head() {
       const { kept, asks, other, shut } = this.outbox.counts();
-      this.part('out').textContent = kept ? `kept on this phone: ${kept}` : 'all sent';
+      this.part('out').textContent = kept ? '' : 'all sent';
+      this.part('list').textContent = `kept on this phone: ${kept}`;
       this.part('list').hidden = !kept;
       const old = Date.now() - this.takenAt > day, off = Math.abs(new Date(this.card.issuedAt) - this.takenAt);
       const says = [

@@ -14,7 +14,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Dorsk.Web.Pages;
 
 /// <summary>One line of a table of starting values: what the table says, what holds, what the farm types.</summary>
-public sealed record OwnFigure(string Handler, string Key, string Name, string Unit, string Table, string Now, bool Own, string Typed, string? Problem);
+public sealed record OwnFigure(string Handler, string PondCode, LifeStage Stage, string Key, string Name, string Unit, string Table, string Now, bool Own, string Typed, string? Problem);
 
 /// <summary>Values of a species and limits of its water, each with its source and a way back.</summary>
 [Needs(Permission.Setup)]
@@ -81,6 +81,6 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
         return Page();
     }
 
-    private OwnFigure Row(string handler, string key, string name, Measure measure, double table, double now) => new(handler, key, name, measure.In(here.Hand.System).Symbol,
+    private OwnFigure Row(string handler, string key, string name, Measure measure, double table, double now) => new(handler, PondCode, Stage, key, name, measure.In(here.Hand.System).Symbol,
         QuantityText.Figure(table, measure, here.Hand), QuantityText.Figure(now, measure, here.Hand), Math.Abs(now - table) > 1e-9, key == wrongField ? typed : "", key == wrongField ? problem : null);
 }
