@@ -138,3 +138,23 @@ test.describe('without scripts', () => {
     await expect(page.locator('main')).toContainText('6.2');
   });
 });
+
+test('another hemisphere, zone and decimal sign: the right night, and figures as they are typed there', async ({ as, farm }) => {
+  const page = await as('Manager', farm);
+  await page.goto(farm.url);
+  // A made-up place in the north; the app's clock says 21 January 2027, 07:40 UTC, so 08:40 there: still the night of the 20th.
+  await fill(page, { ...metricFarm, Latitude: '52,5', Longitude: '13,4', Zone: 'Europe/Berlin', Sign: 'Comma' });
+  await send(page);
+  await enter(page, farm.url + '/slip/pond', { Code: 'B1', Day: '2026-05-01', Length: '40,5', Width: '25', Slope: '2', Depth: '1,4' });
+  await enter(page, farm.url + '/ponds/B1/slip/stock', { Day: '2026-11-01', Hour: '07:00', Species: 'common_carp', Count: '500', MeanWeight: '60,5', NotReadyReason: 'test' });
+  await enter(page, farm.url + '/ponds/B1/slip/reading', { Hour: '08:30', do: '9,75', temp: '4,5' }, { asked: 'perhaps' });
+  expect(farm.facts().filter(f => f.table === 'reading').map(f => f.row.value)).toEqual([9.75, 4.5]);
+  // By the almanac of that latitude: sunset 16:27 to 16:30, sunrise 8:03 to 8:06.
+  await expect(page.locator('svg.night-rule')).toHaveAttribute('aria-label', /sunset 16:(2\d|30), sunrise 08:0[2-6], now 08:40/);
+  await page.goto(farm.url + '/');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Morning');
+  await page.goto(farm.url + '/ponds/B1/water');
+  await expect(page.locator('main')).toContainText('9,8');
+  await page.goto(farm.url + '/round');
+  await expect(page.locator('.r-pad')).toContainText(',');
+});
