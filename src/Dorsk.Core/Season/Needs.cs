@@ -15,6 +15,9 @@ public enum Answer
     /// <summary>Read the pond.</summary>
     Read,
 
+    /// <summary>Walk the round.</summary>
+    Round,
+
     /// <summary>Tick the job.</summary>
     Tick,
 
@@ -44,10 +47,22 @@ public static class Needs
     /// <param name="jobs">Its jobs.</param>
     public static IReadOnlyList<Need> Of(FarmDay day, IReadOnlyList<Job> jobs) =>
     [
-        .. day.Stocked.Where(p => p.Judgement.Status is Status.ActNow or Status.Watch).Select(p => OfPond(day, p, jobs))
+        .. day.Stocked.Where(p => p.Judgement.Status is Status.ActNow or Status.Watch && !Together(day, p)).Select(p => OfPond(day, p, jobs))
+            .Concat(Unread(day))
             .Concat(jobs.Where(j => j.State is JobState.Open or JobState.Late && j.Key.Split(':')[0] is "order" or "sample" && j.Due - day.Now < TimeSpan.FromHours(24)).Select(j => OfJob(day, j)))
             .OrderByDescending(n => n.Status).ThenBy(n => n.By ?? DateTimeOffset.MaxValue).ThenBy(n => n.Where, StringComparer.Ordinal),
     ];
+
+    // Where nobody walked the round, the round is what is missing, not eleven readings.
+    private static bool Together(FarmDay d, PondDay p) => p.Unread && d.Stocked.Count(o => o.Unread) > 1;
+
+    private static IEnumerable<Need> Unread(FarmDay d)
+    {
+        var unread = d.Stocked.Where(p => Together(d, p)).ToList();
+        if (unread.Count > 0)
+            yield return new(Status.Watch, unread.Count == d.Stocked.Count ? "Every pond" : $"{unread.Count} ponds", null,
+                $"{unread[0].Judgement.Reason}{(unread.Count == d.Stocked.Count ? "" : " in " + string.Join(", ", unread.Select(p => p.Code)))}. Until it is made up, how they stand is not known.", d.Now, Answer.Round, "Start the round", null, null);
+    }
 
     private static Need OfPond(FarmDay d, PondDay p, IReadOnlyList<Job> jobs)
     {

@@ -61,15 +61,14 @@ public sealed partial class PondStory
         if (batches.Count == 0)
             return new(Status.Unknown, "No fish stand here");
         var limits = LimitsOn(Zone.DayOf(now))!;
-        List<Judgement> all = tonight.Forecast is { } f ? [f.Judgement] : [];
+        // Nothing else is worth saying of a pond that nobody read, unless it is worse.
+        List<Judgement> all = [.. Unread(now) is { } unread ? new[] { unread } : [], .. tonight.Forecast is { } f ? new[] { f.Judgement } : []];
         foreach (var p in new[] { Parameter.Oxygen, Parameter.Temperature, Parameter.Ph, Parameter.Secchi })
             // A Secchi depth speaks for days, the others for hours; a bloom is judged in ponds only, tanks may be as clear as they like.
             if (LastOf(p) is { } last && now - last.At < (p == Parameter.Secchi ? TimeSpan.FromDays(7) : OldReading) && !(p == Parameter.Secchi && Pond.ByVolume))
                 all.Add(WaterJudge.Judge(p, last.Si, limits, Farm.Hand));
         if (AmmoniaNow(now) is { } ammonia)
             all.Add(ammonia.Judgement);
-        if (Unread(now) is { } unread)
-            all.Add(unread);
         return all.MaxBy(j => j.Status)!;
     }
 

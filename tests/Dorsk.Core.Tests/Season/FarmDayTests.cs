@@ -117,6 +117,12 @@ public class FarmDayTests
         var day = Day(At(20), [Pond("P1", judged: new(Status.Watch, "The dusk reading is missing"), unread: true)]);
         var need = Assert.Single(Needs.Of(day, JobRules.Of(day)));
         Assert.Equal((Answer.Read, "Write a reading"), (need.Answer, need.Label));
+        // Where nobody walked, the round is what is missing.
+        PondDay Missed(string code) => Pond(code, judged: new(Status.Watch, "The dawn reading is missing"), unread: true);
+        var missed = Day(At(9), [Missed("P1"), Missed("P2"), Pond("P3")]);
+        var round = Needs.Of(missed, JobRules.Of(missed)).Single(n => n.Answer == Answer.Round);
+        Assert.Equal("2 ponds", round.Where);
+        Assert.Contains("missing in P1, P2", round.Reason, StringComparison.Ordinal);
         Assert.Equal("Calm, cloudy night ahead", Headline.Of(day).Title);
         Assert.Contains("one pond to watch", Headline.Of(day).Note, StringComparison.Ordinal);
         Assert.Equal("Morning: 1 of 2 ponds are read", Headline.Of(Day(At(6), [Pond("P1", readings: [new(At(5), "x")]), Pond("P2")])).Title);
