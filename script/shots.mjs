@@ -4,7 +4,7 @@ import { chromium } from '@playwright/test';
 const [base, out, ...wanted] = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
 for (const item of wanted) {
-  const [name, rest] = item.split('=');
+  const name = item.slice(0, item.indexOf('=')), rest = item.slice(name.length + 1);
   const [path, ...how] = rest.split('@');
   const phone = how.includes('phone');
   const context = await browser.newContext({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 }, timezoneId: 'America/New_York' });

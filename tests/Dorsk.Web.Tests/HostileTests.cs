@@ -42,6 +42,10 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
         var forms = new List<(string Action, List<(string Name, string[]? Options)> Fields)>();
         foreach (var page in pages)
             forms.AddRange(await Forms(manager, page));
+        var calculators = new List<(string Page, List<string> Lines)>();
+        foreach (var page in pages.Where(p => p.StartsWith("/workbench/", StringComparison.Ordinal)))
+            calculators.Add((page, new HtmlParser().ParseDocument(await manager.Client.GetStringAsync(page)).QuerySelectorAll("form.slip [name]").Select(e => e.GetAttribute("name")!).ToList()));
+        Assert.Equal(Dorsk.Web.Workbench.AllCalculators.List.Count, calculators.Count);
         Assert.True(forms.Count > 25, $"{forms.Count} forms");
         async Task Send(string what, Func<Task<HttpResponseMessage>> ask)
         {
@@ -69,6 +73,10 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
                     default: values.Add(new(name, Value(chance))); inputs++; break;
                 }
             await Send($"POST {action} {string.Join('&', values)}", () => manager.Post(action, values));
+            var (page, lines) = calculators[chance.Next(calculators.Count)];
+            var query = string.Join('&', lines.Where(_ => chance.Next(6) > 0).Select(l => Safe(l) + "=" + (chance.Next(3) == 0 ? "1" : Safe(Value(chance)))));
+            inputs += lines.Count;
+            await Send($"GET {page}?{query}", () => manager.Client.GetAsync($"{page}?{query[..Math.Min(query.Length, 6000)]}{(chance.Next(2) == 0 ? "&handler=Part" : "")}"));
             var path = pages[chance.Next(pages.Count)];
             await Send("GET " + path, () => manager.Client.GetAsync(Bent(path, chance)));
             await Send("round", () => Round(manager, chance));
@@ -108,10 +116,11 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
         };
     }
 
+    private static string Safe(string text) => Uri.EscapeDataString(new string(text.Where(c => !char.IsSurrogate(c) && c != '\0').ToArray()));
+
     // A page's address with one part or query value bent.
     private static string Bent(string path, Random chance)
     {
-        string Safe(string text) => Uri.EscapeDataString(new string(text.Where(c => !char.IsSurrogate(c) && c != '\0').ToArray()));
         var parts = path.TrimStart('/').Split('/');
         if (chance.Next(2) == 0)
             parts[chance.Next(parts.Length)] = Safe(Value(chance)) is { Length: > 0 and < 1500 } s ? s : "x";
@@ -159,6 +168,9 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
             else if (route.EndsWith("{section?}", StringComparison.Ordinal))
                 foreach (var section in new[] { "water", "stock", "feed", "growth", "harvest", "log" })
                     yield return "/ponds/P1/" + section;
+            else if (route.StartsWith("/workbench", StringComparison.Ordinal))
+                foreach (var calculator in Dorsk.Web.Workbench.AllCalculators.List)
+                    yield return "/workbench/" + calculator.Key;
             else if (!route.StartsWith("/sign-", StringComparison.Ordinal) && route is not ("/error" or "/theme" or "/first"))
                 yield return route.Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "log", StringComparison.Ordinal);
         }

@@ -29,7 +29,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
     /// <summary>Every handler by hand; null is open to everybody.</summary>
     private static readonly Dictionary<string, Permission?> Expected = new()
     {
-        ["GET /"] = Permission.Look, ["GET /ponds"] = Permission.Look, ["GET /ponds/{code}/{section?}"] = Permission.Look, ["GET /weather"] = Permission.Look, ["GET /empty"] = Permission.Look,
+        ["GET /"] = Permission.Look, ["GET /ponds"] = Permission.Look, ["GET /ponds/{code}/{section?}"] = Permission.Look, ["GET /weather"] = Permission.Look, ["GET /empty"] = Permission.Look, ["GET /workbench/{key?}"] = Permission.Look, ["GET /workbench/{key?} Part"] = Permission.Look,
         ["POST / Air"] = Permission.Switch, ["POST / Job"] = Permission.Write, ["POST / Undo"] = Permission.Write, ["GET /round"] = Permission.Write, ["POST /round Keep"] = Permission.Write,
         ["GET /proof"] = Permission.Look, ["GET /lists"] = Permission.Look, ["POST /lists Backup"] = Permission.Setup, ["POST /lists Export"] = Permission.Setup, ["GET /lists/{name}.csv"] = Permission.Look,
         ["GET /setup"] = Permission.Setup, ["GET /setup/species/{key?}"] = Permission.Setup, ["POST /setup/species/{key?} Value"] = Permission.Setup, ["POST /setup/species/{key?} Limit"] = Permission.Setup,
@@ -124,6 +124,6 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         }
         Assert.True(Expected.TryGetValue(name, out var wanted), $"{name} is new: say here who may use it.");
         yield return new(name, method, Query(route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("/{section?}", "/water", StringComparison.Ordinal)
-            .Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "readings", StringComparison.Ordinal)), rule, wanted);
+            .Replace("workbench/{key?}", "workbench/saturation", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "readings", StringComparison.Ordinal)), rule, wanted);
     }
 }

@@ -1,12 +1,14 @@
 // What the browser runs: Alpine's CSP build, the slips, the charts.
 import Alpine from '@alpinejs/csp';
 import { slip } from './slip.js';
+import { bench } from './bench.js';
 import { plan } from './plan.js';
 import { round } from './round.js';
 import { drawCharts } from './charts.js';
 import { whyCards } from './why.js';
 
 Alpine.data('slip', slip);
+Alpine.data('bench', bench);
 Alpine.data('plan', plan);
 Alpine.data('round', round);
 Alpine.start();

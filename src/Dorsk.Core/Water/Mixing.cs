@@ -1,0 +1,20 @@
+namespace Dorsk.Core.Water;
+
+/// <summary>One of two waters.</summary>
+/// <param name="VolumeM3">Volume, m³.</param>
+/// <param name="Value">Temperature °C, or a concentration.</param>
+public readonly record struct Part(double VolumeM3, double Value);
+
+/// <summary>Two waters put together: heat and dissolved matter are kept, pH is not (it follows from alkalinity and carbon, and is never averaged).</summary>
+public static class Mixing
+{
+    /// <summary>Value of the mix by volume.</summary>
+    public static double Of(Part a, Part b) => ((a.VolumeM3 * a.Value) + (b.VolumeM3 * b.Value)) / (a.VolumeM3 + b.VolumeM3);
+
+    /// <summary>Volume of a second water for a wanted value, m³; null when it lies outside the two.</summary>
+    public static double? ForValue(Part have, double other, double wanted)
+    {
+        var volume = have.VolumeM3 * (wanted - have.Value) / (other - wanted);
+        return double.IsFinite(volume) && volume >= 0 ? volume : null;
+    }
+}

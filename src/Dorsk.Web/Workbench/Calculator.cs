@@ -1,0 +1,124 @@
+using System.Globalization;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Ask;
+using Dorsk.Web.Slips;
+
+namespace Dorsk.Web.Workbench;
+
+/// <summary>One figure worked out.</summary>
+/// <param name="Label">What it is.</param>
+/// <param name="Text">Value with unit.</param>
+/// <param name="Why">Its grounds.</param>
+/// <param name="Main">The one that was asked for.</param>
+public sealed record Figure(string Label, string Text, Grounds Why, bool Main = false);
+
+/// <summary>Shares over a grid of pH and temperature, with the place of what was typed.</summary>
+public sealed record HeatMap(IReadOnlyList<double> Ph, IReadOnlyList<double> TempC, Func<double, double, double> MgL, double ConstantMgL, double PeakMgL, double AtPh, double AtTempC);
+
+/// <summary>A pond cut across, filled to a level.</summary>
+public sealed record CrossSection(double TopM, double BottomM, double DepthM, double LevelM);
+
+/// <summary>What a calculator says.</summary>
+/// <param name="Figures">Figures, the one asked for first.</param>
+/// <param name="Words">The answer in a sentence.</param>
+/// <param name="Verdict">A judgement, where there is one.</param>
+/// <param name="Cautions">The usual cautions.</param>
+/// <param name="Table">Rows beside it: heading row first; may be empty.</param>
+/// <param name="Map">A map of shares, or null.</param>
+/// <param name="Section">A cross-section, or null.</param>
+public sealed record Worked(IReadOnlyList<Figure> Figures, string Words, Judgement? Verdict = null, IReadOnlyList<string>? Cautions = null, IReadOnlyList<string[]>? Table = null, HeatMap? Map = null, CrossSection? Section = null);
+
+/// <summary>A calculator without a pond, or with one to start from. A new one is a new class and one line in <see cref="AllCalculators"/>.</summary>
+public interface ICalculator
+{
+    /// <summary>Name in the address.</summary>
+    string Key { get; }
+
+    /// <summary>Heading.</summary>
+    string Title { get; }
+
+    /// <summary>What it answers, in one line.</summary>
+    string Lead { get; }
+
+    /// <summary>Its lines, with what stands in them at first: of the pond, where one is given.</summary>
+    IReadOnlyList<SlipField> Fields(BenchStart start);
+
+    /// <summary>Works it out; misreadings are in the form.</summary>
+    Worked? Work(BenchForm form);
+}
+
+/// <summary>What a calculator starts from.</summary>
+/// <param name="Here">The farm.</param>
+/// <param name="Pond">A pond, or null.</param>
+public sealed record BenchStart(Here Here, PondStory? Pond)
+{
+    /// <summary>A figure as it would be typed: of the pond, else the example.</summary>
+    public string Of(double? pond, double example, Measure measure) => Plain(pond ?? example, measure);
+
+    /// <summary>Volume at today's gauge level, m³.</summary>
+    public double? VolumeM3 => Pond is null ? null : Pond.Pond.Shape.VolumeM3(Pond.LevelAt(Here.Now).LevelM);
+
+    /// <summary>The last reading of a parameter, SI.</summary>
+    public double? Last(Core.Water.Parameter parameter) => Pond?.LastOf(parameter)?.Si;
+
+    /// <summary>A figure as it would be typed.</summary>
+    public string Plain(double si, Measure measure)
+    {
+        var text = Math.Round(measure.In(Here.Hand.System).FromSi(si), measure.DecimalsIn(Here.Hand.System) + 1).ToString("0.####", CultureInfo.InvariantCulture);
+        return Here.Hand.Sign == DecimalSign.Point ? text : text.Replace('.', ',');
+    }
+}
+
+/// <summary>Reads the lines of a calculator, each within what can be.</summary>
+public sealed class BenchForm(SlipForm form)
+{
+    public SlipForm Form => form;
+
+    public Here Here => form.Here;
+
+    /// <summary>Whether everything could be read so far.</summary>
+    public bool Sound => form.Remarks.Count == 0;
+
+    /// <summary>A figure in SI between two ends.</summary>
+    public double Q(string field, Measure measure, double low, double high)
+    {
+        var si = form.Quantity(field, measure);
+        if (double.IsFinite(si) && (si < low || si > high))
+        {
+            form.Refuse(field, $"{Say(si, measure)} is outside what can be worked with: {Say(low, measure)} to {Say(high, measure)}.");
+            return double.NaN;
+        }
+        return si;
+    }
+
+    /// <summary>The same for a field that may be empty.</summary>
+    public double? MaybeQ(string field, Measure measure, double low, double high) => form.Empty(field) ? null : Q(field, measure, low, high) is var si && double.IsFinite(si) ? si : null;
+
+    /// <summary>A whole number between two ends.</summary>
+    public int Whole(string field, string what, int low, int high)
+    {
+        var n = form.Whole(field, what);
+        if (form.Remarks.Any(r => r.Field == field) || (n >= low && n <= high))
+            return Math.Clamp(n, low, high);
+        form.Refuse(field, string.Create(CultureInfo.InvariantCulture, $"{n} is outside {low} to {high}."));
+        return low;
+    }
+
+    /// <summary>Prints a quantity.</summary>
+    public string Say(double si, Measure measure) => Here.Say(si, measure);
+}
+
+/// <summary>All calculators.</summary>
+public static class AllCalculators
+{
+    /// <summary>The list, in the order of the page.</summary>
+    public static readonly IReadOnlyList<ICalculator> List =
+    [
+        new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new MixingCalculator(), new ExchangeCalculator(),
+        new VolumeCalculator(), new DrainCalculator(), new LeakCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
+    ];
+
+    /// <summary>A calculator by its name in the address, or null.</summary>
+    public static ICalculator? Find(string key) => List.FirstOrDefault(c => c.Key == key);
+}

@@ -1,0 +1,165 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+using Dorsk.Web.Slips;
+
+namespace Dorsk.Web.Workbench;
+
+/// <summary>Lime, bicarbonate and the like for a wanted alkalinity.</summary>
+internal sealed class AlkalinityCalculator : ICalculator
+{
+    public string Key => "alkalinity";
+
+    public string Title => "Raise alkalinity";
+
+    public string Lead => "product, bags and daily steps for this volume";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("product", "Product", FieldKind.Choice, "NaHCO3", Options: AlkalinityProduct.All.Select(p => (p.Formula, p.Name)).ToList()),
+        new("purity", "Purity, or neutralising value against it", FieldKind.Quantity, "100", Measures.Share, "on the bag"),
+        new("now", "Alkalinity now", FieldKind.Quantity, s.Of(s.Last(Parameter.Alkalinity), 40, Measures.CoarseConcentration), Measures.CoarseConcentration, "as CaCO₃"),
+        new("wanted", "Wanted", FieldKind.Quantity, "80", Measures.CoarseConcentration, "ponds 40 to 120"),
+        new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume, "at today's gauge level"),
+        new("bag", "Weight of a bag", FieldKind.Quantity, s.Plain(25, Measures.Mass), Measures.Mass, "read it on the bag each time"),
+        new("fish", "Fish are in the water", FieldKind.Yes, "true"),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var product = f.Form.Choice("product", AlkalinityProduct.All.Select(p => (p.Formula, p)).ToList(), "product", AlkalinityProduct.All[0]);
+        var (purity, now, wanted) = (f.Q("purity", Measures.Share, 5, 200), f.Q("now", Measures.CoarseConcentration, 0, 1000), f.Q("wanted", Measures.CoarseConcentration, 0, 500));
+        var (volume, bag, fish) = (f.Q("volume", Measures.Volume, 0.001, 1e7), f.Q("bag", Measures.Mass, 0.1, 2000), f.Form.Yes("fish"));
+        if (f.Sound && fish && product.StepGM3 == 0)
+            f.Form.Refuse("product", $"{char.ToUpperInvariant(product.Name[0])}{product.Name[1..]} is never given over fish: it kills them. Take sodium bicarbonate, or limestone where there is time.");
+        if (!f.Sound)
+            return null;
+        var dose = Doses.InSteps(Doses.AlkalinityGM3(product, purity, now, wanted), fish ? product.StepGM3 : null, volume);
+        var why = Grounds.Of("Pure product for 1 mg/L as CaCO₃ by stoichiometry, by the wanted rise, the purity and the volume; parted into daily steps that water with fish bears.", AlkalinityProduct.Source,
+            Input.Said("pure product", f.Here.Figure(product.GPerM3PerMgL, 2) + " g/m³ for 1 mg/L", "stoichiometry"), new Input("rise", Math.Max(0, wanted - now), Measures.CoarseConcentration, "typed"), new Input("volume", volume, Measures.Volume, "typed"),
+            Input.Said("step limit with fish", product.StepGM3 is > 0 and { } step ? $"{f.Here.Figure(step, 0)} g/m³ a day" : product.StepGM3 is null ? "none needed" : "never over fish", "starting value"));
+        if (dose.Days == 0)
+            return new([new("Product", f.Say(0, Measures.Mass), why, Main: true)], "The alkalinity is there already.");
+        return new([
+            new("Product in all", f.Say(dose.Kg, Measures.Mass), why, Main: true), new("Bags", $"{f.Here.Figure(Math.Floor(dose.Kg / bag), 0)} and {f.Say(dose.Kg % bag, Measures.Mass)}", why),
+            new("A day", dose.Days == 1 ? "all at once" : $"{f.Say(dose.StepKg, Measures.Mass)} on {dose.Days} days", why), new("In the water", f.Here.Figure(dose.GM3, 1) + " g/m³", why),
+        ],
+            dose.Days == 1 ? "Within one safe step. Spread it over the whole surface; read pH and alkalinity the next day." : $"Not at once: {dose.Days} days, each within the step that water with fish bears. Read pH before each.",
+            Cautions: [product.Caution, product.Note]);
+    }
+}
+
+/// <summary>Salt against nitrite.</summary>
+internal sealed class NitriteSaltCalculator : ICalculator
+{
+    // Fresh-water fish bear a step of about 1 ppt of salt at once.
+    private const double StepGM3 = 1000;
+
+    public string Key => "salt";
+
+    public string Title => "Salt against nitrite";
+
+    public string Lead => "chloride that keeps nitrite out of the gills";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("nitrite", "Nitrite", FieldKind.Quantity, s.Of(s.Last(Parameter.Nitrite), 1, Measures.Concentration), Measures.Concentration),
+        new("basis", "The kit reports it as", FieldKind.Choice, "N", Options: [("N", "nitrogen (N)"), ("NO2", "NO₂")]),
+        new("chloride", "Chloride now", FieldKind.Quantity, "10", Measures.CoarseConcentration, "unknown: type 0"),
+        new("ratio", "Chloride to nitrite-N", FieldKind.Quantity, "10", Measures.Plain, "10 wanted, 6 the least; more for trout and shrimp"),
+        new("salt", "Salt", FieldKind.Choice, "NaCl", Options: ChlorideSalt.All.Select(c => (c.Formula, c.Name)).ToList()),
+        new("purity", "Purity", FieldKind.Quantity, "99", Measures.Share), new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume, "at today's gauge level"),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var typed = f.Q("nitrite", Measures.Concentration, 0, 100);
+        var nitrite = typed * f.Form.Choice("basis", [("N", 1.0), ("NO2", 14.007 / 46.005)], "basis", 1.0);
+        var (chloride, ratio, purity, volume) = (f.Q("chloride", Measures.CoarseConcentration, 0, 20_000), f.Q("ratio", Measures.Plain, 1, 100), f.Q("purity", Measures.Share, 5, 100), f.Q("volume", Measures.Volume, 0.001, 1e7));
+        var salt = f.Form.Choice("salt", ChlorideSalt.All.Select(c => (c.Formula, c)).ToList(), "salt", ChlorideSalt.All[0]);
+        if (!f.Sound)
+            return null;
+        var add = Doses.ChlorideToAddMgL(nitrite, ratio, chloride);
+        var dose = Doses.InSteps(Doses.SaltGM3(salt, purity, add), StepGM3, volume);
+        var why = Grounds.Of("Chloride wanted is the ratio times nitrite as nitrogen; what is there already is taken off. Always on nitrite-N: 10 on N is 3.04 on NO₂.", "Stoichiometry; ratio of the trade (Boyd 1998), starting value",
+            new Input("nitrite as N", nitrite, Measures.Concentration, "typed"), new Input("chloride to add", add, Measures.CoarseConcentration, "worked out"), Input.Said("chloride in the salt", f.Here.Figure(100 * salt.ChlorideShare, 1) + " %", "stoichiometry"));
+        return dose.Days == 0 ? new([new("Salt", f.Say(0, Measures.Mass), why, Main: true)], "There is chloride enough for this nitrite. Find where the nitrite comes from: feed less, change water.")
+            : new([new("Salt in all", f.Say(dose.Kg, Measures.Mass), why, Main: true), new("Chloride to add", f.Say(add, Measures.CoarseConcentration), why), new("A day", dose.Days == 1 ? "all at once" : $"{f.Say(dose.StepKg, Measures.Mass)} on {dose.Days} days", why)],
+                "Plain salt without additives, dissolved, round the pond. It protects the fish; it does not take the nitrite away: feed less, change water, give air.", Cautions: ["Salt stays in the water and in what you drain: local rules hold."]);
+    }
+}
+
+/// <summary>Carbon for bacteria that take ammonia up.</summary>
+internal sealed class CarbonCalculator : ICalculator
+{
+    public string Key => "carbon";
+
+    public string Title => "Carbon for bacteria";
+
+    public string Lead => "molasses or flour that ties ammonia up";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("tan", "Total ammonia now, as N", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 2, Measures.Concentration), Measures.Concentration), new("wanted", "Wanted", FieldKind.Quantity, "0.5", Measures.Concentration),
+        new("source", "Source", FieldKind.Choice, "0.3", Options: [("0.3", "molasses, 30 % carbon"), ("0.42", "sugar, 42 %"), ("0.4", "flour or bran, 40 %")]),
+        new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume), new("do", "Oxygen now", FieldKind.Quantity, s.Of(s.Last(Parameter.Oxygen), 6, Measures.Oxygen), Measures.Oxygen),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (tan, wanted, volume, oxygen) = (f.Q("tan", Measures.Concentration, 0, 100), f.Q("wanted", Measures.Concentration, 0, 100), f.Q("volume", Measures.Volume, 0.001, 1e7), f.Q("do", Measures.Oxygen, 0, 30));
+        var share = f.Form.Choice("source", [("0.3", 0.3), ("0.42", 0.42), ("0.4", 0.4)], "source", 0.3);
+        if (!f.Sound)
+            return null;
+        var removed = Math.Max(0, tan - wanted);
+        double Kg(double cn, double efficiency) => Doses.CarbonSourcePerTanN(cn, efficiency, share) * removed * volume / 1000;
+        // Avnimelech: 10 g of carbon for 1 g of nitrogen; Ebeling and others 2006: about 6.
+        var (high, low) = (Kg(4, 0.4), Kg(4, 0.4) * 6 / 10);
+        var oxygenKg = 4.7 * removed * volume / 1000;
+        var why = Grounds.Of("Carbon that microbes need to build the ammonia nitrogen in: their C:N of 4 by the share they build in (0.4) and the carbon in the source. Given as a range, 6 to 10 g of carbon for 1 g of nitrogen.", "Avnimelech 1999; Ebeling and others 2006",
+            new Input("ammonia nitrogen to tie up", removed, Measures.Concentration, "typed"), new Input("volume", volume, Measures.Volume, "typed"), new Input("oxygen it will take", oxygenKg, Measures.Mass, "4.7 g for 1 g of nitrogen"));
+        return new([new("Source", $"{f.Say(low, Measures.Mass)} to {f.Say(high, Measures.Mass)}", why, Main: true), new("Oxygen it will take", f.Say(oxygenKg, Measures.Mass), why)],
+            "In parts over the day, with all air running, starting in the morning.", oxygen < 4 ? new(Status.ActNow, "Oxygen is under 4 mg/L: no carbon now. It would take the rest. Air first") : null,
+            ["Never with oxygen low or power in doubt."]);
+    }
+}
+
+/// <summary>Two fertilisers for a wanted nitrogen and phosphate.</summary>
+internal sealed class FertiliserCalculator : ICalculator
+{
+    public string Key => "fertiliser";
+
+    public string Title => "Fertiliser from two bags";
+
+    public string Lead => "kilograms of each for a wanted nitrogen and phosphate";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("area", "Water surface", FieldKind.Quantity, s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area), Measures.Area),
+        new("n", "Nitrogen wanted per hectare", FieldKind.Quantity, s.Plain(8, Measures.AreaLoad), Measures.AreaLoad, "8 kg N a dose"), new("p", "Phosphate wanted per hectare", FieldKind.Quantity, s.Plain(8, Measures.AreaLoad), Measures.AreaLoad, "3 to 8 kg a dose"),
+        new("pbasis", "That phosphate is", FieldKind.Choice, "P2O5", Options: [("P2O5", "P₂O₅, as on the bag"), ("P", "phosphorus (P)")]),
+        new("an", "First bag: nitrogen", FieldKind.Quantity, "18", Measures.Share), new("ap", "First bag: phosphate, P₂O₅", FieldKind.Quantity, "46", Measures.Share), new("bn", "Second bag: nitrogen", FieldKind.Quantity, "46", Measures.Share, "0 without one"),
+        new("secchi", "Secchi depth", FieldKind.Quantity, s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : "", Measures.ShortLength, "empty when not read"), new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 24, Measures.Temperature), Measures.Temperature),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (area, n, p) = (f.Q("area", Measures.Area, 1, 1e7), f.Q("n", Measures.AreaLoad, 0, 200), f.Q("p", Measures.AreaLoad, 0, 200));
+        var phosphate = p * f.Form.Choice("pbasis", [("P2O5", 1.0), ("P", Fertiliser.P2O5PerP)], "basis", 1.0);
+        var (an, ap, bn) = (f.Q("an", Measures.Share, 0, 100), f.Q("ap", Measures.Share, 0, 100), f.Q("bn", Measures.Share, 0, 100));
+        var (secchi, temp) = (f.MaybeQ("secchi", Measures.ShortLength, 0.01, 10), f.Q("temp", Measures.Temperature, 0, 45));
+        if (f.Sound && an == 0 && ap == 0)
+            f.Form.Refuse("ap", "The first bag holds neither nitrogen nor phosphate. Read its grade again.");
+        if (!f.Sound)
+            return null;
+        var dose = Fertiliser.Dose(area / 10_000, n, phosphate, an, ap, bn);
+        var why = Grounds.Of("The first bag is sized on phosphate (on nitrogen where it has none); the second tops nitrogen up. Phosphate is P₂O₅ as bags say it: 2.29 times the phosphorus.", "Grades by mass; doses after Boyd 1990, starting values",
+            new Input("nitrogen wanted", n, Measures.AreaLoad, "typed"), new Input("phosphate wanted, P₂O₅", phosphate, Measures.AreaLoad, "typed"), new Input("area", area, Measures.Area, "typed"));
+        // The brake: a bloom that is there already, or water too cold for one.
+        var brake = secchi < 0.30 ? new Judgement(Status.Watch, $"No dose now: Secchi {f.Say(secchi.Value, Measures.ShortLength)} is under {f.Say(0.30, Measures.ShortLength)}, the bloom is heavy enough")
+            : temp < 15 ? new Judgement(Status.Watch, $"No dose now: under {f.Say(15, Measures.Temperature)} the bloom does not take it up") : null;
+        return new([new("First bag", f.Say(dose.AKg, Measures.Mass), why, Main: true), new("Second bag", f.Say(dose.BKg, Measures.Mass), why)],
+            dose.SurplusNKgHa > 0.01 ? $"With the phosphate comes {f.Say(dose.SurplusNKgHa, Measures.AreaLoad)} more nitrogen than wanted." : "Dissolve it first; on a bright morning.", brake, ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]);
+    }
+}

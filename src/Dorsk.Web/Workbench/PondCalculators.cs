@@ -1,0 +1,161 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+using Dorsk.Web.Slips;
+
+namespace Dorsk.Web.Workbench;
+
+/// <summary>Lines that describe a sloped rectangle, shared by three calculators.</summary>
+internal static class Body
+{
+    public static IEnumerable<SlipField> Fields(BenchStart s)
+    {
+        var r = s.Pond?.Pond.Shape as SlopedRectangle;
+        yield return new("length", "Length of the full water", FieldKind.Quantity, s.Of(r?.LengthM, 40, Measures.Length), Measures.Length);
+        yield return new("width", "Width of the full water", FieldKind.Quantity, s.Of(r?.WidthM, 25, Measures.Length), Measures.Length);
+        yield return new("slope", "Bank slope", FieldKind.Quantity, s.Of(r?.Slope, 2, Measures.Plain with { Decimals = 1, UsDecimals = 1 }), Measures.Plain, "across for 1 down; 0 for walls");
+        yield return new("depth", "Depth when full", FieldKind.Quantity, s.Of(r?.DepthM, 1.4, Measures.Length), Measures.Length);
+    }
+
+    public static SlopedRectangle? Read(BenchForm f)
+    {
+        var (length, width, slope, depth) = (f.Form.Quantity("length", Measures.Length), f.Form.Quantity("width", Measures.Length), f.Form.Quantity("slope", Measures.Plain), f.Form.Quantity("depth", Measures.Length));
+        if (!f.Sound)
+            return null;
+        foreach (var remark in SlopedRectangle.Check(length, width, depth, slope))
+            f.Form.Refuse(remark.Field.ToLowerInvariant(), remark.Text);
+        return f.Sound ? new(length, width, depth, slope) : null;
+    }
+
+    public static double Level(BenchForm f, string field, SlopedRectangle body) => f.Q(field, Measures.Length, 0, body.DepthM);
+}
+
+/// <summary>Area and volume at a gauge level.</summary>
+internal sealed class VolumeCalculator : ICalculator
+{
+    public string Key => "volume";
+
+    public string Title => "Pond volume";
+
+    public string Lead => "area and volume at any level of the staff gauge";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) => [.. Body.Fields(s), new("level", "Gauge level", FieldKind.Quantity, s.Of(s.Pond?.LevelAt(s.Here.Now).LevelM, 1.2, Measures.Length), Measures.Length)];
+
+    public Worked? Work(BenchForm f)
+    {
+        if (Body.Read(f) is not { } body)
+            return null;
+        var level = Body.Level(f, "level", body);
+        if (!f.Sound)
+            return null;
+        var (area, volume) = (body.AreaM2(level), body.VolumeM3(level));
+        var why = Grounds.Of("Prismoidal rule, exact for a body with banks of one slope.", "Geometry", new Input("gauge level", level, Measures.Length, "typed"), new Input("full depth", body.DepthM, Measures.Length, "typed"));
+        var cut = body.FullAreaM2 * body.DepthM;
+        return new([new("Volume", f.Say(volume, Measures.Volume), why, Main: true), new("Water surface", f.Say(area, Measures.Area with { Decimals = 3 }), why), new("Mean depth", f.Say(area > 0 ? volume / area : 0, Measures.Length), why), new("Full", f.Say(body.FullVolumeM3, Measures.Volume), why)],
+            $"The short cut length × width × depth would say {f.Say(cut, Measures.Volume)} when full: {f.Here.Figure(100 * ((cut / body.FullVolumeM3) - 1), 0)} % too much, and every dose with it.",
+            Table: [["gauge level", "surface", "volume"], .. Enumerable.Range(0, 6).Select(i => body.DepthM * i / 5).Select(h => new[] { f.Say(h, Measures.Length), f.Say(body.AreaM2(h), Measures.Area with { Decimals = 3 }), f.Say(body.VolumeM3(h), Measures.Volume) })],
+            Section: new(body.WidthM, body.WidthM - (2 * body.Slope * body.DepthM), body.DepthM, level));
+    }
+}
+
+/// <summary>How long a pond drains.</summary>
+internal sealed class DrainCalculator : ICalculator
+{
+    public string Key => "drain";
+
+    public string Title => "Draining";
+
+    public string Lead => "hours through a pipe with a falling head";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        .. Body.Fields(s), new("from", "Gauge level now", FieldKind.Quantity, s.Of(s.Pond?.LevelAt(s.Here.Now).LevelM, 1.4, Measures.Length), Measures.Length), new("to", "Down to", FieldKind.Quantity, "0", Measures.Length),
+        new("pipe", "Inner width of the pipe", FieldKind.Quantity, s.Plain(0.2, Measures.ShortLength), Measures.ShortLength), new("pipes", "Pipes", FieldKind.Whole, "1"), new("drop", "Outlet below the floor", FieldKind.Quantity, s.Plain(0.3, Measures.Length), Measures.Length),
+        new("cd", "Discharge coefficient", FieldKind.Quantity, s.Plain(0.6, Measures.Plain with { Decimals = 2, UsDecimals = 2 }), Measures.Plain, "sharp edge 0.6, short smooth pipe 0.8"),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        if (Body.Read(f) is not { } body)
+            return null;
+        var (from, to) = (Body.Level(f, "from", body), Body.Level(f, "to", body));
+        var (pipe, pipes, drop, cd) = (f.Q("pipe", Measures.ShortLength, 0.01, 3), f.Whole("pipes", "pipes", 1, 50), f.Q("drop", Measures.Length, 0, 5), f.Q("cd", Measures.Plain, 0.2, 1));
+        if (f.Sound && from <= to)
+            f.Form.Refuse("to", "That is not below the level now.");
+        if (!f.Sound)
+            return null;
+        var d = Draining.Through(body, from, to, drop, pipe, pipes, cd);
+        var why = Grounds.Of("The flow falls with the level; the hours are its sum over the pond's own area at each level.", Draining.Source, new Input("from", from, Measures.Length, "typed"), new Input("to", to, Measures.Length, "typed"), new Input("pipe", pipe, Measures.ShortLength, "typed"), new Input("flow at the start", d.FlowStartM3H, Measures.Flow, "worked out"), new Input("flow at the end", d.FlowEndM3H, Measures.Flow, "worked out"));
+        return new([new("Time", $"{f.Here.Figure(d.Hours, 1)} h", why, Main: true), new("Water drained", f.Say(d.VolumeM3, Measures.Volume), why), new("Flow at first", f.Say(d.FlowStartM3H, Measures.Flow), why), new("Flow at last", f.Say(d.FlowEndM3H, Measures.Flow), why)],
+            "Friction in a long pipe and a clogged screen make it longer.", Cautions: ["Keep the screen clear while draining: a blocked one bursts. Nobody in front of an open culvert or in deep mud alone. Mind where the water goes: local rules on effluent."]);
+    }
+}
+
+/// <summary>Changing water for a wanted concentration.</summary>
+internal sealed class ExchangeCalculator : ICalculator
+{
+    public string Key => "exchange";
+
+    public string Title => "Changing water";
+
+    public string Lead => "how much, in parts or flowing through, with hours and cost";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("now", "Concentration now", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 2, Measures.Concentration), Measures.Concentration, "ammonia, nitrite, salinity: any"), new("inflow", "Of the new water", FieldKind.Quantity, "0", Measures.Concentration), new("wanted", "Wanted", FieldKind.Quantity, s.Plain((s.Last(Parameter.Tan) ?? 2) / 2, Measures.Concentration), Measures.Concentration),
+        new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume), new("times", "In how many parts", FieldKind.Whole, "3"),
+        new("flow", "The pump gives", FieldKind.Quantity, s.Plain(50, Measures.Flow), Measures.Flow), new("power", "and draws", FieldKind.Quantity, s.Plain(3, Measures.Power), Measures.Power), new("price", "Price of a kWh", FieldKind.Quantity, "0.30", Measures.Plain, "the farm's own"),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (now, inflow, wanted) = (f.Q("now", Measures.Concentration, 0, 1e5), f.Q("inflow", Measures.Concentration, 0, 1e5), f.Q("wanted", Measures.Concentration, 0, 1e5));
+        var (volume, times, flow) = (f.Q("volume", Measures.Volume, 0.001, 1e7), f.Whole("times", "parts", 1, 60), f.Q("flow", Measures.Flow, 0.01, 1e5));
+        var (kw, price) = (f.Q("power", Measures.Power, 0, 1000), f.Q("price", Measures.Plain, 0, 1000));
+        if (!f.Sound)
+            return null;
+        if (WaterExchange.Left(now, inflow, wanted) is not { } left)
+        {
+            f.Form.Refuse("wanted", "This inflow cannot reach that: the wanted figure must lie between the water now and the new water, and not be the new water itself.");
+            return null;
+        }
+        var each = WaterExchange.EachOf(left, times);
+        var (batch, through) = (each * times * volume, WaterExchange.FlowThroughVolumes(left) * volume);
+        var why = Grounds.Of("Fully mixed. In parts: drain, refill, mix, again. Flowing through: new water pushes out mixed water, so it takes more. Nothing is made or used up meanwhile; feed goes on making ammonia.", "Mass balance",
+            new Input("difference that stays", 100 * left, Measures.Share, "worked out"), new Input("volume", volume, Measures.Volume, "typed"));
+        Figure Cost(string what, double m3) => new(what, $"{f.Here.Figure(m3 / flow, 1)} h, {f.Here.Figure(m3 / flow * kw, 0)} kWh, {f.Here.Figure(m3 / flow * kw * price, 0)} {f.Here.Farm?.Currency}", why);
+        return new([new(times == 1 ? "Drain and refill" : $"Each of {times} parts", $"{f.Here.Figure(100 * each, 0)} %, {f.Say(each * volume, Measures.Volume)}", why, Main: true), new("Water in all, in parts", f.Say(batch, Measures.Volume), why), Cost("Pumping that", batch), new("Water in all, flowing through", f.Say(through, Measures.Volume), why), Cost("Pumping that", through)],
+            $"In {times} {(times == 1 ? "part" : "parts")} it takes {f.Here.Figure(100 * ((through / batch) - 1), 0)} % less water than flowing through.", Cautions: ["Match temperature, pH and salinity of the new water; not more than a third at once with fish in it."]);
+    }
+}
+
+/// <summary>What a pond loses through its bed.</summary>
+internal sealed class LeakCalculator : ICalculator
+{
+    public string Key => "leak";
+
+    public string Title => "Leak test";
+
+    public string Lead => "seepage from two readings of the staff gauge";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("first", "First gauge level", FieldKind.Quantity, s.Plain(0.60, Measures.Length), Measures.Length), new("second", "Second gauge level", FieldKind.Quantity, s.Plain(0.55, Measures.Length), Measures.Length),
+        new("days", "Days between", FieldKind.Quantity, "4", Measures.Plain), new("rain", "Rain meanwhile", FieldKind.Quantity, "0", Measures.Rain), new("evaporation", "Evaporation meanwhile", FieldKind.Quantity, s.Plain(0.020, Measures.Rain), Measures.Rain, "from a pan; 4 to 8 mm on a warm day"),
+        new("area", "Water surface", FieldKind.Quantity, s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area), Measures.Area), new("cost", "Cost of a cubic metre pumped", FieldKind.Quantity, "0.02", Measures.Plain, "the farm's own"),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (first, second, days) = (f.Q("first", Measures.Length, 0, 10), f.Q("second", Measures.Length, 0, 10), f.Q("days", Measures.Plain, 0.5, 90));
+        var (rain, evaporation, area, cost) = (f.Q("rain", Measures.Rain, 0, 2), f.Q("evaporation", Measures.Rain, 0, 2), f.Q("area", Measures.Area, 1, 1e7), f.Q("cost", Measures.Plain, 0, 1000));
+        if (!f.Sound)
+            return null;
+        var leak = LeakTest.Of(first - second, rain, evaporation, days, area);
+        var why = Grounds.Of("(Fall of the level + rain − evaporation) by days. Under 5 mm a day is tight, 5 to 10 to be watched, over 10 leaks.", "Bands of the trade; starting values",
+            new Input("fall", first - second, Measures.Length, "typed"), new Input("rain", rain, Measures.Rain, "typed"), new Input("evaporation", evaporation, Measures.Rain, "typed"), Input.Said("days", f.Here.Figure(days, 1), "typed"));
+        return new([new("Seepage", f.Here.Figure(leak.SeepageMmDay, 1) + " mm a day", why, Main: true), new("Water lost", f.Say(leak.M3Day, Measures.Volume) + " a day", why), new("That costs", $"{f.Here.Figure(leak.M3Day * cost * 30, 0)} {f.Here.Farm?.Currency} a month", why)],
+            leak.SeepageMmDay < 0 ? "More came in than rain: is an inlet open, or does ground water come in?" : "Test at part fill, before filling to the brim.", leak.Verdict);
+    }
+}

@@ -1,0 +1,117 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+using Dorsk.Web.Slips;
+
+namespace Dorsk.Web.Workbench;
+
+/// <summary>What water holds in balance with the air.</summary>
+internal sealed class SaturationCalculator : ICalculator
+{
+    public string Key => "saturation";
+
+    public string Title => "Oxygen at saturation";
+
+    public string Lead => "what this water holds, and how full it is";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature), Measures.Temperature, "0 to 40 °C"),
+        new("salinity", "Salinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity), Measures.Salinity, "fresh water 0"),
+        new("altitude", "Height above the sea", FieldKind.Quantity, s.Plain(s.Here.Farm?.AltitudeM ?? 0, Measures.Altitude), Measures.Altitude),
+        new("do", "A reading to compare, if any", FieldKind.Quantity, s.Last(Parameter.Oxygen) is { } o ? s.Plain(o, Measures.Oxygen) : "", Measures.Oxygen),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (temp, salinity, altitude) = (f.Q("temp", Measures.Temperature, 0, 40), f.Q("salinity", Measures.Salinity, 0, 40), f.Q("altitude", Measures.Altitude, -400, 5000));
+        var reading = f.MaybeQ("do", Measures.Oxygen, 0, 40);
+        if (!f.Sound)
+            return null;
+        var kPa = OxygenSaturation.PressureKPa(altitude);
+        var full = OxygenSaturation.MgL(temp, salinity, kPa);
+        var why = Grounds.Of("Solubility of oxygen from air by temperature, salinity and the pressure at the pond, not at the sea.", OxygenSaturation.Source,
+            new Input("water temperature", temp, Measures.Temperature, "typed"), new Input("salinity", salinity, Measures.Salinity, "typed"), Input.Said("air pressure", FormattableString.Invariant($"{kPa:0.0} kPa"), "from the height, standard air"));
+        List<Figure> figures = [new("Oxygen at saturation", f.Say(full, Measures.Oxygen with { Decimals = 2, UsDecimals = 2 }), why, Main: true)];
+        if (reading is { } mgL)
+            figures.Add(new("The reading is", f.Here.Figure(100 * mgL / full, 0) + " % of it", why));
+        var words = reading is not { } r ? "Warm water holds less." : r > 1.3 * full ? "Far over saturation: a heavy bloom, and a hard night to come." : r < 0.5 * full ? "Less than half full." : "In the usual range.";
+        return new(figures, words);
+    }
+}
+
+/// <summary>The poisonous share of ammonia.</summary>
+internal sealed class AmmoniaCalculator : ICalculator
+{
+    // Molar masses: a kit that reports NH₃ or NH₄ shows more than the nitrogen in it.
+    private static readonly (string, double)[] Bases = [("N", 1), ("NH3", 14.007 / 17.031), ("NH4", 14.007 / 18.039)];
+
+    public string Key => "ammonia";
+
+    public string Title => "Un-ionised ammonia";
+
+    public string Lead => "how much of the total is poison at this pH and temperature";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("tan", "Total ammonia", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 1, Measures.Concentration), Measures.Concentration),
+        new("basis", "The kit reports it as", FieldKind.Choice, "N", Options: [("N", "nitrogen (N)"), ("NH3", "NH₃"), ("NH4", "NH₄")]),
+        new("ph", "pH", FieldKind.Quantity, s.Of(s.Last(Parameter.Ph), 8, Measures.Ph), Measures.Ph, "the day's highest, mid afternoon"),
+        new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature), Measures.Temperature),
+        new("salinity", "Salinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity), Measures.Salinity),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (typed, ph, temp, salinity) = (f.Q("tan", Measures.Concentration, 0, 200), f.Q("ph", Measures.Ph, 4, 11), f.Q("temp", Measures.Temperature, 0, 45), f.Q("salinity", Measures.Salinity, 0, 40));
+        var factor = f.Form.Choice("basis", Bases, "basis", 1.0);
+        if (!f.Sound)
+            return null;
+        var tan = typed * factor;
+        var limits = WaterLimits.For(FishSpecies.Of("silver_perch"), LifeStage.Growing);
+        var (judgement, nh3, why) = WaterJudge.JudgeAmmonia(tan, temp, ph, salinity, limits);
+        double At(double p, double t) => UnionisedAmmonia.MgNL(tan, t, p, salinity);
+        return new([
+            new("Un-ionised ammonia, as N", f.Here.Figure(nh3, 3) + " mg/L", why, Main: true), new("Share of the total", f.Here.Figure(100 * UnionisedAmmonia.Share(temp, ph, salinity), 1) + " %", why),
+            new("The same at dawn, pH 7.2", f.Here.Figure(At(7.2, temp - 2), 3) + " mg/L", why),
+        ],
+            "For warm-water fish in grow-out; fry bear much less. The same total is worst in the afternoon, when pH is highest.", judgement, Map: new(
+            [.. Enumerable.Range(0, 13).Select(i => 6.5 + (0.25 * i))], [.. Enumerable.Range(0, 9).Select(i => 10 + (3.0 * i))], At, limits.Nh3ConstantMgL, limits.Nh3PeakMgL, ph, temp));
+    }
+}
+
+/// <summary>Two waters put together.</summary>
+internal sealed class MixingCalculator : ICalculator
+{
+    public string Key => "mixing";
+
+    public string Title => "Mixing two waters";
+
+    public string Lead => "temperature, salinity, alkalinity and ammonia of the mix";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("", "First water", FieldKind.Heading),
+        new("v1", "Volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume), new("t1", "Temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 28, Measures.Temperature), Measures.Temperature),
+        new("s1", "Salinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity), Measures.Salinity), new("a1", "Alkalinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Alkalinity), 80, Measures.CoarseConcentration), Measures.CoarseConcentration),
+        new("n1", "Total ammonia, as N", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 0.5, Measures.Concentration), Measures.Concentration),
+        new("", "Second water", FieldKind.Heading),
+        new("v2", "Volume", FieldKind.Quantity, s.Plain(200, Measures.Volume), Measures.Volume), new("t2", "Temperature", FieldKind.Quantity, s.Plain(22, Measures.Temperature), Measures.Temperature),
+        new("s2", "Salinity", FieldKind.Quantity, "0", Measures.Salinity), new("a2", "Alkalinity", FieldKind.Quantity, "120", Measures.CoarseConcentration), new("n2", "Total ammonia, as N", FieldKind.Quantity, "0", Measures.Concentration),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (v1, v2) = (f.Q("v1", Measures.Volume, 0.001, 1e7), f.Q("v2", Measures.Volume, 0.001, 1e7));
+        (string Name, string Key, Measure Measure, double High)[] kinds = [("Temperature", "t", Measures.Temperature, 45), ("Salinity", "s", Measures.Salinity, 60), ("Alkalinity", "a", Measures.CoarseConcentration, 1000), ("Total ammonia, as N", "n", Measures.Concentration, 200)];
+        var parts = kinds.Select(k => (k.Name, k.Measure, A: f.Q(k.Key + "1", k.Measure, 0, k.High), B: f.Q(k.Key + "2", k.Measure, 0, k.High))).ToList();
+        if (!f.Sound)
+            return null;
+        var figures = parts.Select((p, i) => new Figure(p.Name, f.Say(Mixing.Of(new(v1, p.A), new(v2, p.B)), p.Measure), Grounds.Of("By volume: heat and dissolved matter are kept.", "Mass balance",
+            new Input("first water", p.A, p.Measure, "typed"), new Input("second water", p.B, p.Measure, "typed"), Input.Said("shares", $"{f.Here.Figure(100 * v1 / (v1 + v2), 0)} % and {f.Here.Figure(100 * v2 / (v1 + v2), 0)} %", "by volume")), i == 0)).ToList();
+        var jump = Math.Abs(Mixing.Of(new(v1, parts[0].A), new(v2, parts[0].B)) - parts[0].A);
+        return new(figures, "pH is never averaged: it follows from alkalinity and carbon. Read it after mixing.",
+            jump > 3 ? new(Status.Watch, $"The first water changes by {f.Say(jump, Measures.TemperatureStep)}: more than fry bear at once") : null);
+    }
+}
