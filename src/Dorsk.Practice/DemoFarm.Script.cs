@@ -33,7 +33,7 @@ public sealed partial class DemoFarm
             notes.Add(new(Zone.At(day, new(7, 0)), "Manager", $"{batch.Pond} ready", k => new PondWorked(k.Pond(batch.Pond), PondWork.DeclaredReady, "", null)));
         var text = FormattableString.Invariant($"{batch.Pond} stocked {batch.Count} x {batch.MeanG} g");
         notes.Add(new(Zone.At(day, new(8, 30)), "Manager", text, k => new FishStocked(k.Pond(batch.Pond), batch.Species, first ? "stood here before the books began" : "Wattlebend hatchery", batch.Count, batch.MeanG,
-            first ? CountBasis.Assumed : CountBasis.ByWeight, first ? "stood here before the books began" : "", batch.TargetG), "batch " + batch.Name));
+            first ? CountBasis.Assumed : CountBasis.ByWeight, first ? "stood here before the books began" : batch.Why, batch.TargetG), "batch " + batch.Name));
     }
 
     private void Harvest(DateOnly day, DemoBatch batch, List<Told> notes)

@@ -17,7 +17,8 @@ internal sealed record DemoPond(string Code, string Name, PondKind Kind, PondSha
 /// <param name="Growth">Hidden growth coefficient.</param>
 /// <param name="TargetG">Wanted weight, g.</param>
 /// <param name="Out">Day of the final harvest, or null.</param>
-internal sealed record DemoBatch(string Pond, string Name, string Species, DateOnly Day, int Count, double MeanG, double CountTruth, double Growth, double TargetG, DateOnly? Out = null);
+/// <param name="Why">Why it was stocked past a condition that was not met, or empty.</param>
+internal sealed record DemoBatch(string Pond, string Name, string Species, DateOnly Day, int Count, double MeanG, double CountTruth, double Growth, double TargetG, DateOnly? Out = null, string Why = "");
 
 /// <summary>Wattlebend Ponds, an invented farm: its ponds, its batches, and what befalls them. All of it is made up.</summary>
 internal static class DemoScript
@@ -60,7 +61,7 @@ internal static class DemoScript
         new("P3", "P3a", "silver_perch", new(2026, 3, 3), 11500, 16, 1.01, 0.0542, 500),
         new("P4", "P4a", "silver_perch", new(2026, 3, 12), 10300, 18, 1.00, 0.0681, 500),
         new("P2", "P2a", "silver_perch", new(2026, 3, 20), 8060, 16, 0.99, 0.0656, 500),
-        new("P5", "P5b", "silver_perch", new(2026, 10, 6), 5770, 18, 1.0, 0.0605, 500),
+        new("P5", "P5b", "silver_perch", new(2026, 10, 6), 5770, 18, 1.0, 0.0605, 500, Why: "cold spring; the hatchery tanks were full"),
         new("T3", "T3b", "jade_perch", new(2026, 11, 12), 3650, 20, 1.0, 0.0801, 500),
         new("N1", "N1a", "silver_perch", new(2026, 11, 21), 15280, 1.6, 1.0, 0.0652, 20),
         new("N2", "N2a", "silver_perch", new(2027, 1, 12), 29830, 2.4, 0.995, 0.0540, 20),

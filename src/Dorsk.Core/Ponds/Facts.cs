@@ -45,6 +45,12 @@ public enum PondWork
     /// <summary>A taste test was passed.</summary>
     TastePassed,
 
+    /// <summary>Inlet and outlet screens were fitted.</summary>
+    ScreensFitted,
+
+    /// <summary>Somebody looked for wild fish, eggs and tadpoles and found none.</summary>
+    NoWildFish,
+
     /// <summary>Anything else worth writing down.</summary>
     Note,
 }

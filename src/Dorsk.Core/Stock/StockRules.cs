@@ -20,8 +20,9 @@ public static class StockRules
     /// <summary>Objections to a stocking.</summary>
     /// <param name="f">The stocking.</param>
     /// <param name="declaredReady">Whether the pond was declared ready.</param>
+    /// <param name="notMet">Conditions of the ready-to-stock gate that are not met, in words; those nobody looked at do not stand against it.</param>
     /// <param name="hand">How figures are printed.</param>
-    public static IEnumerable<Remark> Check(FishStocked f, bool declaredReady, Hand hand)
+    public static IEnumerable<Remark> Check(FishStocked f, bool declaredReady, IReadOnlyList<string> notMet, Hand hand)
     {
         if (FishSpecies.Find(f.SpeciesKey) is not { } species)
         {
@@ -36,7 +37,11 @@ public static class StockRules
             yield return Remark.Ask("MeanWeight", FormattableString.Invariant($"{G(f.MeanG, hand)} is already market size of {species.Name.ToLowerInvariant()} ({G(species.MarketLowG, hand)}). Are these broodfish, or is the unit another?"));
         if (f.TargetG is { } target && target <= f.MeanG)
             yield return Remark.Refuse("Target", "The wanted weight must be above the weight at stocking.");
-        if (!declaredReady && string.IsNullOrWhiteSpace(f.NotReadyReason))
+        if (!string.IsNullOrWhiteSpace(f.NotReadyReason))
+            yield break;
+        if (notMet.Count > 0)
+            yield return Remark.Refuse("NotReadyReason", $"The pond does not pass the gate: {string.Join("; ", notMet)}. Put it right, or say in a few words why it is stocked all the same; the reason is kept.");
+        else if (!declaredReady)
             yield return Remark.Refuse("NotReadyReason", "This pond was not declared ready. Say in a few words why it is stocked all the same; the reason is kept.");
     }
 

@@ -16,7 +16,7 @@ internal sealed class FishBook : IBook
     public IEnumerable<Remark> Check(Desk desk, Fact fact)
     {
         if (fact is FishStocked stocked)
-            return StockRules.Check(stocked, FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, stocked.PondId), desk.Hand);
+            return StockRules.Check(stocked, FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, stocked.PondId), NotMet(desk, stocked), desk.Hand);
         var pond = PondOf(fact)!.Value;
         if (Batch(desk, fact, pond) is not { } batch)
             return [Remark.Refuse("Batch", "Choose a batch that was stocked in this pond.")];
@@ -90,6 +90,11 @@ internal sealed class FishBook : IBook
         return FishQuestions.Standing(desk.Connection, desk.AsOf, pond).FirstOrDefault(b => b.Id == id)
             ?? FishQuestions.Standing(desk.Connection, desk.AsOf.Known, pond).FirstOrDefault(b => b.Id == id);
     }
+
+    // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.
+    private static List<string> NotMet(Desk desk, FishStocked f) =>
+        Core.Species.FishSpecies.Find(f.SpeciesKey) is { } species && PondStory.Load(desk.Connection, desk.AsOf, f.PondId) is { } story && !story.Standing.Any()
+            ? story.ReadyFor(species, desk.Happened).Where(l => l.State == Core.Prepare.Condition.NotMet).Select(l => $"{l.Name} {l.Reason}").ToList() : [];
 
     private static double? Expected(Desk desk, long batch, long pond) =>
         PondStory.Load(desk.Connection, desk.AsOf, pond) is { } story ? story.StandingOn(batch, desk.Zone.DayOf(desk.Happened))?.MeanG.Value : null;

@@ -1,0 +1,33 @@
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Ask;
+
+public sealed partial class PondStory
+{
+    private static readonly TimeSpan TwoDays = TimeSpan.FromDays(2);
+
+    /// <summary>Species the pond is likely meant for: the one that stood here last, else the first of the table's perches.</summary>
+    public FishSpecies LikelySpecies => Batches.Count > 0 ? Batches[^1].Species : FishSpecies.Of("silver_perch");
+
+    /// <summary>The ready-to-stock gate at an instant, for fingerlings of a species.</summary>
+    public IReadOnlyList<GateLine> ReadyFor(FishSpecies species, DateTimeOffset at)
+    {
+        var limits = WaterLimits.For(species, LifeStage.Fingerling);
+        var today = Zone.DayOf(at);
+        var (level, read) = LevelAt(at);
+        // Work counts since the pond was last emptied.
+        var emptied = Batches.Select(b => b.ClosedAt).Where(c => c <= at).DefaultIfEmpty(null).Max() ?? DateTimeOffset.MinValue;
+        bool Worked(PondWork work) => Works.Any(w => w.Work == work && w.At > emptied && w.At <= at);
+        var limed = Works.Where(w => w.Work == PondWork.Limed && w.At > emptied && w.At <= at).Select(w => (DateTimeOffset?)w.At).Max();
+        IReadOnlyList<Timed> Since(Parameter p, TimeSpan span) => ReadingsOf[p].Where(t => t.At <= at && t.At > at - span && t.At > emptied).ToList();
+        var temp = Since(Parameter.Temperature, TimeSpan.FromDays(1));
+        var tan = Since(Parameter.Tan, TwoDays);
+        double? nh3 = tan.Count > 0 && Nearest(Parameter.Ph, tan[^1].At) is { } ph && Nearest(Parameter.Temperature, tan[^1].At) is { } t ? UnionisedAmmonia.MgNL(tan[^1].Si, t.Si, ph.Si, LastOf(Parameter.Salinity)?.Si ?? 0) : null;
+        var lows = Enumerable.Range(0, 3).Select(i => today.AddDays(-i)).Where(d => Zone.At(d, new(12, 0)) > emptied).Select(DawnLowOn).OfType<double>().ToList();
+        return ReadyGate.For(new(read ? level : null, Pond.Shape.FullDepthM, lows, temp.Count > 0 ? temp[^1].Si : null, Since(Parameter.Ph, TwoDays).Select(p => p.Si).ToList(), nh3, limed is { } l ? (at - l).TotalDays : null,
+            Worked(PondWork.ScreensFitted), Worked(PondWork.NoWildFish), Pond.ByVolume), limits, Farm.Hand);
+    }
+}

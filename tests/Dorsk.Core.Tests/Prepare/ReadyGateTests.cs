@@ -1,0 +1,43 @@
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Tests.Prepare;
+
+public class ReadyGateTests
+{
+    private static readonly WaterLimits Limits = WaterLimits.For(FishSpecies.Of("silver_perch"), LifeStage.Fingerling);
+    private static readonly GateQuestion Good = new(1.4, 1.5, [5.2, 5.6], 25, [7.4, 8.3], 0.01, null, true, true, false);
+
+    private static GateLine Line(GateQuestion q, string name) => ReadyGate.For(q, Limits, Hand.Metric).Single(l => l.Name == name);
+
+    [Fact]
+    public void A_pond_that_was_looked_at_and_is_well_passes() => Assert.All(ReadyGate.For(Good, Limits, Hand.Metric), l => Assert.Equal((Condition.Met, ""), (l.State, l.Do)));
+
+    [Fact]
+    public void Nothing_known_is_not_ready_and_not_against_and_says_what_to_do()
+    {
+        var lines = ReadyGate.For(new(null, 1.5, [], null, [], null, null, false, false, false), Limits, Hand.Metric);
+        Assert.DoesNotContain(lines, l => l.State == Condition.NotMet);
+        Assert.All(lines.Where(l => l.State == Condition.Unknown), l => Assert.True(l.Do.Length > 10));
+        Assert.Equal(7, lines.Count(l => l.State == Condition.Unknown));
+    }
+
+    [Fact]
+    public void Each_condition_fails_by_its_own_figure()
+    {
+        (GateQuestion Q, string Name)[] bad =
+        [
+            (Good with { LevelM = 0.62 }, "water"), (Good with { DawnLows = [5.5, 3.8] }, "dawn oxygen"), (Good with { TempC = 12 }, "temperature"), (Good with { Ph = [7.2, 9.1] }, "pH"), (Good with { Ph = [6.9, 8.5] }, "pH"),
+            (Good with { Nh3MgL = 0.5 }, "ammonia"), (Good with { DaysSinceLime = 3 }, "lime"),
+        ];
+        foreach (var (q, name) in bad)
+        {
+            Assert.Equal(Condition.NotMet, Line(q, name).State);
+            Assert.Single(ReadyGate.For(q, Limits, Hand.Metric), l => l.State != Condition.Met);
+        }
+        Assert.Equal(Condition.Unknown, Line(Good with { DawnLows = [5.5] }, "dawn oxygen").State);
+        Assert.Equal(Condition.Met, Line(Good with { DaysSinceLime = 7 }, "lime").State);
+        Assert.DoesNotContain(ReadyGate.For(Good with { ByVolume = true, Screens = false }, Limits, Hand.Metric), l => l.Name is "screens" or "wild fish");
+    }
+}
