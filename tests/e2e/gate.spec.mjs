@@ -33,3 +33,21 @@ test('a pond that does not pass is stocked only with a reason, and the reason st
   await expect(page.locator('main')).toContainText('filling goes on, pH falls with it');
   await expect(page.locator('.gate')).toHaveCount(0);
 });
+
+test('water that is not well names its remedy, dosed for this pond', async ({ as, farm }) => {
+  const page = await as('Manager', farm);
+  await page.goto(farm.url);
+  await fill(page, metricFarm);
+  await send(page);
+  await enter(page, farm.url + '/slip/pond', { Code: 'R1', Day: '2026-10-01', Length: '40', Width: '25', Slope: '2', Depth: '1.4' });
+  await enter(page, farm.url + '/ponds/R1/slip/stock', { Day: '2026-11-01', Hour: '07:00', Count: '500', MeanWeight: '60', NotReadyReason: 'test' });
+  await enter(page, farm.url + '/ponds/R1/slip/reading', { do: '6', temp: '28', ph: '8.8', tan: '1.5', alkalinity: '12', level: '1.2' }, { asked: 'perhaps' });
+  await page.goto(farm.url + '/ponds/R1/water');
+  const remedies = page.locator('.remedy');
+  await expect(remedies.filter({ hasText: 'Change water' })).toContainText('Un-ionised ammonia');
+  await remedies.filter({ hasText: 'Raise alkalinity' }).getByRole('link').click();
+  await expect(page).toHaveURL(/workbench.alkalinity\?pond=R1/);
+  await expect(page.locator('[name=now]')).toHaveValue('12');
+  // 40 × 25 m, slope 2, 1.2 m of water in 1.4 m: 965 m³ by the prismoidal rule.
+  await expect(page.locator('[name=volume]')).toHaveValue(/^96[45]/);
+});
