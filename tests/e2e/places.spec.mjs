@@ -13,7 +13,7 @@ async function clean(page, url) {
 
 for (const theme of ['paper', 'dark'])
   test(`axe finds nothing on any page, ${theme}`, async ({ browser, demo }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     await context.addCookies([{ name: 'theme', value: theme, url: demo.url }]);
     const page = await context.newPage();
@@ -27,7 +27,7 @@ for (const theme of ['paper', 'dark'])
   });
 
 test('on the phone, at an address that is not localhost: axe, targets for a thumb, nothing wider than the page', async ({ browser, demo }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const page = await context.newPage();
   const base = demo.url.replace('127.0.0.1', 'farm.test');
