@@ -25,8 +25,9 @@ async function start(seed) {
 }
 
 export const test = base.extend({
-  // The demo is only read: one for each worker. A new farm is each test's own.
+  // The demo is only read: one for each worker. Who writes to it takes a demo of their own; a new farm is each test's own.
   demo: [async ({}, use) => { const a = await start(true); await use(a); await a.stop(); }, { scope: 'worker' }],
+  ownDemo: async ({}, use) => { const a = await start(true); await use(a); await a.stop(); },
   farm: async ({}, use) => { const a = await start(false); await use(a); await a.stop(); },
   page: async ({ page }, use) => {
     const heard = [];

@@ -70,7 +70,7 @@ test('eleven ponds without signal, two taps beside digits each; on-line again th
   await context.close();
 });
 
-test('a mistyped figure is asked about at once, an odd one by the farm, and both can be mended', async ({ browser, demo }) => {
+test('a mistyped figure is asked about at once, an odd one by the farm, and both can be mended', async ({ browser, ownDemo: demo }) => {
   const { context, page } = await phone(browser, demo);
   await page.locator('.r-walk button', { hasText: 'P2' }).click();
   await press(page, '31');
@@ -107,7 +107,7 @@ test('a mistyped figure is asked about at once, an odd one by the farm, and both
   await context.close();
 });
 
-test('a wrong phone clock is seen and does no harm; a small phone in the dark has room for it all', async ({ browser, demo }) => {
+test('a wrong phone clock is seen and does no harm; a small phone in the dark has room for it all', async ({ browser, ownDemo: demo }) => {
   const { context, page, base } = await phone(browser, demo, { width: 320, height: 568 });
   await expect(page.locator('.r-say')).toContainText("This phone's clock is");
   await context.addCookies([{ name: 'theme', value: 'dark', url: base }]);

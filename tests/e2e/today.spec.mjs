@@ -1,7 +1,7 @@
 // The first page: what it says at a glance, and the one action that answers it.
 import { test, expect, signIn } from './app.mjs';
 
-test('Today says what to do now, and more air set there lifts the night; taking it back brings the need back', async ({ as, demo }) => {
+test('Today says what to do now, and more air set there lifts the night; taking it back brings the need back', async ({ as, ownDemo: demo }) => {
   const page = await as('Manager', demo);
   await page.goto(demo.url + '/');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('night ahead');
@@ -26,7 +26,7 @@ test('Today says what to do now, and more air set there lifts the night; taking 
   expect(await low()).toBeCloseTo(before, 1);
 });
 
-test('a job is left only with a reason, ticked with a name, and ticks are taken back', async ({ as, demo }) => {
+test('a job is left only with a reason, ticked with a name, and ticks are taken back', async ({ as, ownDemo: demo }) => {
   const page = await as('Night watch', demo);
   await page.goto(demo.url + '/');
   const need = page.locator('.need', { hasText: 'P4' });
@@ -105,7 +105,7 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   await other.close();
 });
 
-test('a limit of one pond, the farm and the table hold in that order, and go back', async ({ as, demo }) => {
+test('a limit of one pond, the farm and the table hold in that order, and go back', async ({ as, ownDemo: demo }) => {
   const page = await as('Manager', demo);
   const set = async (pond, value) => {
     await page.goto(`${demo.url}/setup/species/silver_perch?pond=${pond}&stage=Growing`);
