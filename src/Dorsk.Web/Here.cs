@@ -55,6 +55,13 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
     /// <summary>Prints a bare figure.</summary>
     public string Figure(double value, int decimals) => QuantityText.Figure(value, decimals, Hand.Sign);
 
+    /// <summary>A figure as it would be typed: no parted thousands, so that it reads back the same.</summary>
+    public string Typed(double si, Measure measure)
+    {
+        var text = Math.Round(measure.In(Hand.System).FromSi(si), measure.DecimalsIn(Hand.System) + 2).ToString("0.#####", System.Globalization.CultureInfo.InvariantCulture);
+        return Hand.Sign == DecimalSign.Point ? text : text.Replace('.', ',');
+    }
+
     /// <summary>A day as the farm says it: Thu 21 Jan, with the year when it is not this one.</summary>
     public string Day(DateOnly day) => day.ToString(day.Year == Today.Year ? "ddd d MMM" : "d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
 

@@ -26,7 +26,7 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
         file.Prepare();
         var clock = new Still(Now.AddDays(-100));
         var door = new Door(file, clock);
-        long Enter(Fact fact, DateTimeOffset at) => door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact, "", ["*"])) is { Accepted: true } r ? r.Lines[0] : throw new InvalidOperationException(fact.ToString());
+        long Enter(Fact fact, DateTimeOffset at) => door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)) is { Accepted: true } r ? r.Lines[0] : throw new InvalidOperationException(fact.ToString());
         foreach (var role in Enum.GetValues<Role>().Where(r => r != Role.Gone))
             Enter(new PersonNamed(Permissions.Word(role), role), clock.At);
         Enter(new FarmDescribed("Test ponds", "made up", new(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD"), clock.At);

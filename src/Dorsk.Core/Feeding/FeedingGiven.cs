@@ -31,6 +31,14 @@ public static class FeedingRule
     private const double FryShare = 0.25;
     private const double GrownShare = 0.08;
 
+    /// <summary>No feeding is larger, kg.</summary>
+    public const double MostKg = 20_000;
+
+    /// <summary>The largest feeding that is not asked about, kg.</summary>
+    /// <param name="standingKg">Biomass that stands at most, kg.</param>
+    /// <param name="meanG">Weight of the fish, g.</param>
+    public static double UsualMostKg(double standingKg, double meanG) => (meanG < 10 ? FryShare : GrownShare) * standingKg;
+
     /// <summary>Objections to a feeding.</summary>
     /// <param name="massKg">Typed mass, kg.</param>
     /// <param name="standingKg">Biomass that stands at most, kg; 0 when the pond is empty.</param>
@@ -38,11 +46,11 @@ public static class FeedingRule
     /// <param name="hand">How figures are printed.</param>
     public static IEnumerable<Remark> Check(double massKg, double standingKg, double meanG, Hand hand)
     {
-        if (massKg is not (> 0 and <= 20_000))
-            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{Kg(massKg, hand)} cannot be a feeding. Takes more than 0, up to {Kg(20_000, hand)}."));
+        if (massKg is not (> 0 and <= MostKg))
+            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{Kg(massKg, hand)} cannot be a feeding. Takes more than 0, up to {Kg(MostKg, hand)}."));
         else if (standingKg <= 0)
             yield return Remark.Ask("Mass", "No fish stand in this pond on the books. Is it the right pond?");
-        else if (massKg > (meanG < 10 ? FryShare : GrownShare) * standingKg)
+        else if (massKg > UsualMostKg(standingKg, meanG))
             yield return Remark.Ask("Mass", FormattableString.Invariant($"{Kg(massKg, hand)} at once for at most {Kg(standingKg, hand)} of fish is very much. Are figure and unit right?"));
     }
 

@@ -36,7 +36,9 @@ public sealed record AirPlan(IReadOnlyList<Aerator> More, DateTimeOffset From, D
         if (idle.Count == 0 || tonight.Judgement.Status != Status.ActNow)
             return null;
         var crossing = tonight.UnderWatchAt ?? tonight.UnderActAt ?? tonight.LowAt;
-        var from = HalfHour(crossing - Ahead < now ? now : crossing - Ahead, water.Zone);
+        var from = HalfHour(crossing - Ahead, water.Zone);
+        // What should have been started is started now, not in the past.
+        from = from < now ? now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute)) : from;
         var until = HalfHour(sunrise + AfterSunrise, water.Zone);
         AirPlan? plan = null;
         for (var n = 1; n <= idle.Count && plan is not { ChanceUnderAct: <= GoodEnough }; n++)

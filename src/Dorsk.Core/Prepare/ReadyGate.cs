@@ -41,6 +41,9 @@ public sealed record GateQuestion(double? LevelM, double FullM, IReadOnlyList<do
 /// <summary>The ready-to-stock gate: every condition met, not met or unknown, with what to do. Held against the limits of the fish that are to come.</summary>
 public static class ReadyGate
 {
+    /// <summary>Where the conditions come from, beside the limits of the species.</summary>
+    public const string Source = "Two good mornings, pH under 9, a swing up to 1.5 and a week after lime: Boyd and Tucker 1998 and the trade, starting values; water to six tenths of the full depth: judged";
+
     private const double EnoughWater = 0.6, LimeDays = 7, HighPh = 9, PhSwing = 1.5;
     private const int Mornings = 2;
 

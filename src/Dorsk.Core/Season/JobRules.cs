@@ -1,3 +1,4 @@
+using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Units;
 
@@ -98,8 +99,14 @@ public static class JobRules
     });
 
     private static IEnumerable<Job> FeedToOrder(FarmDay d) => d.Feeds.Where(f => f.PerDayKg > 0 && f.LeftKg / f.PerDayKg < LeadDays + SafeDays).Select(f => new Job(
-        Key("order", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today), null, "", d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(20, 0)), $"Order {f.Name}",
+        OrderKey(f, d), null, "", d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(20, 0)), $"Order {f.Name}",
         $"{d.Say(f.LeftKg, Measures.Mass)} left, {d.Say(f.PerDayKg, Measures.Mass)} a day: lasts to {FarmDay.Day(d.Today.AddDays((int)(f.LeftKg / f.PerDayKg)))}; a load takes {LeadDays:0} days", Role.Manager, "", JobState.Open));
+
+    internal static string OrderKey(FeedDay f, FarmDay d) => Key("order", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today);
+
+    internal static Grounds WhyOrder(FeedDay f) => Grounds.Of(
+        FormattableString.Invariant($"What is left lasts for so many days as a week's feeding goes on. It is ordered when that is under {LeadDays + SafeDays:0} days: {LeadDays:0} for the load, {SafeDays:0} to be safe."), "Loads and feedings written down; days are starting values of the trade",
+        new Input("left: received less given", f.LeftKg, Measures.Mass, "reckoned"), new Input("given a day, mean of seven days", f.PerDayKg, Measures.Mass, "feedings written down"));
 
     private static IEnumerable<Job> UseFirst(FarmDay d) => d.Feeds.Where(f => f.LeftKg > 0 && f.NextExpiry is { } e && e.DayNumber - d.Today.DayNumber <= UseFirstDays).Select(f => new Job(
         Key("use-first", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(19, 0)), $"{f.Name}: use the oldest lot first",

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Season;
 
@@ -40,7 +41,7 @@ public sealed record Need(Status Status, string Where, PondDay? Pond, string Rea
 /// <summary>What needs somebody, most pressing first.</summary>
 public static class Needs
 {
-    private const double HeavyBloomM = 0.30, NoWindMs = 1.5;
+    private const double NoWindMs = 1.5;
 
     /// <summary>All needs of a moment.</summary>
     /// <param name="day">The farm.</param>
@@ -88,7 +89,7 @@ public static class Needs
     private static string Causes(FarmDay d, PondDay p)
     {
         List<string> causes = [];
-        if (p.SecchiM is < HeavyBloomM and { } secchi)
+        if (p.SecchiM is < WaterJudge.HeavyBloomM and { } secchi)
             causes.Add($"heavy bloom (Secchi {d.Say(secchi, Measures.ShortLength)})");
         causes.Add($"{d.Say(p.BiomassKg, Measures.Mass)} of fish");
         if (d.WindMs is < NoWindMs)
@@ -106,8 +107,9 @@ public static class Needs
     private static Need OfJob(FarmDay d, Job j)
     {
         var pond = d.Ponds.FirstOrDefault(p => p.PondId == j.PondId);
-        var order = j.Key.StartsWith("order:", StringComparison.Ordinal);
-        return new(order ? Status.Watch : Status.Steady, pond?.Code ?? "Feed store", pond, order ? $"{j.What[6..]}: {j.Reason}." : $"Sample day. {char.ToUpperInvariant(j.Reason[0])}{j.Reason[1..]}.", order ? j.Due : j.From.AddMinutes(30),
-            order ? Answer.Tick : Answer.Sample, order ? "Ordered" : "Sample slip", null, j);
+        var reason = $"{char.ToUpperInvariant(j.Reason[0])}{j.Reason[1..]}.";
+        return d.Feeds.FirstOrDefault(f => j.Key == JobRules.OrderKey(f, d)) is { } feed
+            ? new(Status.Watch, "Feed store", null, $"{feed.Name}: {j.Reason}.", j.Due, Answer.Tick, "Ordered", JobRules.WhyOrder(feed), j)
+            : new(Status.Steady, pond!.Code, pond, $"Sample day. {reason}", j.From.AddMinutes(30), Answer.Sample, "Sample slip", null, j);
     }
 }

@@ -19,6 +19,9 @@ internal static class LimitGroups
         ["redclaw"] = "redclaw",
     };
 
+    /// <summary>The group of most fish of warm water.</summary>
+    public const string WarmWater = "warm water fish";
+
     /// <summary>The rest are warm-water fish that breathe water.</summary>
-    public static string Of(string speciesKey) => ByKey.GetValueOrDefault(speciesKey, "warm water fish");
+    public static string Of(string speciesKey) => ByKey.GetValueOrDefault(speciesKey, WarmWater);
 }

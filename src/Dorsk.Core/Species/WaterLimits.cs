@@ -35,6 +35,9 @@ public sealed record WaterLimits(
     // The fingerling rows of a group fall back on its growing row, and fry rows on what the group calls its young.
     private static readonly Dictionary<(string, LifeStage), WaterLimits> Table = Build();
 
+    /// <summary>Limits of warm-water fish in grow-out, for calculators that are given no fish.</summary>
+    public static WaterLimits WarmWaterFish => Table[(LimitGroups.WarmWater, LifeStage.Growing)];
+
     /// <summary>Limits for a species at a stage: the farm's own where it set some, else those of the table.</summary>
     public static WaterLimits For(FishSpecies species, LifeStage stage) =>
         species.OwnLimits is { } own && own.TryGetValue(stage, out var limits) ? limits : Table[(species.LimitGroup, stage)];

@@ -15,7 +15,12 @@ public sealed record BatchOnBooks(long Id, string SpeciesKey, DateTimeOffset Sto
 /// <summary>What is said about movements and samples of fish that cannot be, or look wrong.</summary>
 public static class StockRules
 {
-    private const int MostFish = 10_000_000;
+    /// <summary>No movement is of more fish.</summary>
+    public const int MostFish = 10_000_000;
+
+    /// <summary>The most fish lost in one day that are not asked about.</summary>
+    /// <param name="stands">Fish on the books.</param>
+    public static double UsualLoss(int stands) => Math.Max(5, 0.2 * stands);
 
     /// <summary>Objections to a stocking.</summary>
     /// <param name="f">The stocking.</param>
@@ -54,7 +59,7 @@ public static class StockRules
             yield return remark;
         if (f.Count > batch.Stands && f.Count <= MostFish)
             yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} is more than the {batch.Stands:N0} on the books. Kept, the difference of {f.Count - batch.Stands:N0} comes from unexplained. Is it meant?"));
-        else if (batch.Stands > 0 && f.Count > 0.2 * batch.Stands && f.Count > 5)
+        else if (batch.Stands > 0 && f.Count > UsualLoss(batch.Stands))
             yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} of {batch.Stands:N0} fish in one day is a heavy loss. Is it meant?"));
     }
 

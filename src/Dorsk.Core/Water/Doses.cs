@@ -37,6 +37,9 @@ public static class Doses
     /// <summary>Chloride to add against nitrite, mg/L: ratio × nitrite-N less what is there.</summary>
     public static double ChlorideToAddMgL(double nitriteNMgL, double ratio, double chlorideNowMgL) => Math.Max(0, (ratio * nitriteNMgL) - chlorideNowMgL);
 
+    /// <summary>Salt that fresh-water fish bear as one step, g/m³: about 1 ppt.</summary>
+    public const double SaltStepGM3 = 1000;
+
     /// <summary>Salt for a chloride, g/m³.</summary>
     public static double SaltGM3(ChlorideSalt salt, double purityPct, double chlorideMgL) => chlorideMgL / salt.ChlorideShare / (purityPct / 100);
 

@@ -1,3 +1,6 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+
 namespace Dorsk.Core.Water;
 
 /// <summary>One of two waters.</summary>
@@ -8,6 +11,13 @@ public readonly record struct Part(double VolumeM3, double Value);
 /// <summary>Two waters put together: heat and dissolved matter are kept, pH is not (it follows from alkalinity and carbon, and is never averaged).</summary>
 public static class Mixing
 {
+    // What fry bear at once; fingerlings about 5.
+    private const double FryStepC = 3;
+
+    /// <summary>Watch when a water changes its temperature by more than fry bear at once, else null.</summary>
+    public static Judgement? Jump(double fromC, double toC, Hand hand) => Math.Abs(toC - fromC) <= FryStepC ? null
+        : new(Status.Watch, $"The first water changes by {QuantityText.Write(Math.Abs(toC - fromC), Measures.TemperatureStep, hand)}: more than fry bear at once");
+
     /// <summary>Value of the mix by volume.</summary>
     public static double Of(Part a, Part b) => ((a.VolumeM3 * a.Value) + (b.VolumeM3 * b.Value)) / (a.VolumeM3 + b.VolumeM3);
 

@@ -6,6 +6,12 @@ namespace Dorsk.Core.Water;
 /// </summary>
 public static class OxygenSaturation
 {
+    private const double FarOver = 1.3, HalfFull = 0.5;
+
+    /// <summary>What a reading's share of saturation says, in words.</summary>
+    /// <param name="share">Reading by saturation; 1 is full.</param>
+    public static string Words(double share) => share > FarOver ? "Far over saturation: a heavy bloom, and a hard night to come." : share < HalfFull ? "Less than half full." : "In the usual range.";
+
     /// <summary>Standard atmosphere, kPa.</summary>
     public const double StandardKPa = 101.325;
 

@@ -10,6 +10,15 @@ public static class WaterJudge
     /// <summary>pH beyond its band by this much is Act now.</summary>
     private const double PhActBeyond = 0.5;
 
+    /// <summary>Secchi depth under which a bloom is heavy, m; the water makes a hard night.</summary>
+    public const double HeavyBloomM = 0.30;
+
+    /// <summary>Secchi depth under which a bloom is dangerous, m.</summary>
+    public const double DangerousBloomM = 0.20;
+
+    /// <summary>Secchi depth over which a bloom is thin, m.</summary>
+    public const double ThinBloomM = 0.60;
+
     /// <summary>Judges one value against the limits of the fish it is for.</summary>
     /// <param name="parameter">What was read.</param>
     /// <param name="si">Value, SI.</param>
@@ -29,9 +38,9 @@ public static class WaterJudge
             return si < limits.PhLow - PhActBeyond || si > limits.PhHigh + PhActBeyond ? Say(Status.ActNow, $"pH {P(si)} is far outside {P(limits.PhLow)} to {P(limits.PhHigh)}")
                 : si < limits.PhLow || si > limits.PhHigh ? Say(Status.Watch, $"pH {P(si)} is outside {P(limits.PhLow)} to {P(limits.PhHigh)}") : Fine($"pH {P(si)}");
         if (parameter == Parameter.Secchi)
-            return si < 0.20 ? Say(Status.ActNow, $"Secchi {P(si)} is under {P(0.20)}: a dangerous bloom")
-                : si < 0.30 ? Say(Status.Watch, $"Secchi {P(si)} is under {P(0.30)}: a heavy bloom")
-                : si > 0.60 ? Say(Status.Watch, $"Secchi {P(si)} is over {P(0.60)}: a thin bloom") : Fine($"Secchi {P(si)}");
+            return si < DangerousBloomM ? Say(Status.ActNow, $"Secchi {P(si)} is under {P(DangerousBloomM)}: a dangerous bloom")
+                : si < HeavyBloomM ? Say(Status.Watch, $"Secchi {P(si)} is under {P(HeavyBloomM)}: a heavy bloom")
+                : si > ThinBloomM ? Say(Status.Watch, $"Secchi {P(si)} is over {P(ThinBloomM)}: a thin bloom") : Fine($"Secchi {P(si)}");
         if (parameter == Parameter.Nitrite && si > limits.NitriteMgL)
             return Say(Status.Watch, $"nitrite {P(si)} is over {P(limits.NitriteMgL)} for water of low chloride");
         return parameter == Parameter.Alkalinity && si < limits.AlkalinityMinMgL

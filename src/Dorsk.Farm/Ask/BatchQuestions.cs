@@ -12,10 +12,13 @@ namespace Dorsk.Farm.Ask;
 /// <summary>Gathers what happened to each batch in a pond.</summary>
 internal static class BatchQuestions
 {
-    public static List<BatchStory> In(SqliteConnection c, AsOf asOf, long pond, FarmZone zone) =>
-        FishQuestions.Standing(c, asOf, pond).Select(b => Story(c, asOf, pond, zone, b)).ToList();
+    public static List<BatchStory> In(SqliteConnection c, AsOf asOf, long pond, FarmZone zone)
+    {
+        var species = SettingsQuestions.For(c, asOf, pond);
+        return FishQuestions.Standing(c, asOf, pond).Select(b => Story(c, asOf, pond, zone, b, species(b.SpeciesKey))).ToList();
+    }
 
-    private static BatchStory Story(SqliteConnection c, AsOf asOf, long pond, FarmZone zone, BatchOnBooks books)
+    private static BatchStory Story(SqliteConnection c, AsOf asOf, long pond, FarmZone zone, BatchOnBooks books, FishSpecies species)
     {
         var arguments = Lines.With(asOf, ("pond", pond), ("batch", books.Id));
         var stocked = Sqlite.One(c, $"SELECT s.pond, s.species, s.origin, s.count, s.mean_g, s.basis, s.not_ready_reason, s.target_g FROM stocking s CROSS JOIN log l USING (line) WHERE s.batch = $batch AND {Lines.Count}",
@@ -31,7 +34,6 @@ internal static class BatchQuestions
         // A batch that was moved in starts here with the first move; later moves in are changes of its count.
         var firstMove = here ? null : moves.Where(m => m.Fact.ToPondId == pond).Select(m => m.Fact).FirstOrDefault();
         var changes = Changes(zone, pond, moves.Where(m => m.Fact != firstMove), losses, harvests);
-        var species = SettingsQuestions.Species(c, asOf, stocked.SpeciesKey, pond);
         return new(books.Id, species, stocked.Origin, books.Stocked, firstMove?.Count ?? stocked.Count, firstMove?.MeanG ?? stocked.MeanG,
             (firstMove?.Basis ?? stocked.Basis) == CountBasis.Counted, stocked.TargetG ?? species.MarketLowG,
             changes, Samples(c, arguments), harvests, losses, books.Stands, books.ClosedAt, stocked.NotReadyReason);

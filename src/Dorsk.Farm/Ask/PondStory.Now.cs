@@ -13,6 +13,7 @@ public sealed partial class PondStory
     private const int SampleEveryDays = 28;
     private const int ForecastDays = 540;
     private static readonly TimeSpan PlanSlack = TimeSpan.FromHours(1), DuskBegins = TimeSpan.FromHours(3), DawnBegins = TimeSpan.FromHours(2);
+    private static readonly TimeSpan SecchiSpeaks = TimeSpan.FromDays(7), ChemistrySpeaks = TimeSpan.FromDays(14);
     private static readonly TimeSpan OldReading = TimeSpan.FromHours(14);
 
     /// <summary>What this pond carries of a species, kg: by area with or without air for ponds, by volume for tanks.</summary>
@@ -33,10 +34,10 @@ public sealed partial class PondStory
             return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low)!, GrowthForecast.DateOf(b.TargetG, ahead));
         }).ToList();
         var oxygen = LastOf(Parameter.Oxygen);
-        var judgement = Judge(now, batches, oxygen, tonight);
         var unread = batches.Count > 0 ? Unread(now) : null;
+        var judgement = Judge(now, batches, unread, tonight);
         var (next, at) = NextThing(now, batches, tonight, judgement);
-        return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, judgement, unread == judgement, next, at);
+        return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, judgement, ReferenceEquals(unread, judgement), next, at);
     }
 
     /// <summary>Growth as planned for a batch, from its arrival to a day, g.</summary>
@@ -53,19 +54,38 @@ public sealed partial class PondStory
         return last == default ? null : last;
     }
 
+    /// <summary>Whether the gauge stood clearly under the brim when it was last read.</summary>
+    public bool IsPartFilled(DateTimeOffset at) => LevelAt(at).LevelM < 0.95 * Pond.Shape.FullDepthM;
+
+    /// <summary>Whether a heavy bloom was read lately; a Secchi depth speaks for days.</summary>
+    public bool HasHeavyBloom(DateTimeOffset now) => !Pond.ByVolume && LastOf(Parameter.Secchi) is { } s && now - s.At < SecchiSpeaks && s.Si < WaterJudge.HeavyBloomM;
+
+    /// <summary>What helps this water as it was last read, water before powders.</summary>
+    public IReadOnlyList<(Remedy Remedy, string Reason)> RemediesAt(DateTimeOffset now)
+    {
+        if (LimitsOn(Zone.DayOf(now)) is not { } limits)
+            return [];
+        Judgement? Of(Parameter p) => LastOf(p) is { } last && now - last.At < ChemistrySpeaks ? WaterJudge.Judge(p, last.Si, limits, Farm.Hand) : null;
+        return Remedies.For(AmmoniaNow(now)?.Judgement, Of(Parameter.Nitrite), Of(Parameter.Alkalinity));
+    }
+
     /// <summary>Whether a reading is too old to speak for now.</summary>
     public static bool IsOld(Timed reading, DateTimeOffset now) => now - reading.At > OldReading;
 
-    private Judgement Judge(DateTimeOffset now, List<BatchNow> batches, Timed? oxygen, Tonight tonight)
+    private Judgement Judge(DateTimeOffset now, List<BatchNow> batches, Judgement? unread, Tonight tonight)
     {
         if (batches.Count == 0)
             return new(Status.Unknown, "No fish stand here");
         var limits = LimitsOn(Zone.DayOf(now))!;
         // Nothing else is worth saying of a pond that nobody read, unless it is worse.
-        List<Judgement> all = [.. Unread(now) is { } unread ? new[] { unread } : [], .. tonight.Forecast is { } f ? new[] { f.Judgement } : []];
+        List<Judgement> all = [];
+        if (unread is not null)
+            all.Add(unread);
+        if (tonight.Forecast is { } f)
+            all.Add(f.Judgement);
         foreach (var p in new[] { Parameter.Oxygen, Parameter.Temperature, Parameter.Ph, Parameter.Secchi })
             // A Secchi depth speaks for days, the others for hours; a bloom is judged in ponds only, tanks may be as clear as they like.
-            if (LastOf(p) is { } last && now - last.At < (p == Parameter.Secchi ? TimeSpan.FromDays(7) : OldReading) && !(p == Parameter.Secchi && Pond.ByVolume))
+            if (LastOf(p) is { } last && now - last.At < (p == Parameter.Secchi ? SecchiSpeaks : OldReading) && !(p == Parameter.Secchi && Pond.ByVolume))
                 all.Add(WaterJudge.Judge(p, last.Si, limits, Farm.Hand));
         if (AmmoniaNow(now) is { } ammonia)
             all.Add(ammonia.Judgement);
@@ -123,9 +143,9 @@ public sealed partial class PondStory
     {
         if (Pond.Use == "settling")
             return ("Settling: nothing to do", null);
-        var (level, read) = LevelAt(DateTimeOffset.MaxValue);
         if (Works.Count > 0 && Works[0].Work == PondWork.DeclaredReady)
             return ("Ready: stock it", null);
-        return read && level < 0.95 * Pond.Shape.FullDepthM ? (FormattableString.Invariant($"Filling: {level:0.00} of {Pond.Shape.FullDepthM:0.00} m"), null) : ("Empty: prepare and stock", null);
+        var level = LevelAt(DateTimeOffset.MaxValue).LevelM;
+        return IsPartFilled(DateTimeOffset.MaxValue) ? (FormattableString.Invariant($"Filling: {level:0.00} of {Pond.Shape.FullDepthM:0.00} m"), null) : ("Empty: prepare and stock", null);
     }
 }

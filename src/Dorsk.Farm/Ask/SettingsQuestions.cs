@@ -17,6 +17,12 @@ internal static class SettingsQuestions
         r => new LimitSet(r.MaybeLong(0), r.GetString(1), r.Word<LifeStage>(2), r.GetString(3), r.MaybeReal(4)), Lines.With(asOf));
 
     /// <summary>A species as this farm and pond know it.</summary>
-    public static FishSpecies Species(SqliteConnection c, AsOf asOf, string key, long? pond) =>
-        FarmSpecies.Of(FishSpecies.Of(key), Values(c, asOf), Limits(c, asOf).Where(l => l.PondId is null || l.PondId == pond));
+    public static FishSpecies Species(SqliteConnection c, AsOf asOf, string key, long? pond) => For(c, asOf, pond)(key);
+
+    /// <summary>Any species by key as this farm and pond know it; the settings are read once.</summary>
+    public static Func<string, FishSpecies> For(SqliteConnection c, AsOf asOf, long? pond)
+    {
+        var (values, limits) = (Values(c, asOf), Limits(c, asOf).Where(l => l.PondId is null || l.PondId == pond).ToList());
+        return key => FarmSpecies.Of(FishSpecies.Of(key), values, limits);
+    }
 }

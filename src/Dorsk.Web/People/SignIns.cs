@@ -24,6 +24,7 @@ public static class SignIns
         services.AddSingleton<Farm.State.Credentials>();
         services.AddScoped<AccountStore>();
         services.AddScoped<Gate>();
+        services.AddScoped<Newcomer>();
         services.AddIdentityCore<PersonAccount>(o =>
         {
             o.Password = new() { RequiredLength = PasswordLength, RequireDigit = false, RequireLowercase = false, RequireNonAlphanumeric = false, RequireUppercase = false, RequiredUniqueChars = 3 };
@@ -64,13 +65,10 @@ public static class SignIns
     /// <param name="users">Identity.</param>
     /// <param name="account">The person.</param>
     /// <param name="password">As typed.</param>
-    /// <param name="keep">False to try it only.</param>
-    public static async Task<string?> SetPassword(this UserManager<PersonAccount> users, PersonAccount account, string? password, bool keep = true)
+    public static async Task<string?> SetPassword(this UserManager<PersonAccount> users, PersonAccount account, string? password)
     {
         if (Wrong(account.Person.Name, password) is { } problem)
             return problem;
-        if (!keep)
-            return null;
         account.Credential = account.Credential with { Hash = null };
         var result = await users.AddPasswordAsync(account, password!);
         return result.Succeeded ? null : string.Join(" ", result.Errors.Select(e => e.Description));

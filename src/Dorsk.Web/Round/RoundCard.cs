@@ -1,4 +1,6 @@
+using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
@@ -42,7 +44,7 @@ public static class RoundCard
         var main = p.Batches.Count > 0 ? p.Batches[^1] : null;
         var due = today.Jobs.Where(j => j.PondCode == pond.Code && j.State is Core.Season.JobState.Open or Core.Season.JobState.Late).Select(j => j.What).ToList();
         List<CardField> fields = main is null ? [Field(p, Parameter.GaugeLevel, here)]
-            : [.. Read.Where(r => r != Parameter.Secchi || !pond.ByVolume).Select(r => Field(p, r, here)), Fed(p, here), new("dead", "Dead fish", "", 0, 0, 20, main.Batch.Stands, "", "")];
+            : [.. Read.Where(r => r != Parameter.Secchi || !pond.ByVolume).Select(r => Field(p, r, here)), Fed(p, here), new("dead", "Dead fish", "", 0, 0, StockRules.UsualLoss(main.Batch.Stands), StockRules.MostFish, "", "")];
         return new(pond.Code, p.Judgement.Status.ToString(), p.Judgement.Status switch { Status.ActNow => "Act now", Status.Watch => "Watch", Status.Steady => "Steady", _ => "No fish" },
             main is null ? p.NextThing : $"{here.Count(Math.Floor(main.Stands.Count.Value))} × {here.Say(main.Stands.MeanG.Value, Measures.FishWeight)}, {main.Batch.Species.Name.ToLowerInvariant()}",
             p.Judgement.Reason, main is not null, main is null ? "" : here.Say(p.RationKg, Measures.Mass), due, fields);
@@ -62,8 +64,8 @@ public static class RoundCard
     private static CardField Fed(PondNow p, Here here)
     {
         var unit = Measures.Mass.In(here.Hand.System);
-        var plan = p.FullRationKg;
-        return new("fed", "Feed given", unit.Symbol, 0, 0, unit.FromSi(Math.Max(1, 1.5 * plan)), unit.FromSi(Math.Max(5, 5 * plan)),
+        var usual = FeedingRule.UsualMostKg(p.BiomassKg, p.Batches.Max(b => b.Stands.MeanG.Value));
+        return new("fed", "Feed given", unit.Symbol, 0, 0, unit.FromSi(usual), unit.FromSi(FeedingRule.MostKg),
             QuantityText.Figure(p.Story.FedOn(here.Today), Measures.Mass, here.Hand), $"of {here.Say(p.RationKg, Measures.Mass)}");
     }
 }

@@ -52,9 +52,9 @@ public static class RoundEntry
         var read = Parameter.All.Where(p => !p.OfFarm).Select(p => (Parameter: p, Si: form.MaybeQuantity(p.Key, p.Measure))).Where(v => v.Si is not null).Select(v => new Value(v.Parameter, v.Si!.Value)).ToList();
         List<Fact> facts = read.Count > 0 ? [new ReadingTaken(story.Pond.Id, read)] : [];
         var batch = story.Standing.LastOrDefault()?.Id ?? 0;
-        if (form.MaybeQuantity("fed", Measures.Mass) is > 0 and { } kg)
+        if (form.MaybeQuantity("fed", Measures.Mass) is not (null or 0) and { } kg)
             facts.Add(new FeedingGiven(story.Pond.Id, FeedOf(story, here), kg));
-        if (!form.Empty("dead") && form.Whole("dead", "fish") is > 0 and var dead)
+        if (!form.Empty("dead") && form.Whole("dead", "fish") is not 0 and var dead)
             facts.Add(new FishLost(story.Pond.Id, batch, dead, Account.Dead, ""));
         if (RoundCard.Behaviour.Contains(stop.Behaviour))
             facts.Add(new PondWorked(story.Pond.Id, PondWork.Note, "fish " + stop.Behaviour, null));

@@ -13,15 +13,8 @@ internal static class Lines
         yield return new("Hour", "Hour", FieldKind.Hour, (c.Corrects is null && hour is { } h ? h : TimeOnly.FromDateTime(local)).ToString("HH:mm", CultureInfo.InvariantCulture));
     }
 
-    /// <summary>A figure as it would be typed: no parted thousands, so that it reads back the same.</summary>
-    public static string Plain(SlipContext c, double? si, Measure measure)
-    {
-        if (si is not { } value)
-            return "";
-        var shown = measure.In(c.Here.Hand.System).FromSi(value);
-        var text = Math.Round(shown, measure.DecimalsIn(c.Here.Hand.System) + 2).ToString("0.#####", CultureInfo.InvariantCulture);
-        return c.Here.Hand.Sign == DecimalSign.Point ? text : text.Replace('.', ',');
-    }
+    /// <summary>A figure as it would be typed; empty where there is none.</summary>
+    public static string Plain(SlipContext c, double? si, Measure measure) => si is { } value ? c.Here.Typed(value, measure) : "";
 
     /// <summary>Batches that can be chosen: those that stand, or the one that is corrected.</summary>
     public static SlipField Batch(SlipContext c, long? old) => new("Batch", "Batch", FieldKind.Choice, (old ?? c.Story!.Standing.LastOrDefault()?.Id ?? (c.Story!.Batches.Count > 0 ? c.Story.Batches[^1].Id : null))?.ToString(CultureInfo.InvariantCulture) ?? "",

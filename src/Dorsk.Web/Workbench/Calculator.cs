@@ -1,6 +1,7 @@
 using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
+using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 using Dorsk.Web.Slips;
 
@@ -60,14 +61,10 @@ public sealed record BenchStart(Here Here, PondStory? Pond)
     public double? VolumeM3 => Pond is null ? null : Pond.Pond.Shape.VolumeM3(Pond.LevelAt(Here.Now).LevelM);
 
     /// <summary>The last reading of a parameter, SI.</summary>
-    public double? Last(Core.Water.Parameter parameter) => Pond?.LastOf(parameter)?.Si;
+    public double? Last(Parameter parameter) => Pond?.LastOf(parameter)?.Si;
 
     /// <summary>A figure as it would be typed.</summary>
-    public string Plain(double si, Measure measure)
-    {
-        var text = Math.Round(measure.In(Here.Hand.System).FromSi(si), measure.DecimalsIn(Here.Hand.System) + 1).ToString("0.####", CultureInfo.InvariantCulture);
-        return Here.Hand.Sign == DecimalSign.Point ? text : text.Replace('.', ',');
-    }
+    public string Plain(double si, Measure measure) => Here.Typed(si, measure);
 }
 
 /// <summary>Reads the lines of a calculator, each within what can be.</summary>
@@ -118,6 +115,9 @@ public static class AllCalculators
         new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new MixingCalculator(), new ExchangeCalculator(),
         new VolumeCalculator(), new DrainCalculator(), new LeakCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
     ];
+
+    /// <summary>The calculator that doses a remedy.</summary>
+    public static ICalculator Of(Remedy remedy) => List.First(c => c.Key == remedy switch { Remedy.ChangeWater => "exchange", Remedy.Carbon => "carbon", Remedy.Salt => "salt", _ => "alkalinity" });
 
     /// <summary>A calculator by its name in the address, or null.</summary>
     public static ICalculator? Find(string key) => List.FirstOrDefault(c => c.Key == key);

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Web.Slips;
@@ -53,9 +54,6 @@ internal sealed class AlkalinityCalculator : ICalculator
 /// <summary>Salt against nitrite.</summary>
 internal sealed class NitriteSaltCalculator : ICalculator
 {
-    // Fresh-water fish bear a step of about 1 ppt of salt at once.
-    private const double StepGM3 = 1000;
-
     public string Key => "salt";
 
     public string Title => "Salt against nitrite";
@@ -65,7 +63,7 @@ internal sealed class NitriteSaltCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
     [
         new("nitrite", "Nitrite", FieldKind.Quantity, s.Of(s.Last(Parameter.Nitrite), 1, Measures.Concentration), Measures.Concentration),
-        new("basis", "The kit reports it as", FieldKind.Choice, "N", Options: [("N", "nitrogen (N)"), ("NO2", "NO₂")]),
+        new("basis", "The kit reports it as", FieldKind.Choice, "N", Options: KitBasis.Nitrite.Select(b => (b.Key, b.Name)).ToList()),
         new("chloride", "Chloride now", FieldKind.Quantity, "10", Measures.CoarseConcentration, "unknown: type 0"),
         new("ratio", "Chloride to nitrite-N", FieldKind.Quantity, "10", Measures.Plain, "10 wanted, 6 the least; more for trout and shrimp"),
         new("salt", "Salt", FieldKind.Choice, "NaCl", Options: ChlorideSalt.All.Select(c => (c.Formula, c.Name)).ToList()),
@@ -75,13 +73,13 @@ internal sealed class NitriteSaltCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var typed = f.Q("nitrite", Measures.Concentration, 0, 100);
-        var nitrite = typed * f.Form.Choice("basis", [("N", 1.0), ("NO2", 14.007 / 46.005)], "basis", 1.0);
+        var nitrite = typed * f.Form.Choice("basis", KitBasis.Nitrite.Select(b => (b.Key, b.NitrogenShare)).ToList(), "basis", 1.0);
         var (chloride, ratio, purity, volume) = (f.Q("chloride", Measures.CoarseConcentration, 0, 20_000), f.Q("ratio", Measures.Plain, 1, 100), f.Q("purity", Measures.Share, 5, 100), f.Q("volume", Measures.Volume, 0.001, 1e7));
         var salt = f.Form.Choice("salt", ChlorideSalt.All.Select(c => (c.Formula, c)).ToList(), "salt", ChlorideSalt.All[0]);
         if (!f.Sound)
             return null;
         var add = Doses.ChlorideToAddMgL(nitrite, ratio, chloride);
-        var dose = Doses.InSteps(Doses.SaltGM3(salt, purity, add), StepGM3, volume);
+        var dose = Doses.InSteps(Doses.SaltGM3(salt, purity, add), Doses.SaltStepGM3, volume);
         var why = Grounds.Of("Chloride wanted is the ratio times nitrite as nitrogen; what is there already is taken off. Always on nitrite-N: 10 on N is 3.04 on NO₂.", "Stoichiometry; ratio of the trade (Boyd 1998), starting value",
             new Input("nitrite as N", nitrite, Measures.Concentration, "typed"), new Input("chloride to add", add, Measures.CoarseConcentration, "worked out"), Input.Said("chloride in the salt", f.Here.Figure(100 * salt.ChlorideShare, 1) + " %", "stoichiometry"));
         return dose.Days == 0 ? new([new("Salt", f.Say(0, Measures.Mass), why, Main: true)], "There is chloride enough for this nitrite. Find where the nitrite comes from: feed less, change water.")
@@ -113,14 +111,11 @@ internal sealed class CarbonCalculator : ICalculator
         if (!f.Sound)
             return null;
         var removed = Math.Max(0, tan - wanted);
-        double Kg(double cn, double efficiency) => Doses.CarbonSourcePerTanN(cn, efficiency, share) * removed * volume / 1000;
-        // Avnimelech: 10 g of carbon for 1 g of nitrogen; Ebeling and others 2006: about 6.
-        var (high, low) = (Kg(4, 0.4), Kg(4, 0.4) * 6 / 10);
-        var oxygenKg = 4.7 * removed * volume / 1000;
+        var (low, high, oxygenKg) = CarbonDose.For(removed, share, volume);
         var why = Grounds.Of("Carbon that microbes need to build the ammonia nitrogen in: their C:N of 4 by the share they build in (0.4) and the carbon in the source. Given as a range, 6 to 10 g of carbon for 1 g of nitrogen.", "Avnimelech 1999; Ebeling and others 2006",
             new Input("ammonia nitrogen to tie up", removed, Measures.Concentration, "typed"), new Input("volume", volume, Measures.Volume, "typed"), new Input("oxygen it will take", oxygenKg, Measures.Mass, "4.7 g for 1 g of nitrogen"));
         return new([new("Source", $"{f.Say(low, Measures.Mass)} to {f.Say(high, Measures.Mass)}", why, Main: true), new("Oxygen it will take", f.Say(oxygenKg, Measures.Mass), why)],
-            "In parts over the day, with all air running, starting in the morning.", oxygen < 4 ? new(Status.ActNow, "Oxygen is under 4 mg/L: no carbon now. It would take the rest. Air first") : null,
+            "In parts over the day, with all air running, starting in the morning.", CarbonDose.Brake(oxygen, WaterLimits.WarmWaterFish, f.Here.Hand),
             ["Never with oxygen low or power in doubt."]);
     }
 }
@@ -156,10 +151,7 @@ internal sealed class FertiliserCalculator : ICalculator
         var dose = Fertiliser.Dose(area / 10_000, n, phosphate, an, ap, bn);
         var why = Grounds.Of("The first bag is sized on phosphate (on nitrogen where it has none); the second tops nitrogen up. Phosphate is P₂O₅ as bags say it: 2.29 times the phosphorus.", "Grades by mass; doses after Boyd 1990, starting values",
             new Input("nitrogen wanted", n, Measures.AreaLoad, "typed"), new Input("phosphate wanted, P₂O₅", phosphate, Measures.AreaLoad, "typed"), new Input("area", area, Measures.Area, "typed"));
-        // The brake: a bloom that is there already, or water too cold for one.
-        var brake = secchi < 0.30 ? new Judgement(Status.Watch, $"No dose now: Secchi {f.Say(secchi.Value, Measures.ShortLength)} is under {f.Say(0.30, Measures.ShortLength)}, the bloom is heavy enough")
-            : temp < 15 ? new Judgement(Status.Watch, $"No dose now: under {f.Say(15, Measures.Temperature)} the bloom does not take it up") : null;
         return new([new("First bag", f.Say(dose.AKg, Measures.Mass), why, Main: true), new("Second bag", f.Say(dose.BKg, Measures.Mass), why)],
-            dose.SurplusNKgHa > 0.01 ? $"With the phosphate comes {f.Say(dose.SurplusNKgHa, Measures.AreaLoad)} more nitrogen than wanted." : "Dissolve it first; on a bright morning.", brake, ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]);
+            dose.SurplusNKgHa > 0.01 ? $"With the phosphate comes {f.Say(dose.SurplusNKgHa, Measures.AreaLoad)} more nitrogen than wanted." : "Dissolve it first; on a bright morning.", Fertiliser.Brake(secchi, temp, f.Here.Hand), ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]);
     }
 }

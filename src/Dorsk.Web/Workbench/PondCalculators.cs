@@ -97,7 +97,7 @@ internal sealed class ExchangeCalculator : ICalculator
 {
     public string Key => "exchange";
 
-    public string Title => "Changing water";
+    public string Title => "Change water";
 
     public string Lead => "how much, in parts or flowing through, with hours and cost";
 

@@ -36,16 +36,15 @@ internal sealed class SaturationCalculator : ICalculator
         List<Figure> figures = [new("Oxygen at saturation", f.Say(full, Measures.Oxygen with { Decimals = 2, UsDecimals = 2 }), why, Main: true)];
         if (reading is { } mgL)
             figures.Add(new("The reading is", f.Here.Figure(100 * mgL / full, 0) + " % of it", why));
-        var words = reading is not { } r ? "Warm water holds less." : r > 1.3 * full ? "Far over saturation: a heavy bloom, and a hard night to come." : r < 0.5 * full ? "Less than half full." : "In the usual range.";
-        return new(figures, words);
+        return new(figures, reading is { } r ? OxygenSaturation.Words(r / full) : "Warm water holds less.");
     }
 }
 
 /// <summary>The poisonous share of ammonia.</summary>
 internal sealed class AmmoniaCalculator : ICalculator
 {
-    // Molar masses: a kit that reports NH₃ or NH₄ shows more than the nitrogen in it.
-    private static readonly (string, double)[] Bases = [("N", 1), ("NH3", 14.007 / 17.031), ("NH4", 14.007 / 18.039)];
+    // What a dawn is beside an afternoon, to show how the hour counts.
+    private const double DawnPh = 7.2, CoolerC = 2;
 
     public string Key => "ammonia";
 
@@ -56,7 +55,7 @@ internal sealed class AmmoniaCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
     [
         new("tan", "Total ammonia", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 1, Measures.Concentration), Measures.Concentration),
-        new("basis", "The kit reports it as", FieldKind.Choice, "N", Options: [("N", "nitrogen (N)"), ("NH3", "NH₃"), ("NH4", "NH₄")]),
+        new("basis", "The kit reports it as", FieldKind.Choice, "N", Options: KitBasis.Ammonia.Select(b => (b.Key, b.Name)).ToList()),
         new("ph", "pH", FieldKind.Quantity, s.Of(s.Last(Parameter.Ph), 8, Measures.Ph), Measures.Ph, "the day's highest, mid afternoon"),
         new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature), Measures.Temperature),
         new("salinity", "Salinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity), Measures.Salinity),
@@ -65,16 +64,17 @@ internal sealed class AmmoniaCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var (typed, ph, temp, salinity) = (f.Q("tan", Measures.Concentration, 0, 200), f.Q("ph", Measures.Ph, 4, 11), f.Q("temp", Measures.Temperature, 0, 45), f.Q("salinity", Measures.Salinity, 0, 40));
-        var factor = f.Form.Choice("basis", Bases, "basis", 1.0);
+        var factor = f.Form.Choice("basis", KitBasis.Ammonia.Select(b => (b.Key, b.NitrogenShare)).ToList(), "basis", 1.0);
         if (!f.Sound)
             return null;
         var tan = typed * factor;
-        var limits = WaterLimits.For(FishSpecies.Of("silver_perch"), LifeStage.Growing);
+        var limits = WaterLimits.WarmWaterFish;
         var (judgement, nh3, why) = WaterJudge.JudgeAmmonia(tan, temp, ph, salinity, limits);
         double At(double p, double t) => UnionisedAmmonia.MgNL(tan, t, p, salinity);
+        var (_, dawn, whyDawn) = WaterJudge.JudgeAmmonia(tan, temp - CoolerC, DawnPh, salinity, limits);
         return new([
             new("Un-ionised ammonia, as N", f.Here.Figure(nh3, 3) + " mg/L", why, Main: true), new("Share of the total", f.Here.Figure(100 * UnionisedAmmonia.Share(temp, ph, salinity), 1) + " %", why),
-            new("The same at dawn, pH 7.2", f.Here.Figure(At(7.2, temp - 2), 3) + " mg/L", why),
+            new($"The same at dawn, pH {f.Here.Figure(DawnPh, 1)}", f.Here.Figure(dawn, 3) + " mg/L", whyDawn),
         ],
             "For warm-water fish in grow-out; fry bear much less. The same total is worst in the afternoon, when pH is highest.", judgement, Map: new(
             [.. Enumerable.Range(0, 13).Select(i => 6.5 + (0.25 * i))], [.. Enumerable.Range(0, 9).Select(i => 10 + (3.0 * i))], At, limits.Nh3ConstantMgL, limits.Nh3PeakMgL, ph, temp));
@@ -110,8 +110,7 @@ internal sealed class MixingCalculator : ICalculator
             return null;
         var figures = parts.Select((p, i) => new Figure(p.Name, f.Say(Mixing.Of(new(v1, p.A), new(v2, p.B)), p.Measure), Grounds.Of("By volume: heat and dissolved matter are kept.", "Mass balance",
             new Input("first water", p.A, p.Measure, "typed"), new Input("second water", p.B, p.Measure, "typed"), Input.Said("shares", $"{f.Here.Figure(100 * v1 / (v1 + v2), 0)} % and {f.Here.Figure(100 * v2 / (v1 + v2), 0)} %", "by volume")), i == 0)).ToList();
-        var jump = Math.Abs(Mixing.Of(new(v1, parts[0].A), new(v2, parts[0].B)) - parts[0].A);
         return new(figures, "pH is never averaged: it follows from alkalinity and carbon. Read it after mixing.",
-            jump > 3 ? new(Status.Watch, $"The first water changes by {f.Say(jump, Measures.TemperatureStep)}: more than fry bear at once") : null);
+            Mixing.Jump(parts[0].A, Mixing.Of(new(v1, parts[0].A), new(v2, parts[0].B)), f.Here.Hand));
     }
 }

@@ -1,7 +1,5 @@
 using Dorsk.Core.People;
-using Dorsk.Farm;
 using Dorsk.Farm.Ask;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.State;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Identity;
@@ -12,7 +10,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>The first start: names the first Manager. Shut as soon as anybody has a password.</summary>
 [Open]
-public sealed class FirstModel(Door door, Questions questions, Credentials credentials, DemoFarmOpen demo, FarmClock clock, AccountStore store, UserManager<PersonAccount> users, SignInManager<PersonAccount> signIns) : PageModel
+public sealed class FirstModel(Questions questions, Credentials credentials, DemoFarmOpen demo, AccountStore store, Newcomer newcomer, UserManager<PersonAccount> users, SignInManager<PersonAccount> signIns) : PageModel
 {
     public string Name { get; private set; } = "Manager";
 
@@ -29,18 +27,18 @@ public sealed class FirstModel(Door door, Questions questions, Credentials crede
         if (Shut)
             return Redirect("/sign-in");
         Name = name?.Trim() ?? "";
-        PasswordProblem = password == again ? null : "The two passwords differ. Type the same twice.";
-        var former = questions.People().FirstOrDefault(p => p.Role == Role.Manager && string.Equals(p.Name, Name, StringComparison.OrdinalIgnoreCase));
-        var entry = Entry.Of(Guid.NewGuid(), Name, clock.GetUtcNow(), new PersonNamed(Name, Role.Manager), Name);
-        NameProblem = former is null && PasswordProblem is null ? door.Preview(entry).Remarks.Select(r => r.Text).FirstOrDefault() : null;
-        // The password is tried before the name is entered: a mistyped one leaves nobody behind.
-        if (PasswordProblem is null && NameProblem is null)
-            PasswordProblem = await users.SetPassword(new PersonAccount { Person = new(Name, Role.Manager), Credential = new(0, null, "", 0, null) }, password, keep: false);
-        if (PasswordProblem is not null || NameProblem is not null)
+        if (password != again)
+        {
+            PasswordProblem = "The two passwords differ. Type the same twice.";
             return Page();
-        var person = former ?? new PersonNamed(Name, Role.Manager, door.Enter(entry).Lines[0]);
-        var account = store.Of(person);
-        await users.SetPassword(account, password);
+        }
+        // After a restore the Manager stands in the books already, without a password.
+        var former = questions.People().FirstOrDefault(p => p.Role == Role.Manager && string.Equals(p.Name, Name, StringComparison.OrdinalIgnoreCase));
+        var admitted = former is null ? await newcomer.Admit(Name, Name, Role.Manager, password) : new(former, null, await users.SetPassword(store.Of(former), password));
+        (NameProblem, PasswordProblem) = (admitted.NameProblem, admitted.PasswordProblem);
+        if (NameProblem is not null || PasswordProblem is not null)
+            return Page();
+        var account = store.Of(admitted.Person!);
         await signIns.SignInAsync(account, isPersistent: true);
         return Redirect("/");
     }

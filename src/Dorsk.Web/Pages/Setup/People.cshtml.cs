@@ -12,7 +12,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>People, their roles and first passwords.</summary>
 [Needs(Permission.Setup)]
-public sealed class PeopleModel(Door door, Questions questions, Credentials credentials, Here here, AccountStore store, UserManager<PersonAccount> users) : PageModel
+public sealed class PeopleModel(Door door, Questions questions, Credentials credentials, Here here, AccountStore store, Newcomer newcomer, UserManager<PersonAccount> users) : PageModel
 {
     public IReadOnlyList<PersonNamed> All => questions.People();
 
@@ -21,6 +21,8 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
     public string? Problem { get; private set; }
 
     public string Name { get; private set; } = "";
+
+    public Role NewRole { get; private set; } = Role.PondHand;
 
     public IReadOnlyList<(Permission, string)> Rights { get; } =
     [
@@ -35,13 +37,11 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
     public async Task<IActionResult> OnPostAddAsync(string? name, Role role, string? password)
     {
         Name = name?.Trim() ?? "";
-        var entry = Entry.Of(Guid.NewGuid(), here.Author, here.Now, new PersonNamed(Name, role), $"{Name}: {Permissions.Word(role)}");
-        Problem = !ModelState.IsValid ? "Choose a role from the list." : door.Preview(entry).Remarks.Select(r => r.Text).FirstOrDefault()
-            ?? await users.SetPassword(new PersonAccount { Person = new(Name, role), Credential = new(0, null, "", 0, null) }, password, keep: false);
+        NewRole = role;
+        var admitted = ModelState.IsValid ? await newcomer.Admit(here.Author, Name, role, password) : new(null, "Choose a role from the list.", null);
+        Problem = admitted.NameProblem ?? admitted.PasswordProblem;
         if (Problem is not null)
             return Page();
-        var person = new PersonNamed(Name, role, door.Enter(entry).Lines[0]);
-        Problem = await users.SetPassword(store.Of(person), password);
         (Said, Name) = ($"{Name} may come in as {Permissions.Word(role)}.", "");
         return Page();
     }

@@ -44,7 +44,7 @@ public sealed class PlanModel(Questions questions, Door door, Here here) : PageM
 
     public IEnumerable<(string Name, string Word, string Value)> Fields(PondOnPlan p)
     {
-        string Figure(string name, double si) => p.Pond.Code == Wrong ? typed[name] : p.Placed ? QuantityText.Figure(Measures.Length.In(here.Hand.System).FromSi(si), 1, here.Hand.Sign).Replace(",", here.Hand.Sign == DecimalSign.Comma ? "," : "", StringComparison.Ordinal) : "";
+        string Figure(string name, double si) => p.Pond.Code == Wrong ? typed[name] : p.Placed ? here.Typed(si, Measures.Length) : "";
         return [("east", "metres east", Figure("east", p.EastM)), ("north", "metres north", Figure("north", p.NorthM)), ("turn", "turn in degrees", p.Pond.Code == Wrong ? typed["turn"] : p.Placed && p.Outline.Count > 0 ? Math.Round(Turn(p)).ToString(System.Globalization.CultureInfo.InvariantCulture) : "")];
     }
 

@@ -1,0 +1,41 @@
+using Dorsk.Core.Judging;
+
+namespace Dorsk.Core.Water;
+
+/// <summary>What helps water that is not well.</summary>
+public enum Remedy
+{
+    /// <summary>New water.</summary>
+    ChangeWater,
+
+    /// <summary>Carbon for bacteria that take ammonia up.</summary>
+    Carbon,
+
+    /// <summary>Salt against nitrite.</summary>
+    Salt,
+
+    /// <summary>Something that raises alkalinity.</summary>
+    Alkalinity,
+}
+
+/// <summary>Which remedies answer which findings, in order: water before powders.</summary>
+public static class Remedies
+{
+    /// <summary>Remedies for what stands outside its limits.</summary>
+    /// <param name="ammonia">Judgement of un-ionised ammonia, or null when not known.</param>
+    /// <param name="nitrite">Judgement of nitrite, or null.</param>
+    /// <param name="alkalinity">Judgement of alkalinity, or null.</param>
+    public static IReadOnlyList<(Remedy Remedy, string Reason)> For(Judgement? ammonia, Judgement? nitrite, Judgement? alkalinity)
+    {
+        var found = new List<(Remedy, string)>();
+        void Add(Judgement? judged, params Remedy[] remedies)
+        {
+            if (judged?.Status is Status.Watch or Status.ActNow)
+                found.AddRange(remedies.Select(r => (r, judged.Reason)));
+        }
+        Add(ammonia, Remedy.ChangeWater, Remedy.Carbon);
+        Add(nitrite, Remedy.Salt);
+        Add(alkalinity, Remedy.Alkalinity);
+        return found;
+    }
+}

@@ -1,0 +1,125 @@
+using System.Net;
+using AngleSharp.Html.Parser;
+using Dorsk.Core.People;
+using Dorsk.Web.Workbench;
+
+namespace Dorsk.Web.Tests;
+
+/// <summary>Every calculator with figures that were worked out by hand, through its page: what is typed, what it says, what it refuses.</summary>
+public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
+{
+    public static TheoryData<string, string, string[]> Right => new()
+    {
+        // 25 °C, fresh, sea level 8.26 mg/L (Benson & Krause); 6.2 is 75 % of it.
+        { "saturation", "temp=25&salinity=0&altitude=0&do=6.2", ["8.26", "75 % of it", "usual range"] },
+        // pH 8, 25 °C: 5.38 % of 1 mg/L.
+        { "ammonia", "tan=1&basis=N&ph=8&temp=25&salinity=0", ["0.054", "5.4 %"] },
+        { "ammonia", "tan=1&basis=NH4&ph=8&temp=25&salinity=0", ["0.042"] },
+        // (50 − 20) × 1.679 × 1000 g = 50.4 kg: 50.4 g/m³ is over one step of 50, so two days.
+        { "alkalinity", "product=NaHCO3&purity=100&now=20&wanted=50&volume=1000&bag=25&fish=true", ["50.4", "2 and 0.4", "on 2 days"] },
+        { "alkalinity", "product=CaO&purity=100&now=20&wanted=50&volume=1000&bag=25", ["16.8", "all at once", "never over fish"] },
+        { "alkalinity", "product=NaHCO3&purity=100&now=60&wanted=50&volume=1000&bag=25", ["there already"] },
+        // 10 × 4 − 10 = 30 mg/L chloride; 30 / 0.6066 = 49.5 g/m³.
+        { "salt", "nitrite=4&basis=N&chloride=10&ratio=10&salt=NaCl&purity=100&volume=1000", ["49.5", "30", "all at once"] },
+        { "carbon", "tan=2&wanted=0.5&source=0.3&volume=1000&do=6", ["30.0", "50.0", "7.1"] },
+        { "carbon", "tan=2&wanted=0.5&source=0.3&volume=1000&do=3.9", ["Act now", "no carbon now"] },
+        // 750 m³ of 28 and 250 m³ of 20 °C.
+        { "mixing", "v1=750&t1=28&s1=0&a1=80&n1=1&v2=250&t2=20&s2=4&a2=120&n2=0", ["26.0", "1.0", "90", "0.75"] },
+        { "mixing", "v1=500&t1=28&s1=0&a1=80&n1=1&v2=500&t2=20&s2=0&a2=80&n2=0", ["24.0", "Watch", "more than fry bear"] },
+        // Halving in two parts: 29.3 % each, 586 m³; flowing through 693 m³ in 13.9 h.
+        { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", ["29 %", "586", "693", "13.9 h"] },
+        { "volume", "length=40&width=25&slope=2&depth=1.5&level=1.5", ["1,226", "0.100"] },
+        // 40 × 20 m floor, slope 2, 1.5 m, one pipe of 200 mm: 7.6 h (reference vector).
+        { "drain", "length=46&width=26&slope=2&depth=1.5&from=1.5&to=0&pipe=20&pipes=1&drop=0&cd=0.6", ["7.6 h", "1,488"] },
+        // (50 − 20) mm in 4 days.
+        { "leak", "first=0.60&second=0.55&days=4&rain=0&evaporation=20&area=0.4&cost=0.02", ["7.5 mm", "Watch", "30"] },
+        { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=&temp=24", ["17.4", "10.6"] },
+        { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=25&temp=24", ["17.4", "No dose now"] },
+        { "converter", "kind=length&value=100+ft", ["30.48", "off by"] },
+    };
+
+    public static TheoryData<string, string, string, string> Wrong => new()
+    {
+        { "saturation", "temp=84&salinity=0&altitude=0&do=", "temp", "outside what can be worked with" },
+        { "alkalinity", "product=CaO&purity=100&now=20&wanted=50&volume=1000&bag=25&fish=true", "product", "never given over fish" },
+        { "alkalinity", "product=NaHCO3&purity=100&now=20&wanted=50&volume=0&bag=25", "volume", "outside" },
+        { "exchange", "now=10&inflow=6&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", "wanted", "cannot reach" },
+        { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2.5&flow=50&power=3&price=0.3", "times", "whole" },
+        { "volume", "length=10&width=5&slope=4&depth=1&level=1", "slope", "banks meet" },
+        { "drain", "length=46&width=26&slope=2&depth=1.5&from=1&to=1.2&pipe=20&pipes=1&drop=0&cd=0.6", "to", "not below" },
+        { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=0&ap=0&bn=46&secchi=&temp=24", "ap", "neither" },
+        { "converter", "kind=mass&value=5+furlong", "value", "furlong" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Right))]
+    public async Task Says(string key, string typed, string[] says)
+    {
+        var visitor = await farm.As(Role.Viewer);
+        var page = new HtmlParser().ParseDocument(await visitor.Client.GetStringAsync($"/workbench/{key}?{typed}"));
+        var answer = page.QuerySelector(".bench-out")!;
+        // Outside the whys: the figures themselves.
+        foreach (var card in answer.QuerySelectorAll(".why-card").Where(_ => !says.Contains("never over fish")))
+            card.Remove();
+        Assert.All(says, s => Assert.Contains(s, answer.TextContent, StringComparison.Ordinal));
+        // The part that is fetched while typing says the same.
+        var part = new HtmlParser().ParseDocument(await visitor.Client.GetStringAsync($"/workbench/{key}?{typed}&handler=Part"));
+        Assert.Contains(says[0], part.Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [MemberData(nameof(Wrong))]
+    public async Task Refuses_at_the_line_and_keeps_what_was_typed(string key, string typed, string line, string says)
+    {
+        var visitor = await farm.As(Role.Viewer);
+        var page = new HtmlParser().ParseDocument(await visitor.Client.GetStringAsync($"/workbench/{key}?{typed}"));
+        Assert.Contains(says, page.QuerySelector($"#w-{line}")!.TextContent, StringComparison.Ordinal);
+        Assert.Null(page.QuerySelector(".bench-out .big"));
+        foreach (var part in typed.Split('&').Select(p => p.Split('=')).Where(p => page.QuerySelector($"form.slip input[type=text][name={p[0]}]") is not null))
+            Assert.Equal(WebUtility.UrlDecode(part[1]), page.QuerySelector($"form.slip [name={part[0]}]")!.GetAttribute("value"));
+    }
+
+    [Fact]
+    public async Task Each_starts_from_a_pond_and_from_an_example_without_a_complaint()
+    {
+        var visitor = await farm.As(Role.Viewer);
+        foreach (var calculator in AllCalculators.List)
+            foreach (var start in new[] { "", "?pond=P1" })
+            {
+                var page = new HtmlParser().ParseDocument(await visitor.Client.GetStringAsync($"/workbench/{calculator.Key}{start}"));
+                Assert.True(page.QuerySelector(".bench-out .big") is not null, calculator.Key + start);
+                // Every figure opens its grounds, with a source.
+                Assert.All(page.QuerySelectorAll(".bench-out .why-card"), c => Assert.Contains("Source: ", c.TextContent, StringComparison.Ordinal));
+            }
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Client.GetAsync("/workbench/volume?pond=X9")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Client.GetAsync("/workbench/nothing")).StatusCode);
+    }
+
+    [Fact]
+    public async Task People_who_cannot_be_let_in_leave_nobody_behind_and_keep_what_was_typed()
+    {
+        var manager = await farm.As(Role.Manager);
+        foreach (var (name, password, says) in new[] { ("Creek hand", "short", "8 to 200 signs"), ("Manager", "four plain words", "somebody else"), ("Creek hand", "creek hand", "it is no password"), ("Creek hand", "aaaaaaaa", "Too few different"), ("", "four plain words", "1 to 60 letters") })
+        {
+            var answer = await manager.Post("/setup/people?handler=Add", new() { ["name"] = name, ["role"] = "Viewer", ["password"] = password });
+            var page = new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());
+            Assert.Contains(says, page.QuerySelector(".slip-problems")!.TextContent, StringComparison.Ordinal);
+            Assert.Equal(name, page.QuerySelector("form.slip [name=name]")!.GetAttribute("value"));
+            Assert.Equal("Viewer", page.QuerySelector("form.slip [name=role] option[selected]")!.GetAttribute("value"));
+        }
+        Assert.DoesNotContain("Creek hand", (await manager.Client.GetStringAsync("/setup/people")), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_figure_below_nought_at_a_stop_is_answered_and_not_dropped()
+    {
+        var hand = await farm.As(Role.PondHand);
+        foreach (var (field, says) in new[] { ("fed", "cannot be a feeding"), ("dead", "outside 1 to") })
+        {
+            var answer = await hand.Json("/round?handler=Keep", $$$"""{"phoneNow":2000,"stops":[{"id":"{{{Guid.NewGuid()}}}","pond":"P1","at":1000,"values":{"do":"6.1","{{{field}}}":"-4"}}]}""");
+            var text = await answer.Content.ReadAsStringAsync();
+            Assert.Contains("\"kept\":false", text, StringComparison.Ordinal);
+            Assert.Contains(says, text, StringComparison.Ordinal);
+        }
+    }
+}
