@@ -85,7 +85,9 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   await other.goto(farm.url + '/setup/people');
   await expect(other.locator('main')).toContainText('Not yours to do');
   await other.goto(farm.url + '/me');
+  // Each step is waited for: a page opened while a form is still on its way breaks off both.
   await other.getByRole('button', { name: 'Sign out' }).click();
+  await expect(other).toHaveURL(/sign-in/);
   for (let i = 0; i < 5; i++) await tryIn('wrong guess ' + i);
   await expect(other.locator('.slip-problems')).toContainText('shut for ten minutes');
   await tryIn('a wet bank');
@@ -93,6 +95,7 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   const row = page.locator('tr', { hasText: 'Creek hand' });
   await row.getByLabel('New password for Creek hand').fill('another wet bank');
   await row.getByRole('button', { name: 'Set' }).click();
+  await expect(page.locator('main')).toContainText(/new password/i);
   await tryIn('another wet bank');
   await expect(other).not.toHaveURL(/sign-in/);
   await page.locator('tr', { hasText: 'Manager' }).first().getByLabel('Role of Manager').selectOption('Viewer');
@@ -100,6 +103,7 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   await expect(page.locator('.slip-problems')).toContainText('needs a Manager');
   await row.getByLabel('Role of Creek hand').selectOption('Gone');
   await row.getByRole('button', { name: /Keep/ }).click();
+  await expect(row.getByLabel('Role of Creek hand')).toHaveValue('Gone');
   await other.goto(farm.url + '/me');
   await expect(other).toHaveURL(/sign-in/);
   await other.close();
