@@ -72,7 +72,7 @@ public class RoundAndPlanTests(SmallFarm farm) : IClassFixture<SmallFarm>
             var (column, row) = ((i - 1) % 6, (i - 1) / 6);
             return (new Pond(i, "P" + i, "", PondKind.Earthen, shape, "grow-out"), (PondPlaced?)new PondPlaced(i, (column * 120) + (10 * chance.NextDouble()), row * 90, chance.Next(-20, 20)));
         }).ToList();
-        var view = new PlanView(new Plan(FarmPlan.LayOut(ponds), []));
+        var view = new PlanView(new Plan(FarmPlan.LayOut(ponds), [], []));
         foreach (var zoom in PlanView.Zooms)
         {
             var labels = view.Labels(zoom);

@@ -51,6 +51,9 @@ public enum PondWork
     /// <summary>Somebody looked for wild fish, eggs and tadpoles and found none.</summary>
     NoWildFish,
 
+    /// <summary>A hole in the liner was mended.</summary>
+    LinerMended,
+
     /// <summary>Anything else worth writing down.</summary>
     Note,
 }

@@ -38,10 +38,22 @@ public static class FarmRules
         {
             SlopedRectangle r => SlopedRectangle.Check(r.LengthM, r.WidthM, r.DepthM, r.Slope),
             RoundTank t => RoundTank.Check(t.DiameterM, t.DepthM),
+            OutlinePond o => o.Check(),
+            MeanDepthPond m => m.Check(),
+            TablePond t => t.Check(),
             _ => throw new NotSupportedException($"No rule for the shape {pond.Shape.GetType().Name}."),
         };
         foreach (var remark in body)
             yield return remark;
+        if (pond.Split is { } split)
+        {
+            if (split.FishShare is not (>= 0.05 and <= 0.5))
+                yield return Remark.Refuse("FishShare", "The fish zone takes 5 to 50 % of the area; 15 to 20 % is usual.");
+            if (split.PaddleM3H is not (> 0 and <= 100_000))
+                yield return Remark.Refuse("Paddle", "The paddle moves more than 0 and at most 100,000 m³ an hour.");
+        }
+        else if (pond.Kind == PondKind.Split)
+            yield return Remark.Refuse("FishShare", "A split pond needs the share of its fish zone and what the paddle moves.");
     }
 
     /// <summary>Objections to aerators.</summary>
@@ -56,6 +68,45 @@ public static class FarmRules
         }
         if (f.Aerators.GroupBy(a => a.Code).Any(g => g.Count() > 1))
             yield return Remark.Refuse("AeratorPower", "Each aerator needs a code of its own.");
+    }
+
+    /// <summary>Objections to equipment.</summary>
+    public static IEnumerable<Remark> Check(EquipmentFitted f)
+    {
+        Remark? Outside(double? value, double most, string field, string text) => value is { } v && !(v > 0 && v <= most) ? Remark.Refuse(field, text) : null;
+        foreach (var e in f.Items)
+        {
+            Remark?[] found =
+            [
+                Outside(e.PowerKW, 2000, $"{e.Kind}Power", "Power takes more than 0 and at most 2,000 kW."), Outside(e.FlowM3H, 100_000, $"{e.Kind}Flow", "A flow takes more than 0 and at most 100,000 m³/h."),
+                Outside(e.MeshMm, 200, $"{e.Kind}Mesh", "A mesh takes more than 0 and at most 200 mm."), Outside(e.ThicknessUm, 5000, $"{e.Kind}Thickness", "A liner takes more than 0 and at most 5,000 micrometres."),
+                e.LifeCycles is { } life and not (>= 1 and <= 100) ? Remark.Refuse($"{e.Kind}Life", "1 to 100 cycles.") : null, e.Name.Length > 60 ? Remark.Refuse($"{e.Kind}Name", "At most 60 letters.") : null,
+            ];
+            foreach (var remark in found.OfType<Remark>())
+                yield return remark;
+        }
+        if (f.Items.Count(e => e.Kind == EquipmentKind.Liner) > 1)
+            yield return Remark.Refuse("", "A pond has one liner. When a new one is laid, put its day and thickness in place of the old.");
+    }
+
+    /// <summary>Objections to marks on the plan.</summary>
+    public static IEnumerable<Remark> Check(MarksSet m)
+    {
+        if (m.Marks.Count > 40 || m.Marks.Any(x => !double.IsFinite(x.EastM) || !double.IsFinite(x.NorthM) || Math.Abs(x.EastM) > 20_000 || Math.Abs(x.NorthM) > 20_000))
+            yield return Remark.Refuse("Marks", "At most 40 marks, each near its pond.");
+        if (m.Marks.Any(x => x.Code.Length > 12))
+            yield return Remark.Refuse("Marks", "A mark's code takes at most 12 letters.");
+    }
+
+    /// <summary>Objections to laying a pond up.</summary>
+    /// <param name="a">What is meant.</param>
+    /// <param name="fishStand">Fish on its books.</param>
+    public static IEnumerable<Remark> Check(PondArchived a, long fishStand)
+    {
+        if (a.Archived && fishStand > 0)
+            yield return Remark.Refuse("Archived", FormattableString.Invariant($"{fishStand:N0} fish stand in this pond on the books. Harvest, move or write them off first."));
+        if (a.Archived && a.Reason.Length is 0 or > 300)
+            yield return Remark.Refuse("Reason", "Say why it is laid up, in 1 to 300 letters.");
     }
 
     /// <summary>Objections to a place on the plan.</summary>

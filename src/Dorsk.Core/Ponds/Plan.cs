@@ -21,9 +21,24 @@ public sealed record LandmarkDrawn(string Kind, string Name, IReadOnlyList<(doub
 /// <param name="NorthM">Its middle.</param>
 /// <param name="Outline">Corners of the full water in metres, or empty for a round tank.</param>
 /// <param name="RadiusM">Radius of a round tank, m; 0 for others.</param>
+/// <param name="TurnDeg">Its turn, degrees left about.</param>
 /// <param name="Placed">False when nobody said where it lies and it was set in a row.</param>
-public sealed record PondOnPlan(Pond Pond, double EastM, double NorthM, IReadOnlyList<(double EastM, double NorthM)> Outline, double RadiusM, bool Placed)
+public sealed record PondOnPlan(Pond Pond, double EastM, double NorthM, IReadOnlyList<(double EastM, double NorthM)> Outline, double RadiusM, double TurnDeg, bool Placed)
 {
+    /// <summary>A mark of this pond where it lies on the plan, m.</summary>
+    public PlanMark OnPlan(PlanMark mark)
+    {
+        var (east, north) = FarmPlan.Turned(mark.EastM, mark.NorthM, TurnDeg);
+        return mark with { EastM = EastM + east, NorthM = NorthM + north };
+    }
+
+    /// <summary>A mark that lies somewhere on the plan, about this pond's middle and before its turn.</summary>
+    public PlanMark InPond(PlanMark mark)
+    {
+        var (east, north) = FarmPlan.Turned(mark.EastM - EastM, mark.NorthM - NorthM, -TurnDeg);
+        return mark with { EastM = east, NorthM = north };
+    }
+
     /// <summary>The widest and highest it reaches from its middle, m.</summary>
     public (double EastM, double NorthM) Reach => RadiusM > 0 ? (RadiusM, RadiusM) : (Outline.Max(p => Math.Abs(p.EastM - EastM)), Outline.Max(p => Math.Abs(p.NorthM - NorthM)));
 }
@@ -44,29 +59,26 @@ public static class FarmPlan
         double x = left, row = 0;
         foreach (var (pond, _) in ponds.Where(p => p.Place is null))
         {
-            var (w, h) = Size(pond.Shape);
-            if (x > left && x + w > left + RowWidth)
+            var (w, h) = At(pond, 0, 0, 0, false).Reach;
+            if (x > left && x + (2 * w) > left + RowWidth)
                 (x, top, row) = (left, top - row - Gap, 0);
-            placed.Add(At(pond, x + (w / 2), top - (h / 2), 0, false));
-            (x, row) = (x + w + Gap, Math.Max(row, h));
+            placed.Add(At(pond, x + w, top - h, 0, false));
+            (x, row) = (x + (2 * w) + Gap, Math.Max(row, 2 * h));
         }
         return placed;
     }
 
-    private static (double W, double H) Size(PondShape shape) => shape switch
-    {
-        SlopedRectangle r => (r.LengthM, r.WidthM),
-        RoundTank t => (t.DiameterM, t.DiameterM),
-        _ => (Math.Sqrt(shape.FullAreaM2), Math.Sqrt(shape.FullAreaM2)),
-    };
-
     private static PondOnPlan At(Pond pond, double eastM, double northM, double turnDeg, bool placed)
     {
         if (pond.Shape is RoundTank tank)
-            return new(pond, eastM, northM, [], tank.DiameterM / 2, placed);
-        var (w, h) = Size(pond.Shape);
+            return new(pond, eastM, northM, [], tank.DiameterM / 2, turnDeg, placed);
+        return new(pond, eastM, northM, pond.Shape.CornersM.Select(c => Turned(c.EastM, c.NorthM, turnDeg)).Select(c => (eastM + c.EastM, northM + c.NorthM)).ToList(), 0, turnDeg, placed);
+    }
+
+    /// <summary>A point turned left about nought.</summary>
+    public static (double EastM, double NorthM) Turned(double eastM, double northM, double turnDeg)
+    {
         var (sin, cos) = Math.SinCos(turnDeg * Math.PI / 180);
-        (double, double) Corner(double x, double y) => (eastM + (x * cos) - (y * sin), northM + (x * sin) + (y * cos));
-        return new(pond, eastM, northM, [Corner(-w / 2, -h / 2), Corner(w / 2, -h / 2), Corner(w / 2, h / 2), Corner(-w / 2, h / 2)], 0, placed);
+        return ((eastM * cos) - (northM * sin), (eastM * sin) + (northM * cos));
     }
 }

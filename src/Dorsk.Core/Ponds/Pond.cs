@@ -4,11 +4,22 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Id">Number given by the books; 0 before it is entered.</param>
 /// <param name="Code">Short code such as P4, unique on the farm.</param>
 /// <param name="Name">What people call it; may be empty.</param>
-/// <param name="Kind">Earthen, lined or tank.</param>
+/// <param name="Kind">Earthen, lined, tank and so on.</param>
 /// <param name="Shape">Its body.</param>
 /// <param name="Use">What it is for: grow-out, nursery, broodstock, settling.</param>
-public sealed record Pond(long Id, string Code, string Name, PondKind Kind, PondShape Shape, string Use)
+/// <param name="Split">The zones of a split pond; null for others.</param>
+public sealed record Pond(long Id, string Code, string Name, PondKind Kind, PondShape Shape, string Use, SplitZones? Split = null)
 {
-    /// <summary>Whether fish are planned per volume (tanks) and not per area.</summary>
-    public bool ByVolume => Kind == PondKind.Tank;
+    /// <summary>Whether fish are planned per volume (tanks, raceways, cages, hapas) and not per area.</summary>
+    public bool ByVolume => Kind is PondKind.Tank or PondKind.Raceway or PondKind.Cage or PondKind.Hapa;
+}
+
+/// <summary>A split pond's two zones, joined by a slow paddle.</summary>
+/// <param name="FishShare">Share of the area that holds fish, 0.05 to 0.5; 0.15 to 0.20 is usual.</param>
+/// <param name="PaddleM3H">What the paddle moves, m³/h.</param>
+public sealed record SplitZones(double FishShare, double PaddleM3H)
+{
+    /// <summary>Hours in which the paddle moves the fish zone's water once.</summary>
+    /// <param name="fishZoneM3">Volume of the fish zone, m³.</param>
+    public double HoursOnceRound(double fishZoneM3) => fishZoneM3 / PaddleM3H;
 }

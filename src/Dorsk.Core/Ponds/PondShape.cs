@@ -14,6 +14,9 @@ public abstract record PondShape
     /// <param name="levelM">Gauge level, m above the floor.</param>
     public abstract double VolumeM3(double levelM);
 
+    /// <summary>Corners of the full water about its middle, metres east and north; empty for a round tank.</summary>
+    public abstract IReadOnlyList<(double EastM, double NorthM)> CornersM { get; }
+
     /// <summary>Surface when full, m².</summary>
     public double FullAreaM2 => AreaM2(FullDepthM);
 

@@ -11,6 +11,9 @@ public sealed record RoundTank(double DiameterM, double DepthM) : PondShape
     public override double FullDepthM => DepthM;
 
     /// <inheritdoc/>
+    public override IReadOnlyList<(double EastM, double NorthM)> CornersM => [];
+
+    /// <inheritdoc/>
     public override double AreaM2(double levelM) => Math.PI / 4 * DiameterM * DiameterM;
 
     /// <inheritdoc/>

@@ -20,6 +20,9 @@ public sealed record SlopedRectangle(double LengthM, double WidthM, double Depth
     public override double FullDepthM => DepthM;
 
     /// <inheritdoc/>
+    public override IReadOnlyList<(double EastM, double NorthM)> CornersM => [(-LengthM / 2, -WidthM / 2), (LengthM / 2, -WidthM / 2), (LengthM / 2, WidthM / 2), (-LengthM / 2, WidthM / 2)];
+
+    /// <inheritdoc/>
     public override double AreaM2(double levelM)
     {
         var h = Held(levelM);
@@ -36,11 +39,9 @@ public sealed record SlopedRectangle(double LengthM, double WidthM, double Depth
     /// <summary>What stands against building this body, field by field; empty when it can be built.</summary>
     public static IEnumerable<Remark> Check(double lengthM, double widthM, double depthM, double slope)
     {
-        foreach (var remark in Messages.Sides(lengthM, widthM).Concat(Messages.Depth(depthM)))
+        foreach (var remark in Messages.Sides(lengthM, widthM).Concat(Messages.Depth(depthM)).Concat(Messages.Slope(slope)))
             yield return remark;
-        if (slope is < 0 or > 6)
-            yield return Remark.Refuse("Slope", FormattableString.Invariant($"A bank slope of {slope:0.##} is outside 0 to 6 across for 1 down. Type how far the bank runs out for each metre of depth."));
-        else if (2 * slope * depthM > Math.Min(lengthM, widthM) && depthM > 0)
+        if (slope is >= 0 and <= 6 && 2 * slope * depthM > Math.Min(lengthM, widthM) && depthM > 0)
             yield return Remark.Refuse("Slope", FormattableString.Invariant($"At slope {slope:0.##} the banks meet before {depthM:0.##} m of depth. A pond {Math.Min(lengthM, widthM):0.#} m wide takes at most slope {Math.Min(lengthM, widthM) / (2 * depthM):0.##}."));
     }
 }

@@ -17,6 +17,8 @@ internal static class FactLines
         nameof(PondBuilt) => Pond(c, row.Line),
         nameof(AeratorsFitted) => Aerators(c, row.Line),
         nameof(PondWorked) => Sqlite.One(c, "SELECT pond, work, text, amount_kg FROM pond_work WHERE line = $line", r => new PondWorked(r.GetInt64(0), r.Word<PondWork>(1), r.GetString(2), r.MaybeReal(3)), ("line", row.Line)),
+        nameof(EquipmentFitted) => Sqlite.One(c, "SELECT pond FROM equipment_fitted WHERE line = $line", r => new EquipmentFitted(r.GetInt64(0), FarmQuestions.EquipmentRows(c, row.Line)), ("line", row.Line)),
+        nameof(PondArchived) => Sqlite.One(c, "SELECT pond, archived, reason FROM pond_archived WHERE line = $line", r => new PondArchived(r.GetInt64(0), r.GetBoolean(1), r.GetString(2)), ("line", row.Line)),
         nameof(ReadingTaken) => Reading(c, row),
         nameof(FeedingGiven) => Sqlite.One(c, "SELECT pond, feed, mass_kg FROM feeding WHERE line = $line", r => new FeedingGiven(r.GetInt64(0), r.GetInt64(1), r.GetDouble(2)), ("line", row.Line)),
         nameof(FishStocked) => Sqlite.One(c, "SELECT pond, species, origin, count, mean_g, basis, not_ready_reason, target_g FROM stocking WHERE line = $line",
@@ -28,7 +30,7 @@ internal static class FactLines
         _ => null,
     };
 
-    private static PondBuilt? Pond(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond, code, name, kind, shape, length_m, width_m, diameter_m, depth_m, slope, use FROM pond WHERE line = $line", r => new PondBuilt(FarmQuestions.PondRow(r)), ("line", line));
+    private static PondBuilt? Pond(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond, code, name, kind, shape, length_m, width_m, diameter_m, depth_m, slope, use, outline, mean_depth_m, depth_table, fish_share, paddle_m3_h FROM pond WHERE line = $line", r => new PondBuilt(FarmQuestions.PondRow(r)), ("line", line));
 
     private static AeratorsFitted? Aerators(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond FROM aerators_fitted WHERE line = $line", r => new AeratorsFitted(r.GetInt64(0), FarmQuestions.AeratorRows(c, line)), ("line", line));
 

@@ -27,16 +27,44 @@ internal static class FarmQuestions
 
     public static List<Pond> Ponds(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
         $"""
-        SELECT p.pond, code, name, p.kind, shape, length_m, width_m, diameter_m, depth_m, slope, use FROM pond p CROSS JOIN log l USING (line)
+        SELECT p.pond, code, name, p.kind, shape, length_m, width_m, diameter_m, depth_m, slope, use, outline, mean_depth_m, depth_table, fish_share, paddle_m3_h FROM pond p CROSS JOIN log l USING (line)
         WHERE {Lines.Count} AND l.line = (SELECT max(l2.line) FROM pond p2 CROSS JOIN log l2 USING (line) WHERE p2.pond = p.pond
           AND l2.entered <= $known AND NOT EXISTS (SELECT 1 FROM log v2 WHERE v2.voids = l2.line AND v2.entered <= $known))
         ORDER BY p.pond
         """,
         PondRow, Lines.With(asOf));
 
-    /// <summary>Columns pond, code, name, kind, shape, length, width, diameter, depth, slope, use.</summary>
-    public static Pond PondRow(SqliteDataReader r) => new(r.GetInt64(0), r.GetString(1), r.GetString(2), r.Word<PondKind>(3),
-        r.GetString(4) == nameof(RoundTank) ? new RoundTank(r.GetDouble(7), r.GetDouble(8)) : new SlopedRectangle(r.GetDouble(5), r.GetDouble(6), r.GetDouble(8), r.GetDouble(9)), r.GetString(10));
+    /// <summary>Columns pond, code, name, kind, shape, length, width, diameter, depth, slope, use, outline, mean depth, depth table, fish share, paddle.</summary>
+    public static Pond PondRow(SqliteDataReader r) => new(r.GetInt64(0), r.GetString(1), r.GetString(2), r.Word<PondKind>(3), r.GetString(4) switch
+    {
+        nameof(RoundTank) => new RoundTank(r.GetDouble(7), r.GetDouble(8)),
+        nameof(OutlinePond) => new OutlinePond(new(Pairs.Read(r.GetString(11))), r.GetDouble(8), r.GetDouble(9)),
+        nameof(MeanDepthPond) => new MeanDepthPond(new(Pairs.Read(r.GetString(11))), r.GetDouble(12), r.GetDouble(8)),
+        nameof(TablePond) => new TablePond(new(Pairs.Read(r.GetString(11))), Pairs.Read(r.GetString(13))),
+        _ => new SlopedRectangle(r.GetDouble(5), r.GetDouble(6), r.GetDouble(8), r.GetDouble(9)),
+    }, r.GetString(10), r.MaybeReal(14) is { } share ? new(share, r.GetDouble(15)) : null);
+
+    /// <summary>Ponds in use: those that are laid up stand aside.</summary>
+    public static List<Pond> InUse(SqliteConnection c, AsOf asOf)
+    {
+        var archived = Archived(c, asOf);
+        return Ponds(c, asOf).Where(p => !archived.ContainsKey(p.Id)).ToList();
+    }
+
+    /// <summary>Ponds that are laid up, with the reason.</summary>
+    public static Dictionary<long, string> Archived(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT a.pond, a.archived, a.reason FROM pond_archived a CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Pond: r.GetInt64(0), Yes: r.GetBoolean(1), Reason: r.GetString(2)), Lines.With(asOf))
+        .GroupBy(a => a.Pond).Select(g => g.Last()).Where(a => a.Yes).ToDictionary(a => a.Pond, a => a.Reason);
+
+    /// <summary>Equipment of a pond beside its aerators.</summary>
+    public static List<Equipment> Equipment(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var line = Sqlite.Number(c, $"SELECT f.line FROM equipment_fitted f CROSS JOIN log l USING (line) WHERE f.pond = $pond AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1", Lines.With(asOf, ("pond", pond)));
+        return EquipmentRows(c, line);
+    }
+
+    public static List<Equipment> EquipmentRows(SqliteConnection c, long line) => Sqlite.Rows(c, "SELECT kind, name, power_kw, flow_m3_h, mesh_mm, thickness_um, uv, laid, life_cycles FROM equipment WHERE line = $line ORDER BY n",
+        r => new Equipment(r.Word<EquipmentKind>(0), r.GetString(1), r.MaybeReal(2), r.MaybeReal(3), r.MaybeReal(4), r.MaybeReal(5), r.GetBoolean(6), r.IsDBNull(7) ? null : DateOnly.ParseExact(r.GetString(7), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture), (int?)r.MaybeLong(8)), ("line", line));
 
     public static List<Aerator> AeratorRows(SqliteConnection c, long line) => Sqlite.Rows(c, "SELECT code, kind, shaft_kw, on_minute, off_minute FROM aerator WHERE line = $line ORDER BY n",
         r => new Aerator(r.GetString(0), AeratorKind.Find(r.GetString(1)) ?? throw new InvalidOperationException($"No kind of aerator {r.GetString(1)} in the tables."), r.GetDouble(2), Hour(r.MaybeLong(3)), Hour(r.MaybeLong(4))), ("line", line));

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
@@ -9,7 +8,8 @@ namespace Dorsk.Farm.Ask;
 /// <summary>The plan of the farm.</summary>
 /// <param name="Ponds">Every pond with its outline.</param>
 /// <param name="Landmarks">Creek, track, shed.</param>
-public sealed record Plan(IReadOnlyList<PondOnPlan> Ponds, IReadOnlyList<LandmarkDrawn> Landmarks);
+/// <param name="Marks">Inlets, drains, aerators and probes by pond, where they lie on the plan, m.</param>
+public sealed record Plan(IReadOnlyList<PondOnPlan> Ponds, IReadOnlyList<LandmarkDrawn> Landmarks, IReadOnlyList<(long PondId, PlanMark Mark)> Marks);
 
 /// <summary>Where things lie.</summary>
 internal static class PlanQuestions
@@ -19,13 +19,11 @@ internal static class PlanQuestions
         var places = Sqlite.Rows(c, $"SELECT p.pond, p.east_m, p.north_m, p.turn_deg FROM pond_place p CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line",
             r => new PondPlaced(r.GetInt64(0), r.GetDouble(1), r.GetDouble(2), r.GetDouble(3)), Lines.With(asOf)).GroupBy(p => p.PondId).ToDictionary(g => g.Key, g => g.Last());
         var landmarks = Sqlite.Rows(c, $"SELECT m.kind, m.name, m.points FROM landmark m CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line",
-            r => new LandmarkDrawn(r.GetString(0), r.GetString(1), r.GetString(2).Split(';').Select(Point).ToList()), Lines.With(asOf));
-        return new(FarmPlan.LayOut(FarmQuestions.Ponds(c, asOf).Select(p => (p, places.GetValueOrDefault(p.Id))).ToList()), landmarks);
-    }
-
-    private static (double, double) Point(string text)
-    {
-        var parts = text.Split(' ');
-        return (double.Parse(parts[0], CultureInfo.InvariantCulture), double.Parse(parts[1], CultureInfo.InvariantCulture));
+            r => new LandmarkDrawn(r.GetString(0), r.GetString(1), Pairs.Read(r.GetString(2))), Lines.With(asOf));
+        var ponds = FarmPlan.LayOut(FarmQuestions.InUse(c, asOf).Select(p => (p, places.GetValueOrDefault(p.Id))).ToList());
+        var marks = Sqlite.Rows(c, $"SELECT s.pond, s.line FROM marks_set s CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Pond: r.GetInt64(0), Line: r.GetInt64(1)), Lines.With(asOf))
+            .GroupBy(m => m.Pond).SelectMany(g => Sqlite.Rows(c, "SELECT kind, code, east_m, north_m FROM mark WHERE line = $line ORDER BY n",
+                r => new PlanMark(r.Word<MarkKind>(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)), ("line", g.Last().Line)).Select(m => (g.Key, m)));
+        return new(ponds, landmarks, marks.SelectMany(m => ponds.Where(p => p.Pond.Id == m.Key).Select(p => (m.Key, p.OnPlan(m.m)))).ToList());
     }
 }

@@ -60,6 +60,13 @@ public sealed partial class PondStory
     /// <summary>Work and findings, newest first.</summary>
     public IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works { get; }
 
+    /// <summary>Pumps, screens, liner and the like.</summary>
+    public IReadOnlyList<Equipment> Equipment { get; private init; } = [];
+
+    /// <summary>Age of the liner, or null when there is none or nobody said when it was laid.</summary>
+    public LinerAge? LinerAt(DateTimeOffset now) => Equipment.FirstOrDefault(e => e.Kind == EquipmentKind.Liner) is not { } liner ? null
+        : LinerAge.Of(liner, Zone.DayOf(now), Batches.Where(b => b.ClosedAt is not null).Select(b => Zone.DayOf(b.ClosedAt!.Value)), Works.Where(w => w.Work == PondWork.LinerMended).Select(w => Zone.DayOf(w.At)));
+
     /// <summary>Batches with fish on the books.</summary>
     public IEnumerable<BatchStory> Standing => Batches.Where(b => b.Stands > 0);
 
@@ -122,7 +129,7 @@ public sealed partial class PondStory
         var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
         return new(farm, zone, pond, Readings.All(c, asOf, pondId), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId));
+            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId) };
     }
 
     private BatchHistory History(BatchStory b) => new(

@@ -48,11 +48,19 @@ public sealed class Questions(FarmFile file)
         return PlanQuestions.Plan(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
-    /// <summary>All ponds in the order they were built.</summary>
+    /// <summary>Ponds in use, in the order they were built.</summary>
     public IReadOnlyList<Pond> Ponds()
     {
         using var c = file.Open();
-        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue));
+        return FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    /// <summary>Ponds that are laid up, with the reason.</summary>
+    public IReadOnlyList<(Pond Pond, string Reason)> ArchivedPonds()
+    {
+        using var c = file.Open();
+        var archived = FarmQuestions.Archived(c, AsOf.Now(DateTimeOffset.MaxValue));
+        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Where(p => archived.ContainsKey(p.Id)).Select(p => (p, archived[p.Id])).ToList();
     }
 
     /// <summary>Kinds of feed.</summary>
@@ -134,7 +142,7 @@ public sealed class Questions(FarmFile file)
 
     private List<PondNow> PondsNow(Microsoft.Data.Sqlite.SqliteConnection c, DateTimeOffset now)
     {
-        var ponds = FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => p.Id).ToList();
+        var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => p.Id).ToList();
         memory.Look(c);
         // At the first look every pond is to be read: side by side, each over a connection of its own.
         if (ponds.Count(p => !stories.ContainsKey(p)) > 1)

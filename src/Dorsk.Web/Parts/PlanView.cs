@@ -118,13 +118,14 @@ public sealed class PlanView
     {
         var (cx, cy) = Px(p.EastM, p.NorthM);
         var corners = Corners(p, 4);
-        var (u, v) = ((corners[1].X - corners[0].X, corners[1].Y - corners[0].Y), (corners[3].X - corners[0].X, corners[3].Y - corners[0].Y));
+        var (left, right, top, bottom) = (corners.Min(c => c.X), corners.Max(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.Y));
         var state = 7u;
         double Next() => (state = (state * 1103515245u) + 12345u) / (double)uint.MaxValue;
         for (var i = 0; i < 620; i++)
         {
-            var (a, b) = (Next(), Next());
-            var (x, y) = (corners[0].X + (a * u.Item1) + (b * v.Item1), corners[0].Y + (a * u.Item2) + (b * v.Item2));
+            var (x, y) = (left + (Next() * (right - left)), top + (Next() * (bottom - top)));
+            if (!Inside(corners, x, y))
+                continue;
             if (Math.Abs(x - cx) > 55 || Math.Abs(y - cy) > 38)
                 yield return (x, y);
         }
@@ -156,6 +157,15 @@ public sealed class PlanView
         return labels;
     }
 
+    /// <summary>Sign of a mark about nought: arrow in, arrow out, cross of blades, drop line.</summary>
+    public static string MarkPath(MarkKind kind) => kind switch
+    {
+        MarkKind.Inlet => "M-6 0H3M0 -3.5L4 0L0 3.5M5 -5V5",
+        MarkKind.Drain => "M-5 -5H5M0 -5V4M-3.5 1L0 5L3.5 1",
+        MarkKind.Aerator => "M-4 -4L4 4M-4 4L4 -4M0 -5.5V5.5",
+        _ => "M0 -6V3M-2.5 3H2.5V6H-2.5Z",
+    };
+
     private static bool Inside((double L, double T, double R, double B) b) => b.L >= 0 && b.T >= 0 && b.R <= Width && b.B <= Height;
 
     private static (double L, double T, double R, double B) Box(double x, double y, double w, double h) => (x - (w / 2), y - (h / 2), x + (w / 2), y + (h / 2));
@@ -164,14 +174,24 @@ public sealed class PlanView
 
     private List<(double X, double Y)> Corners(PondOnPlan p, double inM)
     {
-        // Drawing in by metres: every corner moves towards the middle along both sides.
-        var (a, b, d) = (p.Outline[0], p.Outline[1], p.Outline[3]);
-        var (lx, ly) = (Math.Sqrt(Sq(b.EastM - a.EastM) + Sq(b.NorthM - a.NorthM)), Math.Sqrt(Sq(d.EastM - a.EastM) + Sq(d.NorthM - a.NorthM)));
-        return p.Outline.Select((_, i) =>
+        // A corner that would cross another stays where the bank is.
+        var drawn = inM == 0 ? new Outline(p.Outline) : new Outline(p.Outline).DrawnIn(inM);
+        if (inM > 0 && (new Outline(p.Outline).ShortestSideDrawnIn(inM) < 0 || drawn.Crossing() is not null))
+            drawn = new(p.Outline);
+        return drawn.CornersM.Select(c => Px(c.EastM, c.NorthM)).ToList();
+    }
+
+    // Even and odd crossings of a ray to the right.
+    private static bool Inside(List<(double X, double Y)> corners, double x, double y)
+    {
+        var inside = false;
+        for (var i = 0; i < corners.Count; i++)
         {
-            var (s, t) = (i is 1 or 2 ? lx - inM : inM, i is 2 or 3 ? ly - inM : inM);
-            return Px(a.EastM + ((b.EastM - a.EastM) * s / lx) + ((d.EastM - a.EastM) * t / ly), a.NorthM + ((b.NorthM - a.NorthM) * s / lx) + ((d.NorthM - a.NorthM) * t / ly));
-        }).ToList();
+            var (a, b) = (corners[i], corners[(i + 1) % corners.Count]);
+            if (a.Y > y != b.Y > y && x < a.X + ((y - a.Y) * (b.X - a.X) / (b.Y - a.Y)))
+                inside = !inside;
+        }
+        return inside;
     }
 
     private static (double X, double Y) Towards((double X, double Y) from, (double X, double Y) to, double px)

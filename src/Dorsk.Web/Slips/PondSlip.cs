@@ -1,5 +1,5 @@
+using System.Globalization;
 using Dorsk.Core.People;
-using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 
@@ -8,9 +8,13 @@ namespace Dorsk.Web.Slips;
 /// <summary>A new pond, or one described anew.</summary>
 internal sealed class PondSlip : ISlip
 {
-    private static readonly (string, string)[] Kinds = [("Earthen", "earthen pond"), ("Lined", "lined pond"), ("Tank", "tank")];
-    private static readonly (string, string)[] Shapes = [("rectangle", "rectangle with sloped banks"), ("round", "round tank, upright walls")];
-    private static readonly (string, string)[] Uses = [("grow-out", "grow-out"), ("nursery", "nursery"), ("broodstock", "broodstock"), ("settling", "settling, no fish")];
+    internal static readonly (string Key, PondKind Kind, string Word)[] Kinds =
+    [
+        ("Earthen", PondKind.Earthen, "earthen pond"), ("Lined", PondKind.Lined, "lined pond"), ("Tank", PondKind.Tank, "tank"), ("Raceway", PondKind.Raceway, "raceway"), ("Cage", PondKind.Cage, "cage"), ("Hapa", PondKind.Hapa, "hapa"), ("Split", PondKind.Split, "split pond"),
+    ];
+
+    private static readonly (string, string)[] Shapes = [("rectangle", "rectangle with sloped banks"), ("round", "round tank, upright walls"), ("outline", "outline with sloped banks"), ("mean", "outline and mean depth"), ("table", "outline and a table of volumes")];
+    internal static readonly (string, string)[] Uses = [("grow-out", "grow-out"), ("nursery", "nursery"), ("broodstock", "broodstock"), ("settling", "settling, no fish")];
 
     public string Key => "pond";
 
@@ -31,40 +35,108 @@ internal sealed class PondSlip : ISlip
         var p = c.Old<PondBuilt>()?.Pond;
         var r = p?.Shape as SlopedRectangle;
         var t = p?.Shape as RoundTank;
+        var slope = r?.Slope ?? (p?.Shape as OutlinePond)?.Slope ?? 2;
+        var corners = p is null || r is not null || t is not null ? "" : Write(c, p.Shape.CornersM);
         return
         [
             new("Code", "Code", FieldKind.Words, p?.Code ?? "", Hint: "short, as it stands on the bank: P7"),
             new("PondName", "Name, if it has one", FieldKind.Words, p?.Name ?? ""),
-            new("Kind", "Kind", FieldKind.Choice, p?.Kind.ToString() ?? "Earthen", Options: Kinds),
+            new("Kind", "Kind", FieldKind.Choice, p?.Kind.ToString() ?? "Earthen", Options: Kinds.Select(k => (k.Key, k.Word)).ToList()),
             new("Use", "Use", FieldKind.Choice, p?.Use ?? "grow-out", Options: Uses),
-            new("Day", "In use since", FieldKind.Day, c.Here.Zone.LocalAt(c.Corrects?.Row.Happened ?? c.Here.Now).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)),
+            new("Day", "In use since", FieldKind.Day, c.Here.Zone.LocalAt(c.Corrects?.Row.Happened ?? c.Here.Now).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)),
             new("", "Its body", FieldKind.Heading),
-            new("Shape", "Shape", FieldKind.Choice, t is null ? "rectangle" : "round", Options: Shapes),
-            new("Length", "Length of the full water", FieldKind.Quantity, Lines.Plain(c, r?.LengthM, Measures.Length), Measures.Length, "rectangles"),
-            new("Width", "Width of the full water", FieldKind.Quantity, Lines.Plain(c, r?.WidthM, Measures.Length), Measures.Length, "rectangles"),
-            new("Slope", "Bank slope", FieldKind.Quantity, r is null ? "2" : r.Slope.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture), Measures.Plain, "across for 1 down; 0 for walls"),
+            new("Shape", "Shape", FieldKind.Choice, p?.Shape switch { RoundTank => "round", OutlinePond => "outline", MeanDepthPond => "mean", TablePond => "table", _ => "rectangle" }, Options: Shapes),
+            new("Length", "Length of the full water", FieldKind.Quantity, Lines.Plain(c, r?.LengthM, Measures.Length), Measures.Length, "rectangles, and outlines left empty below"),
+            new("Width", "Width of the full water", FieldKind.Quantity, Lines.Plain(c, r?.WidthM, Measures.Length), Measures.Length, "the same; not known? pace it: Workbench, size of a pond"),
+            new("Corners", "Corners", FieldKind.Words, corners, Hint: "outlines: east north, in the order of a walk round the bank: 0 0; 40 0; 40 25; 0 25. Or draw it: Setup, plan"),
+            new("Slope", "Bank slope", FieldKind.Quantity, slope.ToString("0.##", CultureInfo.InvariantCulture), Measures.Plain, "across for 1 down; 0 for walls"),
             new("Diameter", "Diameter", FieldKind.Quantity, Lines.Plain(c, t?.DiameterM, Measures.Length), Measures.Length, "round tanks"),
-            new("Depth", "Depth when full", FieldKind.Quantity, Lines.Plain(c, p?.Shape.FullDepthM, Measures.Length), Measures.Length, "the top of the staff gauge"),
+            new("Depth", "Depth when full", FieldKind.Quantity, Lines.Plain(c, p?.Shape.FullDepthM, Measures.Length), Measures.Length, "the top of the staff gauge; not for a table"),
+            new("MeanDepth", "Mean depth", FieldKind.Quantity, Lines.Plain(c, (p?.Shape as MeanDepthPond)?.MeanDepth, Measures.Length), Measures.Length, "only for outline and mean depth"),
+            new("Table", "Volumes", FieldKind.Words, p?.Shape is TablePond table ? string.Join("; ", table.Levels.Select(l => c.Here.Typed(l.LevelM, Measures.Length) + " " + c.Here.Typed(l.VolumeM3, Measures.Volume))) : "",
+                Hint: $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"),
+            new("", "Split ponds", FieldKind.Heading),
+            new("FishShare", "Fish zone, share of the area", FieldKind.Quantity, p?.Split is { } s ? Lines.Plain(c, s.FishShare * 100, Measures.Share) : "", Measures.Share, "15 to 20 is usual"),
+            new("Paddle", "The paddle moves", FieldKind.Quantity, Lines.Plain(c, p?.Split?.PaddleM3H, Measures.Flow), Measures.Flow),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var depth = form.Quantity("Depth", Measures.Length);
-        PondShape shape = form.Text("Shape") == "round"
-            ? new RoundTank(form.Quantity("Diameter", Measures.Length), depth)
-            : new SlopedRectangle(form.Quantity("Length", Measures.Length), form.Quantity("Width", Measures.Length), depth, form.Quantity("Slope", Measures.Plain));
-        var kind = form.Choice("Kind", [("Earthen", PondKind.Earthen), ("Lined", PondKind.Lined), ("Tank", PondKind.Tank)], "kind", PondKind.Earthen);
+        var shape = Body(form);
+        var kind = form.Choice("Kind", Kinds.Select(k => (k.Key, k.Kind)).ToList(), "kind", PondKind.Earthen);
         var use = form.Choice("Use", Uses.Select(u => (u.Item1, u.Item1)).ToList(), "use", "grow-out");
-        var pond = new Pond(c.Old<PondBuilt>()?.Pond.Id ?? 0, form.Text("Code").ToUpperInvariant(), form.Text("PondName"), kind, shape, use);
+        var split = kind == PondKind.Split ? new SplitZones(form.Quantity("FishShare", Measures.Share) / 100, form.Quantity("Paddle", Measures.Flow)) : null;
+        var pond = new Pond(c.Old<PondBuilt>()?.Pond.Id ?? 0, form.Text("Code").ToUpperInvariant(), form.Text("PondName"), kind, shape, use, split);
         // The day it came into use counts from its first minute, so that fish of that morning find it.
-        var day = form.Day("Day");
-        var built = c.Here.Zone.At(day, TimeOnly.MinValue);
+        var built = c.Here.Zone.At(form.Day("Day"), TimeOnly.MinValue);
         var sound = form.Remarks.Count == 0 && !FarmRules.Check(pond with { Code = "X" }, []).Any();
-        return new(built, [new PondBuilt(pond)], $"{pond.Code} {pond.Name}".Trim(), sound ?
-        [
-            new("Water surface when full", c.Here.Say(shape.FullAreaM2, pond.ByVolume ? Measures.Area with { Metric = Measures.Area.Find("m2")!, Decimals = 0 } : Measures.Area)),
-            new("Volume when full", c.Here.Say(shape.FullVolumeM3, Measures.Volume)), new("Mean depth", c.Here.Say(shape.MeanDepthM, Measures.Length)),
-        ] : []);
+        return new(built, [new PondBuilt(pond)], $"{pond.Code} {pond.Name}".Trim(), sound ? [.. Figures(c.Here, pond)] : []);
     }
+
+    /// <summary>Figures of a pond's body as it is described.</summary>
+    internal static IEnumerable<Computed> Figures(Here here, Pond pond)
+    {
+        var shape = pond.Shape;
+        yield return new("Water surface when full", here.Say(shape.FullAreaM2, pond.ByVolume ? Measures.Area with { Metric = Measures.Area.Find("m2")!, Decimals = 0 } : Measures.Area));
+        yield return new("Volume when full", here.Say(shape.FullVolumeM3, Measures.Volume));
+        yield return new("Mean depth", here.Say(shape.MeanDepthM, Measures.Length));
+        if (pond.Split is { } split)
+            yield return new("Fish zone, water once round", $"{here.Say(split.FishShare * shape.FullVolumeM3, Measures.Volume)} in {here.Figure(split.HoursOnceRound(split.FishShare * shape.FullVolumeM3), 1)} h");
+    }
+
+    private static PondShape Body(SlipForm form)
+    {
+        var kind = form.Text("Shape");
+        if (kind == "table")
+            return new TablePond(Outline(form), Levels(form));
+        var depth = form.Quantity("Depth", Measures.Length);
+        double Slope() => form.Quantity("Slope", Measures.Plain);
+        return kind switch
+        {
+            "round" => new RoundTank(form.Quantity("Diameter", Measures.Length), depth),
+            "outline" => new OutlinePond(Outline(form), depth, Slope()),
+            "mean" => new MeanDepthPond(Outline(form), form.Quantity("MeanDepth", Measures.Length), depth),
+            _ => new SlopedRectangle(form.Quantity("Length", Measures.Length), form.Quantity("Width", Measures.Length), depth, Slope()),
+        };
+    }
+
+    // Without corners the outline is the rectangle of length and width.
+    private static Outline Outline(SlipForm form)
+    {
+        if (form.Empty("Corners"))
+            return new(new SlopedRectangle(form.Quantity("Length", Measures.Length), form.Quantity("Width", Measures.Length), 1, 0).CornersM);
+        var corners = Pairs(form, "Corners", Measures.Length, Measures.Length);
+        var outline = new Outline(corners);
+        // Crossings are named where they were typed, before the outline is moved about its middle.
+        var wrong = form.Remarks.Count > 0 ? [] : outline.Check("Corners").ToList();
+        foreach (var remark in wrong)
+            form.Refuse(remark.Field, remark.Text);
+        return wrong.Count > 0 || form.Remarks.Count > 0 ? outline : outline.AboutMiddle();
+    }
+
+    private static List<(double, double)> Levels(SlipForm form) => Pairs(form, "Table", Measures.Length, Measures.Volume);
+
+    private static List<(double, double)> Pairs(SlipForm form, string field, Measure first, Measure second)
+    {
+        var read = new List<(double, double)>();
+        foreach (var (pair, i) in form.Text(field).Split([';', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select((p, i) => (p, i)))
+        {
+            var parts = pair.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
+            if (parts.Length == 2 && QuantityText.Read(parts[0], first, form.Here.Hand).Si is { } x && QuantityText.Read(parts[1], second, form.Here.Hand).Si is { } y)
+                read.Add((x, y));
+            else
+            {
+                form.Refuse(field, $"Pair {i + 1}, “{pair}”: two figures with a space between them, pairs parted by semicolons.");
+                break;
+            }
+        }
+        if (read.Count == 0 && form.Remarks.All(r => r.Field != field))
+            form.Refuse(field, "Type the pairs of figures here, parted by semicolons.");
+        return read;
+    }
+
+    private static string Write(SlipContext c, IEnumerable<(double X, double Y)> pairs) => string.Join("; ", pairs.Select(p => c.Here.Typed(p.X, Measures.Length) + " " + c.Here.Typed(p.Y, Measures.Length)));
+
+    private static string Symbol(SlipContext c, Measure measure) => measure.In(c.Here.Hand.System).Symbol;
 }

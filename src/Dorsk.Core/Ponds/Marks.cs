@@ -1,0 +1,31 @@
+using Dorsk.Core.Judging;
+
+namespace Dorsk.Core.Ponds;
+
+/// <summary>What can be marked in a pond on the plan.</summary>
+public enum MarkKind
+{
+    /// <summary>Where water comes in.</summary>
+    Inlet,
+
+    /// <summary>Where it leaves, the deepest place.</summary>
+    Drain,
+
+    /// <summary>An aerator.</summary>
+    Aerator,
+
+    /// <summary>A probe.</summary>
+    Probe,
+}
+
+/// <summary>A mark in a pond.</summary>
+/// <param name="Kind">What it marks.</param>
+/// <param name="Code">Code, such as A1; may be empty.</param>
+/// <param name="EastM">Metres east of the pond's middle, before its turn.</param>
+/// <param name="NorthM">Metres north of it.</param>
+public sealed record PlanMark(MarkKind Kind, string Code, double EastM, double NorthM);
+
+/// <summary>All marks of a pond at once; valid from its instant.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="Marks">The marks.</param>
+public sealed record MarksSet(long PondId, IReadOnlyList<PlanMark> Marks) : Fact;

@@ -1,0 +1,106 @@
+using System.Globalization;
+using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Web.Slips;
+
+/// <summary>What stands at a pond beside its aerators, all of it on one slip.</summary>
+internal sealed class EquipmentSlip : ISlip
+{
+    private static readonly (EquipmentKind Kind, string Heading, string[] Figures)[] Rows =
+    [
+        (EquipmentKind.Pump, "Pump", ["Flow", "Power"]), (EquipmentKind.Generator, "Generator", ["Power"]), (EquipmentKind.Probe, "Probe", ["Name"]), (EquipmentKind.Feeder, "Feeder", ["Name"]),
+        (EquipmentKind.InletScreen, "Inlet screen", ["Mesh"]), (EquipmentKind.OutletScreen, "Outlet screen", ["Mesh"]), (EquipmentKind.BirdNet, "Bird net", ["Mesh"]), (EquipmentKind.Liner, "Liner", ["Thickness", "Laid", "Life", "Uv"]),
+    ];
+
+    private static readonly Measure Mesh = Measures.ShortLength with { Name = "mesh", Metric = Measures.ShortLength.Find("mm")!, Decimals = 1 };
+
+    public string Key => "equipment";
+
+    public Permission Needs => Permission.Manage;
+
+    public string Title => "Equipment";
+
+    public string Button => "Keep the equipment";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(EquipmentFitted);
+
+    public string Section => "water";
+
+    public string Caution => "Electric equipment by water: residual-current protection, a dry switch, wiring by a licensed electrician. Generators run in open air only.";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var items = c.Old<EquipmentFitted>()?.Items ?? c.Story!.Equipment;
+        return [.. Lines.When(c), .. Rows.SelectMany(r => FieldsOf(c, r.Kind, r.Heading, r.Figures, items.FirstOrDefault(i => i.Kind == r.Kind)))];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var items = Rows.Select(r => ReadOne(form, r.Kind, r.Figures)).OfType<Equipment>().ToList();
+        return new(form.When(), [new EquipmentFitted(c.PondId, items)], $"{c.Story!.Pond.Code} equipment: {(items.Count == 0 ? "none" : string.Join(", ", items.Select(i => i.Kind)))}", []);
+    }
+
+    private static IEnumerable<SlipField> FieldsOf(SlipContext c, EquipmentKind kind, string heading, string[] figures, Equipment? e)
+    {
+        yield return new("", heading, FieldKind.Heading);
+        foreach (var f in figures)
+            yield return f switch
+            {
+                "Flow" => new(kind + f, "Moves", FieldKind.Quantity, Lines.Plain(c, e?.FlowM3H, Measures.Flow), Measures.Flow),
+                "Power" => new(kind + f, "Power it takes", FieldKind.Quantity, Lines.Plain(c, e?.PowerKW, Measures.Power), Measures.Power),
+                "Mesh" => new(kind + f, "Mesh", FieldKind.Quantity, Lines.Plain(c, e?.MeshMm / 1000, Mesh), Mesh, kind == EquipmentKind.BirdNet ? "" : "held against the smallest fish; empty: no screen"),
+                "Thickness" => new(kind + f, "Thickness", FieldKind.Quantity, Lines.Plain(c, e?.ThicknessUm, Measures.Plain), Measures.Plain, "micrometres: 500 to 1,000 is usual; empty: no liner"),
+                "Laid" => new(kind + f, "Laid on", FieldKind.Day, e?.Laid?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? ""),
+                "Life" => new(kind + f, "Bought for", FieldKind.Whole, e?.LifeCycles?.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "cycles"),
+                "Uv" => new(kind + f, "Made to stand sunlight", FieldKind.Yes, e?.Uv == true ? "true" : ""),
+                _ => new(kind + f, "Which", FieldKind.Words, e?.Name ?? "", Hint: "make or number; empty: none"),
+            };
+    }
+
+    private static Equipment? ReadOne(SlipForm form, EquipmentKind kind, string[] figures)
+    {
+        bool Has(string f) => figures.Contains(f) && !form.Empty(kind + f);
+        if (!figures.Any(f => f != "Uv" && Has(f)))
+            return null;
+        return new(kind, figures.Contains("Name") ? form.Text(kind + "Name") : "",
+            Has("Power") ? form.MaybeQuantity(kind + "Power", Measures.Power) : null, Has("Flow") ? form.MaybeQuantity(kind + "Flow", Measures.Flow) : null,
+            Has("Mesh") ? form.MaybeQuantity(kind + "Mesh", Mesh) * 1000 : null, Has("Thickness") ? form.MaybeQuantity(kind + "Thickness", Measures.Plain) : null,
+            form.Yes(kind + "Uv"), Has("Laid") ? form.Day(kind + "Laid") : null, Has("Life") ? form.Whole(kind + "Life", "cycles") : null);
+    }
+}
+
+/// <summary>Lays a pond up, or takes it back into use.</summary>
+internal sealed class ArchiveSlip : ISlip
+{
+    private static readonly (string, string)[] Ways = [("up", "laid up: out of every list, round and plan"), ("use", "in use")];
+
+    public string Key => "archive";
+
+    public Permission Needs => Permission.Setup;
+
+    public string Title => "Lay up, or back into use";
+
+    public string Button => "Keep this";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(PondArchived);
+
+    public string Section => "log";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var old = c.Old<PondArchived>();
+        return [.. Lines.When(c), new("Archived", "The pond is", FieldKind.Choice, old?.Archived == false ? "use" : "up", Options: Ways), new("Reason", "Why", FieldKind.Words, old?.Reason ?? "", Hint: "nothing of its book is deleted")];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var up = form.Choice("Archived", [("up", true), ("use", false)], "state", true);
+        return new(form.When(), [new PondArchived(c.PondId, up, form.Text("Reason"))], $"{c.Story!.Pond.Code} {(up ? "laid up" : "in use again")}: {form.Text("Reason")}", []);
+    }
+}
