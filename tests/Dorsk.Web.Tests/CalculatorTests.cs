@@ -29,6 +29,9 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         // Halving in two parts: 29.3 % each, 586 m³; flowing through 693 m³ in 13.9 h.
         { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", ["29 %", "586", "693", "13.9 h"] },
         { "volume", "length=40&width=25&slope=2&depth=1.5&level=1.5", ["1,226", "0.100"] },
+        // 3-4-5 triangles: 12 m² of 3 × 4 m; paced, without the diagonal, at most 40 × 25 m.
+        { "size", "means=tape&pace=&s1=4&s2=3&s3=4&s4=3&diagonal=5", ["0.001"] },
+        { "size", "means=paces&pace=1&s1=40&s2=25&s3=40&s4=25&diagonal=", ["0.098", "0.087", "0.110", "lower figure"] },
         // 40 × 20 m floor, slope 2, 1.5 m, one pipe of 200 mm: 7.6 h (reference vector).
         { "drain", "length=46&width=26&slope=2&depth=1.5&from=1.5&to=0&pipe=20&pipes=1&drop=0&cd=0.6", ["7.6 h", "1,488"] },
         // (50 − 20) mm in 4 days.
@@ -48,6 +51,7 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "volume", "length=10&width=5&slope=4&depth=1&level=1", "slope", "banks meet" },
         { "drain", "length=46&width=26&slope=2&depth=1.5&from=1&to=1.2&pipe=20&pipes=1&drop=0&cd=0.6", "to", "not below" },
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=0&ap=0&bn=46&secchi=&temp=24", "ap", "neither" },
+        { "size", "means=tape&pace=&s1=90&s2=10&s3=10&s4=10&diagonal=", "s1", "longer than the other three" },
         { "converter", "kind=mass&value=5+furlong", "value", "furlong" },
     };
 

@@ -33,7 +33,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["POST / Air"] = Permission.Switch, ["POST / Job"] = Permission.Write, ["POST / Undo"] = Permission.Write, ["GET /round"] = Permission.Write, ["POST /round Keep"] = Permission.Write,
         ["GET /proof"] = Permission.Look, ["GET /lists"] = Permission.Look, ["POST /lists Backup"] = Permission.Setup, ["POST /lists Export"] = Permission.Setup, ["GET /lists/{name}.csv"] = Permission.Look,
         ["GET /setup"] = Permission.Setup, ["GET /setup/species/{key?}"] = Permission.Setup, ["POST /setup/species/{key?} Value"] = Permission.Setup, ["POST /setup/species/{key?} Limit"] = Permission.Setup,
-        ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup,
+        ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,
         ["GET /me"] = Permission.Look, ["POST /me"] = Permission.Look,
         ["GET /setup/people"] = Permission.Setup, ["POST /setup/people Add"] = Permission.Setup, ["POST /setup/people Role"] = Permission.Setup, ["POST /setup/people Password"] = Permission.Setup,
         ["GET /theme"] = null, ["POST /theme"] = null, ["GET /error"] = null, ["GET /sign-in"] = null, ["POST /sign-in"] = null, ["POST /sign-in Demo"] = null,

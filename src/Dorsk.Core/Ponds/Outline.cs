@@ -45,6 +45,8 @@ public sealed record Outline(IReadOnlyList<(double EastM, double NorthM)> Corner
     {
         get
         {
+            if (CornersM.Count < 3)
+                return 0;
             var (ox, oy) = CornersM[0];
             return CornersM.Select((c, i) => ((c.EastM - ox) * (Next(i).NorthM - oy)) - ((Next(i).EastM - ox) * (c.NorthM - oy))).Sum();
         }

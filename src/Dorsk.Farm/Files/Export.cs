@@ -88,14 +88,13 @@ public static class Export
         long rows = 0;
         for (; reader.Read(); rows++, csv.NextRecord())
             for (var i = 0; i < reader.FieldCount; i++)
-                // Nothing is written for null, and quotes round an empty text, so that the two come back apart.
                 csv.WriteField(reader.IsDBNull(i) ? "" : reader.GetValue(i) is double d ? d.ToString("R", CultureInfo.InvariantCulture) : Convert.ToString(reader.GetValue(i), CultureInfo.InvariantCulture), !reader.IsDBNull(i) && reader.GetValue(i) is string);
         return rows;
     }
 
     private static long ReadTable(SqliteConnection c, string table, StreamReader from)
     {
-        var columns = Sqlite.Rows(c, $"SELECT name, type FROM pragma_table_info('{table}')", r => (Name: r.GetString(0), Type: r.GetString(1))).ToDictionary(x => x.Name, x => x.Type);
+        var columns = Sqlite.Rows(c, $"SELECT name, type, \"notnull\" FROM pragma_table_info('{table}')", r => (Name: r.GetString(0), Type: r.GetString(1), Must: r.GetBoolean(2))).ToDictionary(x => x.Name);
         using var csv = new CsvParser(from, CultureInfo.InvariantCulture);
         if (!csv.Read() || csv.Record!.Any(h => !columns.ContainsKey(h)))
             throw new InvalidDataException($"{table}.csv has columns that this build does not know");
@@ -103,16 +102,16 @@ public static class Export
         long rows = 0;
         for (; csv.Read(); rows++)
         {
-            var raw = csv.RawRecord;
-            var values = head.Select((h, i) => (h, Cell(csv.Record![i], columns[h], raw))).ToArray();
+            var values = head.Select((h, i) => (h, Cell(csv.Record![i], columns[h].Type, columns[h].Must))).ToArray();
             Sqlite.Run(c, $"INSERT INTO \"{table}\"({string.Join(',', head)}) VALUES ({string.Join(',', head.Select(h => "$" + h))})", values);
         }
         return rows;
     }
 
-    private static object? Cell(string text, string type, string raw) => type switch
+    // An empty text is a text where one must stand, and nothing where none need: no such column holds empty texts.
+    private static object? Cell(string text, string type, bool must) => type switch
     {
-        "TEXT" => text.Length == 0 && !raw.Contains("\"\"", StringComparison.Ordinal) ? null : text,
+        "TEXT" => text.Length == 0 && !must ? null : text,
         _ when text.Length == 0 => null,
         "INTEGER" => long.Parse(text, CultureInfo.InvariantCulture),
         _ => double.Parse(text, CultureInfo.InvariantCulture),

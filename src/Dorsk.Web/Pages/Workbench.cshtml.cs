@@ -55,7 +55,7 @@ public sealed class WorkbenchModel(Questions questions, Here here) : PageModel
         foreach (var f in Fields.Where(f => f.Name.Length > 0))
             Typed[f.Name] = Request.Query.TryGetValue(f.Name, out var value) ? value.ToString() : sent ? "" : f.Initial;
         var form = new SlipForm(Typed, here);
-        Worked = Calculator.Work(new BenchForm(form));
+        Worked = Calculator.Work(new BenchForm(form, story?.Pond.Shape is SlopedRectangle ? null : story?.Pond.Shape));
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
         if (Remarks.Count > 0)
             Worked = null;

@@ -76,7 +76,7 @@ internal sealed class AeratorSlip : ISlip
 internal sealed class WorkSlip : ISlip
 {
     private static readonly (string, PondWork)[] Works =
-        [("ready", PondWork.DeclaredReady), ("limed", PondWork.Limed), ("filling", PondWork.Filling), ("taste", PondWork.TastePassed), ("screens", PondWork.ScreensFitted), ("nowild", PondWork.NoWildFish), ("note", PondWork.Note)];
+        [("ready", PondWork.DeclaredReady), ("limed", PondWork.Limed), ("filling", PondWork.Filling), ("taste", PondWork.TastePassed), ("screens", PondWork.ScreensFitted), ("nowild", PondWork.NoWildFish), ("mended", PondWork.LinerMended), ("note", PondWork.Note)];
 
     public string Key => "work";
 
@@ -99,7 +99,7 @@ internal sealed class WorkSlip : ISlip
         [
             .. Lines.When(c),
             new("Work", "What", FieldKind.Choice, old is null ? "note" : Works.First(w => w.Item2 == old.Work).Item1,
-                Options: [("note", "note"), ("ready", "declared ready to stock"), ("limed", "limed"), ("filling", "filling began"), ("taste", "taste test passed"), ("screens", "screens fitted"), ("nowild", "no wild fish found")]),
+                Options: [("note", "note"), ("ready", "declared ready to stock"), ("limed", "limed"), ("filling", "filling began"), ("taste", "taste test passed"), ("screens", "screens fitted"), ("nowild", "no wild fish found"), ("mended", "liner mended")]),
             new("Amount", "Amount, if any", FieldKind.Quantity, Lines.Plain(c, old?.AmountKg, Measures.Mass), Measures.Mass),
             new("Text", "In words", FieldKind.Words, old?.Text ?? ""),
         ];

@@ -68,8 +68,11 @@ public sealed record BenchStart(Here Here, PondStory? Pond)
 }
 
 /// <summary>Reads the lines of a calculator, each within what can be.</summary>
-public sealed class BenchForm(SlipForm form)
+public sealed class BenchForm(SlipForm form, Dorsk.Core.Ponds.PondShape? asBuilt = null)
 {
+    /// <summary>The body of the pond it starts from, where that is no rectangle that could be typed.</summary>
+    public Dorsk.Core.Ponds.PondShape? AsBuilt => asBuilt;
+
     public SlipForm Form => form;
 
     public Here Here => form.Here;
@@ -113,7 +116,7 @@ public static class AllCalculators
     public static readonly IReadOnlyList<ICalculator> List =
     [
         new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new MixingCalculator(), new ExchangeCalculator(),
-        new VolumeCalculator(), new DrainCalculator(), new LeakCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
+        new SizeCalculator(), new VolumeCalculator(), new DrainCalculator(), new LeakCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
     ];
 
     /// <summary>The calculator that doses a remedy.</summary>

@@ -12,23 +12,30 @@ internal static class Body
     public static IEnumerable<SlipField> Fields(BenchStart s)
     {
         var r = s.Pond?.Pond.Shape as SlopedRectangle;
+        if (s.Pond is { } pond && r is null)
+        {
+            yield return new("", $"{pond.Pond.Code}, its body as described", FieldKind.Heading);
+            yield break;
+        }
         yield return new("length", "Length of the full water", FieldKind.Quantity, s.Of(r?.LengthM, 40, Measures.Length), Measures.Length);
         yield return new("width", "Width of the full water", FieldKind.Quantity, s.Of(r?.WidthM, 25, Measures.Length), Measures.Length);
         yield return new("slope", "Bank slope", FieldKind.Quantity, s.Of(r?.Slope, 2, Measures.Plain with { Decimals = 1, UsDecimals = 1 }), Measures.Plain, "across for 1 down; 0 for walls");
         yield return new("depth", "Depth when full", FieldKind.Quantity, s.Of(r?.DepthM, 1.4, Measures.Length), Measures.Length);
     }
 
-    public static SlopedRectangle? Read(BenchForm f)
+    public static PondShape? Read(BenchForm f)
     {
+        if (f.AsBuilt is { } shape)
+            return shape;
         var (length, width, slope, depth) = (f.Form.Quantity("length", Measures.Length), f.Form.Quantity("width", Measures.Length), f.Form.Quantity("slope", Measures.Plain), f.Form.Quantity("depth", Measures.Length));
         if (!f.Sound)
             return null;
         foreach (var remark in SlopedRectangle.Check(length, width, depth, slope))
             f.Form.Refuse(remark.Field.ToLowerInvariant(), remark.Text);
-        return f.Sound ? new(length, width, depth, slope) : null;
+        return f.Sound ? new SlopedRectangle(length, width, depth, slope) : null;
     }
 
-    public static double Level(BenchForm f, string field, SlopedRectangle body) => f.Q(field, Measures.Length, 0, body.DepthM);
+    public static double Level(BenchForm f, string field, PondShape body) => f.Q(field, Measures.Length, 0, body.FullDepthM);
 }
 
 /// <summary>Area and volume at a gauge level.</summary>
@@ -50,12 +57,69 @@ internal sealed class VolumeCalculator : ICalculator
         if (!f.Sound)
             return null;
         var (area, volume) = (body.AreaM2(level), body.VolumeM3(level));
-        var why = Grounds.Of("Prismoidal rule, exact for a body with banks of one slope.", "Geometry", new Input("gauge level", level, Measures.Length, "typed"), new Input("full depth", body.DepthM, Measures.Length, "typed"));
-        var cut = body.FullAreaM2 * body.DepthM;
+        var why = Grounds.Of(body switch
+        {
+            SlopedRectangle => "Prismoidal rule, exact for a body with banks of one slope.",
+            OutlinePond => "The outline drawn in by the bank slope: area − bank × run + corners × run², summed over the depth; exact while no side vanishes.",
+            MeanDepthPond => "Outline × mean depth when full; below, the area is taken to grow as a power of the level.",
+            TablePond => "Monotone cubic through the volumes of the table.",
+            _ => "Circle × level.",
+        }, "Geometry", new Input("gauge level", level, Measures.Length, "typed"), new Input("full depth", body.FullDepthM, Measures.Length, f.AsBuilt is null ? "typed" : "pond register"));
+        var cut = body.FullAreaM2 * body.FullDepthM;
         return new([new("Volume", f.Say(volume, Measures.Volume), why, Main: true), new("Water surface", f.Say(area, Measures.Area with { Decimals = 3 }), why), new("Mean depth", f.Say(area > 0 ? volume / area : 0, Measures.Length), why), new("Full", f.Say(body.FullVolumeM3, Measures.Volume), why)],
-            $"The short cut length × width × depth would say {f.Say(cut, Measures.Volume)} when full: {f.Here.Figure(100 * ((cut / body.FullVolumeM3) - 1), 0)} % too much, and every dose with it.",
-            Table: [["gauge level", "surface", "volume"], .. Enumerable.Range(0, 6).Select(i => body.DepthM * i / 5).Select(h => new[] { f.Say(h, Measures.Length), f.Say(body.AreaM2(h), Measures.Area with { Decimals = 3 }), f.Say(body.VolumeM3(h), Measures.Volume) })],
-            Section: new(body.WidthM, body.WidthM - (2 * body.Slope * body.DepthM), body.DepthM, level));
+            $"The short cut area × depth would say {f.Say(cut, Measures.Volume)} when full: {f.Here.Figure(100 * ((cut / body.FullVolumeM3) - 1), 0)} % too much, and every dose with it.",
+            Table: [["gauge level", "surface", "volume"], .. Enumerable.Range(0, 6).Select(i => body.FullDepthM * i / 5).Select(h => new[] { f.Say(h, Measures.Length), f.Say(body.AreaM2(h), Measures.Area with { Decimals = 3 }), f.Say(body.VolumeM3(h), Measures.Volume) })],
+            Section: Cut(body, level));
+    }
+
+    // A cut is drawn where the banks have one slope; an outline is cut across its narrower way.
+    private static CrossSection? Cut(PondShape body, double level) => body switch
+    {
+        SlopedRectangle r => new(r.WidthM, r.WidthM - (2 * r.Slope * r.DepthM), r.DepthM, level),
+        RoundTank t => new(t.DiameterM, t.DiameterM, t.DepthM, level),
+        OutlinePond o => new(Narrow(o), Math.Max(0.5, Narrow(o) - (2 * o.Slope * o.DepthM)), o.DepthM, level),
+        _ => null,
+    };
+
+    private static double Narrow(OutlinePond o) => Math.Min(o.CornersM.Max(c => c.EastM) - o.CornersM.Min(c => c.EastM), o.CornersM.Max(c => c.NorthM) - o.CornersM.Min(c => c.NorthM));
+}
+
+/// <summary>How large a pond is that nobody measured with a tape.</summary>
+internal sealed class SizeCalculator : ICalculator
+{
+    private static readonly (string, string)[] Means = [("tape", "tape, good to 1 %"), ("paces", "paces, good to 5 %")];
+
+    public string Key => "size";
+
+    public string Title => "Size of a pond";
+
+    public string Lead => "by tape or paces round the bank, with how far it may be out";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        new("means", "Measured by", FieldKind.Choice, "paces", Options: Means), new("pace", "One pace", FieldKind.Quantity, s.Plain(0.75, Measures.Length), Measures.Length, "walk 20 m and divide; for paces only"),
+        .. Enumerable.Range(1, 4).Select(i => new SlipField("s" + i, $"Side {i}", FieldKind.Quantity, i % 2 == 1 ? "53" : "33", Measures.Plain, i == 1 ? "in paces, or in the farm's length with a tape; round the bank in order" : "")),
+        new("diagonal", "Corner 1 to corner 3", FieldKind.Quantity, "", Measures.Plain, "across the pond, if it can be had: it makes the figure much surer"),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var tape = f.Form.Choice("means", [("tape", true), ("paces", false)], "means", false);
+        var step = tape ? f.Here.Hand.System == UnitSystem.Metric ? 1 : Measures.Length.Us.ToSi(1) : f.Q("pace", Measures.Length, 0.3, 1.5);
+        var sides = Enumerable.Range(1, 4).Select(i => f.Q("s" + i, Measures.Plain, 1, 5000) * step).ToArray();
+        var diagonal = f.MaybeQ("diagonal", Measures.Plain, 1, 8000) * step;
+        if (!f.Sound)
+            return null;
+        if (FourSides.Of(sides, diagonal, tape ? FourSides.TapeShare : FourSides.PaceShare) is not { } area)
+        {
+            f.Form.Refuse(diagonal is null ? "s1" : "diagonal", diagonal is null ? "No four-sided pond has such sides: the longest is longer than the other three together. Walk it again." : "The corners cannot be that far apart with these sides. Walk it again.");
+            return null;
+        }
+        var why = Grounds.Of(diagonal is null ? "Four sides alone do not fix the corners: the largest area they can hold (Brahmagupta) is taken less 1.7 %, which fits corners within 15° of square; the range says the rest."
+            : "Two triangles on the diagonal (Heron). The share that a side may be out counts as if no two sides made good for each other.", FourSides.Source,
+            [.. sides.Select((s, i) => new Input($"side {i + 1}", s, Measures.Length, "walked")), .. diagonal is { } d ? new[] { new Input("diagonal", d, Measures.Length, "walked") } : []]);
+        return new([new("Water surface", f.Say(area.Value, Measures.Area with { Decimals = 3 }), why, Main: true), new("19 in 20 between", $"{f.Say(area.Low, Measures.Area with { Decimals = 3 })} and {f.Say(area.High, Measures.Area with { Decimals = 3 })}", why), new("Bank", f.Say(sides.Sum(), Measures.Length with { Decimals = 0 }), why)],
+            $"Plan fish and doses with the lower figure until it is taped: {f.Say(area.Low, Measures.Area with { Decimals = 3 })}.");
     }
 }
 

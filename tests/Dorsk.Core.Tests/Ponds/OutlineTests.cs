@@ -82,6 +82,13 @@ public class OutlineTests
         Assert.Contains(reason, Assert.Single(new Outline(Pairs(corners)).Check("Corners")).Text, StringComparison.Ordinal);
 
     [Fact]
+    public void An_outline_without_corners_is_a_message_and_no_crash()
+    {
+        Assert.Equal("Corners", new OutlinePond(new([]), 1, 2).Check().First().Field);
+        Assert.Equal("Table", new TablePond(new(new SlopedRectangle(9, 9, 1, 0).CornersM), []).Check().First().Field);
+    }
+
+    [Fact]
     public void Banks_that_meet_are_refused_even_in_one_corner_of_the_pond()
     {
         // A wide pond with a narrow arm: the arm is gone before the floor is reached.
@@ -106,6 +113,28 @@ public class OutlineTests
                 Assert.True(shape.VolumeM3(h) < shape.VolumeM3(h + 0.01) && shape.VolumeM3(h) <= 1000 * h);
         Assert.Equal("Table", new TablePond(outline, [(0.5, 300), (0.4, 700)]).Check().First().Field);
         Assert.Contains("more than the outline", new TablePond(outline, [(0.5, 300), (1, 2000)]).Check().First().Text, StringComparison.Ordinal);
+    }
+
+    // Whatever is drawn, the plan shows it afterwards where it was drawn; only another shape makes another pond.
+    [Property]
+    public void A_drawing_comes_back_where_it_was_drawn(short east, short north, sbyte turn, bool reshaped, bool skewed)
+    {
+        var pond = new Pond(1, "P1", "", PondKind.Earthen, new SlopedRectangle(60, 40, 1.5, 2), "grow-out");
+        var before = FarmPlan.LayOut([(pond, new PondPlaced(1, 12, -7, 20))])[0];
+        var corners = before.Outline.Select(c => FarmPlan.Turned(c.EastM, c.NorthM, turn)).Select(c => (EastM: c.EastM + east, NorthM: c.NorthM + north)).ToList();
+        if (reshaped)
+            corners = new Outline(corners).DrawnIn(-3).CornersM.Select(c => (c.EastM, c.NorthM)).ToList();
+        if (skewed)
+            corners[2] = (corners[2].EastM + 4, corners[2].NorthM + 1);
+        var (rebuilt, place) = Redrawing.Of(before, corners);
+        Assert.Equal(reshaped || skewed, rebuilt is not null);
+        Assert.Equal(skewed ? typeof(OutlinePond) : typeof(SlopedRectangle), (rebuilt ?? pond).Shape.GetType());
+        var after = FarmPlan.LayOut([(rebuilt ?? pond, place)])[0].Outline;
+        Assert.All(corners.Zip(after), p => Assert.True(Math.Abs(p.First.EastM - p.Second.EastM) < 0.02 && Math.Abs(p.First.NorthM - p.Second.NorthM) < 0.02));
+        // A mark keeps its place on the plan through the way into the pond and back.
+        var mark = new PlanMark(MarkKind.Drain, "D", east + 1.5, north - 2);
+        var lain = FarmPlan.LayOut([(rebuilt ?? pond, place)])[0];
+        Assert.Equal(mark.EastM, lain.OnPlan(lain.InPond(mark)).EastM, 6);
     }
 
     [Fact]

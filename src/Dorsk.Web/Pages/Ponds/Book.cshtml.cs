@@ -63,12 +63,12 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
         Section switch
         {
             "water" when MoreAir => [("aerators", "Set more air"), ("reading", "Write a reading")],
-            "water" => [("reading", "Write a reading"), ("aerators", "Aerators and timers")],
+            "water" => [("reading", "Write a reading"), ("aerators", "Aerators and timers"), ("equipment", "Equipment")],
             "stock" => [("stock", "Stock fish"), ("deaths", "Deaths and losses"), ("harvest", "Harvest")],
             "feed" => [("feeding", "Write a feeding")],
             "growth" => [("sample", "Write a sample")],
             "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],
-            _ => [("reading", "Reading"), ("feeding", "Feeding"), ("deaths", "Deaths"), ("sample", "Sample"), ("harvest", "Harvest"), ("work", "Work or finding")],
+            _ => [("reading", "Reading"), ("feeding", "Feeding"), ("deaths", "Deaths"), ("sample", "Sample"), ("harvest", "Harvest"), ("work", "Work or finding"), ("archive", "Lay up")],
         };
 
     /// <summary>The night calls for more air.</summary>

@@ -1,3 +1,4 @@
+using Dorsk.Core.Ponds;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
 using Dorsk.Web.People;
@@ -11,6 +12,9 @@ namespace Dorsk.Web.Pages;
 public sealed class PondsModel(Questions questions, Here here) : PageModel
 {
     public IReadOnlyList<PondNow> Ponds { get; private set; } = [];
+
+    /// <summary>Ponds that are laid up, with the reason.</summary>
+    public IReadOnlyList<(Pond Pond, string Reason)> Archived => questions.ArchivedPonds();
 
     public IActionResult OnGet()
     {

@@ -1,4 +1,6 @@
+using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Pages;
 
@@ -13,15 +15,30 @@ public static class Words
         _ => account.ToString().ToLowerInvariant(),
     };
 
+    public static string Of(EquipmentKind kind) => kind switch
+    {
+        EquipmentKind.InletScreen => "inlet screen",
+        EquipmentKind.OutletScreen => "outlet screen",
+        EquipmentKind.BirdNet => "bird net",
+        _ => kind.ToString().ToLowerInvariant(),
+    };
+
+    /// <summary>The figures of a piece of equipment.</summary>
+    public static string Of(Equipment e, Here here) => string.Join(", ", new[]
+    {
+        e.Name, e.FlowM3H is { } flow ? here.Say(flow, Measures.Flow) : "", e.PowerKW is { } kw ? here.Say(kw, Measures.Power) : "", e.MeshMm is { } mm ? here.Figure(mm, 1) + " mm" : "",
+        e.ThicknessUm is { } um ? here.Figure(um, 0) + " µm" : "", e.Laid is { } day ? "laid " + here.Day(day) : "",
+    }.Where(t => t.Length > 0));
+
     public static string OfKind(string kind) => kind switch
     {
         "FishStocked" => "stocked", "FishLost" => "loss", "FishSampled" => "sample", "FishHarvested" => "harvest", "FishMoved" => "moved", "ReadingTaken" => "reading", "FeedingGiven" => "fed",
-        "PondBuilt" => "pond described", "AeratorsFitted" => "aerators", "PondWorked" => "work", "TakenBack" => "taken back", "JobClosed" => "job", "PondPlaced" => "placed on the plan", "LandmarkDrawn" => "drawn on the plan", "PersonNamed" => "person", "SpeciesValueSet" => "species value", "LimitSet" => "limit", "ForecastIssued" => "forecast", "FarmDescribed" => "farm described", "FeedNamed" => "feed named", "FeedReceived" => "feed in", _ => kind,
+        "PondBuilt" => "pond described", "AeratorsFitted" => "aerators", "PondWorked" => "work", "TakenBack" => "taken back", "JobClosed" => "job", "PondPlaced" => "placed on the plan", "LandmarkDrawn" => "drawn on the plan", "PersonNamed" => "person", "SpeciesValueSet" => "species value", "LimitSet" => "limit", "ForecastIssued" => "forecast", "EquipmentFitted" => "equipment", "PondArchived" => "laid up or back", "MarksSet" => "marks on the plan", "FarmDescribed" => "farm described", "FeedNamed" => "feed named", "FeedReceived" => "feed in", _ => kind,
     };
 
     /// <summary>The slip that corrects a kind of line, or null.</summary>
     public static string? SlipOf(string kind) => kind switch
     {
-        "FishStocked" => "stock", "FishLost" => "deaths", "FishSampled" => "sample", "FishHarvested" => "harvest", "ReadingTaken" => "reading", "FeedingGiven" => "feeding", "AeratorsFitted" => "aerators", "PondWorked" => "work", _ => null,
+        "FishStocked" => "stock", "FishLost" => "deaths", "FishSampled" => "sample", "FishHarvested" => "harvest", "ReadingTaken" => "reading", "FeedingGiven" => "feeding", "AeratorsFitted" => "aerators", "PondWorked" => "work", "EquipmentFitted" => "equipment", "PondArchived" => "archive", _ => null,
     };
 }

@@ -1,0 +1,67 @@
+namespace Dorsk.Core.Ponds;
+
+/// <summary>What a new drawing of a pond means: moved and turned only, or another shape.</summary>
+public static class Redrawing
+{
+    private const double SameM = 0.01, SquareM = 0.05;
+
+    /// <summary>Reads a drawing.</summary>
+    /// <param name="before">The pond as it lay.</param>
+    /// <param name="corners">Its corners as drawn, in the order they had; for a round tank one point, its middle.</param>
+    /// <returns>The pond described anew when its shape changed, else null; and its place.</returns>
+    public static (Pond? Rebuilt, PondPlaced Place) Of(PondOnPlan before, IReadOnlyList<(double EastM, double NorthM)> corners)
+    {
+        var pond = before.Pond;
+        if (pond.Shape is RoundTank)
+            return (null, new(pond.Id, corners[0].EastM, corners[0].NorthM, 0));
+        var outline = new Outline(corners);
+        var (east, north) = outline.Middle;
+        if (TurnOf(before, corners) is { } turned)
+        {
+            var (dx, dy) = FarmPlan.Turned(before.EastM - before.Outline[0].EastM, before.NorthM - before.Outline[0].NorthM, turned);
+            return (null, new(pond.Id, corners[0].EastM + dx, corners[0].NorthM + dy, Math.IEEERemainder(before.TurnDeg + turned, 360)));
+        }
+        if (pond.Shape is SlopedRectangle r && Rectangle(corners) is { } sides)
+            return (pond with { Shape = r with { LengthM = sides.LengthM, WidthM = sides.WidthM } }, new(pond.Id, east, north, sides.TurnDeg));
+        var drawn = outline.AboutMiddle();
+        PondShape shape = pond.Shape switch
+        {
+            SlopedRectangle s => new OutlinePond(drawn, s.DepthM, s.Slope),
+            OutlinePond o => o with { Outline = drawn },
+            MeanDepthPond m => m with { Outline = drawn },
+            TablePond t => t with { Outline = drawn },
+            var other => throw new NotSupportedException($"No drawing for the shape {other.GetType().Name}."),
+        };
+        return (pond with { Shape = shape }, new(pond.Id, east, north, 0));
+    }
+
+    // The turn that takes the old corners to the new ones, degrees; null when no move and turn does.
+    private static double? TurnOf(PondOnPlan before, IReadOnlyList<(double EastM, double NorthM)> corners)
+    {
+        var old = before.Outline;
+        if (old.Count != corners.Count)
+            return null;
+        var turn = Angle(corners[0], corners[1]) - Angle(old[0], old[1]);
+        for (var i = 1; i < old.Count; i++)
+        {
+            var (x, y) = FarmPlan.Turned(old[i].EastM - old[0].EastM, old[i].NorthM - old[0].NorthM, turn);
+            if (Math.Abs(corners[0].EastM + x - corners[i].EastM) > SameM || Math.Abs(corners[0].NorthM + y - corners[i].NorthM) > SameM)
+                return null;
+        }
+        return turn;
+    }
+
+    private static (double LengthM, double WidthM, double TurnDeg)? Rectangle(IReadOnlyList<(double EastM, double NorthM)> c)
+    {
+        if (c.Count != 4)
+            return null;
+        var sides = new Outline(c).SidesM;
+        var diagonals = (Distance(c[0], c[2]), Distance(c[1], c[3]));
+        var square = Math.Abs(sides[0] - sides[2]) < SquareM && Math.Abs(sides[1] - sides[3]) < SquareM && Math.Abs(diagonals.Item1 - diagonals.Item2) < SquareM;
+        return square ? (sides[0], sides[1], Angle(c[0], c[1])) : null;
+    }
+
+    private static double Distance((double X, double Y) a, (double X, double Y) b) => Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y)));
+
+    private static double Angle((double EastM, double NorthM) a, (double EastM, double NorthM) b) => Math.Atan2(b.NorthM - a.NorthM, b.EastM - a.EastM) * 180 / Math.PI;
+}
