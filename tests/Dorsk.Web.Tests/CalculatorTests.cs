@@ -36,8 +36,10 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "drain", "length=46&width=26&slope=2&depth=1.5&from=1.5&to=0&pipe=20&pipes=1&drop=0&cd=0.6", ["7.6 h", "1,488"] },
         // (50 − 20) mm in 4 days.
         { "leak", "first=0.60&second=0.55&days=4&rain=0&evaporation=20&area=0.4&cost=0.02", ["7.5 mm", "Watch", "30"] },
+        { "leak", "first=0.60&second=0.55&days=4&rain=0&evaporation=&warm=30&cool=18&area=0.4&cost=0.02", ["may be out by a quarter", "mm a day"] },
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=&temp=24", ["17.4", "10.6"] },
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=25&temp=24", ["17.4", "No dose now"] },
+        { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=40&temp=24&dawns=6.5+5.9+5.6+5.4&watch=4", ["No dose now", "fell 3 mornings"] },
         { "converter", "kind=length&value=100+ft", ["30.48", "off by"] },
     };
 
@@ -51,6 +53,9 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "volume", "length=10&width=5&slope=4&depth=1&level=1", "slope", "banks meet" },
         { "drain", "length=46&width=26&slope=2&depth=1.5&from=1&to=1.2&pipe=20&pipes=1&drop=0&cd=0.6", "to", "not below" },
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=0&ap=0&bn=46&secchi=&temp=24", "ap", "neither" },
+        { "leak", "first=0.60&second=0.55&days=4&rain=0&evaporation=&warm=&cool=&area=0.4&cost=0.02", "evaporation", "what a pan lost" },
+        { "leak", "first=0.60&second=0.55&days=4&rain=0&evaporation=&warm=18&cool=30&area=0.4&cost=0.02", "cool", "above the warmest" },
+        { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=40&temp=24&dawns=6.5+low", "dawns", "oldest first" },
         { "size", "means=tape&pace=&s1=90&s2=10&s3=10&s4=10&diagonal=", "s1", "longer than the other three" },
         { "converter", "kind=mass&value=5+furlong", "value", "furlong" },
     };

@@ -40,6 +40,15 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /sign-out"] = null, ["POST /sign-out"] = null, ["GET /first"] = null, ["POST /first"] = null,
     };
 
+    [Fact]
+    public async Task A_form_without_its_token_is_refused_in_words()
+    {
+        var visitor = await farm.As(Role.Viewer);
+        var answer = await visitor.Client.PostAsync("/sign-out", new FormUrlEncodedContent([]));
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.Contains("<h1>", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+    }
+
     private sealed record Way(string Name, string Method, string Path, Attribute? Rule, Permission? Wanted);
 
     [Fact]

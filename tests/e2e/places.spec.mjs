@@ -7,6 +7,8 @@ const places = ['/', '/round', '/proof', '/setup', '/setup/people', '/setup/spec
 
 async function clean(page, url) {
   await page.goto(url);
+  // A form without the token is refused by the farm: its button would do nothing.
+  expect(await page.locator('form[method=post]:not(:has([name=__RequestVerificationToken]))').count(), `forms without a token on ${url}`).toBe(0);
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
   expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`), url).toEqual([]);
 }

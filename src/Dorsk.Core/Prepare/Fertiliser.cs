@@ -1,7 +1,3 @@
-using Dorsk.Core.Judging;
-using Dorsk.Core.Units;
-using Dorsk.Core.Water;
-
 namespace Dorsk.Core.Prepare;
 
 /// <summary>Two fertilisers for a wanted nitrogen and phosphate: the first sized on phosphate (on nitrogen when it has none), the second tops nitrogen up.</summary>
@@ -12,16 +8,6 @@ public sealed record Fertiliser(double AKg, double BKg, double SurplusNKgHa)
 {
     /// <summary>Phosphorus in phosphate: P = P₂O₅ / 2.2913.</summary>
     public const double P2O5PerP = 2.2913;
-
-    private const double ColdC = 15;
-
-    /// <summary>Why no dose is given now: a bloom that is heavy enough, or water too cold for one; null when nothing stands against it.</summary>
-    /// <param name="secchiM">Secchi depth, m; null when not read.</param>
-    /// <param name="tempC">Water temperature, °C.</param>
-    /// <param name="hand">How figures are printed.</param>
-    public static Judgement? Brake(double? secchiM, double tempC, Hand hand) =>
-        secchiM is < WaterJudge.HeavyBloomM and { } secchi ? new(Status.Watch, $"No dose now: Secchi {QuantityText.Write(secchi, Measures.ShortLength, hand)} is under {QuantityText.Write(WaterJudge.HeavyBloomM, Measures.ShortLength, hand)}, the bloom is heavy enough")
-        : tempC < ColdC ? new(Status.Watch, $"No dose now: under {QuantityText.Write(ColdC, Measures.Temperature, hand)} the bloom does not take it up") : null;
 
     /// <summary>Works one dose out.</summary>
     /// <param name="areaHa">Area, ha.</param>

@@ -136,7 +136,27 @@ internal sealed class FertiliserCalculator : ICalculator
         new("pbasis", "That phosphate is", FieldKind.Choice, "P2O5", Options: [("P2O5", "P₂O₅, as on the bag"), ("P", "phosphorus (P)")]),
         new("an", "First bag: nitrogen", FieldKind.Quantity, "18", Measures.Share), new("ap", "First bag: phosphate, P₂O₅", FieldKind.Quantity, "46", Measures.Share), new("bn", "Second bag: nitrogen", FieldKind.Quantity, "46", Measures.Share, "0 without one"),
         new("secchi", "Secchi depth", FieldKind.Quantity, s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : "", Measures.ShortLength, "empty when not read"), new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 24, Measures.Temperature), Measures.Temperature),
+        new("dawns", "Dawn oxygen of the last four mornings", FieldKind.Words, Dawns(s), Measures.Oxygen, "oldest first, with spaces; empty when not read"),
+        new("watch", "Watch level of oxygen here", FieldKind.Quantity, s.Pond?.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch ? s.Plain(watch, Measures.Oxygen) : s.Plain(4, Measures.Oxygen), Measures.Oxygen),
+        new("alk", "Alkalinity", FieldKind.Quantity, s.Last(Parameter.Alkalinity) is { } alk ? s.Plain(alk, Measures.CoarseConcentration) : "", Measures.CoarseConcentration, "empty when not read"),
+        new("ph", "pH in the afternoon", FieldKind.Quantity, s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "", Measures.Ph, "empty when not read"),
     ];
+
+    private static string Dawns(BenchStart s) => s.Pond is null ? "" : string.Join(' ', Enumerable.Range(-3, 4).Select(i => s.Pond.DawnLowOn(s.Here.Today.AddDays(i))).OfType<double>().Select(v => s.Plain(v, Measures.Oxygen)));
+
+    private static List<double> ReadDawns(BenchForm f)
+    {
+        var read = new List<double>();
+        foreach (var part in f.Form.Text("dawns").Split((char[]?)[' ', ';'], StringSplitOptions.RemoveEmptyEntries))
+            if (QuantityText.Read(part, Measures.Oxygen, f.Here.Hand) is { Si: >= 0 and <= 25 and var mgL })
+                read.Add(mgL);
+            else
+            {
+                f.Form.Refuse("dawns", $"“{part}”: figures of 0 to 25 with spaces between them, oldest first.");
+                break;
+            }
+        return read;
+    }
 
     public Worked? Work(BenchForm f)
     {
@@ -144,6 +164,7 @@ internal sealed class FertiliserCalculator : ICalculator
         var phosphate = p * f.Form.Choice("pbasis", [("P2O5", 1.0), ("P", Fertiliser.P2O5PerP)], "basis", 1.0);
         var (an, ap, bn) = (f.Q("an", Measures.Share, 0, 100), f.Q("ap", Measures.Share, 0, 100), f.Q("bn", Measures.Share, 0, 100));
         var (secchi, temp) = (f.MaybeQ("secchi", Measures.ShortLength, 0.01, 10), f.Q("temp", Measures.Temperature, 0, 45));
+        var (dawns, watch, alk, ph) = (ReadDawns(f), f.MaybeQ("watch", Measures.Oxygen, 0.5, 12), f.MaybeQ("alk", Measures.CoarseConcentration, 0, 800), f.MaybeQ("ph", Measures.Ph, 3, 11.5));
         if (f.Sound && an == 0 && ap == 0)
             f.Form.Refuse("ap", "The first bag holds neither nitrogen nor phosphate. Read its grade again.");
         if (!f.Sound)
@@ -152,6 +173,6 @@ internal sealed class FertiliserCalculator : ICalculator
         var why = Grounds.Of("The first bag is sized on phosphate (on nitrogen where it has none); the second tops nitrogen up. Phosphate is P₂O₅ as bags say it: 2.29 times the phosphorus.", "Grades by mass; doses after Boyd 1990, starting values",
             new Input("nitrogen wanted", n, Measures.AreaLoad, "typed"), new Input("phosphate wanted, P₂O₅", phosphate, Measures.AreaLoad, "typed"), new Input("area", area, Measures.Area, "typed"));
         return new([new("First bag", f.Say(dose.AKg, Measures.Mass), why, Main: true), new("Second bag", f.Say(dose.BKg, Measures.Mass), why)],
-            dose.SurplusNKgHa > 0.01 ? $"With the phosphate comes {f.Say(dose.SurplusNKgHa, Measures.AreaLoad)} more nitrogen than wanted." : "Dissolve it first; on a bright morning.", Fertiliser.Brake(secchi, temp, f.Here.Hand), ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]);
+            dose.SurplusNKgHa > 0.01 ? $"With the phosphate comes {f.Say(dose.SurplusNKgHa, Measures.AreaLoad)} more nitrogen than wanted." : "Dissolve it first; on a bright morning.", FertiliserBrake.Of(new(temp, secchi, dawns, watch, alk, ph, an > 0 || bn > 0), f.Here.Hand), ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]);
     }
 }

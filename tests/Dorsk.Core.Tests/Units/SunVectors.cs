@@ -21,6 +21,22 @@ public class SunVectors
     }
 
     [Fact]
+    public void Radiation_of_a_day()
+    {
+        foreach (var r in Vectors.Rows("sun_radiation"))
+        {
+            var day = DateOnly.ParseExact(r.Text("date"), "yyyy-MM-dd", CultureInfo.InvariantCulture);
+            r.Agree("ra_mj_m2_day", Radiation.AboveAirMJM2(r["lat_deg"], day));
+            r.Agree("fao56_daylight_h", Radiation.DaylightHours(r["lat_deg"], day));
+            r.Agree("clear_sky_rso_mj_m2_day", Radiation.ClearSkyMJM2(r["lat_deg"], day, r["elevation_m"]));
+        }
+    }
+
+    // FAO-56, example 20: Lyon, July, 26.6 and 14.8 °C: 5.0 mm a day of reference, 1.05 of it from open water.
+    [Fact]
+    public void Evaporation_without_a_pan() => Assert.Equal(5.0, 1000 / 1.05 * Core.Ponds.Evaporation.MDay(45.72, new(2023, 7, 15), 26.6, 14.8), 1);
+
+    [Fact]
     public void A_night_is_named_by_its_evening()
     {
         var zone = FarmZone.Find("Etc/GMT-10")!;

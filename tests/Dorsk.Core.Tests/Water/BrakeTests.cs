@@ -18,7 +18,22 @@ public class BrakeTests
     [InlineData(0.50, 14.9, true)]
     [InlineData(null, 15, false)]
     public void Fertiliser_waits_for_a_thinner_bloom_and_warmer_water(double? secchiM, double tempC, bool held) =>
-        Assert.Equal(held, Fertiliser.Brake(secchiM, tempC, Hand.Metric) is { Status: Status.Watch });
+        Assert.Equal(held, FertiliserBrake.Of(new(tempC, secchiM, [], 4, null, null, true), Hand.Metric) is { Status: Status.Watch });
+
+    [Theory]
+    [InlineData("6.5 5.9 5.6 5.4", 4, true)]
+    [InlineData("6.5 5.9 5.9 5.4", 4, false)]
+    [InlineData("7.5 6.9 6.6 5.6", 4, false)]
+    [InlineData("5.9 5.6 5.4", 4, false)]
+    [InlineData("3 6.5 5.9 5.6 5.4", 4, true)]
+    public void Fertiliser_waits_when_dawn_oxygen_falls_three_mornings_running_near_the_watch_level(string dawns, double watch, bool held)
+    {
+        var question = new FertiliserQuestion(25, 0.4, dawns.Split(' ').Select(v => double.Parse(v, System.Globalization.CultureInfo.InvariantCulture)).ToList(), watch, 60, 8, true);
+        Assert.Equal(held, FertiliserBrake.Of(question, Hand.Metric)?.Reason.Contains("fell 3 mornings", StringComparison.Ordinal) == true);
+        Assert.Contains("ammonium", FertiliserBrake.Of(question with { DawnsMgL = [], Ph = 8.6 }, Hand.Metric)!.Reason, StringComparison.Ordinal);
+        Assert.Null(FertiliserBrake.Of(question with { DawnsMgL = [], Ph = 8.6, Ammonium = false }, Hand.Metric));
+        Assert.Contains("Lime first", FertiliserBrake.Of(question with { DawnsMgL = [], AlkalinityMgL = 19 }, Hand.Metric)!.Reason, StringComparison.Ordinal);
+    }
 
     [Fact]
     public void Carbon_is_a_range_and_never_given_under_the_watch_level()
