@@ -13,6 +13,11 @@ public static class Evaporation
 
     private const double MmPerMJM2 = 0.408, OpenWater = 1.05;
 
+    /// <summary>How far a seepage may be out for an estimated evaporation, mm/day.</summary>
+    /// <param name="evaporationM">Evaporation of the whole span, m.</param>
+    /// <param name="days">Days of the span.</param>
+    public static double SlackMmDay(double evaporationM, double days) => 1000 * OutByShare * evaporationM / days;
+
     /// <summary>Estimate, m of water a day.</summary>
     /// <param name="latitudeDeg">Latitude, degrees.</param>
     /// <param name="day">A day in the middle of the span.</param>

@@ -92,7 +92,7 @@ public static class FarmRules
     /// <summary>Objections to marks on the plan.</summary>
     public static IEnumerable<Remark> Check(MarksSet m)
     {
-        if (m.Marks.Count > 40 || m.Marks.Any(x => !double.IsFinite(x.EastM) || !double.IsFinite(x.NorthM) || Math.Abs(x.EastM) > 20_000 || Math.Abs(x.NorthM) > 20_000))
+        if (m.Marks.Count > 40 || m.Marks.Any(x => !double.IsFinite(x.EastM) || !double.IsFinite(x.NorthM) || Math.Abs(x.EastM) > FarmPlan.FurthestM || Math.Abs(x.NorthM) > FarmPlan.FurthestM))
             yield return Remark.Refuse("Marks", "At most 40 marks, each near its pond.");
         if (m.Marks.Any(x => x.Code.Length > 12))
             yield return Remark.Refuse("Marks", "A mark's code takes at most 12 letters.");
@@ -112,9 +112,9 @@ public static class FarmRules
     /// <summary>Objections to a place on the plan.</summary>
     public static IEnumerable<Remark> Check(PondPlaced p)
     {
-        if (p.EastM is not (>= -20_000 and <= 20_000))
+        if (p.EastM is not (>= -FarmPlan.FurthestM and <= FarmPlan.FurthestM))
             yield return Remark.Refuse("East", "20,000 m to either side at most: the plan is of one farm.");
-        if (p.NorthM is not (>= -20_000 and <= 20_000))
+        if (p.NorthM is not (>= -FarmPlan.FurthestM and <= FarmPlan.FurthestM))
             yield return Remark.Refuse("North", "20,000 m to either side at most: the plan is of one farm.");
         if (p.TurnDeg is not (>= -180 and <= 180))
             yield return Remark.Refuse("Turn", "-180 to 180 degrees.");

@@ -23,7 +23,13 @@ public enum MarkKind
 /// <param name="Code">Code, such as A1; may be empty.</param>
 /// <param name="EastM">Metres east of the pond's middle, before its turn.</param>
 /// <param name="NorthM">Metres north of it.</param>
-public sealed record PlanMark(MarkKind Kind, string Code, double EastM, double NorthM);
+public sealed record PlanMark(MarkKind Kind, string Code, double EastM, double NorthM)
+{
+    private const double SameM = 0.001;
+
+    /// <summary>Whether another mark is the same one in the same place, to a millimetre.</summary>
+    public bool Lies(PlanMark other) => Kind == other.Kind && Code == other.Code && Math.Abs(EastM - other.EastM) < SameM && Math.Abs(NorthM - other.NorthM) < SameM;
+}
 
 /// <summary>All marks of a pond at once; valid from its instant.</summary>
 /// <param name="PondId">The pond.</param>

@@ -57,8 +57,7 @@ public sealed record Outline(IReadOnlyList<(double EastM, double NorthM)> Corner
     public Outline AboutMiddle(double turnDeg = 0)
     {
         var (x, y) = Middle;
-        var (sin, cos) = Math.SinCos(turnDeg * Math.PI / 180);
-        return new(CornersM.Select(c => (((c.EastM - x) * cos) - ((c.NorthM - y) * sin), ((c.EastM - x) * sin) + ((c.NorthM - y) * cos))).ToList());
+        return new(CornersM.Select(c => FarmPlan.Turned(c.EastM - x, c.NorthM - y, turnDeg)).ToList());
     }
 
     /// <summary>The outline drawn in by a breadth on all sides, corners kept sharp; below nought it is drawn out.</summary>
@@ -138,7 +137,7 @@ public sealed record Outline(IReadOnlyList<(double EastM, double NorthM)> Corner
 
     private (double EastM, double NorthM) Before(int i) => CornersM[(i + CornersM.Count - 1) % CornersM.Count];
 
-    private static double Distance((double X, double Y) a, (double X, double Y) b) => Math.Sqrt(((b.X - a.X) * (b.X - a.X)) + ((b.Y - a.Y) * (b.Y - a.Y)));
+    internal static double Distance((double X, double Y) a, (double X, double Y) b) => Math.Sqrt(((b.X - a.X) * (b.X - a.X)) + ((b.Y - a.Y) * (b.Y - a.Y)));
 
     private static (double X, double Y) Along((double X, double Y) a, (double X, double Y) b)
     {

@@ -46,6 +46,9 @@ public sealed record PondOnPlan(Pond Pond, double EastM, double NorthM, IReadOnl
 /// <summary>Lays the ponds of a farm out in metres, true to their shapes.</summary>
 public static class FarmPlan
 {
+    /// <summary>Nothing of a farm lies further from the plan's corner, m.</summary>
+    public const double FurthestM = 20_000;
+
     private const double Gap = 12;      // between ponds that nobody placed, m
     private const double RowWidth = 360; // where a row of them ends, m
 

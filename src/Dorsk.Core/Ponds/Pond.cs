@@ -1,3 +1,6 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+
 namespace Dorsk.Core.Ponds;
 
 /// <summary>A pond as the farm describes it.</summary>
@@ -22,4 +25,9 @@ public sealed record SplitZones(double FishShare, double PaddleM3H)
     /// <summary>Hours in which the paddle moves the fish zone's water once.</summary>
     /// <param name="fishZoneM3">Volume of the fish zone, m³.</param>
     public double HoursOnceRound(double fishZoneM3) => fishZoneM3 / PaddleM3H;
+
+    /// <summary>Grounds of those hours.</summary>
+    /// <param name="fullM3">Volume of the whole pond when full, m³.</param>
+    public Grounds Why(double fullM3) => Grounds.Of("Volume of the fish zone by what the paddle moves; the zone takes its share of the whole volume.", "Geometry",
+        new Input("whole pond when full", fullM3, Measures.Volume, "its body"), new Input("share of the fish zone", FishShare * 100, Measures.Share, "pond register"), new Input("paddle", PaddleM3H, Measures.Flow, "pond register"));
 }

@@ -24,12 +24,13 @@ public static class Redrawing
         if (pond.Shape is SlopedRectangle r && Rectangle(corners) is { } sides)
             return (pond with { Shape = r with { LengthM = sides.LengthM, WidthM = sides.WidthM } }, new(pond.Id, east, north, sides.TurnDeg));
         var drawn = outline.AboutMiddle();
+        // Built anew, never by `with`: these bodies keep figures of their outline.
         PondShape shape = pond.Shape switch
         {
             SlopedRectangle s => new OutlinePond(drawn, s.DepthM, s.Slope),
-            OutlinePond o => o with { Outline = drawn },
-            MeanDepthPond m => m with { Outline = drawn },
-            TablePond t => t with { Outline = drawn },
+            OutlinePond o => new OutlinePond(drawn, o.DepthM, o.Slope),
+            MeanDepthPond m => new MeanDepthPond(drawn, m.MeanDepth, m.DepthM),
+            TablePond t => new TablePond(drawn, t.Levels),
             var other => throw new NotSupportedException($"No drawing for the shape {other.GetType().Name}."),
         };
         return (pond with { Shape = shape }, new(pond.Id, east, north, 0));
@@ -56,12 +57,10 @@ public static class Redrawing
         if (c.Count != 4)
             return null;
         var sides = new Outline(c).SidesM;
-        var diagonals = (Distance(c[0], c[2]), Distance(c[1], c[3]));
+        var diagonals = (Outline.Distance(c[0], c[2]), Outline.Distance(c[1], c[3]));
         var square = Math.Abs(sides[0] - sides[2]) < SquareM && Math.Abs(sides[1] - sides[3]) < SquareM && Math.Abs(diagonals.Item1 - diagonals.Item2) < SquareM;
         return square ? (sides[0], sides[1], Angle(c[0], c[1])) : null;
     }
-
-    private static double Distance((double X, double Y) a, (double X, double Y) b) => Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y)));
 
     private static double Angle((double EastM, double NorthM) a, (double EastM, double NorthM) b) => Math.Atan2(b.NorthM - a.NorthM, b.EastM - a.EastM) * 180 / Math.PI;
 }

@@ -23,7 +23,7 @@ internal static class PlanQuestions
         var ponds = FarmPlan.LayOut(FarmQuestions.InUse(c, asOf).Select(p => (p, places.GetValueOrDefault(p.Id))).ToList());
         var marks = Sqlite.Rows(c, $"SELECT s.pond, s.line FROM marks_set s CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Pond: r.GetInt64(0), Line: r.GetInt64(1)), Lines.With(asOf))
             .GroupBy(m => m.Pond).SelectMany(g => Sqlite.Rows(c, "SELECT kind, code, east_m, north_m FROM mark WHERE line = $line ORDER BY n",
-                r => new PlanMark(r.Word<MarkKind>(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)), ("line", g.Last().Line)).Select(m => (g.Key, m)));
-        return new(ponds, landmarks, marks.SelectMany(m => ponds.Where(p => p.Pond.Id == m.Key).Select(p => (m.Key, p.OnPlan(m.m)))).ToList());
+                r => new PlanMark(r.Word<MarkKind>(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)), ("line", g.Last().Line)).Select(mark => (Pond: g.Key, Mark: mark)));
+        return new(ponds, landmarks, marks.SelectMany(m => ponds.Where(p => p.Pond.Id == m.Pond).Select(p => (m.Pond, p.OnPlan(m.Mark)))).ToList());
     }
 }

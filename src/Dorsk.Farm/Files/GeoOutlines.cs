@@ -73,7 +73,7 @@ public static class GeoOutlines
             return;
         }
         var outline = new Outline(ring.Select(p => plane.ToMetres(p.Lon, p.Lat)).ToList());
-        if (outline.CornersM.Any(c => Math.Abs(c.EastM) > 20_000 || Math.Abs(c.NorthM) > 20_000))
+        if (outline.CornersM.Any(c => Math.Abs(c.EastM) > FarmPlan.FurthestM || Math.Abs(c.NorthM) > FarmPlan.FurthestM))
         {
             problems.Add($"{name} lies more than 20 km from the farm's place. Check the farm's latitude and longitude, and that the file gives longitude first.");
             return;

@@ -1,8 +1,7 @@
 // The board of the plan editor: metres on an SVG, north up; tells what the pointer takes hold of.
 const NS = 'http://www.w3.org/2000/svg';
-const marks = { Inlet: 'M-6 0H3M0 -3.5L4 0L0 3.5M5 -5V5', Drain: 'M-5 -5H5M0 -5V4M-3.5 1L0 5L3.5 1', Aerator: 'M-4 -4L4 4M-4 4L4 -4M0 -5.5V5.5', Probe: 'M0 -6V3M-2.5 3H2.5V6H-2.5Z' };
 
-export function board(svg, landmarks, on) {
+export function board(svg, { landmarks, signs }, on) {
   const layer = svg.querySelector('g');
   let x = 0, y = 0, w = 200, hold = null;
   const make = (name, attrs, text) => { const e = document.createElementNS(NS, name); for (const k in attrs) e.setAttribute(k, attrs[k]); if (text !== undefined) e.textContent = text; layer.append(e); return e; };
@@ -41,7 +40,7 @@ export function board(svg, landmarks, on) {
         const small = p.r && p.r < 14 * u;
         make('text', { x: small ? cx + p.r + 4 * u : cx, y: -cy + size / 3, 'font-size': size * 1.2, 'text-anchor': small ? 'start' : 'middle', 'font-weight': 700, 'pointer-events': 'none' }, p.code || 'new');
         p.marks.forEach((m, k) => {
-          make('path', { d: marks[m.kind], transform: `translate(${m.at[0]} ${-m.at[1]}) scale(${u * 1.3})`, class: 'mk' + (i === s.pick && k === s.mark ? ' on' : ''), 'stroke-width': 1.6 });
+          make('path', { d: signs[m.kind], transform: `translate(${m.at[0]} ${-m.at[1]}) scale(${u * 1.3})`, class: 'mk' + (i === s.pick && k === s.mark ? ' on' : ''), 'stroke-width': 1.6 });
           make('circle', { cx: m.at[0], cy: -m.at[1], r: 14 * u, class: 'grab', 'data-pond': i, 'data-mark': k });
         });
       });

@@ -11,7 +11,7 @@ export function planner() {
       const data = JSON.parse(this.$el.querySelector('.drawing').textContent);
       s = { ponds: data.ponds, pick: -1, corner: -1, mark: -1, draw: null, cross: [0, 0] };
       this.root = this.$el;
-      view = board(this.$el.querySelector('svg'), data.landmarks, {
+      view = board(this.$el.querySelector('svg'), data, {
         state: () => s, keys: e => this.keys(e),
         take: hit => this.take(hit), drag: (hit, to, from) => this.drag(hit, to, from), drop: () => this.change(), click: at => this.click(at),
       });

@@ -87,7 +87,7 @@ internal sealed class VolumeCalculator : ICalculator
 /// <summary>How large a pond is that nobody measured with a tape.</summary>
 internal sealed class SizeCalculator : ICalculator
 {
-    private static readonly (string, string)[] Means = [("tape", "tape, good to 1 %"), ("paces", "paces, good to 5 %")];
+    private static readonly (string, string)[] Means = [("tape", $"tape, good to {100 * FourSides.TapeShare:0} %"), ("paces", $"paces, good to {100 * FourSides.PaceShare:0} %")];
 
     public string Key => "size";
 
@@ -223,10 +223,8 @@ internal sealed class LeakCalculator : ICalculator
             new Input("fall", first - second, Measures.Length, "typed"), new Input("rain", rain, Measures.Rain, "typed"), new Input("evaporation", evaporation, Measures.Rain, estimated ? "estimated: " + Evaporation.Source : "typed"), Input.Said("days", f.Here.Figure(days, 1), "typed"));
         return new([new("Seepage", f.Here.Figure(leak.SeepageMmDay, 1) + " mm a day", why, Main: true), new("Water lost", f.Say(leak.M3Day, Measures.Volume) + " a day", why), new("That costs", $"{f.Here.Figure(leak.M3Day * cost * 30, 0)} {f.Here.Farm?.Currency} a month", why)],
             (leak.SeepageMmDay < 0 ? "More came in than rain: is an inlet open, or does ground water come in?" : "Test at part fill, before filling to the brim.")
-            + (estimated ? $" The evaporation is an estimate, {f.Here.Figure(1000 * evaporation / days, 1)} mm a day, and may be out by a quarter: the seepage lies between {f.Here.Figure(leak.SeepageMmDay - Slack(evaporation, days), 1)} and {f.Here.Figure(leak.SeepageMmDay + Slack(evaporation, days), 1)} mm a day. A pan beside the pond says it better." : ""), leak.Verdict);
+            + (estimated ? $" The evaporation is an estimate, {f.Here.Figure(1000 * evaporation / days, 1)} mm a day, and may be out by a quarter: the seepage lies between {f.Here.Figure(leak.SeepageMmDay - Evaporation.SlackMmDay(evaporation, days), 1)} and {f.Here.Figure(leak.SeepageMmDay + Evaporation.SlackMmDay(evaporation, days), 1)} mm a day. A pan beside the pond says it better." : ""), leak.Verdict);
     }
-
-    private static double Slack(double evaporationM, double days) => 1000 * Evaporation.OutByShare * evaporationM / days;
 
     // Without a pan: by the season here and the span between day and night.
     private static double Evaporated(BenchForm f, double days)

@@ -137,6 +137,23 @@ public class OutlineTests
         Assert.Equal(mark.EastM, lain.OnPlan(lain.InPond(mark)).EastM, 6);
     }
 
+    // A body that keeps figures of its outline must not keep those of the outline it had before.
+    [Fact]
+    public void A_pond_drawn_again_has_the_figures_of_its_new_outline()
+    {
+        var outline = new Outline([(-30, -20), (30, -20), (34, 20), (-30, 20)]);
+        foreach (var shape in new PondShape[] { new OutlinePond(outline, 1.5, 2), new MeanDepthPond(outline, 1.1, 1.5), new TablePond(outline, [(0.7, 1000), (1.5, 2600)]) })
+        {
+            var before = FarmPlan.LayOut([(new Pond(1, "P1", "", PondKind.Earthen, shape, "grow-out"), new PondPlaced(1, 5, 5, 10))])[0];
+            var corners = before.Outline.ToList();
+            corners[0] = (corners[0].EastM - 12, corners[0].NorthM - 6);
+            var again = Redrawing.Of(before, corners).Rebuilt!.Shape;
+            Assert.Equal(shape.GetType(), again.GetType());
+            Assert.Equal(new Outline(corners).AreaM2, again.FullAreaM2, 6);
+            Assert.True(again.FullAreaM2 > shape.FullAreaM2 + 100);
+        }
+    }
+
     [Fact]
     public void A_liner_counts_its_cycles_from_the_day_it_was_laid()
     {

@@ -4,6 +4,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
+using Dorsk.Web.Parts;
 using Dorsk.Web.Slips;
 
 namespace Dorsk.Web.Pages;
@@ -30,6 +31,7 @@ internal static class PlanDrawing
             id = p.Pond.Id, code = p.Pond.Code, r = p.RadiusM, corners = p.RadiusM > 0 ? [Point((p.EastM, p.NorthM))] : p.Outline.Select(Point).ToArray(),
             marks = plan.Marks.Where(m => m.PondId == p.Pond.Id).Select(m => new { kind = m.Mark.Kind.ToString(), code = m.Mark.Code, at = Point((m.Mark.EastM, m.Mark.NorthM)) }),
         }),
+        signs = Enum.GetValues<MarkKind>().ToDictionary(k => k.ToString(), PlanView.MarkPath),
         landmarks = plan.Landmarks.Select(l => new { kind = l.Kind, name = l.Name, points = l.PointsM.Select(Point) }),
     }, Plain);
 
@@ -48,25 +50,41 @@ internal static class PlanDrawing
         }
     }
 
-    /// <summary>Takes a drawing to the door: new ponds one by one, then what was moved, reshaped and marked in one go.</summary>
+    /// <summary>
+    /// Takes a drawing to the door, all of it or nothing: everything is previewed before the first line is entered. A new pond is entered
+    /// before its place, since the place names it by its number.
+    /// </summary>
     public static List<Wrong> Keep(IReadOnlyList<Drawn> drawn, Plan plan, Door door, Here here)
     {
         var wrong = new List<Wrong>();
         var known = plan.Ponds.ToDictionary(p => p.Pond.Id);
         var lines = new List<NewLine>();
+        var built = new List<(Pond Pond, PondPlaced Place)>();
         foreach (var d in drawn)
         {
-            if (d.Id == 0)
-                wrong.AddRange(Build(d, door, here));
+            if (d.Id == 0 && Build(d, door, here, wrong) is { } fresh)
+                built.Add(fresh);
             else if (known.TryGetValue(d.Id, out var before))
                 lines.AddRange(LinesOf(d, before, plan, here, wrong));
         }
-        if (wrong.Count == 0 && lines.Count > 0)
-            wrong.AddRange(door.Enter(new(Guid.NewGuid(), here.Author, lines, [])).Remarks.Select(r => new Wrong("", r.Text)));
+        var changed = new Entry(Guid.NewGuid(), here.Author, lines, []);
+        if (lines.Count > 0)
+            wrong.AddRange(door.Preview(changed).Remarks.Select(r => new Wrong("", r.Text)));
+        if (wrong.Count > 0)
+            return wrong;
+        foreach (var (pond, place) in built)
+        {
+            var receipt = door.Enter(BuiltEntry(pond, here));
+            wrong.AddRange((receipt.Accepted ? door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, place with { PondId = receipt.Lines[0] }, $"{pond.Code} on the plan")) : receipt).Remarks.Select(r => new Wrong(pond.Code, r.Text)));
+        }
+        if (lines.Count > 0)
+            wrong.AddRange(door.Enter(changed).Remarks.Select(r => new Wrong("", r.Text)));
         return wrong;
     }
 
-    private static IEnumerable<Wrong> Build(Drawn d, Door door, Here here)
+    private static Entry BuiltEntry(Pond pond, Here here) => Entry.Of(Guid.NewGuid(), here.Author, here.Now, new PondBuilt(pond), $"{pond.Code}, drawn");
+
+    private static (Pond Pond, PondPlaced Place)? Build(Drawn d, Door door, Here here, List<Wrong> wrong)
     {
         var form = new SlipForm(new Dictionary<string, string> { ["Depth"] = d.Depth ?? "", ["Slope"] = d.Slope ?? "" }, here);
         var outline = new Outline(Points(d));
@@ -77,12 +95,13 @@ internal static class PlanDrawing
         if (said.Count == 0)
         {
             var pond = new Pond(0, (d.Code ?? "").Trim().ToUpperInvariant(), "", kind, new OutlinePond(outline.AboutMiddle(), depth, slope), use);
-            var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, new PondBuilt(pond), $"{pond.Code}, drawn"));
-            said.AddRange(receipt.Remarks);
-            if (receipt.Accepted)
-                said.AddRange(door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, new PondPlaced(receipt.Lines[0], outline.Middle.EastM, outline.Middle.NorthM, 0), $"{pond.Code} on the plan")).Remarks);
+            var place = new PondPlaced(0, outline.Middle.EastM, outline.Middle.NorthM, 0);
+            said = [.. door.Preview(BuiltEntry(pond, here)).Remarks, .. FarmRules.Check(place)];
+            if (said.Count == 0)
+                return (pond, place);
         }
-        return said.Select(r => new Wrong(d.Code ?? "", r.Text));
+        wrong.AddRange(said.Select(r => new Wrong(d.Code ?? "", r.Text)));
+        return null;
     }
 
     private static List<NewLine> LinesOf(Drawn d, PondOnPlan before, Plan plan, Here here, List<Wrong> wrong)
@@ -103,11 +122,11 @@ internal static class PlanDrawing
             Add(place, $"{before.Pond.Code} on the plan");
             after = FarmPlan.LayOut([(rebuilt ?? before.Pond, place)])[0];
         }
-        // Marks are kept about the pond's middle: they go along when it is moved, and are written anew when it is reshaped.
-        var was = plan.Marks.Where(m => m.PondId == d.Id).Select(m => m.Mark).ToList();
-        var now = (d.Marks ?? []).Select(m => new PlanMark(m.Kind, m.Code ?? "", m.At![0], m.At[1])).ToList();
-        if (!now.SequenceEqual(was) || (was.Count > 0 && !ReferenceEquals(after, before)))
-            Add(new MarksSet(d.Id, now.Select(after.InPond).ToList()), $"{before.Pond.Code} marks");
+        // Marks are kept about the pond's middle: where the pond was only moved they went along and say nothing new.
+        var was = plan.Marks.Where(m => m.PondId == d.Id).Select(m => before.InPond(m.Mark)).ToList();
+        var now = (d.Marks ?? []).Select(m => after.InPond(new(m.Kind, m.Code ?? "", m.At![0], m.At[1]))).ToList();
+        if (was.Count != now.Count || was.Zip(now).Any(p => !p.First.Lies(p.Second)))
+            Add(new MarksSet(d.Id, now), $"{before.Pond.Code} marks");
         return lines;
     }
 
