@@ -68,7 +68,7 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
             "feed" => [("feeding", "Write a feeding")],
             "growth" => [("sample", "Write a sample")],
             "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],
-            _ => [("reading", "Reading"), ("feeding", "Feeding"), ("deaths", "Deaths"), ("sample", "Sample"), ("harvest", "Harvest"), ("work", "Work or finding"), ("archive", "Lay up")],
+            _ => [("reading", "Reading"), ("feeding", "Feeding"), ("deaths", "Deaths"), ("sample", "Sample"), ("harvest", "Harvest"), ("work", "Work or finding"), ("equipment", "Equipment"), ("archive", "Lay up")],
         };
 
     /// <summary>The night calls for more air.</summary>
