@@ -1,5 +1,6 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
 
@@ -75,12 +76,21 @@ public sealed partial class DemoFarm
     private void PrepareP6(DateOnly day, List<Told> notes)
     {
         var pond = ponds["P6"];
+        void Work(DateOnly on, int hour, PondWork work, string text) => notes.Add(new(Zone.At(on, new(hour, 0)), "Pond hand", $"P6 {work}", k => new PondWorked(k.Pond("P6"), work, text, null)));
         Value Level(double m) => new(Parameter.GaugeLevel, m, null, "staff gauge");
         if (day == new DateOnly(2026, 12, 6))
         {
             pond.LevelM = 0;
             notes.Add(new(Zone.At(day, new(15, 0)), "Pond hand", "P6 level 0, drained", k => new ReadingTaken(k.Pond("P6"), [Level(0)])));
+            Work(day, 15, PondWork.Drained, "through the screen, a bucket of gudgeon");
+            notes.Add(new(Zone.At(day, new(17, 0)), "Manager", "P6 preparation, fish on 2027-01-25", k => new PreparationPlanned(k.Pond("P6"), DemoScript.P6FishOn, "silver_perch", 14, LimeSchool.ByAlkalinity, null, SoilTexture.HeavyLoamOrClay, 15, 90, PestSchool.DryAndScreen, null, 10, FertiliserSchool.None, false, new(25, 9.5, 38, 22, 0.34))));
         }
+        if (day == new DateOnly(2026, 12, 24))
+            Work(day, 10, PondWork.DriedOut, "cracked a hand deep");
+        if (day == new DateOnly(2027, 1, 12))
+            Work(day, 15, PondWork.BottomMended, "mud out at the drain, two burrows plugged");
+        if (day == new DateOnly(2027, 1, 17))
+            Work(day, 16, PondWork.ScreensFitted, "");
         if (day == DemoScript.P6Limed)
             notes.Add(new(Zone.At(day, new(10, 0)), "Pond hand", "P6 limed 850 kg", k => new PondWorked(k.Pond("P6"), PondWork.Limed, "agricultural limestone", 850)));
         if (day >= new DateOnly(2027, 1, 18))

@@ -32,6 +32,9 @@ internal static class DemoScript
     public static readonly DateOnly FilterTroubleT3 = new(2027, 1, 11);
     public static readonly DateOnly P6Limed = new(2027, 1, 14);
 
+    /// <summary>Day fish were wanted in P6.</summary>
+    public static readonly DateOnly P6FishOn = new(2027, 1, 25);
+
     public static readonly (DateOnly From, DateOnly To, double AddC, double AddCloud)[] Spells =
     [
         (new(2026, 9, 10), new(2026, 10, 8), -4.5, 0.15), // the cold spring that set P3 back

@@ -95,7 +95,7 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
         var manager = await farm.As(Role.Manager);
         foreach (var text in new[] { $"<{Mark} on{Mark}=1> & 'so' \"on\"", "'; DROP TABLE log; --", "Bärbel’s 𓆟 pond \u202e", "@Model ${1} {{2}}" })
         {
-            var answer = await manager.Post("/ponds/P1/slip/work", new() { ["Day"] = "2027-01-21", ["Hour"] = "17:00", ["Work"] = "note", ["Text"] = text, ["EntryId"] = Guid.NewGuid().ToString() });
+            var answer = await manager.Post("/ponds/P1/slip/work", new() { ["Day"] = "2027-01-21", ["Hour"] = "17:00", ["Work"] = "Note", ["Text"] = text, ["EntryId"] = Guid.NewGuid().ToString() });
             Assert.Equal(System.Net.HttpStatusCode.Redirect, answer.StatusCode);
             var html = await manager.Client.GetStringAsync("/ponds/P1/log");
             Assert.Contains(text, new HtmlParser().ParseDocument(html).Body!.TextContent, StringComparison.Ordinal);

@@ -22,7 +22,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
 
     private static readonly Dictionary<string, Permission> SlipsNeed = new()
     {
-        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
+        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
         ["weather"] = Permission.Write, ["feed"] = Permission.Manage, ["feeding"] = Permission.Write, ["deaths"] = Permission.Write, ["sample"] = Permission.Write, ["harvest"] = Permission.Manage,
     };
 
@@ -30,7 +30,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
     private static readonly Dictionary<string, Permission?> Expected = new()
     {
         ["GET /"] = Permission.Look, ["GET /ponds"] = Permission.Look, ["GET /ponds/{code}/{section?}"] = Permission.Look, ["GET /weather"] = Permission.Look, ["GET /empty"] = Permission.Look, ["GET /workbench/{key?}"] = Permission.Look, ["GET /workbench/{key?} Part"] = Permission.Look,
-        ["POST / Air"] = Permission.Switch, ["POST / Job"] = Permission.Write, ["POST / Undo"] = Permission.Write, ["GET /round"] = Permission.Write, ["POST /round Keep"] = Permission.Write,
+        ["POST /ponds/{code}/{section?} Leave"] = Permission.Write, ["POST / Air"] = Permission.Switch, ["POST / Job"] = Permission.Write, ["POST / Undo"] = Permission.Write, ["GET /round"] = Permission.Write, ["POST /round Keep"] = Permission.Write,
         ["GET /proof"] = Permission.Look, ["GET /lists"] = Permission.Look, ["POST /lists Backup"] = Permission.Setup, ["POST /lists Export"] = Permission.Setup, ["GET /lists/{name}.csv"] = Permission.Look,
         ["GET /setup"] = Permission.Setup, ["GET /setup/species/{key?}"] = Permission.Setup, ["POST /setup/species/{key?} Value"] = Permission.Setup, ["POST /setup/species/{key?} Limit"] = Permission.Setup,
         ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,

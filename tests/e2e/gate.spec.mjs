@@ -13,8 +13,8 @@ test('a pond that does not pass is stocked only with a reason, and the reason st
   await expect(gate('screens')).toContainText('write it down');
   await enter(page, farm.url + '/ponds/G1/slip/reading', { Day: '2027-01-20', Hour: '05:30', do: '6.1', temp: '24', ph: '7.4', level: '0.5' });
   await enter(page, farm.url + '/ponds/G1/slip/reading', { Day: '2027-01-21', Hour: '05:30', do: '6.4', temp: '24', ph: '9.3' }, { asked: 'perhaps' });
-  await enter(page, farm.url + '/ponds/G1/slip/work', { Day: '2027-01-21', Hour: '08:00', Work: 'screens' });
-  await enter(page, farm.url + '/ponds/G1/slip/work', { Day: '2027-01-21', Hour: '08:00', Work: 'ready' });
+  await enter(page, farm.url + '/ponds/G1/slip/work', { Day: '2027-01-21', Hour: '08:00', Work: 'ScreensFitted' });
+  await enter(page, farm.url + '/ponds/G1/slip/work', { Day: '2027-01-21', Hour: '08:00', Work: 'DeclaredReady' });
   await page.goto(farm.url + '/ponds/G1/stock');
   await expect(gate('dawn oxygen')).toContainText('met');
   await expect(gate('screens')).toContainText('✓ met');

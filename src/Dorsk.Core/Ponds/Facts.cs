@@ -54,6 +54,36 @@ public enum PondWork
     /// <summary>A hole in the liner was mended.</summary>
     LinerMended,
 
+    /// <summary>Drained, and what was in it caught.</summary>
+    Drained,
+
+    /// <summary>The bottom dried until it cracked.</summary>
+    DriedOut,
+
+    /// <summary>Mud taken out, holes plugged, banks or net mended.</summary>
+    BottomMended,
+
+    /// <summary>Liner, tank or net washed.</summary>
+    LinerWashed,
+
+    /// <summary>Treated against wild fish by a label.</summary>
+    PestTreated,
+
+    /// <summary>A few fish lived in the treated water.</summary>
+    BioassayPassed,
+
+    /// <summary>A leak test was passed.</summary>
+    HeldWater,
+
+    /// <summary>Filled to the wanted depth.</summary>
+    Filled,
+
+    /// <summary>A dose of fertiliser or meal was given.</summary>
+    Fertilised,
+
+    /// <summary>Floating plants were opened.</summary>
+    CoverOpened,
+
     /// <summary>Anything else worth writing down.</summary>
     Note,
 }

@@ -36,7 +36,23 @@ public sealed record GateLine(string Name, Condition State, string Reason, strin
 /// <param name="Screens">Whether screens were written down as fitted since the pond was last empty.</param>
 /// <param name="WildFish">Whether somebody wrote that no wild fish are in it.</param>
 /// <param name="ByVolume">A tank: no mud, no wild fish.</param>
-public sealed record GateQuestion(double? LevelM, double FullM, IReadOnlyList<double> DawnLows, double? TempC, IReadOnlyList<double> Ph, double? Nh3MgL, double? DaysSinceLime, bool Screens, bool WildFish, bool ByVolume);
+public sealed record GateQuestion(double? LevelM, double FullM, IReadOnlyList<double> DawnLows, double? TempC, IReadOnlyList<double> Ph, double? Nh3MgL, double? DaysSinceLime, bool Screens, bool WildFish, bool ByVolume)
+{
+    /// <summary>Whether a leak test was passed since the pond was last empty.</summary>
+    public bool HeldWater { get; init; }
+
+    /// <summary>Whether it was treated against wild fish since then.</summary>
+    public bool Poisoned { get; init; }
+
+    /// <summary>Whether a few fish lived in it after that.</summary>
+    public bool Tested { get; init; }
+
+    /// <summary>Steps of the preparation plan that are neither done nor left out.</summary>
+    public IReadOnlyList<string> OpenSteps { get; init; } = [];
+
+    /// <summary>Whether the plan waits for natural food, and the Secchi depth of the last week, m.</summary>
+    public (bool Wanted, double? SecchiM) FoodSecchiM { get; init; }
+}
 
 /// <summary>The ready-to-stock gate: every condition met, not met or unknown, with what to do. Held against the limits of the fish that are to come.</summary>
 public static class ReadyGate
@@ -70,8 +86,17 @@ public static class ReadyGate
             q.Nh3MgL is not { } nh3 ? new("ammonia", Condition.Unknown, "total ammonia with pH and temperature was not read in two days", "Test ammonia in the afternoon.")
                 : nh3 <= limits.Nh3ConstantMgL ? Met("ammonia", FormattableString.Invariant($"un-ionised {nh3:0.000} mg N/L")) : new("ammonia", Condition.NotMet, FormattableString.Invariant($"un-ionised {nh3:0.000} mg N/L, over {limits.Nh3ConstantMgL:0.###}"), "Change water, wait, test again."),
         };
+        if (q.Poisoned)
+            lines.Add(q.Tested ? Met("poison gone", "a few fish lived in it") : new("poison gone", Condition.NotMet, "treated, and no fish was tried in it since", "Wait the label's days, then keep a few fish two days in a net in it, and write it down."));
+        if (q.FoodSecchiM.Wanted)
+            lines.Add(q.FoodSecchiM.SecchiM is not { } secchi ? new("natural food", Condition.Unknown, "Secchi depth was not read in a week", "Read the Secchi disc.")
+                : secchi > WaterJudge.ThinBloomM ? new("natural food", Condition.NotMet, $"Secchi {Say(secchi, Measures.ShortLength)}, over {Say(WaterJudge.ThinBloomM, Measures.ShortLength)}: the water is thin", "Wait, or give the next dose if the brake lets it.")
+                : secchi < WaterJudge.DangerousBloomM ? new("natural food", Condition.NotMet, $"Secchi {Say(secchi, Measures.ShortLength)}, a dangerous bloom", "Change water, no more fertiliser.") : Met("natural food", $"Secchi {Say(secchi, Measures.ShortLength)}"));
+        if (q.OpenSteps.Count > 0)
+            lines.Add(new("preparation", Condition.NotMet, $"{q.OpenSteps.Count} of its steps are open: {string.Join("; ", q.OpenSteps.Take(3))}{(q.OpenSteps.Count > 3 ? " …" : "")}", "Do them, or leave them out with a reason, in the preparation."));
         if (!q.ByVolume)
         {
+            lines.Add(q.HeldWater ? Met("holds water", "a leak test was passed") : new("holds water", Condition.Unknown, "no leak test was written down", "Mark the level, read it again after three days."));
             lines.Add(q.Screens ? Met("screens", "written down as fitted") : new("screens", Condition.Unknown, "not written down", "Fit inlet and outlet screens finer than the fingerlings, and write it down."));
             lines.Add(q.WildFish ? Met("wild fish", "none found") : new("wild fish", Condition.Unknown, "nobody wrote that none are in it", "Seine or look for wild fish, eggs and tadpoles, and write it down."));
         }

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
+using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
@@ -35,7 +36,17 @@ public readonly record struct Mark(DateTimeOffset At, string By);
 public sealed record PondDay(
     long PondId, string Code, bool Stocked, Judgement Judgement, bool Unread, IReadOnlyList<Mark> Readings, DawnLowForecast? Tonight, AirPlan? Air, WaterLimits? Limits,
     DateOnly? SampleDue, DateOnly? LastWeighed, IReadOnlyList<Mark> Sampled, double MeanG, double BiomassKg, double? SecchiM,
-    IReadOnlyList<(double Kg, string Held)> Meals, IReadOnlyList<Mark> Fed, DateOnly? Target, DateOnly? TasteOn, string NextThing);
+    IReadOnlyList<(double Kg, string Held)> Meals, IReadOnlyList<Mark> Fed, DateOnly? Target, DateOnly? TasteOn, string NextThing)
+{
+    /// <summary>The preparation under way: its steps, and the job key of each; null without one.</summary>
+    public PrepPlan? Preparation { get; init; }
+
+    /// <summary>Number of the preparation's line, the last part of its jobs' keys.</summary>
+    public long PreparationLine { get; init; }
+
+    /// <summary>Why no fertiliser goes in today, or null.</summary>
+    public Judgement? Brake { get; init; }
+}
 
 /// <summary>A kind of feed on one day.</summary>
 /// <param name="FeedId">Its number.</param>

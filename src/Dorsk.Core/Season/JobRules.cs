@@ -1,5 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Season;
@@ -29,6 +31,7 @@ public static class JobRules
         new("order", FeedToOrder),
         new("use-first", UseFirst),
         new("harvest", PlanHarvest),
+        new("prep", Preparation),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
@@ -115,6 +118,15 @@ public static class JobRules
     private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null).Select(p => new Job(
         Key("harvest", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(19, 0)), $"{p.Code}: plan the harvest",
         $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed", Role.Manager, "", JobState.Open));
+
+    // Steps whose day has come; an open one moves every later day, so the morrow's list is never wrong.
+    private static IEnumerable<Job> Preparation(FarmDay d) => d.Ponds.Where(p => p.Preparation is not null).SelectMany(p => p.Preparation!.OpenBeforeStocking.Concat(p.Preparation.Steps.Where(s => s.Step.Work == PondWork.Fertilised && s.State == StepState.Open))
+        .Distinct().Where(s => s.Day <= d.Today).Select(s =>
+        {
+            var held = s.Step.Work == PondWork.Fertilised ? p.Brake : null;
+            return new Job($"prep-{s.Step.Key}:{p.Code}:{p.PreparationLine}", p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",
+                held?.Reason ?? (s.MovedDays > 0 ? FormattableString.Invariant($"{s.MovedDays} days after its first day; everything after it waits") : s.Step.Reason), Role.PondHand, $"work?Work={s.Step.Work}", s.State == StepState.Late ? JobState.Late : JobState.Open);
+        }));
 
     internal static string Codes(PondDay p) => string.Join(" and ", p.Air!.More.Select(a => a.Code));
 }

@@ -22,7 +22,10 @@ internal static class DayQuestions
         var sun = SunTimes.On(farm.Place, today, zone.OffsetHoursAt(zone.At(today, new(12, 0))));
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
-        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Pond(p, marks, zone.At(today, TimeOnly.MinValue))).ToList(),
+        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Pond(p, marks, zone.At(today, TimeOnly.MinValue)) with
+        {
+            Preparation = p.Story.PreparationAt(now)?.Plan, PreparationLine = p.Story.PreparationLine?.Line ?? 0, Brake = p.Story.PreparationAt(now) is { } prep ? p.Story.BrakeAt(now, Core.Species.FishSpecies.Find(prep.Line.Plan.SpeciesKey) ?? p.Story.LikelySpecies) : null,
+        }).ToList(),
             feeds.At(now).Select(f => new FeedDay(f.FeedId, f.Name, f.LeftKg, f.PerDayKg, f.NextExpiry)).ToList(),
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand);
     }

@@ -121,7 +121,7 @@ public sealed partial class PondStory
     private (string, DateTimeOffset?) NextThing(DateTimeOffset now, List<BatchNow> batches, Tonight tonight, Judgement judgement)
     {
         if (batches.Count == 0)
-            return EmptyPond();
+            return EmptyPond(now);
         if (tonight.Forecast is { Judgement.Status: Status.ActNow } f)
         {
             return tonight.Air is { } air ? ($"Run {string.Join(" and ", air.More.Select(a => a.Code))}", air.From) : ("Bring more air, hold feed, read again in the dark", f.UnderActAt);
@@ -139,12 +139,14 @@ public sealed partial class PondStory
 
     internal DateOnly SampleDue(BatchStory b) => Zone.DayOf(b.Samples.Count > 0 ? b.Samples[^1].At : b.ArrivedAt).AddDays(b.Samples.Count > 0 ? SampleEveryDays : SampleEveryDays / 2);
 
-    private (string, DateTimeOffset?) EmptyPond()
+    private (string, DateTimeOffset?) EmptyPond(DateTimeOffset now)
     {
         if (Pond.Use == "settling")
             return ("Settling: nothing to do", null);
         if (Works.Count > 0 && Works[0].Work == PondWork.DeclaredReady)
             return ("Ready: stock it", null);
+        if (PreparationAt(now)?.Plan is { OpenBeforeStocking: [var next, ..] } plan)
+            return (next.Step.What, Zone.At(next.Day, new(7, 0)));
         var level = LevelAt(DateTimeOffset.MaxValue).LevelM;
         return IsPartFilled(DateTimeOffset.MaxValue) ? (FormattableString.Invariant($"Filling: {level:0.00} of {Pond.Shape.FullDepthM:0.00} m"), null) : ("Empty: prepare and stock", null);
     }

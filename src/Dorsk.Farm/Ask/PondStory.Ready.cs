@@ -9,8 +9,8 @@ public sealed partial class PondStory
 {
     private static readonly TimeSpan TwoDays = TimeSpan.FromDays(2);
 
-    /// <summary>Species the pond is likely meant for: the one that stood here last, else the first of the table's perches.</summary>
-    public FishSpecies LikelySpecies => Batches.Count > 0 ? Batches[^1].Species : FishSpecies.Of("silver_perch");
+    /// <summary>Species the pond is likely meant for: the one its preparation names, else the one that stood here last, else the first of the table's perches.</summary>
+    public FishSpecies LikelySpecies => PreparationLine is { } p && Batches.All(b => b.ArrivedAt < p.At) && FishSpecies.Find(p.Plan.SpeciesKey) is { } planned ? planned : Batches.Count > 0 ? Batches[^1].Species : FishSpecies.Of("silver_perch");
 
     /// <summary>The ready-to-stock gate at an instant, for fingerlings of a species.</summary>
     public IReadOnlyList<GateLine> ReadyFor(FishSpecies species, DateTimeOffset at)
@@ -19,7 +19,7 @@ public sealed partial class PondStory
         var today = Zone.DayOf(at);
         var (level, read) = LevelAt(at);
         // Work counts since the pond was last emptied.
-        var emptied = Batches.Select(b => b.ClosedAt).Where(c => c <= at).DefaultIfEmpty(null).Max() ?? DateTimeOffset.MinValue;
+        var emptied = EmptiedBefore(at);
         bool Worked(PondWork work) => Works.Any(w => w.Work == work && w.At > emptied && w.At <= at);
         var limed = Works.Where(w => w.Work == PondWork.Limed && w.At > emptied && w.At <= at).Select(w => (DateTimeOffset?)w.At).Max();
         IReadOnlyList<Timed> Since(Parameter p, TimeSpan span) => ReadingsOf[p].Where(t => t.At <= at && t.At > at - span && t.At > emptied).ToList();
@@ -28,6 +28,11 @@ public sealed partial class PondStory
         double? nh3 = tan.Count > 0 && Nearest(Parameter.Ph, tan[^1].At) is { } ph && Nearest(Parameter.Temperature, tan[^1].At) is { } t ? UnionisedAmmonia.MgNL(tan[^1].Si, t.Si, ph.Si, LastOf(Parameter.Salinity)?.Si ?? 0) : null;
         var lows = Enumerable.Range(0, 3).Select(i => today.AddDays(-i)).Where(d => Zone.At(d, new(12, 0)) > emptied).Select(DawnLowOn).OfType<double>().ToList();
         return ReadyGate.For(new(read ? level : null, Pond.Shape.FullDepthM, lows, temp.Count > 0 ? temp[^1].Si : null, Since(Parameter.Ph, TwoDays).Select(p => p.Si).ToList(), nh3, limed is { } l ? (at - l).TotalDays : null,
-            Worked(PondWork.ScreensFitted), Worked(PondWork.NoWildFish), Pond.ByVolume), limits, Farm.Hand);
+            Worked(PondWork.ScreensFitted), Worked(PondWork.NoWildFish), Pond.ByVolume)
+        {
+            HeldWater = Worked(PondWork.HeldWater), Poisoned = Worked(PondWork.PestTreated), Tested = Worked(PondWork.BioassayPassed),
+            OpenSteps = PreparationAt(at)?.Plan.OpenBeforeStocking.Where(s => s.Step.Work != PondWork.DeclaredReady).Select(s => s.Step.What).ToList() ?? [],
+            FoodSecchiM = PreparationAt(at)?.Line.Plan.Fertiliser is { } f and not FertiliserSchool.None ? (true, Since(Parameter.Secchi, TimeSpan.FromDays(7)) is [.., var s] ? s.Si : null) : (false, null),
+        }, limits, Farm.Hand);
     }
 }

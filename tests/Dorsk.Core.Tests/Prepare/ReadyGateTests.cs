@@ -7,7 +7,7 @@ namespace Dorsk.Core.Tests.Prepare;
 public class ReadyGateTests
 {
     private static readonly WaterLimits Limits = WaterLimits.For(FishSpecies.Of("silver_perch"), LifeStage.Fingerling);
-    private static readonly GateQuestion Good = new(1.4, 1.5, [5.2, 5.6], 25, [7.4, 8.3], 0.01, null, true, true, false);
+    private static readonly GateQuestion Good = new(1.4, 1.5, [5.2, 5.6], 25, [7.4, 8.3], 0.01, null, true, true, false) { HeldWater = true };
 
     private static GateLine Line(GateQuestion q, string name) => ReadyGate.For(q, Limits, Hand.Metric).Single(l => l.Name == name);
 
@@ -20,7 +20,7 @@ public class ReadyGateTests
         var lines = ReadyGate.For(new(null, 1.5, [], null, [], null, null, false, false, false), Limits, Hand.Metric);
         Assert.DoesNotContain(lines, l => l.State == Condition.NotMet);
         Assert.All(lines.Where(l => l.State == Condition.Unknown), l => Assert.True(l.Do.Length > 10));
-        Assert.Equal(7, lines.Count(l => l.State == Condition.Unknown));
+        Assert.Equal(8, lines.Count(l => l.State == Condition.Unknown));
     }
 
     [Fact]
@@ -30,6 +30,7 @@ public class ReadyGateTests
         [
             (Good with { LevelM = 0.62 }, "water"), (Good with { DawnLows = [5.5, 3.8] }, "dawn oxygen"), (Good with { TempC = 12 }, "temperature"), (Good with { Ph = [7.2, 9.1] }, "pH"), (Good with { Ph = [6.9, 8.5] }, "pH"),
             (Good with { Nh3MgL = 0.5 }, "ammonia"), (Good with { DaysSinceLime = 3 }, "lime"),
+            (Good with { Poisoned = true }, "poison gone"), (Good with { FoodSecchiM = (true, 0.9) }, "natural food"), (Good with { FoodSecchiM = (true, 0.15) }, "natural food"), (Good with { OpenSteps = ["Fill"] }, "preparation"),
         ];
         foreach (var (q, name) in bad)
         {

@@ -3,7 +3,10 @@ using System.Globalization;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Season;
+using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
 using Dorsk.Web.Slips;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
@@ -13,9 +16,9 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>The pond book: the summary always on top, one section below it at an address of its own.</summary>
 [Needs(Permission.Look)]
-public sealed class BookModel(Questions questions, Here here) : PageModel
+public sealed class BookModel(Questions questions, Door door, Here here) : PageModel
 {
-    private static readonly string[] Sections = ["water", "stock", "feed", "growth", "harvest", "log"];
+    private static readonly string[] Sections = ["water", "prepare", "stock", "feed", "growth", "harvest", "log"];
 
     public PondNow Now { get; private set; } = null!;
 
@@ -37,9 +40,28 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
             return NotFound();
         Now = questions.Now(story, here.Now);
         // Without a section the book opens on what matters now.
-        Section = section?.ToLowerInvariant() ?? (Now.Judgement.Status == Status.ActNow ? "water" : Now.Batches.Count > 0 ? "growth" : story.Batches.Count > 0 ? "harvest" : "stock");
+        Section = section?.ToLowerInvariant() ?? (Now.Judgement.Status == Status.ActNow ? "water" : Now.Batches.Count > 0 ? "growth" : story.PreparationAt(here.Now) is not null ? "prepare" : story.Batches.Count > 0 ? "harvest" : "stock");
         (Line, Again) = (line, again == 1);
         return Sections.Contains(Section) ? Page() : NotFound();
+    }
+
+    /// <summary>What was wrong with leaving a step out, and which step.</summary>
+    public (string Key, string Text)? Problem { get; private set; }
+
+    /// <summary>Leaves a step of the preparation out, with a reason; what waited for it need not wait any more.</summary>
+    [Needs(Permission.Write)]
+    public IActionResult OnPostLeave(string code, string? step, string? reason)
+    {
+        if (questions.Story(code) is not { } story || story.PreparationAt(here.Now) is not { } prep || prep.Plan.OpenBeforeStocking.FirstOrDefault(s => s.Step.Key == step) is not { } open)
+            return NotFound();
+        var closed = new JobClosed($"prep-{open.Step.Key}:{story.Pond.Code}:{prep.Line.Line}", story.Pond.Id, JobOutcome.Skipped, reason ?? "");
+        var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, closed, $"{story.Pond.Code} {open.Step.What}: left out, {reason}"));
+        if (receipt.Accepted)
+            return LocalRedirect($"/ponds/{story.Pond.Code}/prepare?line={receipt.Lines[0]}");
+        Problem = (open.Step.Key, string.Join(" ", receipt.Remarks.Select(r => r.Text)));
+        Now = questions.Now(story, here.Now);
+        Section = "prepare";
+        return Page();
     }
 
     public IEnumerable<(string Key, string Word, string Small)> Tabs
@@ -48,6 +70,8 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
         {
             var s = Now.Story;
             yield return ("water", "Water", Now.Oxygen is { } o ? here.Say(o.Si, Measures.Oxygen) : "");
+            if (Section == "prepare" || (Now.Batches.Count == 0 && s.Pond.Use != "settling"))
+                yield return ("prepare", "Prepare", s.PreparationAt(here.Now) is { } prep ? "fish " + here.Day(prep.Plan.StockOn) : "");
             yield return ("stock", "Stock", Main is { } m ? here.Count(m.Batch.Stands) + " booked" : "");
             yield return ("feed", "Feed", s.Feedings.Count > 0 ? here.Say(s.FedOn(here.Today), Measures.Mass) : "");
             yield return ("growth", "Growth", Main is { } g ? Plural(g.Batch.Samples.Count, "sample") : "");
@@ -64,6 +88,7 @@ public sealed class BookModel(Questions questions, Here here) : PageModel
         {
             "water" when MoreAir => [("aerators", "Set more air"), ("reading", "Write a reading")],
             "water" => [("reading", "Write a reading"), ("aerators", "Aerators and timers"), ("equipment", "Equipment")],
+            "prepare" => [("work", "Work or finding"), ("prepare", Now.Story.PreparationAt(here.Now) is null ? "Plan the preparation" : "Change the plan"), ("stock", "Stock fish")],
             "stock" => [("stock", "Stock fish"), ("deaths", "Deaths and losses"), ("harvest", "Harvest")],
             "feed" => [("feeding", "Write a feeding")],
             "growth" => [("sample", "Write a sample")],

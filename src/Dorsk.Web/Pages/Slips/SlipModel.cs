@@ -53,6 +53,9 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
             return NotFound();
         if (MayNot)
             return StatusCode(StatusCodes.Status403Forbidden);
+        // A link may fill lines in; whoever follows it still reads and keeps them.
+        foreach (var field in Fields.Where(f => f.Name.Length > 0 && Request.Query.ContainsKey(f.Name)))
+            Typed[field.Name] = Request.Query[field.Name].ToString();
         return here.Farm is null && Slip.Key != "farm" ? Redirect("/slip/farm") : Page();
     }
 
@@ -137,7 +140,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
             return Page();
         }
         var back = Slip.Key == "pond" ? $"/ponds/{Typed.GetValueOrDefault("Code", "").Trim().ToUpperInvariant()}/stock"
-            : Slip.OfPond ? $"/ponds/{Code}/{Slip.Section}" : Slip.Key == "weather" ? "/weather" : "/ponds";
+            : Slip.OfPond ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.PreparationAt(here.Now) is not null ? "prepare" : Slip.Section)}" : Slip.Key == "weather" ? "/weather" : "/ponds";
         return LocalRedirect($"{back}?line={receipt.Lines[0]}{(receipt.Repeated ? "&again=1" : "")}");
     }
 }
