@@ -90,6 +90,8 @@ public sealed partial class DemoFarm
         if (day == DemoScript.FirstDay)
             foreach (var p in DemoScript.Ponds.Where(p => p.Aerators > 0))
                 notes.Add(new(Zone.At(day, new(7, 30)), "Manager", $"{p.Code}: {p.Aerators} aerators", k => new AeratorsFitted(k.Pond(p.Code), Fitted(p))));
+        if (day == DemoScript.InstrumentsListed)
+            notes.AddRange(DemoScript.Instruments.Select(i => new Told(Zone.At(day, new(7, 20)), "Manager", i.Name, _ => i)));
         Script(day, notes);
         for (var hour = 0; hour < 24; hour++)
         {

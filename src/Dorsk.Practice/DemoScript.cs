@@ -1,5 +1,6 @@
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Practice;
 
@@ -31,6 +32,19 @@ internal static class DemoScript
     public static readonly DateOnly[] UnderfedP3 = [new(2026, 9, 1), new(2026, 10, 31)];
     public static readonly DateOnly FilterTroubleT3 = new(2027, 1, 11);
     public static readonly DateOnly P6Limed = new(2027, 1, 14);
+
+    /// <summary>Day the instruments were listed.</summary>
+    public static readonly DateOnly InstrumentsListed = new(2027, 1, 18);
+
+    /// <summary>The farm's instruments, as calibrated last.</summary>
+    public static readonly IReadOnlyList<InstrumentKept> Instruments =
+    [
+        new(0, "hand meter", InstrumentKind.Meter, [Parameter.Oxygen, Parameter.Temperature], "0.1 mg/L", new(2027, 1, 18), 14, "pond hands"),
+        new(0, "pH pen", InstrumentKind.Meter, [Parameter.Ph], "0.1", new(2027, 1, 9), 14, "pond hands"),
+        new(0, "ammonia kit", InstrumentKind.Kit, [Parameter.Tan, Parameter.Nitrite], "0.1 mg/L", null, null, "manager"),
+        new(0, "hardness strips", InstrumentKind.Strip, [Parameter.Alkalinity, Parameter.Hardness], "steps of 40 mg/L", null, null, "manager"),
+        new(0, "Secchi disc", InstrumentKind.Eye, [Parameter.Secchi], "1 cm", null, null, "pond hands"),
+    ];
 
     /// <summary>Day fish were wanted in P6.</summary>
     public static readonly DateOnly P6FishOn = new(2027, 1, 25);

@@ -72,6 +72,9 @@ public sealed record FarmDay(
     DateTimeOffset Now, FarmZone Zone, DateTimeOffset Sunrise, DateTimeOffset Sunset, IReadOnlyList<PondDay> Ponds, IReadOnlyList<FeedDay> Feeds,
     double? WindMs, double? CloudEighths, double? AirC, IReadOnlyDictionary<string, ClosedJob> Closed, Hand Hand)
 {
+    /// <summary>Instruments whose calibration is due: number, name, last day.</summary>
+    public IReadOnlyList<(long Id, string Name, DateOnly? Last)> ToCalibrate { get; init; } = [];
+
     /// <summary>The farm day.</summary>
     public DateOnly Today => Zone.DayOf(Now);
 

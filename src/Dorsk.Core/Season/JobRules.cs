@@ -32,6 +32,7 @@ public static class JobRules
         new("use-first", UseFirst),
         new("harvest", PlanHarvest),
         new("prep", Preparation),
+        new("calibrate", Calibrations),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
@@ -127,6 +128,9 @@ public static class JobRules
             return new Job($"prep-{s.Step.Key}:{p.Code}:{p.PreparationLine}", p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",
                 held?.Reason ?? (s.MovedDays > 0 ? FormattableString.Invariant($"{s.MovedDays} days after its first day; everything after it waits") : s.Step.Reason), Role.PondHand, $"work?Work={s.Step.Work}", s.State == StepState.Late ? JobState.Late : JobState.Open);
         }));
+
+    private static IEnumerable<Job> Calibrations(FarmDay d) => d.ToCalibrate.Select(i => new Job(FormattableString.Invariant($"calibrate:instrument{i.Id}:{d.Today:yyyy-MM-dd}"), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"Calibrate {i.Name}",
+        i.Last is { } last ? $"last done {FarmDay.Day(last)}; a forecast is as good as the meter" : "never written down; a forecast is as good as the meter", Role.PondHand, "instruments", JobState.Open));
 
     internal static string Codes(PondDay p) => string.Join(" and ", p.Air!.More.Select(a => a.Code));
 }

@@ -99,6 +99,12 @@ public static class Measures
     /// <summary>Rain, m in SI, shown in mm or inches.</summary>
     public static readonly Measure Rain = new("rain", Mm, In, 0, 2, Cm);
 
+    /// <summary>Turbidity, NTU.</summary>
+    public static readonly Measure Turbidity = new("turbidity", new Unit("NTU", 1, 0, "fnu"), new Unit("NTU", 1, 0, "fnu"), 0, 0);
+
+    /// <summary>Solids that settle in a cone, mL/L.</summary>
+    public static readonly Measure Settled = new("settled solids", new Unit("mL/L", 1, 0, "ml"), new Unit("mL/L", 1, 0, "ml"), 1, 1);
+
     /// <summary>Shares, percent.</summary>
     public static readonly Measure Share = new("share", Percent, Percent, 0, 0);
 

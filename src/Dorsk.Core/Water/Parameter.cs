@@ -16,23 +16,32 @@ namespace Dorsk.Core.Water;
 /// <param name="OfFarm">Weather belongs to the farm, water to a pond.</param>
 public sealed record Parameter(string Key, string Name, Measure Measure, double HardLow, double UsualLow, double UsualHigh, double HardHigh, double? JumpPerDay = null, bool OfFarm = false)
 {
+    /// <summary>Steps of a described scale, the first of them 1; empty for figures.</summary>
+    public IReadOnlyList<string> Steps { get; private init; } = [];
+
+    /// <summary>A change over days that matters, SI; null: a fifth of the usual value.</summary>
+    public double? Matters { get; private init; }
+
+    /// <summary>Two instruments may differ by so much, SI; null: three tenths of the larger.</summary>
+    public double? Apart { get; private init; }
+
     private static readonly Dictionary<string, IReadOnlyDictionary<string, string>> Ranges =
         Csv.Embedded("reading_plausible_ranges.csv").ToDictionary(r => r["quantity"]);
 
     /// <summary>Dissolved oxygen, mg/L.</summary>
-    public static readonly Parameter Oxygen = Of("do", "oxygen", Measures.Oxygen, "dissolved oxygen");
+    public static readonly Parameter Oxygen = Of("do", "oxygen", Measures.Oxygen, "dissolved oxygen") with { Matters = 1, Apart = 1 };
 
     /// <summary>Water temperature, °C.</summary>
-    public static readonly Parameter Temperature = Of("temp", "water temperature", Measures.Temperature, "temperature", jumpPerDay: 4);
+    public static readonly Parameter Temperature = Of("temp", "water temperature", Measures.Temperature, "temperature", jumpPerDay: 4) with { Matters = 3, Apart = 1 };
 
     /// <summary>pH.</summary>
-    public static readonly Parameter Ph = Of("ph", "pH", Measures.Ph, "pH", jumpPerDay: 1.5);
+    public static readonly Parameter Ph = Of("ph", "pH", Measures.Ph, "pH", jumpPerDay: 1.5) with { Matters = 0.3, Apart = 0.4 };
 
     /// <summary>Total ammonia as nitrogen, mg N/L.</summary>
-    public static readonly Parameter Tan = Of("tan", "total ammonia (TAN, as N)", Measures.Concentration, "TAN as N");
+    public static readonly Parameter Tan = Of("tan", "total ammonia (TAN, as N)", Measures.Concentration, "TAN as N") with { Matters = 0.2 };
 
     /// <summary>Nitrite as nitrogen, mg N/L.</summary>
-    public static readonly Parameter Nitrite = Of("nitrite", "nitrite (as N)", Measures.Concentration, "nitrite as N");
+    public static readonly Parameter Nitrite = Of("nitrite", "nitrite (as N)", Measures.Concentration, "nitrite as N") with { Matters = 0.1 };
 
     /// <summary>Alkalinity, mg/L as CaCO₃.</summary>
     public static readonly Parameter Alkalinity = Of("alkalinity", "alkalinity (as CaCO₃)", Measures.CoarseConcentration, "alkalinity");
@@ -40,8 +49,32 @@ public sealed record Parameter(string Key, string Name, Measure Measure, double 
     /// <summary>Salinity, ppt.</summary>
     public static readonly Parameter Salinity = Of("salinity", "salinity", Measures.Salinity, "salinity");
 
+    /// <summary>Nitrate as nitrogen, mg N/L.</summary>
+    public static readonly Parameter Nitrate = Of("nitrate", "nitrate (as N)", Measures.Concentration, "nitrate as N");
+
+    /// <summary>Total hardness, mg/L as CaCO₃.</summary>
+    public static readonly Parameter Hardness = Of("hardness", "hardness (as CaCO₃)", Measures.CoarseConcentration, "hardness");
+
+    /// <summary>Chloride, mg/L.</summary>
+    public static readonly Parameter Chloride = Of("chloride", "chloride", Measures.CoarseConcentration, "chloride");
+
+    /// <summary>Carbon dioxide, mg/L.</summary>
+    public static readonly Parameter CarbonDioxide = Of("co2", "carbon dioxide", Measures.Oxygen, "CO2");
+
+    /// <summary>Turbidity, NTU.</summary>
+    public static readonly Parameter Turbidity = Of("turbidity", "turbidity", Measures.Turbidity, "turbidity");
+
+    /// <summary>Solids settled in a cone, mL/L.</summary>
+    public static readonly Parameter SettledSolids = Of("solids", "settled solids", Measures.Settled, "settled solids");
+
+    /// <summary>Colour of the water by a described scale.</summary>
+    public static readonly Parameter Colour = Scale("colour", "colour of the water", "clear, the floor is seen", "light green", "green", "deep green", "brown-green", "brown", "muddy, clay", "milky or silvery, with drifting specks", "black or grey, smells");
+
+    /// <summary>Film on the water by a described scale.</summary>
+    public static readonly Parameter Film = Scale("film", "film on the water", "none", "foam that goes by noon", "foam that stays", "a skin of algae or oil", "scum in the lee, blue-green like paint");
+
     /// <summary>Secchi depth, m.</summary>
-    public static readonly Parameter Secchi = Of("secchi", "Secchi depth", Measures.ShortLength, "secchi", scale: 0.01);
+    public static readonly Parameter Secchi = Of("secchi", "Secchi depth", Measures.ShortLength, "secchi", scale: 0.01) with { Matters = 0.08 };
 
     /// <summary>Gauge level, m above the floor.</summary>
     public static readonly Parameter GaugeLevel = new("level", "gauge level", Measures.Length, 0, 0, 4, 10);
@@ -60,10 +93,15 @@ public sealed record Parameter(string Key, string Name, Measure Measure, double 
 
     /// <summary>All of them, in the order of the slip.</summary>
     public static readonly IReadOnlyList<Parameter> All =
-        [Oxygen, Temperature, Ph, Secchi, Tan, Nitrite, Alkalinity, Salinity, GaugeLevel, AirTemperature, Wind, Cloud, Rain];
+        [Oxygen, Temperature, Ph, Secchi, Tan, Nitrite, Alkalinity, Salinity, GaugeLevel, Nitrate, Hardness, Chloride, CarbonDioxide, Turbidity, SettledSolids, Colour, Film, AirTemperature, Wind, Cloud, Rain];
 
     /// <summary>A parameter by key; the books hold no others.</summary>
     public static Parameter ByKey(string key) => All.First(p => p.Key == key);
+
+    private static Parameter Scale(string key, string name, params string[] steps) => new(key, name, Measures.Plain, 1, 1, steps.Length, steps.Length) { Steps = steps };
+
+    /// <summary>The parameter of this key, or null.</summary>
+    public static Parameter? Find(string key) => All.FirstOrDefault(p => p.Key == key);
 
     private static Parameter Of(string key, string name, Measure measure, string row, double scale = 1, double? jumpPerDay = null)
     {

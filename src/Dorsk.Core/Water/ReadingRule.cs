@@ -8,7 +8,14 @@ namespace Dorsk.Core.Water;
 /// <param name="At">When the new one was read.</param>
 /// <param name="SaturationMgL">Oxygen at saturation in this water, mg/L, or null when its temperature is not known.</param>
 /// <param name="BrimM">Full depth of the pond, m, or null.</param>
-public sealed record ReadingContext(Timed? Last, DateTimeOffset At, double? SaturationMgL, double? BrimM);
+public sealed record ReadingContext(Timed? Last, DateTimeOffset At, double? SaturationMgL, double? BrimM)
+{
+    /// <summary>The same thing read by another instrument within the hour, or null.</summary>
+    public OtherReading? Other { get; init; }
+
+    /// <summary>Whether it was read from a paper strip.</summary>
+    public bool IsStrip { get; init; }
+}
 
 /// <summary>Is a typed value plausible? Outside the hard range it is refused; unusual or a jump, it is asked about. Good for the fish is another question.</summary>
 public static class ReadingRule
@@ -33,5 +40,9 @@ public static class ReadingRule
             yield return Remark.Ask(p.Key, $"{Print(value.Si)} is unusual: mostly {Print(p.UsualLow)} to {Print(p.UsualHigh)}. Is it meant?");
         else if (p.JumpPerDay is { } jump && context.Last is { } last && (context.At - last.At).Duration() <= TimeSpan.FromHours(24) && Math.Abs(value.Si - last.Si) > jump)
             yield return Remark.Ask(p.Key, $"{Print(value.Si)} after {Print(last.Si)} less than a day before is a large change. Is it meant?");
+        else if (context.Other is { } other && Math.Abs(value.Si - other.Si) > (p.Apart ?? 0.3 * Math.Max(value.Si, other.Si)))
+            yield return Remark.Ask(p.Key, $"{other.Instrument} read {Print(other.Si)} within the hour; {Print(value.Si)} is too far from it for both to be right. Read again with both; the one that is off wants calibrating. Is it meant?");
+        else if (context.IsStrip && context.Last is { } before && (value.Si > 2.5 * before.Si || value.Si < before.Si / 2.5))
+            yield return Remark.Ask(p.Key, $"The strip says {Print(value.Si)}, the last reading was {Print(before.Si)}. Strips are easily misread: dip a second one, hold it against the card in daylight after the time on the box. Is it meant?");
     }
 }

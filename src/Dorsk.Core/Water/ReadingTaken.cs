@@ -7,7 +7,11 @@ namespace Dorsk.Core.Water;
 /// <param name="Si">SI value.</param>
 /// <param name="DepthM">Depth at which it was read, m; null when not said.</param>
 /// <param name="Instrument">Meter, strip or eye; empty when not said.</param>
-public sealed record Value(Parameter Parameter, double Si, double? DepthM = null, string Instrument = "");
+public sealed record Value(Parameter Parameter, double Si, double? DepthM = null, string Instrument = "")
+{
+    /// <summary>Ends of the step a strip showed, SI; null for a figure. The value is their middle.</summary>
+    public (double Low, double High)? Step { get; init; }
+}
 
 /// <summary>Values read at one place and hour. The place is a pond, or the farm for weather.</summary>
 /// <param name="PondId">The pond; null for weather.</param>

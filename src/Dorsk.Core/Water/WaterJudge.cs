@@ -10,6 +10,8 @@ public static class WaterJudge
     /// <summary>pH beyond its band by this much is Act now.</summary>
     private const double PhActBeyond = 0.5;
 
+    private const double ChlorideWanted = 10, ChlorideLeast = 6;
+
     /// <summary>Secchi depth under which a bloom is heavy, m; the water makes a hard night.</summary>
     public const double HeavyBloomM = 0.30;
 
@@ -41,10 +43,32 @@ public static class WaterJudge
             return si < DangerousBloomM ? Say(Status.ActNow, $"Secchi {P(si)} is under {P(DangerousBloomM)}: a dangerous bloom")
                 : si < HeavyBloomM ? Say(Status.Watch, $"Secchi {P(si)} is under {P(HeavyBloomM)}: a heavy bloom")
                 : si > ThinBloomM ? Say(Status.Watch, $"Secchi {P(si)} is over {P(ThinBloomM)}: a thin bloom") : Fine($"Secchi {P(si)}");
+        if (parameter == Parameter.CarbonDioxide && si > parameter.UsualHigh)
+            return Say(si > 2 * parameter.UsualHigh ? Status.ActNow : Status.Watch, $"carbon dioxide {P(si)} is over {P(parameter.UsualHigh)}: it hinders breathing. Stir and give air, at dawn most of all");
+        if (parameter == Parameter.Nitrate || parameter == Parameter.Turbidity)
+            return si > parameter.UsualHigh ? Say(Status.Watch, $"{parameter.Name} {P(si)} is over {P(parameter.UsualHigh)}") : Fine(P(si));
+        if (parameter == Parameter.Colour)
+            return si >= 8 ? Say(Status.Watch, $"{parameter.Steps[(int)si - 1]}: renew a part of the water, read oxygen in the dark") : Fine(parameter.Steps[(int)si - 1]);
+        if (parameter == Parameter.Film)
+            return si >= 4 ? Say(Status.Watch, $"{parameter.Steps[(int)si - 1]}: blue-green scum can poison people, dogs and cattle; keep out of it, read oxygen in the dark") : Fine(parameter.Steps[(int)si - 1]);
         if (parameter == Parameter.Nitrite && si > limits.NitriteMgL)
             return Say(Status.Watch, $"nitrite {P(si)} is over {P(limits.NitriteMgL)} for water of low chloride");
         return parameter == Parameter.Alkalinity && si < limits.AlkalinityMinMgL
             ? Say(Status.Watch, $"alkalinity {P(si)} is under {P(limits.AlkalinityMinMgL)}") : Fine(P(si));
+    }
+
+    /// <summary>Judges nitrite by the chloride that keeps it out of the gills: ten times its nitrogen is wanted, six the least.</summary>
+    /// <param name="nitriteMgL">Nitrite, mg N/L.</param>
+    /// <param name="chlorideMgL">Chloride, mg/L, or null when it was not read.</param>
+    /// <param name="limits">Limits of the species and stage.</param>
+    /// <param name="hand">How figures are printed.</param>
+    public static Judgement JudgeNitrite(double nitriteMgL, double? chlorideMgL, WaterLimits limits, Hand hand)
+    {
+        if (chlorideMgL is not { } chloride || nitriteMgL <= limits.NitriteMgL)
+            return Judge(Parameter.Nitrite, nitriteMgL, limits, hand);
+        var ratio = chloride / nitriteMgL;
+        var text = FormattableString.Invariant($"chloride is {ratio:0.#} times the nitrite nitrogen; {ChlorideWanted:0} times is wanted, {ChlorideLeast:0} the least");
+        return new(ratio < ChlorideLeast ? Status.ActNow : ratio < ChlorideWanted ? Status.Watch : Status.Steady, text);
     }
 
     /// <summary>Judges total ammonia by its un-ionised part at the pH and temperature of the hour.</summary>

@@ -27,7 +27,10 @@ internal static class DayQuestions
             Preparation = p.Story.PreparationAt(now)?.Plan, PreparationLine = p.Story.PreparationLine?.Line ?? 0, Brake = p.Story.PreparationAt(now) is { } prep ? p.Story.BrakeAt(now, Core.Species.FishSpecies.Find(prep.Line.Plan.SpeciesKey) ?? p.Story.LikelySpecies) : null,
         }).ToList(),
             feeds.At(now).Select(f => new FeedDay(f.FeedId, f.Name, f.LeftKg, f.PerDayKg, f.NextExpiry)).ToList(),
-            Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand);
+            Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
+        {
+            ToCalibrate = InstrumentQuestions.All(c, asOf).Where(i => i.Kept.DueOn(today) <= today).Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn)).ToList(),
+        };
     }
 
     /// <summary>Jobs closed by hand since an instant, by key.</summary>

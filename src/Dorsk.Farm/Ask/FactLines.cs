@@ -20,6 +20,7 @@ internal static class FactLines
         nameof(EquipmentFitted) => Sqlite.One(c, "SELECT pond FROM equipment_fitted WHERE line = $line", r => new EquipmentFitted(r.GetInt64(0), FarmQuestions.EquipmentRows(c, row.Line)), ("line", row.Line)),
         nameof(PondArchived) => Sqlite.One(c, "SELECT pond, archived, reason FROM pond_archived WHERE line = $line", r => new PondArchived(r.GetInt64(0), r.GetBoolean(1), r.GetString(2)), ("line", row.Line)),
         nameof(Core.Prepare.PreparationPlanned) => PrepareQuestions.Of(c, row.Line),
+        nameof(InstrumentKept) => InstrumentQuestions.Of(c, row.Line),
         nameof(ReadingTaken) => Reading(c, row),
         nameof(FeedingGiven) => Sqlite.One(c, "SELECT pond, feed, mass_kg FROM feeding WHERE line = $line", r => new FeedingGiven(r.GetInt64(0), r.GetInt64(1), r.GetDouble(2)), ("line", row.Line)),
         nameof(FishStocked) => Sqlite.One(c, "SELECT pond, species, origin, count, mean_g, basis, not_ready_reason, target_g FROM stocking WHERE line = $line",
@@ -35,8 +36,8 @@ internal static class FactLines
 
     private static AeratorsFitted? Aerators(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond FROM aerators_fitted WHERE line = $line", r => new AeratorsFitted(r.GetInt64(0), FarmQuestions.AeratorRows(c, line)), ("line", line));
 
-    private static ReadingTaken Reading(SqliteConnection c, LogRow row) => new(row.PondId, Sqlite.Rows(c, "SELECT parameter, value, depth_m, instrument FROM reading WHERE line = $line ORDER BY n",
-        r => new Value(Parameter.ByKey(r.GetString(0)), r.GetDouble(1), r.MaybeReal(2), r.GetString(3)), ("line", row.Line)));
+    private static ReadingTaken Reading(SqliteConnection c, LogRow row) => new(row.PondId, Sqlite.Rows(c, "SELECT parameter, value, depth_m, instrument, low, high FROM reading WHERE line = $line ORDER BY n",
+        r => new Value(Parameter.ByKey(r.GetString(0)), r.GetDouble(1), r.MaybeReal(2), r.GetString(3)) { Step = r.MaybeReal(4) is { } low ? (low, r.GetDouble(5)) : null }, ("line", row.Line)));
 
     private static FishSampled? Sample(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond, batch, single FROM sample WHERE line = $line",
         r => new FishSampled(r.GetInt64(0), r.GetInt64(1), r.GetBoolean(2), Sqlite.Rows(c, "SELECT count, mass_g FROM weighing WHERE line = $line ORDER BY n", w => (w.GetInt32(0), w.GetDouble(1)), ("line", line))), ("line", line));

@@ -66,7 +66,7 @@ public sealed partial class PondStory
         if (LimitsOn(Zone.DayOf(now)) is not { } limits)
             return [];
         Judgement? Of(Parameter p) => LastOf(p) is { } last && now - last.At < ChemistrySpeaks ? WaterJudge.Judge(p, last.Si, limits, Farm.Hand) : null;
-        return Remedies.For(AmmoniaNow(now)?.Judgement, Of(Parameter.Nitrite), Of(Parameter.Alkalinity));
+        return Remedies.For(AmmoniaNow(now)?.Judgement, LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < ChemistrySpeaks ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null, Of(Parameter.Alkalinity));
     }
 
     /// <summary>Whether a reading is too old to speak for now.</summary>

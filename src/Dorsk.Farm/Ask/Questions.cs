@@ -70,6 +70,13 @@ public sealed class Questions(FarmFile file)
         return FarmQuestions.Feeds(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>The farm's instruments as last written, with their lines.</summary>
+    public IReadOnlyList<(long Line, Core.Water.InstrumentKept Kept)> Instruments()
+    {
+        using var c = file.Open();
+        return InstrumentQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
     /// <summary>What is left of each kind of feed.</summary>
     public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
     {

@@ -8,11 +8,20 @@ namespace Dorsk.Farm.Ask;
 /// <summary>Readings of a pond, or of the farm's weather when the pond is null.</summary>
 internal static class Readings
 {
-    public static Timed? Last(SqliteConnection c, AsOf asOf, long? pond, Parameter parameter)
+    public static Timed? Last(SqliteConnection c, AsOf asOf, long? pond, Parameter parameter, int days = 3)
     {
         var rows = Sqlite.Rows(c,
             $"SELECT l.happened, r.value FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND r.parameter = $parameter AND l.happened > $since AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
-            r => new Timed(r.Instant(0), r.GetDouble(1)), Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("since", asOf.HappenedUpTo.AddDays(-3))));
+            r => new Timed(r.Instant(0), r.GetDouble(1)), Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("since", asOf.HappenedUpTo.AddDays(-days))));
+        return rows.Count == 0 ? null : rows[0];
+    }
+
+    /// <summary>The same thing read by another named instrument within the hour before, or null.</summary>
+    public static OtherReading? ByAnother(SqliteConnection c, AsOf asOf, long? pond, Parameter parameter, string instrument)
+    {
+        var rows = Sqlite.Rows(c,
+            $"SELECT l.happened, r.value, r.instrument FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND r.parameter = $parameter AND r.instrument <> '' AND r.instrument <> $instrument AND r.depth_m IS NULL AND l.happened > $since AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
+            r => new OtherReading(r.Instant(0), r.GetDouble(1), r.GetString(2)), Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("instrument", instrument), ("since", asOf.HappenedUpTo.AddHours(-1))));
         return rows.Count == 0 ? null : rows[0];
     }
 

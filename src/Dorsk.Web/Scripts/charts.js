@@ -1,8 +1,9 @@
 // Finds the charts of a page, draws each from the JSON beside it, and draws again when its width changes.
 import { oxygen } from './views/oxygen.js';
 import { growth } from './views/growth.js';
+import { course } from './views/course.js';
 
-const views = { oxygen, growth };
+const views = { oxygen, growth, course };
 
 export function drawCharts() {
   for (const hold of document.querySelectorAll('[data-chart]')) {

@@ -9,6 +9,13 @@ export function slip() {
       else history.replaceState({ ...history.state, entry: id.value }, '');
       this.onInput = () => { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), 300); };
       this.$el.addEventListener('input', this.onInput);
+      // On a phone the keyboard's key goes on to the next line; sending is the button's business.
+      this.$el.addEventListener('keydown', e => {
+        if (e.key !== 'Enter' || !e.target.matches('input[inputmode]') || !matchMedia('(pointer: coarse)').matches) return;
+        e.preventDefault();
+        const lines = [...this.$el.querySelectorAll('input:not([type=hidden]), select, .slip-do button')].filter(l => l.checkVisibility());
+        lines[lines.indexOf(e.target) + 1]?.focus();
+      });
       const first = this.$el.querySelector('[aria-invalid="true"]') ?? this.$el.querySelector('.slip-problems');
       first?.focus();
     },

@@ -28,6 +28,9 @@ public enum FieldKind
 
     /// <summary>A heading between lines.</summary>
     Heading,
+
+    /// <summary>The lines from here on are folded away until they are wanted.</summary>
+    Fold,
 }
 
 /// <summary>One line of a slip.</summary>

@@ -1,0 +1,34 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Ask;
+
+public sealed partial class PondStory
+{
+    private const int AfternoonFrom = 12, AfternoonTo = 20;
+
+    /// <summary>Values of a parameter by day: of the morning (lowest before nine) or of the afternoon (highest from noon to eight).</summary>
+    public IReadOnlyList<DayValue> DaysOf(Parameter parameter, bool morning, DateOnly from, DateOnly to) => ReadingsOf[parameter].Select(t => (Local: Zone.LocalAt(t.At), Day: Zone.DayOf(t.At), t.Si))
+        .Where(t => t.Day >= from && t.Day <= to && (morning ? t.Local.Hour < DawnBeforeHour : t.Local.Hour is >= AfternoonFrom and < AfternoonTo))
+        .GroupBy(t => t.Day).Select(g => new DayValue(g.Key, morning ? g.Min(t => t.Si) : g.Max(t => t.Si))).OrderBy(d => d.Day).ToList();
+
+    /// <summary>What the last two weeks of readings say in sentences, the gravest first.</summary>
+    public IReadOnlyList<Judgement> TrendsAt(DateTimeOffset now, Parameter? only = null)
+    {
+        var (today, first) = (Zone.DayOf(now), Zone.DayOf(now).AddDays(-WaterTrend.Days));
+        IReadOnlyList<DayValue> All(Parameter p) => ReadingsOf[p].Where(t => t.At <= now && Zone.DayOf(t.At) >= first).GroupBy(t => Zone.DayOf(t.At)).Select(g => new DayValue(g.Key, g.Average(t => t.Si))).OrderBy(d => d.Day).ToList();
+        var said = Parameter.All.Where(p => !p.OfFarm && p.Steps.Count == 0 && p != Parameter.GaugeLevel && (only is null || p == only)).SelectMany(p => WaterTrend.Of(p, DaysOf(p, true, first, today), DaysOf(p, false, first, today), Farm.Hand)).ToList();
+        if (!Pond.ByVolume && (only is null || only == Parameter.Secchi) && WaterTrend.Cleared(All(Parameter.Secchi), Farm.Hand) is { } cleared)
+            said.Add(cleared);
+        if ((only is null || only == Parameter.Nitrite || only == Parameter.Tan) && WaterTrend.Stalled(All(Parameter.Tan), All(Parameter.Nitrite)) is { } stalled)
+            said.Add(stalled);
+        return said.OrderByDescending(j => j.Status).ToList();
+    }
+
+    /// <summary>Lower and upper end in which a value is good for the fish here; null where there is none or the table has none.</summary>
+    public static (double? Low, double? High) BandOf(Parameter parameter, WaterLimits? limits) => limits is null ? (null, null)
+        : parameter == Parameter.Oxygen ? (limits.DoWatchMgL, null) : parameter == Parameter.Temperature ? (limits.TempLowC, limits.TempHighC) : parameter == Parameter.Ph ? (limits.PhLow, limits.PhHigh)
+        : parameter == Parameter.Secchi ? (WaterJudge.HeavyBloomM, WaterJudge.ThinBloomM) : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL) : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
+        : parameter == Parameter.CarbonDioxide || parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh) : (null, null);
+}

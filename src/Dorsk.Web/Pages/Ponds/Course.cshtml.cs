@@ -1,0 +1,60 @@
+using System.Globalization;
+using System.Text.Json;
+using Dorsk.Core.Judging;
+using Dorsk.Core.People;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
+using Dorsk.Web.People;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>The course of one value in one pond: mornings and afternoons apart, its band, years over each other.</summary>
+[Needs(Permission.Look)]
+public sealed class CourseModel(Questions questions, Here here) : PageModel
+{
+    /// <summary>Spans to choose from.</summary>
+    public static readonly (int Days, string Word)[] Spans = [(30, "a month"), (120, "four months"), (400, "a year"), (3660, "all")];
+
+    public PondStory Story { get; private set; } = null!;
+
+    public Parameter Parameter { get; private set; } = Parameter.Oxygen;
+
+    public int Days { get; private set; } = 120;
+
+    public bool Years { get; private set; }
+
+    /// <summary>What was ever read here, and what is looked at.</summary>
+    public IReadOnlyList<Parameter> Read { get; private set; } = [];
+
+    public (double? Low, double? High) Band { get; private set; }
+
+    public IReadOnlyList<Judgement> Trends { get; private set; } = [];
+
+    public IReadOnlyList<(string Month, double? Low, double? High, int Days)> Months { get; private set; } = [];
+
+    public int Count { get; private set; }
+
+    public string Chart { get; private set; } = "";
+
+    public IActionResult OnGet(string code, string? parameter, int days = 120, bool years = false)
+    {
+        if (questions.Story(code) is not { } story || Parameter.Find(parameter ?? "do") is not { OfFarm: false } p)
+            return NotFound();
+        (Story, Parameter, Years) = (story, p, years);
+        Days = years ? Spans[^1].Days : Spans.Any(s => s.Days == days) ? days : 120;
+        Read = Parameter.All.Where(x => !x.OfFarm && (x == p || story.ReadingsOf[x].Any())).ToList();
+        Band = p == Parameter.Secchi && story.Pond.ByVolume ? (null, null) : PondStory.BandOf(p, story.LimitsOn(here.Today));
+        Trends = story.TrendsAt(here.Now, p);
+        var from = here.Today.AddDays(-Days);
+        var (dawn, noon) = (story.DaysOf(p, true, from, here.Today), story.DaysOf(p, false, from, here.Today));
+        Count = dawn.Count + noon.Count;
+        Months = dawn.Select(d => (d, Morning: true)).Concat(noon.Select(d => (d, Morning: false))).GroupBy(x => new DateOnly(x.d.Day.Year, x.d.Day.Month, 1)).OrderByDescending(g => g.Key).Take(14)
+            .Select(g => (g.Key.ToString("MMM yyyy", CultureInfo.InvariantCulture), g.Where(x => x.Morning).Select(x => (double?)x.d.Si).Min(), g.Where(x => !x.Morning).Select(x => (double?)x.d.Si).Max(), g.Select(x => x.d.Day).Distinct().Count())).ToList();
+        var unit = p.Measure.In(here.Hand.System);
+        object Point(DayValue d) => new { t = (years ? new DateOnly(2024, d.Day.Month, d.Day.Day) : d.Day).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), y = d.Day.Year, v = Math.Round(unit.FromSi(d.Si), 4) };
+        Chart = JsonSerializer.Serialize(new { unit = unit.Symbol, years, low = Band.Low is { } l ? unit.FromSi(l) : (double?)null, high = Band.High is { } h ? unit.FromSi(h) : (double?)null, dawn = dawn.Select(Point), noon = noon.Select(Point), steps = p.Steps });
+        return Page();
+    }
+}
