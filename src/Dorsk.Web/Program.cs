@@ -3,7 +3,9 @@ using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Sql;
 using Dorsk.Web;
+using Dorsk.Farm.State;
 using Dorsk.Web.People;
+using Dorsk.Web.Sheets;
 using Microsoft.AspNetCore.DataProtection;
 
 // Figures are printed by the farm's own hand; nothing may follow the machine's.
@@ -34,6 +36,9 @@ builder.Services.AddSingleton(file);
 builder.Services.AddSingleton(clock);
 builder.Services.AddSingleton(new Door(file, clock));
 builder.Services.AddSingleton(questions);
+builder.Services.AddSingleton(new SheetDoor(file, clock));
+builder.Services.AddSingleton(new SheetMaps(file));
+builder.Services.AddSingleton(new SheetImports(file));
 builder.Services.AddSingleton(s => new NightlyForecasts(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), s.GetRequiredService<FarmClock>()));
 builder.Services.AddHostedService<ForecastTeller>();
 builder.Services.AddHttpContextAccessor();

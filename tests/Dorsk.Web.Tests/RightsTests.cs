@@ -33,7 +33,8 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["POST /ponds/{code}/{section?} Leave"] = Permission.Write, ["POST / Air"] = Permission.Switch, ["POST / Job"] = Permission.Write, ["POST / Undo"] = Permission.Write, ["GET /round"] = Permission.Write, ["POST /round Keep"] = Permission.Write,
         ["GET /proof"] = Permission.Look, ["GET /lists"] = Permission.Look, ["POST /lists Backup"] = Permission.Setup, ["POST /lists Export"] = Permission.Setup, ["GET /lists/{name}.csv"] = Permission.Look,
         ["GET /setup"] = Permission.Setup, ["GET /setup/species/{key?}"] = Permission.Setup, ["POST /setup/species/{key?} Value"] = Permission.Setup, ["POST /setup/species/{key?} Limit"] = Permission.Setup,
-        ["GET /ponds/{code}/course/{parameter?}"] = Permission.Look, ["GET /setup/instruments"] = Permission.Look, ["POST /setup/instruments Calibrated"] = Permission.Write, ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,
+        ["GET /ponds/{code}/course/{parameter?}"] = Permission.Look, ["GET /lists/import/{id:guid?}"] = Permission.Manage, ["GET /lists/import/{id:guid?} State"] = Permission.Manage, ["POST /lists/import/{id:guid?} Upload"] = Permission.Manage, ["POST /lists/import/{id:guid?} Check"] = Permission.Manage, ["POST /lists/import/{id:guid?} Enter"] = Permission.Manage, ["POST /lists/import/{id:guid?} Drop"] = Permission.Manage,
+        ["GET /setup/instruments"] = Permission.Look, ["POST /setup/instruments Calibrated"] = Permission.Write, ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,
         ["GET /me"] = Permission.Look, ["POST /me"] = Permission.Look,
         ["GET /setup/people"] = Permission.Setup, ["POST /setup/people Add"] = Permission.Setup, ["POST /setup/people Role"] = Permission.Setup, ["POST /setup/people Password"] = Permission.Setup,
         ["GET /theme"] = null, ["POST /theme"] = null, ["GET /error"] = null, ["GET /sign-in"] = null, ["POST /sign-in"] = null, ["POST /sign-in Demo"] = null,
@@ -133,6 +134,6 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         }
         Assert.True(Expected.TryGetValue(name, out var wanted), $"{name} is new: say here who may use it.");
         yield return new(name, method, Query(route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("/{section?}", "/water", StringComparison.Ordinal)
-            .Replace("workbench/{key?}", "workbench/saturation", StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "readings", StringComparison.Ordinal)), rule, wanted);
+            .Replace("workbench/{key?}", "workbench/saturation", StringComparison.Ordinal).Replace("/{id:guid?}", "", StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "readings", StringComparison.Ordinal)), rule, wanted);
     }
 }

@@ -36,6 +36,8 @@ public static class Measures
     private static readonly Unit MgL = new("mg/L", 1, 0, "mg", "mgl", "ppm", "g/m3");
     private static readonly Unit Ppm = new("ppm", 1, 0, "mg/l", "mgl");
     private static readonly Unit Ppt = new("ppt", 1, 0, "g/l", "‰", "psu");
+    private static readonly Unit Ntu = new("NTU", 1, 0, "fnu");
+    private static readonly Unit MlL = new("mL/L", 1, 0, "ml");
     private static readonly Unit Percent = new("%", 1, 0, "percent", "pct");
     private static readonly Unit None = new("", 1, 0);
 
@@ -100,10 +102,10 @@ public static class Measures
     public static readonly Measure Rain = new("rain", Mm, In, 0, 2, Cm);
 
     /// <summary>Turbidity, NTU.</summary>
-    public static readonly Measure Turbidity = new("turbidity", new Unit("NTU", 1, 0, "fnu"), new Unit("NTU", 1, 0, "fnu"), 0, 0);
+    public static readonly Measure Turbidity = new("turbidity", Ntu, Ntu, 0, 0);
 
     /// <summary>Solids that settle in a cone, mL/L.</summary>
-    public static readonly Measure Settled = new("settled solids", new Unit("mL/L", 1, 0, "ml"), new Unit("mL/L", 1, 0, "ml"), 1, 1);
+    public static readonly Measure Settled = new("settled solids", MlL, MlL, 1, 1);
 
     /// <summary>Shares, percent.</summary>
     public static readonly Measure Share = new("share", Percent, Percent, 0, 0);

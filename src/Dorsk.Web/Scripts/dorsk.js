@@ -1,6 +1,7 @@
 // What the browser runs: Alpine's CSP build, the slips, the charts.
 import Alpine from '@alpinejs/csp';
 import { slip } from './slip.js';
+import { sheet } from './sheet.js';
 import { bench } from './bench.js';
 import { plan } from './plan.js';
 import { planner } from './planner.js';
@@ -9,6 +10,7 @@ import { drawCharts } from './charts.js';
 import { whyCards } from './why.js';
 
 Alpine.data('slip', slip);
+Alpine.data('sheet', sheet);
 Alpine.data('bench', bench);
 Alpine.data('plan', plan);
 Alpine.data('planner', planner);
