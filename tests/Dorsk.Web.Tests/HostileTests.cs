@@ -166,13 +166,13 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
                 foreach (var slip in AllSlips.List.Where(s => s.OfPond == route.Contains("{code}", StringComparison.Ordinal)))
                     yield return route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("{key}", slip.Key, StringComparison.Ordinal);
             else if (route.EndsWith("{section?}", StringComparison.Ordinal))
-                foreach (var section in new[] { "water", "stock", "feed", "growth", "harvest", "log" })
+                foreach (var section in new[] { "water", "prepare", "stock", "feed", "growth", "harvest", "log" })
                     yield return "/ponds/P1/" + section;
             else if (route.StartsWith("/workbench", StringComparison.Ordinal))
                 foreach (var calculator in Dorsk.Web.Workbench.AllCalculators.List)
                     yield return "/workbench/" + calculator.Key;
             else if (!route.StartsWith("/sign-", StringComparison.Ordinal) && route is not ("/error" or "/theme" or "/first"))
-                yield return route.Replace("/{id:guid?}", "", StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "log", StringComparison.Ordinal);
+                yield return route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("/{id:guid?}", "", StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "log", StringComparison.Ordinal);
         }
     }
 }

@@ -47,7 +47,7 @@ public sealed class SheetCheck
     private readonly SqliteConnection books;
     private readonly List<SheetRemark> wrong = [], asked = [];
     private readonly List<(int, string, DateTimeOffset, IReadOnlyList<Value>)> understood = [];
-    private int lines, values, twice, wrongCount, askedCount;
+    private int lines, values, twice, wrongCount;
 
     private SheetCheck(SheetFile sheet, SheetMap map, SheetDesk desk, SqliteConnection books, DateTimeOffset now)
     {
@@ -82,9 +82,9 @@ public sealed class SheetCheck
                 if (check.lines % 500 == 0)
                     progress(check.lines);
             }
-            var known = desk.Finish(file.Path);
+            var (known, stillAsked) = desk.Finish(file.Path);
             progress(check.lines);
-            return (desk, new(check.lines, check.values - known, check.twice + known, check.wrongCount, check.askedCount, check.wrong, check.asked, check.understood));
+            return (desk, new(check.lines, check.values - known, check.twice + known, check.wrongCount, stillAsked, check.wrong, check.asked, check.understood));
         }
         catch
         {
@@ -137,7 +137,6 @@ public sealed class SheetCheck
             foreach (var r in remarks.Take(1))
             {
                 desk.Asked(number, kept, r.Text);
-                askedCount++;
                 if (asked.Count < Shown)
                     asked.Add(new(number, Heading(column), r.Text));
             }

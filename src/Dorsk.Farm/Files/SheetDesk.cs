@@ -40,15 +40,16 @@ public sealed class SheetDesk : IDisposable
 
     internal void Asked(int n, int k, string text) => Run(asked, n, k, text);
 
-    /// <summary>Everything is laid down; takes away what the books hold already. How many values that were.</summary>
-    internal int Finish(string farmPath)
+    /// <summary>Everything is laid down; takes away what the books hold already. How many values that were, and how many unusual ones are left.</summary>
+    internal (int Known, int Asked) Finish(string farmPath)
     {
         transaction.Commit();
         Sqlite.Run(connection, "ATTACH $farm AS farm", ("farm", farmPath));
         var known = Sqlite.Run(connection, $"DELETE FROM value WHERE {KnownIn("farm.", "value")}");
         Sqlite.Run(connection, "DETACH farm");
+        var left = (int)Sqlite.Number(connection, "SELECT count(*) FROM value WHERE asked = 1");
         transaction = connection.BeginTransaction();
-        return known;
+        return (known, left);
     }
 
     /// <summary>Whether a value of the desk stands in the books already, and was not taken back.</summary>

@@ -169,7 +169,8 @@ internal sealed class ExchangeCalculator : ICalculator
     [
         new("now", "Concentration now", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 2, Measures.Concentration), Measures.Concentration, "ammonia, nitrite, salinity: any"), new("inflow", "Of the new water", FieldKind.Quantity, "0", Measures.Concentration), new("wanted", "Wanted", FieldKind.Quantity, s.Plain((s.Last(Parameter.Tan) ?? 2) / 2, Measures.Concentration), Measures.Concentration),
         new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume), new("times", "In how many parts", FieldKind.Whole, "3"),
-        new("flow", "The pump gives", FieldKind.Quantity, s.Plain(50, Measures.Flow), Measures.Flow), new("power", "and draws", FieldKind.Quantity, s.Plain(3, Measures.Power), Measures.Power), new("price", "Price of a kWh", FieldKind.Quantity, "0.30", Measures.Plain, "the farm's own"),
+        .. Pumping.Fields(s),
+        new("temp", "Water temperature now", FieldKind.Quantity, s.Last(Parameter.Temperature) is { } t ? s.Plain(t, Measures.Temperature) : "", Measures.Temperature, "empty: not asked"), new("newtemp", "Of the new water", FieldKind.Quantity, "", Measures.Temperature, "a bore is near the yearly mean"),
     ];
 
     public Worked? Work(BenchForm f)
@@ -177,6 +178,7 @@ internal sealed class ExchangeCalculator : ICalculator
         var (now, inflow, wanted) = (f.Q("now", Measures.Concentration, 0, 1e5), f.Q("inflow", Measures.Concentration, 0, 1e5), f.Q("wanted", Measures.Concentration, 0, 1e5));
         var (volume, times, flow) = (f.Q("volume", Measures.Volume, 0.001, 1e7), f.Whole("times", "parts", 1, 60), f.Q("flow", Measures.Flow, 0.01, 1e5));
         var (kw, price) = (f.Q("power", Measures.Power, 0, 1000), f.Q("price", Measures.Plain, 0, 1000));
+        var (temp, newTemp) = (f.MaybeQ("temp", Measures.Temperature, -1, 45), f.MaybeQ("newtemp", Measures.Temperature, -1, 45));
         if (!f.Sound)
             return null;
         if (WaterExchange.Left(now, inflow, wanted) is not { } left)
@@ -189,8 +191,69 @@ internal sealed class ExchangeCalculator : ICalculator
         var why = Grounds.Of("Fully mixed. In parts: drain, refill, mix, again. Flowing through: new water pushes out mixed water, so it takes more. Nothing is made or used up meanwhile; feed goes on making ammonia.", "Mass balance",
             new Input("difference that stays", 100 * left, Measures.Share, "worked out"), new Input("volume", volume, Measures.Volume, "typed"));
         Figure Cost(string what, double m3) => new(what, $"{f.Here.Figure(m3 / flow, 1)} h, {f.Here.Figure(m3 / flow * kw, 0)} kWh, {f.Here.Figure(m3 / flow * kw * price, 0)} {f.Here.Farm?.Currency}", why);
-        return new([new(times == 1 ? "Drain and refill" : $"Each of {times} parts", $"{f.Here.Figure(100 * each, 0)} %, {f.Say(each * volume, Measures.Volume)}", why, Main: true), new("Water in all, in parts", f.Say(batch, Measures.Volume), why), Cost("Pumping that", batch), new("Water in all, flowing through", f.Say(through, Measures.Volume), why), Cost("Pumping that", through)],
+        return new([new(times == 1 ? "Drain and refill" : $"Each of {times} parts", $"{f.Here.Figure(100 * each, 0)} %, {f.Say(each * volume, Measures.Volume)}", why, Main: true), new("Water in all, in parts", f.Say(batch, Measures.Volume), why), Cost("Pumping that", batch), new("Water in all, flowing through", f.Say(through, Measures.Volume), why), Cost("Pumping that", through), .. Heat(f, left, each, temp, newTemp)],
             $"In {times} {(times == 1 ? "part" : "parts")} it takes {f.Here.Figure(100 * ((through / batch) - 1), 0)} % less water than flowing through.", Cautions: ["Match temperature, pH and salinity of the new water; not more than a third at once with fish in it."]);
+    }
+
+    // Cooling or warming by the same exchange; a step that fish feel is said.
+    private static IEnumerable<Figure> Heat(BenchForm f, double left, double each, double? temp, double? newTemp)
+    {
+        if (temp is not { } now || newTemp is not { } fresh)
+            yield break;
+        var after = fresh + ((now - fresh) * left);
+        var first = fresh + ((now - fresh) * (1 - each));
+        var why = Grounds.Of("Mixed by heat: the difference to the new water shrinks by the same share as the concentration. Sun and air work on it meanwhile.", "Heat balance", new Input("now", now, Measures.Temperature, "typed"), new Input("new water", fresh, Measures.Temperature, "typed"), new Input("difference that stays", 100 * left, Measures.Share, "worked out"));
+        yield return new("Temperature after it", f.Say(after, Measures.Temperature), why);
+        yield return new("After the first part", f.Say(first, Measures.Temperature) + (Mixing.Jump(now, first, f.Here.Hand) is { } jump ? ": " + jump.Reason : ""), why);
+    }
+}
+
+/// <summary>How long and for what a pond is filled.</summary>
+internal sealed class FillCalculator : ICalculator
+{
+    public string Key => "fill";
+
+    public string Title => "Filling";
+
+    public string Lead => "hours, kilowatt-hours and cost with the pond's own pump";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+    [
+        .. Body.Fields(s), new("from", "Gauge level now", FieldKind.Quantity, s.Pond is { } p && p.IsPartFilled(s.Here.Now) ? s.Plain(p.LevelAt(s.Here.Now).LevelM, Measures.Length) : "0", Measures.Length), new("to", "Up to", FieldKind.Quantity, s.Of(s.Pond?.Pond.Shape.FullDepthM, 1.4, Measures.Length), Measures.Length),
+        .. Pumping.Fields(s), new("loss", "Lost meanwhile by seepage and evaporation", FieldKind.Quantity, "0", Measures.Rain, "a day; from the leak test"),
+    ];
+
+    public Worked? Work(BenchForm f)
+    {
+        if (Body.Read(f) is not { } body)
+            return null;
+        var (from, to) = (Body.Level(f, "from", body), Body.Level(f, "to", body));
+        var (flow, kw, price, loss) = (f.Q("flow", Measures.Flow, 0.01, 1e5), f.Q("power", Measures.Power, 0, 1000), f.Q("price", Measures.Plain, 0, 1000), f.Q("loss", Measures.Rain, 0, 0.2));
+        if (f.Sound && to <= from)
+            f.Form.Refuse("to", "That is not above the level now.");
+        if (!f.Sound)
+            return null;
+        if (Filling.Hours(body, from, to, flow, loss) is not { } hours)
+        {
+            f.Form.Refuse("flow", "This pump never gets there: as much is lost in an hour as it gives. Mend the leak, or take a larger pump.");
+            return null;
+        }
+        var volume = body.VolumeM3(to) - body.VolumeM3(from);
+        var why = Grounds.Of("Volume between the two levels by the pond's body, by what the pump gives less what is lost from the surface at each level.", Filling.Source, new Input("from", from, Measures.Length, "typed"), new Input("to", to, Measures.Length, "typed"), new Input("volume between", volume, Measures.Volume, "worked out"), new Input("pump", flow, Measures.Flow, "typed"), new Input("draws", kw, Measures.Power, "typed"));
+        return new([new("Time", $"{f.Here.Figure(hours, 1)} h, {f.Here.Figure(hours / 24, 1)} days", why, Main: true), new("Water pumped", f.Say(hours * flow, Measures.Volume), why), new("Electricity", $"{f.Here.Figure(hours * kw, 0)} kWh", why), new("That costs", $"{f.Here.Figure(hours * kw * price, 0)} {f.Here.Farm?.Currency}", why), new("Of a cubic metre", $"{f.Here.Figure(kw * price / flow, 3)} {f.Here.Farm?.Currency}", why)],
+            hours > 24 * 14 ? "Over a fortnight: look for a second source before fish are ordered." : "Through a screen, from the first drop.");
+    }
+}
+
+/// <summary>Lines about a pump: the pond's own where it has one.</summary>
+internal static class Pumping
+{
+    public static IEnumerable<SlipField> Fields(BenchStart s)
+    {
+        var pump = s.Pond?.Equipment.FirstOrDefault(e => e.Kind == EquipmentKind.Pump);
+        yield return new("flow", "The pump gives", FieldKind.Quantity, s.Of(pump?.FlowM3H, 50, Measures.Flow), Measures.Flow, pump?.FlowM3H is null ? s.Pond is null ? "" : "this pond has no pump in its equipment: an example" : "this pond's pump");
+        yield return new("power", "and draws", FieldKind.Quantity, s.Of(pump?.PowerKW, 3, Measures.Power), Measures.Power);
+        yield return new("price", "Price of a kWh", FieldKind.Quantity, s.Plain(s.Pond?.PreparationLine?.Plan.Prices.KWh ?? 0.3, Measures.Plain with { Decimals = 2, UsDecimals = 2 }), Measures.Plain, "the farm's own");
     }
 }
 
