@@ -56,6 +56,8 @@ export async function signIn(page, role, base) {
 export async function fill(page, values) {
   for (const [name, value] of Object.entries(values)) {
     const field = page.locator(`form.slip [name="${name}"]`);
+    // A folded line is unfolded first, as a person would.
+    if (!await field.isVisible() && await page.locator('details.more:not([open])', { has: page.locator(`[name="${name}"]`) }).count()) await page.locator('details.more > summary').click();
     const kind = await field.evaluate(e => e.tagName === 'SELECT' ? 'select' : e.type);
     if (kind === 'select') await field.selectOption(value);
     else if (kind === 'checkbox') await field.setChecked(value);

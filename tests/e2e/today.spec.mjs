@@ -37,6 +37,7 @@ test('a job is left only with a reason, ticked with a name, and ticks are taken 
   await need.getByRole('button', { name: 'Keep' }).click();
   await expect(page.locator('.need', { hasText: 'P4' })).toContainText('left, “A3 is being repaired”');
   await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.locator('.need', { hasText: 'P4' })).not.toContainText('left, “');
   const job = page.locator('.job', { hasText: 'use the oldest lot first' });
   await job.getByRole('button').click();
   await expect(page.locator('.job', { hasText: 'use the oldest lot first' })).toContainText('Night watch 17:40');

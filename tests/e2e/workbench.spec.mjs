@@ -33,7 +33,7 @@ test('a calculator starts from a pond as it stands, and every figure has its why
   await expect(page.locator('[name=length]')).toHaveValue('75');
   await expect(page.locator('[name=width]')).toHaveValue('60');
   await expect(page.locator('.bench-out .section')).toBeVisible();
-  for (const key of ['saturation', 'ammonia', 'alkalinity', 'salt', 'carbon', 'mixing', 'exchange', 'volume', 'fill', 'drain', 'leak', 'fertiliser', 'converter']) {
+  for (const key of ['saturation', 'ammonia', 'alkalinity', 'salt', 'carbon', 'mixing', 'exchange', 'volume', 'fill', 'drain', 'leak', 'building', 'fertiliser', 'converter']) {
     await page.goto(`${demo.url}/workbench/${key}?pond=P1`);
     await expect(page.locator('.bench-out .big'), key).toBeVisible();
     for (const why of await page.locator('.bench-out [data-computed]').all()) expect((await why.locator('.why-card').textContent()).length).toBeGreaterThan(60);

@@ -116,7 +116,7 @@ public static class AllCalculators
     public static readonly IReadOnlyList<ICalculator> List =
     [
         new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new MixingCalculator(), new ExchangeCalculator(),
-        new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
+        new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
     ];
 
     /// <summary>The calculator that doses a remedy.</summary>
