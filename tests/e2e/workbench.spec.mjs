@@ -25,6 +25,18 @@ test('a dose follows the typing, stands in the address, and never goes over fish
   await expect(page.locator('[name=wanted]')).toHaveValue('lots');
 });
 
+test('part changes of water are not simply added, and cool by the same share', async ({ as, demo }) => {
+  const page = await as('Manager', demo);
+  // By hand: 1 − 0.8 × 0.8 × 0.7 = 55.2 % renewed; 2 mg/L falls to 0.896. Half the difference of 30 and 20 °C stays: 25 °C.
+  await page.goto(demo.url + '/workbench/exchange?now=2&inflow=0&wanted=1&volume=1000&times=3&flow=50&power=3&price=0.3&parts=20+20+30&temp=30&newtemp=20');
+  const line = text => page.locator('.bench-out tr, .bench-out dl > div, .bench-out .computed').filter({ hasText: text });
+  await expect(line('3 parts as typed')).toContainText('55.2 % renewed, down to 0.90');
+  await expect(line('Temperature after it')).toContainText('25.0');
+  await page.locator('form.slip [name=parts]').fill('20 lots');
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await expect(page.locator('#w-parts')).toContainText('“lots”');
+});
+
 test('a calculator starts from a pond as it stands, and every figure has its why', async ({ as, demo }) => {
   const page = await as('Manager', demo);
   await page.goto(demo.url + '/workbench/volume');

@@ -127,13 +127,13 @@ public sealed class SheetImports(FarmFile file)
 {
     private const int Most = 4;
     private readonly Dictionary<Guid, SheetImport> all = [];
+    private readonly string folder = Fresh(file);
     private readonly Lock gate = new();
 
     /// <summary>Takes a file in.</summary>
     /// <exception cref="FarmFilesException">It is no sheet.</exception>
     public async Task<SheetImport> Take(string name, Stream content, string owner)
     {
-        var folder = Directory.CreateDirectory(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(file.Path))!, "sheets")).FullName;
         var path = Path.Combine(folder, $"{Guid.NewGuid():N}.csv");
         try
         {
@@ -155,6 +155,15 @@ public sealed class SheetImports(FarmFile file)
             File.Delete(path);
             throw;
         }
+    }
+
+    // Sheets of a run before this one belong to nobody any more.
+    private static string Fresh(FarmFile file)
+    {
+        var folder = Directory.CreateDirectory(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(file.Path))!, "sheets")).FullName;
+        foreach (var left in Directory.EnumerateFiles(folder))
+            File.Delete(left);
+        return folder;
     }
 
     /// <summary>An import of this person, or null.</summary>
