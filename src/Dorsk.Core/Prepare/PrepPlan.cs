@@ -21,11 +21,23 @@ public sealed record PrepPlan(IReadOnlyList<DatedStep> Steps, DateOnly? WantedOn
     /// <summary>Days by which the stocking day slips past the wanted one.</summary>
     public int SlipsDays => WantedOn is { } wanted ? Math.Max(0, StockOn.DayNumber - wanted.DayNumber) : 0;
 
-    /// <summary>Steps before stocking that are neither done nor left out.</summary>
-    public IReadOnlyList<DatedStep> OpenBeforeStocking => Steps.TakeWhile(s => s.Step.Key != Stock).Where(s => s.State is StepState.Open or StepState.Late).ToList();
+    /// <summary>Steps that are neither done nor left out, stocking itself not among them.</summary>
+    public IReadOnlyList<DatedStep> Open => Steps.Where(s => s.Step.Key != Stock && (s.State is StepState.Open or StepState.Late)).ToList();
+
+    /// <summary>Those of them that stocking waits for; later doses of fertiliser go on beside the fish.</summary>
+    public IReadOnlyList<DatedStep> OpenBeforeStocking
+    {
+        get
+        {
+            var awaited = new HashSet<string> { Stock };
+            foreach (var s in Steps.Reverse().Where(s => awaited.Contains(s.Step.Key)))
+                awaited.UnionWith(s.Step.After.Select(a => a.Key));
+            return Open.Where(s => awaited.Contains(s.Step.Key)).ToList();
+        }
+    }
 
     /// <summary>What is still to be bought, by product.</summary>
-    public IReadOnlyList<Supply> Shopping => Steps.Where(s => s.State is StepState.Open or StepState.Late).SelectMany(s => s.Step.Supplies).GroupBy(s => s.Product)
+    public IReadOnlyList<Supply> Shopping => Open.SelectMany(s => s.Step.Supplies).GroupBy(s => s.Product)
         .Select(g => g.First() with { Amount = g.Any(s => s.Amount is null) ? null : g.Sum(s => s.Amount) }).ToList();
 
     /// <summary>Gives every step its day.</summary>
@@ -45,7 +57,8 @@ public sealed record PrepPlan(IReadOnlyList<DatedStep> Steps, DateOnly? WantedOn
             ? new DatedStep(s, d.Day, first[s.Key], d.Left ? StepState.Left : StepState.Done, d.Note)
             : new DatedStep(s, now[s.Key], first[s.Key], unbound[s.Key] < today ? StepState.Late : StepState.Open, "")).ToList();
         var plan = new PrepPlan(dated, stockOn, null);
-        return plan.SlipsDays == 0 ? plan : plan with { HeldBy = dated.FirstOrDefault(s => s.State == StepState.Late) ?? dated.FirstOrDefault(s => s.State == StepState.Open) };
+        var awaited = plan.OpenBeforeStocking;
+        return plan.SlipsDays == 0 || awaited.Count == 0 ? plan : plan with { HeldBy = awaited.FirstOrDefault(s => s.State == StepState.Late) ?? awaited[0] };
     }
 
     // As late as the stocking day allows, but never before what it waits for.

@@ -121,8 +121,7 @@ public static class JobRules
         $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed", Role.Manager, "", JobState.Open));
 
     // Steps whose day has come; an open one moves every later day, so the morrow's list is never wrong.
-    private static IEnumerable<Job> Preparation(FarmDay d) => d.Ponds.Where(p => p.Preparation is not null).SelectMany(p => p.Preparation!.OpenBeforeStocking.Concat(p.Preparation.Steps.Where(s => s.Step.Work == PondWork.Fertilised && s.State == StepState.Open))
-        .Distinct().Where(s => s.Day <= d.Today).Select(s =>
+    private static IEnumerable<Job> Preparation(FarmDay d) => d.Ponds.Where(p => p.Preparation is not null).SelectMany(p => p.Preparation!.Open.Where(s => s.Day <= d.Today).Select(s =>
         {
             var held = s.Step.Work == PondWork.Fertilised ? p.Brake : null;
             return new Job($"prep-{s.Step.Key}:{p.Code}:{p.PreparationLine}", p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",

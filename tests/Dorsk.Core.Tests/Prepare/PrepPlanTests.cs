@@ -44,7 +44,7 @@ public class PrepPlanTests
             }
             if (wish.StockOn is { } wanted)
                 Assert.True(plan.StockOn >= wanted && (plan.SlipsDays == 0) == (plan.StockOn == wanted));
-            Assert.Equal(plan.SlipsDays > 0 && plan.Steps.Any(s => s.State is StepState.Open or StepState.Late), plan.HeldBy is not null);
+            Assert.Equal(plan.SlipsDays > 0 && plan.OpenBeforeStocking.Count > 0, plan.HeldBy is not null);
         }
     }
 
@@ -69,6 +69,23 @@ public class PrepPlanTests
         Assert.True(plan.Steps.Single(s => s.Step.Key == "meal").Day <= Full.StockOn!.Value.AddDays(-15));
         Assert.True(plan.Steps.Single(s => s.Step.Key == "cover").Day <= Full.StockOn.Value.AddDays(-8));
         Assert.Equal(7, plan.Steps.Single(s => s.Step.Key == "dose-3").Day.DayNumber - plan.Steps.Single(s => s.Step.Key == "dose-2").Day.DayNumber);
+    }
+
+    [Fact]
+    public void Later_doses_go_on_beside_the_fish_and_keep_nobody_from_stocking()
+    {
+        foreach (var school in Enum.GetValues<FertiliserSchool>())
+        {
+            var steps = PrepSteps.For(Full with { Fertiliser = school }, Earthen);
+            var done = steps.Where(s => s.Key != PrepPlan.Stock && !(s.Key.StartsWith("dose", StringComparison.Ordinal) && s.Key != "dose-1")).ToDictionary(s => s.Key, _ => new StepDone(Made.AddDays(20)));
+            var plan = PrepPlan.Of(steps, Made, Full.StockOn, done, Made.AddDays(60));
+            Assert.Empty(plan.OpenBeforeStocking);
+            Assert.Equal(school == FertiliserSchool.None ? 0 : 5, plan.Open.Count);
+            // Nor do they hold a day that slips; without the first dose of the mineral school there is no food yet.
+            Assert.Null(PrepPlan.Of(steps, Made, Made.AddDays(30), done, Made.AddDays(60)).HeldBy);
+            done.Remove("dose-1");
+            Assert.Equal(school == FertiliserSchool.Mineral, PrepPlan.Of(steps, Made, Full.StockOn, done, Made.AddDays(60)).OpenBeforeStocking.Any(s => s.Step.Key == "dose-1"));
+        }
     }
 
     [Fact]

@@ -52,7 +52,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     [Needs(Permission.Write)]
     public IActionResult OnPostLeave(string code, string? step, string? reason)
     {
-        if (questions.Story(code) is not { } story || story.PreparationAt(here.Now) is not { } prep || prep.Plan.OpenBeforeStocking.FirstOrDefault(s => s.Step.Key == step) is not { } open)
+        if (questions.Story(code) is not { } story || story.PreparationAt(here.Now) is not { } prep || prep.Plan.Open.FirstOrDefault(s => s.Step.Key == step) is not { } open)
             return NotFound();
         var closed = new JobClosed($"prep-{open.Step.Key}:{story.Pond.Code}:{prep.Line.Line}", story.Pond.Id, JobOutcome.Skipped, reason ?? "");
         var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, closed, $"{story.Pond.Code} {open.Step.What}: left out, {reason}"));
