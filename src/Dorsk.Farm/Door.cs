@@ -76,12 +76,15 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         return (number, [.. said, .. FishBook.CheckWhole(desk, touched)]);
     }
 
+    /// <summary>Why nothing can have happened at that time; null when it can.</summary>
+    internal static string? WrongTime(DateTimeOffset happened, DateTimeOffset entered) =>
+        happened > entered + ClockSlack ? "This lies in the future. What has not happened yet cannot be written down; choose a date and hour up to now."
+        : happened < Earliest ? "This lies before the year 2000. Check the date." : null;
+
     private static IEnumerable<Remark> WhenAndWhat(SqliteConnection connection, NewLine line, DateTimeOffset entered)
     {
-        if (line.Happened > entered + ClockSlack)
-            yield return Remark.Refuse("When", "This lies in the future. What has not happened yet cannot be written down; choose a date and hour up to now.");
-        if (line.Happened < Earliest)
-            yield return Remark.Refuse("When", "This lies before the year 2000. Check the date.");
+        if (WrongTime(line.Happened, entered) is { } time)
+            yield return Remark.Refuse("When", time);
         if (line.Fact is null && line.Corrects is null)
             yield return Remark.Refuse("", "There is nothing to enter.");
         if (line.Corrects is { } old && LogLines.CannotCorrect(connection, old, line.Fact?.GetType().Name) is { } problem)

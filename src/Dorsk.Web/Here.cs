@@ -3,6 +3,7 @@ using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
+using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 
 namespace Dorsk.Web;
@@ -48,6 +49,9 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
 
     /// <summary>Prints a quantity with its unit as plain text.</summary>
     public string Say(double si, Measure measure) => QuantityText.Write(si, measure, Hand);
+
+    /// <summary>Prints a value of a parameter: a step in its words, a figure with its unit.</summary>
+    public string Say(double si, Parameter parameter) => parameter.Steps.Count > 0 ? parameter.StepAt(si) : Say(si, parameter.Measure);
 
     /// <summary>Prints a whole number with parted thousands.</summary>
     public string Count(double n) => QuantityText.Figure(n, 0, Hand.Sign);

@@ -124,7 +124,7 @@ public static class JobRules
     private static IEnumerable<Job> Preparation(FarmDay d) => d.Ponds.Where(p => p.Preparation is not null).SelectMany(p => p.Preparation!.Open.Where(s => s.Day <= d.Today).Select(s =>
         {
             var held = s.Step.Work == PondWork.Fertilised ? p.Brake : null;
-            return new Job($"prep-{s.Step.Key}:{p.Code}:{p.PreparationLine}", p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",
+            return new Job(s.Step.JobKey(p.Code, p.PreparationLine), p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",
                 held?.Reason ?? (s.MovedDays > 0 ? FormattableString.Invariant($"{s.MovedDays} days after its first day; everything after it waits") : s.Step.Reason), Role.PondHand, $"work?Work={s.Step.Work}", s.State == StepState.Late ? JobState.Late : JobState.Open);
         }));
 

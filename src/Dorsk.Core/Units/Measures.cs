@@ -110,6 +110,9 @@ public static class Measures
     /// <summary>Shares, percent.</summary>
     public static readonly Measure Share = new("share", Percent, Percent, 0, 0);
 
+    /// <summary>Money of the farm's currency, to the hundredth.</summary>
+    public static readonly Measure Price = new("price", None, None, 2, 2);
+
     /// <summary>Plain figures without a unit, such as cloud in eighths.</summary>
     public static readonly Measure Plain = new("number", None, None, 0, 0);
 }

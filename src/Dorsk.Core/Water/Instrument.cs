@@ -48,7 +48,9 @@ public sealed record InstrumentKept(long InstrumentId, string Name, InstrumentKi
             yield return Remark.Refuse("Calibrated", "This lies in the future. Type the day it was last calibrated, or leave it empty.");
         if (EveryDays is < 1 or > 1000)
             yield return Remark.Refuse("Every", "1 to 1,000 days, or empty when it needs none.");
-        if (Resolution.Length > 60 || Who.Length > 60)
+        if (Resolution.Length > 60)
+            yield return Remark.Refuse("Resolution", "At most 60 letters.");
+        if (Who.Length > 60)
             yield return Remark.Refuse("Who", "At most 60 letters.");
     }
 }

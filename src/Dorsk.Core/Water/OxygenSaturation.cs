@@ -36,4 +36,9 @@ public static class OxygenSaturation
     /// <summary>Mean pressure at a height above the sea, kPa: 101.325 (1 − 2.25577e-5 h)^5.2559. Weather moves it by 3 kPa.</summary>
     /// <param name="altitudeM">−400 to 11,000 m.</param>
     public static double PressureKPa(double altitudeM) => StandardKPa * Math.Pow(1 - (2.25577e-5 * altitudeM), 5.2559);
+
+    /// <summary>Saturation of fresh water on a farm, mg/L; null where its temperature is outside 0 to 40 °C or not known.</summary>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="altitudeM">Height above the sea, m.</param>
+    public static double? FreshMgL(double? tempC, double altitudeM) => tempC is { } t and >= 0 and <= 40 ? MgL(t, 0, PressureKPa(altitudeM)) : null;
 }

@@ -19,6 +19,9 @@ public sealed record Parameter(string Key, string Name, Measure Measure, double 
     /// <summary>Steps of a described scale, the first of them 1; empty for figures.</summary>
     public IReadOnlyList<string> Steps { get; private init; } = [];
 
+    /// <summary>The step nearest to a value of a described scale, in words.</summary>
+    public string StepAt(double si) => Steps[Math.Clamp((int)Math.Round(si), 1, Steps.Count) - 1];
+
     /// <summary>A change over days that matters, SI; null: a fifth of the usual value.</summary>
     public double? Matters { get; private init; }
 

@@ -10,6 +10,9 @@ public static class WaterJudge
     /// <summary>pH beyond its band by this much is Act now.</summary>
     private const double PhActBeyond = 0.5;
 
+    // Steps of the scales from which on water is not well: milky or silvery with specks; a skin of algae or oil.
+    private const double BadColour = 8, BadFilm = 4;
+
     private const double ChlorideWanted = 10, ChlorideLeast = 6;
 
     /// <summary>Secchi depth under which a bloom is heavy, m; the water makes a hard night.</summary>
@@ -48,14 +51,20 @@ public static class WaterJudge
         if (parameter == Parameter.Nitrate || parameter == Parameter.Turbidity)
             return si > parameter.UsualHigh ? Say(Status.Watch, $"{parameter.Name} {P(si)} is over {P(parameter.UsualHigh)}") : Fine(P(si));
         if (parameter == Parameter.Colour)
-            return si >= 8 ? Say(Status.Watch, $"{parameter.Steps[(int)si - 1]}: renew a part of the water, read oxygen in the dark") : Fine(parameter.Steps[(int)si - 1]);
+            return si >= BadColour ? Say(Status.Watch, $"{parameter.StepAt(si)}: renew a part of the water, read oxygen in the dark") : Fine(parameter.StepAt(si));
         if (parameter == Parameter.Film)
-            return si >= 4 ? Say(Status.Watch, $"{parameter.Steps[(int)si - 1]}: blue-green scum can poison people, dogs and cattle; keep out of it, read oxygen in the dark") : Fine(parameter.Steps[(int)si - 1]);
+            return si >= BadFilm ? Say(Status.Watch, $"{parameter.StepAt(si)}: blue-green scum can poison people, dogs and cattle; keep out of it, read oxygen in the dark") : Fine(parameter.StepAt(si));
         if (parameter == Parameter.Nitrite && si > limits.NitriteMgL)
             return Say(Status.Watch, $"nitrite {P(si)} is over {P(limits.NitriteMgL)} for water of low chloride");
         return parameter == Parameter.Alkalinity && si < limits.AlkalinityMinMgL
             ? Say(Status.Watch, $"alkalinity {P(si)} is under {P(limits.AlkalinityMinMgL)}") : Fine(P(si));
     }
+
+    /// <summary>Lower and upper end in which a value is good for these fish; null where there is none.</summary>
+    public static (double? Low, double? High) Band(Parameter parameter, WaterLimits limits) => parameter == Parameter.Oxygen ? (limits.DoWatchMgL, null)
+        : parameter == Parameter.Temperature ? (limits.TempLowC, limits.TempHighC) : parameter == Parameter.Ph ? (limits.PhLow, limits.PhHigh) : parameter == Parameter.Secchi ? (HeavyBloomM, ThinBloomM)
+        : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL) : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
+        : parameter == Parameter.CarbonDioxide || parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh) : (null, null);
 
     /// <summary>Judges nitrite by the chloride that keeps it out of the gills: ten times its nitrogen is wanted, six the least.</summary>
     /// <param name="nitriteMgL">Nitrite, mg N/L.</param>

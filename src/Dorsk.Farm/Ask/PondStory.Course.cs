@@ -1,5 +1,4 @@
 using Dorsk.Core.Judging;
-using Dorsk.Core.Species;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Farm.Ask;
@@ -25,10 +24,4 @@ public sealed partial class PondStory
             said.Add(stalled);
         return said.OrderByDescending(j => j.Status).ToList();
     }
-
-    /// <summary>Lower and upper end in which a value is good for the fish here; null where there is none or the table has none.</summary>
-    public static (double? Low, double? High) BandOf(Parameter parameter, WaterLimits? limits) => limits is null ? (null, null)
-        : parameter == Parameter.Oxygen ? (limits.DoWatchMgL, null) : parameter == Parameter.Temperature ? (limits.TempLowC, limits.TempHighC) : parameter == Parameter.Ph ? (limits.PhLow, limits.PhHigh)
-        : parameter == Parameter.Secchi ? (WaterJudge.HeavyBloomM, WaterJudge.ThinBloomM) : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL) : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
-        : parameter == Parameter.CarbonDioxide || parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh) : (null, null);
 }

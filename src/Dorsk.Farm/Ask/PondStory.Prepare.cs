@@ -44,12 +44,14 @@ public sealed partial class PondStory
         return new(line, PrepPlan.Of(steps, Zone.DayOf(line.At), line.Plan.StockOn, done, Zone.DayOf(now)));
     }
 
+    /// <summary>Lowest oxygen of the last four mornings that were read, oldest first, mg/L.</summary>
+    public IReadOnlyList<double> LastDawns(DateOnly today) => Enumerable.Range(-3, 4).Select(i => DawnLowOn(today.AddDays(i))).OfType<double>().ToList();
+
     /// <summary>Why no fertiliser goes in today; null when nothing that was read stands against it.</summary>
     public Judgement? BrakeAt(DateTimeOffset now, FishSpecies species)
     {
         double? Lately(Parameter p, int days) => ReadingsOf[p].LastOrDefault(t => t.At <= now && t.At > now.AddDays(-days)) is { At.Ticks: > 0 } t ? t.Si : null;
         var today = Zone.DayOf(now);
-        var dawns = Enumerable.Range(-3, 4).Select(i => DawnLowOn(today.AddDays(i))).OfType<double>().ToList();
-        return FertiliserBrake.Of(new(Temperature.On(today).TempC, Lately(Parameter.Secchi, 7), dawns, WaterLimits.For(species, LifeStage.Fingerling).DoWatchMgL, Lately(Parameter.Alkalinity, 60), Lately(Parameter.Ph, 3), Ammonium: true), Farm.Hand);
+        return FertiliserBrake.Of(new(Temperature.On(today).TempC, Lately(Parameter.Secchi, 7), LastDawns(today), WaterLimits.For(species, LifeStage.Fingerling).DoWatchMgL, Lately(Parameter.Alkalinity, 60), Lately(Parameter.Ph, 3), Ammonium: true), Farm.Hand);
     }
 }

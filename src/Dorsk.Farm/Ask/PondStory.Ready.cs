@@ -20,6 +20,7 @@ public sealed partial class PondStory
         var (level, read) = LevelAt(at);
         // Work counts since the pond was last emptied.
         var emptied = EmptiedBefore(at);
+        var prep = PreparationAt(at);
         bool Worked(PondWork work) => Works.Any(w => w.Work == work && w.At > emptied && w.At <= at);
         var limed = Works.Where(w => w.Work == PondWork.Limed && w.At > emptied && w.At <= at).Select(w => (DateTimeOffset?)w.At).Max();
         IReadOnlyList<Timed> Since(Parameter p, TimeSpan span) => ReadingsOf[p].Where(t => t.At <= at && t.At > at - span && t.At > emptied).ToList();
@@ -31,8 +32,8 @@ public sealed partial class PondStory
             Worked(PondWork.ScreensFitted), Worked(PondWork.NoWildFish), Pond.ByVolume)
         {
             HeldWater = Worked(PondWork.HeldWater), Poisoned = Worked(PondWork.PestTreated), Tested = Worked(PondWork.BioassayPassed),
-            OpenSteps = PreparationAt(at)?.Plan.OpenBeforeStocking.Where(s => s.Step.Work != PondWork.DeclaredReady).Select(s => s.Step.What).ToList() ?? [],
-            FoodSecchiM = PreparationAt(at)?.Line.Plan.Fertiliser is { } f and not FertiliserSchool.None ? (true, Since(Parameter.Secchi, TimeSpan.FromDays(7)) is [.., var s] ? s.Si : null) : (false, null),
+            OpenSteps = prep?.Plan.OpenBeforeStocking.Where(s => s.Step.Work != PondWork.DeclaredReady).Select(s => s.Step.What).ToList() ?? [],
+            FoodSecchiM = prep?.Line.Plan.Fertiliser is { } f and not FertiliserSchool.None ? (true, Since(Parameter.Secchi, TimeSpan.FromDays(7)) is [.., var s] ? s.Si : null) : (false, null),
         }, limits, Farm.Hand);
     }
 }

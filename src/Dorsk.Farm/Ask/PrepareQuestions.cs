@@ -19,9 +19,6 @@ internal static class PrepareQuestions
 {
     private const string Columns = "pond, stock_on, species, dry_days, lime, mud_ph, texture, alkalinity_mg_l, lime_value_pct, pests, poison_g_m3, poison_days, fertiliser, cover, bag_kg, lime_bag, fertiliser_bag, meal_bag, kwh";
 
-    /// <summary>Key of the job of a step.</summary>
-    public static string JobKey(string step, string code, long line) => FormattableString.Invariant($"prep-{step}:{code}:{line}");
-
     public static PreparationPlanned? Of(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {Columns} FROM preparation WHERE line = $line", r => Read(r, 0), ("line", line));
 
     public static PreparationLine? Last(SqliteConnection c, AsOf asOf, long pond)
@@ -31,7 +28,7 @@ internal static class PrepareQuestions
         return last is null ? null : last with
         {
             Left = Sqlite.Rows(c, $"SELECT j.key, l.happened, j.reason FROM job_closed j CROSS JOIN log l USING (line) WHERE j.pond = $pond AND j.outcome = '{nameof(JobOutcome.Skipped)}' AND j.key GLOB $like AND {Lines.Count}",
-                r => (r.GetString(0)["prep-".Length..].Split(':')[0], r.Instant(1), r.GetString(2)), Lines.With(asOf, ("pond", pond), ("like", FormattableString.Invariant($"prep-*:*:{last.Line}")))),
+                r => (PrepStep.OfJob(r.GetString(0)), r.Instant(1), r.GetString(2)), Lines.With(asOf, ("pond", pond), ("like", FormattableString.Invariant($"{PrepStep.JobPrefix}*:*:{last.Line}")))),
         };
     }
 

@@ -38,7 +38,7 @@ internal sealed class WaterBook : IBook
             return [Remark.Refuse("Depth", "A depth from 0 down to the floor of this pond, or empty.")];
         var temp = reading.Values.FirstOrDefault(v => v.Parameter == Parameter.Temperature)?.Si
             ?? Readings.Last(desk.Connection, desk.AsOf, reading.PondId, Parameter.Temperature)?.Si;
-        double? saturation = temp is { } t and >= 0 and <= 40 ? OxygenSaturation.MgL(t, 0, OxygenSaturation.PressureKPa(farm?.AltitudeM ?? 0)) : null;
+        var saturation = OxygenSaturation.FreshMgL(temp, farm?.AltitudeM ?? 0);
         var strips = reading.Values.Any(v => v.Instrument.Length > 0) ? InstrumentQuestions.All(desk.Connection, desk.AsOf.Known).Where(i => i.Kept.Kind == InstrumentKind.Strip).Select(i => i.Kept.Name).ToHashSet() : [];
         return reading.Values.SelectMany(v => ReadingRule.Check(v, new(LastBefore(desk, reading.PondId, v.Parameter, strips.Contains(v.Instrument)), desk.Happened, saturation, brim)
         {

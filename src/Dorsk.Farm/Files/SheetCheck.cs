@@ -40,7 +40,7 @@ public sealed class SheetCheck
     private readonly SheetDesk desk;
     private readonly FarmDescribed farm;
     private readonly FarmZone zone;
-    private readonly DateTimeOffset latest;
+    private readonly DateTimeOffset now;
     private readonly Dictionary<string, Pond> ponds;
     private readonly Dictionary<(long, Parameter), Timed> last = [];
     private readonly HashSet<long> unread = [];
@@ -51,12 +51,11 @@ public sealed class SheetCheck
 
     private SheetCheck(SheetFile sheet, SheetMap map, SheetDesk desk, SqliteConnection books, DateTimeOffset now)
     {
-        (this.sheet, this.map, this.desk, this.books) = (sheet, map, desk, books);
+        (this.sheet, this.map, this.desk, this.books, this.now) = (sheet, map, desk, books, now);
         farm = FarmQuestions.Farm(books, AsOf.Now(DateTimeOffset.MaxValue))!;
         zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         ponds = FarmQuestions.Ponds(books, AsOf.Now(DateTimeOffset.MaxValue)).ToDictionary(p => p.Code, StringComparer.OrdinalIgnoreCase);
         unread = [.. ponds.Values.Select(p => p.Id).Where(id => Sqlite.Number(books, "SELECT count(*) FROM (SELECT 1 FROM log WHERE pond = $pond AND kind = 'ReadingTaken' LIMIT 1)", ("pond", id)) == 0)];
-        latest = now.AddMinutes(5);
     }
 
     /// <summary>Checks a sheet and lays what passes on a desk.</summary>
@@ -101,9 +100,9 @@ public sealed class SheetCheck
             Wrong(number, p.Column, p.Text);
         if (line.At is not { } at || line.Values.Count == 0)
             return;
-        if (at > latest || at.Year < 2000)
+        if (Door.WrongTime(at, now) is { } time)
         {
-            Wrong(number, Column(ColumnUse.Day), at > latest ? "This lies in the future: what has not happened yet cannot be entered." : "This lies before the year 2000. Check the date.");
+            Wrong(number, Column(ColumnUse.Day), time);
             return;
         }
         if (!ponds.TryGetValue(line.PondCode, out var pond))
@@ -119,7 +118,7 @@ public sealed class SheetCheck
     private void Lay(int number, Pond pond, DateTimeOffset at, SheetLine line)
     {
         var temp = line.Values.FirstOrDefault(v => v.Value.Parameter == Parameter.Temperature).Value?.Si;
-        double? saturation = temp is >= 0 and <= 40 ? OxygenSaturation.MgL(temp.Value, 0, OxygenSaturation.PressureKPa(farm.AltitudeM)) : null;
+        var saturation = OxygenSaturation.FreshMgL(temp, farm.AltitudeM);
         var kept = 0;
         foreach (var (column, value) in line.Values)
         {

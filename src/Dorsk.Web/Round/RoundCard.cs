@@ -55,7 +55,7 @@ public static class RoundCard
         var unit = parameter.Measure.In(here.Hand.System);
         var limits = parameter == Parameter.Oxygen ? p.Story.LimitsOn(here.Today) : null;
         var last = p.Story.LastOf(parameter);
-        var name = parameter == Parameter.Temperature ? "Water" : char.ToUpperInvariant(parameter.Name[0]) + parameter.Name[1..];
+        var name = parameter == Parameter.Temperature ? "Water" : Pages.Words.Sentence(parameter.Name);
         // °F grows as °C does: the ends stay in order.
         return new(parameter.Key, name, unit.Symbol, unit.FromSi(parameter.HardLow), unit.FromSi(parameter.UsualLow), unit.FromSi(parameter.UsualHigh), unit.FromSi(parameter.HardHigh),
             last is { } l ? QuantityText.Figure(l.Si, parameter.Measure, here.Hand) : "", last is { } at ? here.Hour(at.At) : "", limits?.DoActMgL, limits?.DoWatchMgL);

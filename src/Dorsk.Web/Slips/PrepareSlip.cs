@@ -11,8 +11,6 @@ namespace Dorsk.Web.Slips;
 /// <summary>How a pond is to be made ready.</summary>
 internal sealed class PrepareSlip : ISlip
 {
-    private static readonly Measure Money = Measures.Plain with { Name = "price", Decimals = 2, UsDecimals = 2 };
-
     private static readonly (LimeSchool School, string Word)[] Limes = [(LimeSchool.None, "none"), (LimeSchool.BySoil, "limestone, by pH of the mud"), (LimeSchool.ByAlkalinity, "limestone, by alkalinity of the water"), (LimeSchool.Disinfect, "quick lime, against germs and pests")];
     private static readonly (PestSchool School, string Word)[] Pests = [(PestSchool.DryAndScreen, "drying and screens only"), (PestSchool.Poison, "a licensed fish poison by its label")];
     private static readonly (FertiliserSchool School, string Word)[] Foods = [(FertiliserSchool.None, "none: fish are fed"), (FertiliserSchool.Mineral, "mineral, weekly"), (FertiliserSchool.Meal, "meal, weekly: fry ponds"), (FertiliserSchool.Mixed, "meal once, then mineral weekly")];
@@ -61,10 +59,10 @@ internal sealed class PrepareSlip : ISlip
             new("Cover", "Floating plants cover the water as feed", FieldKind.Yes, old?.Cover == true ? "true" : ""),
             new("", "Your prices", FieldKind.Heading),
             new("BagKg", "A bag holds", FieldKind.Quantity, Si(old?.Prices.BagKg ?? 25, Measures.Mass), Measures.Mass),
-            new("LimeBag", "A bag of lime costs", FieldKind.Quantity, Si(old?.Prices.LimeBag, Money), Money, "empty: not priced"),
-            new("FertiliserBag", "A bag of fertiliser costs", FieldKind.Quantity, Si(old?.Prices.FertiliserBag, Money), Money),
-            new("MealBag", "A bag of meal costs", FieldKind.Quantity, Si(old?.Prices.MealBag, Money), Money),
-            new("KWh", "A kWh costs", FieldKind.Quantity, Si(old?.Prices.KWh, Money), Money, "filling is priced with the pond's own pump, from its equipment"),
+            new("LimeBag", "A bag of lime costs", FieldKind.Quantity, Si(old?.Prices.LimeBag, Measures.Price), Measures.Price, "empty: not priced"),
+            new("FertiliserBag", "A bag of fertiliser costs", FieldKind.Quantity, Si(old?.Prices.FertiliserBag, Measures.Price), Measures.Price),
+            new("MealBag", "A bag of meal costs", FieldKind.Quantity, Si(old?.Prices.MealBag, Measures.Price), Measures.Price),
+            new("KWh", "A kWh costs", FieldKind.Quantity, Si(old?.Prices.KWh, Measures.Price), Measures.Price, "filling is priced with the pond's own pump, from its equipment"),
         ];
         // Liners, tanks and nets have no bottom to dry or lime.
         string[] ofSoil = ["DryDays", "Lime", "MudPh", "Texture", "Alkalinity", "LimeValue", "Pests", "PoisonGM3", "PoisonDays", "Fertiliser", "Cover", "BagKg", "LimeBag", "FertiliserBag", "MealBag"];
@@ -79,7 +77,7 @@ internal sealed class PrepareSlip : ISlip
         var species = form.Choice("Species", FishSpecies.All.Select(s => (s.Key, s.Key)).ToList(), "species", FishSpecies.All[0].Key);
         T Pick<T>(string field, (T Item, string Word)[] options, string what) where T : struct, Enum => soil ? form.Choice(field, options.Select(o => (o.Item.ToString(), o.Item)).ToList(), what, options[0].Item) : options[0].Item;
         double? Maybe(string field, Measure m) => soil ? form.MaybeQuantity(field, m) : null;
-        var prices = new PreparationPrices(soil ? form.Quantity("BagKg", Measures.Mass) : 25, Maybe("LimeBag", Money), Maybe("FertiliserBag", Money), Maybe("MealBag", Money), form.MaybeQuantity("KWh", Money));
+        var prices = new PreparationPrices(soil ? form.Quantity("BagKg", Measures.Mass) : 25, Maybe("LimeBag", Measures.Price), Maybe("FertiliserBag", Measures.Price), Maybe("MealBag", Measures.Price), form.MaybeQuantity("KWh", Measures.Price));
         var plan = new PreparationPlanned(c.PondId, stockOn, species, soil ? form.Whole("DryDays", "days") : 0, Pick("Lime", Limes, "lime"), Maybe("MudPh", Measures.Ph),
             Pick("Texture", Enum.GetValues<SoilTexture>().Select(t => (t, "")).ToArray(), "texture"), Maybe("Alkalinity", Measures.CoarseConcentration), soil ? form.Quantity("LimeValue", Measures.Share) : 100,
             Pick("Pests", Pests, "way"), Maybe("PoisonGM3", Measures.Plain), soil ? form.Whole("PoisonDays", "days") : 1, Pick("Fertiliser", Foods, "fertiliser"), soil && form.Yes("Cover"), prices);

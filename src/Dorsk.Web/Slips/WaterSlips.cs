@@ -71,9 +71,9 @@ internal static partial class Readings
         {
             var value = old?.Values.FirstOrDefault(v => v.Parameter == p);
             if (p.Steps.Count > 0)
-                yield return new(p.Key, Upper(p.Name), FieldKind.Choice, value is null ? "" : value.Si.ToString("0", CultureInfo.InvariantCulture), Options: [("", "not looked at"), .. p.Steps.Select((s, i) => ((i + 1).ToString(CultureInfo.InvariantCulture), s))]);
+                yield return new(p.Key, Pages.Words.Sentence(p.Name), FieldKind.Choice, value is null ? "" : value.Si.ToString("0", CultureInfo.InvariantCulture), Options: [("", "not looked at"), .. p.Steps.Select((s, i) => ((i + 1).ToString(CultureInfo.InvariantCulture), s))]);
             else
-                yield return new(p.Key, Upper(p.Name), FieldKind.Quantity, value?.Step is { } step ? $"{Lines.Plain(c, step.Low, p.Measure)}-{Lines.Plain(c, step.High, p.Measure)}" : Lines.Plain(c, value?.Si, p.Measure), p.Measure, Hint(c, p));
+                yield return new(p.Key, Pages.Words.Sentence(p.Name), FieldKind.Quantity, value?.Step is { } step ? $"{Lines.Plain(c, step.Low, p.Measure)}-{Lines.Plain(c, step.High, p.Measure)}" : Lines.Plain(c, value?.Si, p.Measure), p.Measure, Hint(c, p));
         }
     }
 
@@ -132,8 +132,6 @@ internal static partial class Readings
         var usual = $"usual {c.Here.Say(p.UsualLow, p.Measure)} to {c.Here.Say(p.UsualHigh, p.Measure)}";
         return last is { } l ? $"last {c.Here.Say(l.Si, p.Measure)}, {c.Here.Hour(l.At)}; {usual}" : usual;
     }
-
-    private static string Upper(string name) => name == "pH" ? name : char.ToUpperInvariant(name[0]) + name[1..];
 
     [GeneratedRegex(@"^\s*([^-–]+?)\s*(?:-|–|to)\s*([^-–]+?)\s*$", RegexOptions.None, 100)]
     private static partial Regex Range();

@@ -8,7 +8,6 @@ namespace Dorsk.Web.Workbench;
 /// <summary>Four ways to build for the same fish: earthen, lined, frame and liner, concrete; every price the farm's own.</summary>
 internal sealed class BuildingCalculator : ICalculator
 {
-    private static readonly Measure Money = Measures.Plain with { Name = "price", Decimals = 2, UsDecimals = 2 };
     // Examples to be typed over: what it carries (kg/m³), cycles it lasts, price of a cubic metre built, liner a cubic metre, cycles of a liner, exit a cubic metre, refills a cycle, hours of work a cycle.
     private static readonly (string Key, string Name, double Carries, double Life, double Build, double Liner, double LinerLife, double Exit, double Refills, double Hours, bool Earth)[] Ways =
     [
@@ -23,8 +22,8 @@ internal sealed class BuildingCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
     [
-        new("kg", "Fish wanted a cycle", FieldKind.Quantity, s.Plain(2000, Measures.Mass), Measures.Mass), new("margin", "A kilogram leaves", FieldKind.Quantity, "3", Money, "price less feed, fingerlings and sale"), new("cycles", "Cycles a year", FieldKind.Quantity, "1", Measures.Plain with { Decimals = 1 }),
-        new("m3", "A cubic metre of water costs", FieldKind.Quantity, s.Plain(0.03, Money), Money, "with its pumping"), new("hour", "An hour of work costs", FieldKind.Quantity, "25", Money), new("land", "A hectare of land costs a year", FieldKind.Quantity, "500", Money), new("dig", "A cubic metre of earth moved costs", FieldKind.Quantity, "4", Money),
+        new("kg", "Fish wanted a cycle", FieldKind.Quantity, s.Plain(2000, Measures.Mass), Measures.Mass), new("margin", "A kilogram leaves", FieldKind.Quantity, "3", Measures.Price, "price less feed, fingerlings and sale"), new("cycles", "Cycles a year", FieldKind.Quantity, "1", Measures.Plain with { Decimals = 1 }),
+        new("m3", "A cubic metre of water costs", FieldKind.Quantity, s.Plain(0.03, Measures.Price), Measures.Price, "with its pumping"), new("hour", "An hour of work costs", FieldKind.Quantity, "25", Measures.Price), new("land", "A hectare of land costs a year", FieldKind.Quantity, "500", Measures.Price), new("dig", "A cubic metre of earth moved costs", FieldKind.Quantity, "4", Measures.Price),
         new("depth", "Depth of a dug pond", FieldKind.Quantity, s.Plain(1.5, Measures.Length), Measures.Length), new("free", "Bank over the full water", FieldKind.Quantity, s.Plain(0.5, Measures.Length), Measures.Length, "0.3 to 0.6 m"),
         new("soil", "The soil is", FieldKind.Choice, "clay", Options: [("clay", "clay or heavy loam"), ("sandy", "sandy")]), new("school", "Built", FieldKind.Choice, "machine", Options: [("machine", "by machine"), ("hand", "by hand")]),
         new("short", "A liner lasts fewer cycles by", FieldKind.Whole, "2", Hint: "to see what it costs when it does not last as promised"),
@@ -33,8 +32,8 @@ internal sealed class BuildingCalculator : ICalculator
 
     public Worked? Work(BenchForm f)
     {
-        var (kg, margin, perYear) = (f.Q("kg", Measures.Mass, 1, 1e7), f.Q("margin", Money, -100, 1000), f.Q("cycles", Measures.Plain, 0.1, 12));
-        var (water, hour, land, dig) = (f.Q("m3", Money, 0, 1000), f.Q("hour", Money, 0, 10000), f.Q("land", Money, 0, 1e7), f.Q("dig", Money, 0, 10000));
+        var (kg, margin, perYear) = (f.Q("kg", Measures.Mass, 1, 1e7), f.Q("margin", Measures.Price, -100, 1000), f.Q("cycles", Measures.Plain, 0.1, 12));
+        var (water, hour, land, dig) = (f.Q("m3", Measures.Price, 0, 1000), f.Q("hour", Measures.Price, 0, 10000), f.Q("land", Measures.Price, 0, 1e7), f.Q("dig", Measures.Price, 0, 10000));
         var (depth, free, fewer) = (f.Q("depth", Measures.Length, 0.3, 6), f.Q("free", Measures.Length, 0, 3), f.Whole("short", "cycles", 0, 100));
         var soil = f.Form.Choice("soil", [("clay", BankSoil.Clay), ("sandy", BankSoil.Sandy)], "soil", BankSoil.Clay);
         var machine = f.Form.Choice("school", [("machine", true), ("hand", false)], "school", true);
@@ -43,8 +42,8 @@ internal sealed class BuildingCalculator : ICalculator
         foreach (var w in Ways)
         {
             double In(string key, Measure m, double low, double high) => f.Q(w.Key + key, m, low, high);
-            var (carries, life, build, exit, refills, hours) = (In("carries", Measures.VolumeLoad, 0.01, 300), In("life", Measures.Plain, 1, 200), In("build", Money, 0, 1e6), In("exit", Money, -1e5, 1e5), In("fills", Measures.Plain, 0.1, 1000), In("hours", Measures.Plain, 0, 1e5));
-            var (liner, linerLife) = w.Liner > 0 ? (In("liner", Money, 0, 1e5), In("linerlife", Measures.Plain, 1, 200)) : (0, 1);
+            var (carries, life, build, exit, refills, hours) = (In("carries", Measures.VolumeLoad, 0.01, 300), In("life", Measures.Plain, 1, 200), In("build", Measures.Price, 0, 1e6), In("exit", Measures.Price, -1e5, 1e5), In("fills", Measures.Plain, 0.1, 1000), In("hours", Measures.Plain, 0, 1e5));
+            var (liner, linerLife) = w.Liner > 0 ? (In("liner", Measures.Price, 0, 1e5), In("linerlife", Measures.Plain, 1, 200)) : (0, 1);
             if (!f.Sound)
                 continue;
             var volume = kg / carries;
@@ -54,8 +53,8 @@ internal sealed class BuildingCalculator : ICalculator
                 f.Form.Refuse("depth", $"{w.Name}: banks of this slope meet before they hold so little water at this depth. Make it shallower, or want more fish.");
                 continue;
             }
-            var landM2 = earth?.LandM2 ?? volume / 1.2 * 1.6;
-            var choice = new BuildChoice((build * volume) + ((earth?.DugM3 ?? 0) * dig), life, liner * volume, linerLife, exit * volume, (refills * volume * water) + (hours * hour) + (landM2 / 10_000 * land / perYear), kg, volume);
+            var landM2 = earth?.LandM2 ?? EarthWork.LandOfTanksM2(volume);
+            var choice = new BuildChoice((build * volume) + ((earth?.DugM3 ?? 0) * dig), life, liner * volume, linerLife, exit * volume, BuildChoice.Running((refills * volume, water), (hours, hour), (landM2, land), perYear), kg, volume);
             found.Add((w.Name, choice));
             rows.Add([w.Name, f.Here.Figure(volume, 0), f.Here.Figure(choice.Build + choice.Liner, 0), f.Here.Figure(choice.PerCycle, 0), f.Here.Figure(choice.PerCycle * perYear, 0), f.Here.Figure(choice.PerKg, 2), choice.PaysBackAfter(margin) is { } n ? $"{n} cycles" : "not in its life"]);
         }
@@ -89,13 +88,13 @@ internal sealed class BuildingCalculator : ICalculator
         yield return new("", name, FieldKind.Heading);
         yield return new(key + "carries", "Carries", FieldKind.Quantity, s.Plain(carries, Measures.VolumeLoad), Measures.VolumeLoad);
         yield return new(key + "life", "Lasts", FieldKind.Quantity, N(life), Measures.Plain, "cycles");
-        yield return new(key + "build", "Parts and building, each m³", FieldKind.Quantity, s.Plain(build, Money), Money, earth ? "beside the digging: pipes, screens, grass" : "frame, base, pipes, labour, travel");
+        yield return new(key + "build", "Parts and building, each m³", FieldKind.Quantity, s.Plain(build, Measures.Price), Measures.Price, earth ? "beside the digging: pipes, screens, grass" : "frame, base, pipes, labour, travel");
         if (liner > 0)
         {
-            yield return new(key + "liner", "Liner, each m³", FieldKind.Quantity, s.Plain(liner, Money), Money);
+            yield return new(key + "liner", "Liner, each m³", FieldKind.Quantity, s.Plain(liner, Measures.Price), Measures.Price);
             yield return new(key + "linerlife", "A liner lasts", FieldKind.Quantity, N(linerLife), Measures.Plain, "cycles");
         }
-        yield return new(key + "exit", "To undo it, each m³", FieldKind.Quantity, s.Plain(exit, Money), Money, "below 0 when parts are sold");
+        yield return new(key + "exit", "To undo it, each m³", FieldKind.Quantity, s.Plain(exit, Measures.Price), Measures.Price, "below 0 when parts are sold");
         yield return new(key + "fills", "Water a cycle, times its volume", FieldKind.Quantity, N(refills), Measures.Plain);
         yield return new(key + "hours", "Hours of work a cycle", FieldKind.Quantity, N(hours), Measures.Plain);
     }

@@ -142,7 +142,7 @@ internal sealed class FertiliserCalculator : ICalculator
         new("ph", "pH in the afternoon", FieldKind.Quantity, s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "", Measures.Ph, "empty when not read"),
     ];
 
-    private static string Dawns(BenchStart s) => s.Pond is null ? "" : string.Join(' ', Enumerable.Range(-3, 4).Select(i => s.Pond.DawnLowOn(s.Here.Today.AddDays(i))).OfType<double>().Select(v => s.Plain(v, Measures.Oxygen)));
+    private static string Dawns(BenchStart s) => s.Pond is null ? "" : string.Join(' ', s.Pond.LastDawns(s.Here.Today).Select(v => s.Plain(v, Measures.Oxygen)));
 
     private static List<double> ReadDawns(BenchForm f)
     {

@@ -46,7 +46,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     }
 
     /// <summary>What was wrong with leaving a step out, and which step.</summary>
-    public (string Key, string Text)? Problem { get; private set; }
+    public (string Key, string Text, string Typed)? Problem { get; private set; }
 
     /// <summary>Leaves a step of the preparation out, with a reason; what waited for it need not wait any more.</summary>
     [Needs(Permission.Write)]
@@ -54,11 +54,11 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     {
         if (questions.Story(code) is not { } story || story.PreparationAt(here.Now) is not { } prep || prep.Plan.Open.FirstOrDefault(s => s.Step.Key == step) is not { } open)
             return NotFound();
-        var closed = new JobClosed($"prep-{open.Step.Key}:{story.Pond.Code}:{prep.Line.Line}", story.Pond.Id, JobOutcome.Skipped, reason ?? "");
+        var closed = new JobClosed(open.Step.JobKey(story.Pond.Code, prep.Line.Line), story.Pond.Id, JobOutcome.Skipped, reason ?? "");
         var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, closed, $"{story.Pond.Code} {open.Step.What}: left out, {reason}"));
         if (receipt.Accepted)
             return LocalRedirect($"/ponds/{story.Pond.Code}/prepare?line={receipt.Lines[0]}");
-        Problem = (open.Step.Key, string.Join(" ", receipt.Remarks.Select(r => r.Text)));
+        Problem = (open.Step.Key, string.Join(" ", receipt.Remarks.Select(r => r.Text)), reason ?? "");
         Now = questions.Now(story, here.Now);
         Section = "prepare";
         return Page();

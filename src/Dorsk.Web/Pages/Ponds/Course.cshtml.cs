@@ -45,7 +45,7 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
         (Story, Parameter, Years) = (story, p, years);
         Days = years ? Spans[^1].Days : Spans.Any(s => s.Days == days) ? days : 120;
         Read = Parameter.All.Where(x => !x.OfFarm && (x == p || story.ReadingsOf[x].Any())).ToList();
-        Band = p == Parameter.Secchi && story.Pond.ByVolume ? (null, null) : PondStory.BandOf(p, story.LimitsOn(here.Today));
+        Band = story.LimitsOn(here.Today) is not { } limits || (p == Parameter.Secchi && story.Pond.ByVolume) ? (null, null) : WaterJudge.Band(p, limits);
         Trends = story.TrendsAt(here.Now, p);
         var from = here.Today.AddDays(-Days);
         var (dawn, noon) = (story.DaysOf(p, true, from, here.Today), story.DaysOf(p, false, from, here.Today));

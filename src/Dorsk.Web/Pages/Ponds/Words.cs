@@ -15,6 +15,9 @@ public static class Words
         _ => account.ToString().ToLowerInvariant(),
     };
 
+    /// <summary>A reason with a capital at its head; pH keeps its small letter.</summary>
+    public static string Sentence(string reason) => reason.Length == 0 || reason.StartsWith("pH", StringComparison.Ordinal) ? reason : char.ToUpperInvariant(reason[0]) + reason[1..];
+
     public static string Of(EquipmentKind kind) => kind switch
     {
         EquipmentKind.InletScreen => "inlet screen",
