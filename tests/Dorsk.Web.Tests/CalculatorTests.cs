@@ -26,6 +26,11 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         // 750 m³ of 28 and 250 m³ of 20 °C.
         { "mixing", "v1=750&t1=28&s1=0&a1=80&n1=1&v2=250&t2=20&s2=4&a2=120&n2=0", ["26.0", "1.0", "90", "0.75"] },
         { "mixing", "v1=500&t1=28&s1=0&a1=80&n1=1&v2=500&t2=20&s2=0&a2=80&n2=0", ["24.0", "Watch", "more than fry bear"] },
+        // Alkalinity 100 at pH 7 and 25 °C: 2 mmol/L × 10^(6.35 − 7) × 44 = 19.7 mg/L.
+        { "co2", "ph=7&alkalinity=100&temp=25&salinity=0&left=1", ["19.7", "8.3"] },
+        // 2 kW at 20 °C in 1,000 m³: the rate is SAE × 2 × α / 9.09; the settled level and the hours follow from it.
+        { "air", "kind=propeller-aspirator&kw=2&volume=1000&temp=27&now=2&wanted=4&loss=0.1&salinity=0&altitude=0", ["hours", "kg of oxygen an hour"] },
+        { "air", "kind=propeller-aspirator&kw=0.2&volume=10000&temp=27&now=2&wanted=4&loss=1&salinity=0&altitude=0", ["never with these", "do not carry it"] },
         // Halving in two parts: 29.3 % each, 586 m³; flowing through 693 m³ in 13.9 h.
         { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", ["29 %", "586", "693", "13.9 h"] },
         { "volume", "length=40&width=25&slope=2&depth=1.5&level=1.5", ["1,226", "0.100"] },
@@ -48,6 +53,7 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "saturation", "temp=84&salinity=0&altitude=0&do=", "temp", "outside what can be worked with" },
         { "alkalinity", "product=CaO&purity=100&now=20&wanted=50&volume=1000&bag=25&fish=true", "product", "never given over fish" },
         { "alkalinity", "product=NaHCO3&purity=100&now=20&wanted=50&volume=0&bag=25", "volume", "outside" },
+        { "air", "kind=propeller-aspirator&kw=2&volume=1000&temp=27&now=2&wanted=9&loss=0.1&salinity=0&altitude=0", "wanted", "Want less" },
         { "exchange", "now=10&inflow=6&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", "wanted", "cannot reach" },
         { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2.5&flow=50&power=3&price=0.3", "times", "whole" },
         { "volume", "length=10&width=5&slope=4&depth=1&level=1", "slope", "banks meet" },

@@ -21,6 +21,14 @@ public static class Mixing
     /// <summary>Value of the mix by volume.</summary>
     public static double Of(Part a, Part b) => ((a.VolumeM3 * a.Value) + (b.VolumeM3 * b.Value)) / (a.VolumeM3 + b.VolumeM3);
 
+    /// <summary>pH of the mix, from the alkalinity and the carbon that both waters bring; heat and salt by volume.</summary>
+    public static double PhOf((double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) a, (double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) b)
+    {
+        double Mix(double x, double y) => Of(new(a.VolumeM3, x), new(b.VolumeM3, y));
+        double Carbon((double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) w) => Carbonate.CarbonMmolL(w.Ph, w.AlkalinityMgL, w.TempC, w.SalinityPpt);
+        return Carbonate.Ph(Mix(a.AlkalinityMgL, b.AlkalinityMgL), Mix(Carbon(a), Carbon(b)), Mix(a.TempC, b.TempC), Mix(a.SalinityPpt, b.SalinityPpt));
+    }
+
     /// <summary>Volume of a second water for a wanted value, m³; null when it lies outside the two.</summary>
     public static double? ForValue(Part have, double other, double wanted)
     {

@@ -5,6 +5,9 @@ namespace Dorsk.Core.Water;
 /// <summary>What helps water that is not well.</summary>
 public enum Remedy
 {
+    /// <summary>Air from aerators.</summary>
+    Air,
+
     /// <summary>New water.</summary>
     ChangeWater,
 
@@ -18,14 +21,15 @@ public enum Remedy
     Alkalinity,
 }
 
-/// <summary>Which remedies answer which findings, in order: water before powders.</summary>
+/// <summary>Which remedies answer which findings, in order: air first, water before powders.</summary>
 public static class Remedies
 {
     /// <summary>Remedies for what stands outside its limits.</summary>
+    /// <param name="oxygen">Judgement of dissolved oxygen, or null when not known.</param>
     /// <param name="ammonia">Judgement of un-ionised ammonia, or null when not known.</param>
     /// <param name="nitrite">Judgement of nitrite, or null.</param>
     /// <param name="alkalinity">Judgement of alkalinity, or null.</param>
-    public static IReadOnlyList<(Remedy Remedy, string Reason)> For(Judgement? ammonia, Judgement? nitrite, Judgement? alkalinity)
+    public static IReadOnlyList<(Remedy Remedy, string Reason)> For(Judgement? oxygen, Judgement? ammonia, Judgement? nitrite, Judgement? alkalinity)
     {
         var found = new List<(Remedy, string)>();
         void Add(Judgement? judged, params Remedy[] remedies)
@@ -33,6 +37,7 @@ public static class Remedies
             if (judged?.Status is Status.Watch or Status.ActNow)
                 found.AddRange(remedies.Select(r => (r, judged.Reason)));
         }
+        Add(oxygen, Remedy.Air);
         Add(ammonia, Remedy.ChangeWater, Remedy.Carbon);
         Add(nitrite, Remedy.Salt);
         Add(alkalinity, Remedy.Alkalinity);

@@ -60,13 +60,14 @@ public sealed partial class PondStory
     /// <summary>Whether a heavy bloom was read lately; a Secchi depth speaks for days.</summary>
     public bool HasHeavyBloom(DateTimeOffset now) => !Pond.ByVolume && LastOf(Parameter.Secchi) is { } s && now - s.At < SecchiSpeaks && s.Si < WaterJudge.HeavyBloomM;
 
-    /// <summary>What helps this water as it was last read, water before powders.</summary>
+    /// <summary>What helps this water as it was last read, air first, water before powders.</summary>
     public IReadOnlyList<(Remedy Remedy, string Reason)> RemediesAt(DateTimeOffset now)
     {
         if (LimitsOn(Zone.DayOf(now)) is not { } limits)
             return [];
         Judgement? Of(Parameter p) => LastOf(p) is { } last && now - last.At < ChemistrySpeaks ? WaterJudge.Judge(p, last.Si, limits, Farm.Hand) : null;
-        return Remedies.For(AmmoniaNow(now)?.Judgement, LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < ChemistrySpeaks ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null, Of(Parameter.Alkalinity));
+        var oxygen = LastOf(Parameter.Oxygen) is { } o && !IsOld(o, now) ? WaterJudge.Judge(Parameter.Oxygen, o.Si, limits, Farm.Hand) : null;
+        return Remedies.For(oxygen, AmmoniaNow(now)?.Judgement, LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < ChemistrySpeaks ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null, Of(Parameter.Alkalinity));
     }
 
     /// <summary>Whether a reading is too old to speak for now.</summary>

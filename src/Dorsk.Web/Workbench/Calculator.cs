@@ -115,12 +115,12 @@ public static class AllCalculators
     /// <summary>The list, in the order of the page.</summary>
     public static readonly IReadOnlyList<ICalculator> List =
     [
-        new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new MixingCalculator(), new ExchangeCalculator(),
+        new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new AirCalculator(), new CarbonDioxideCalculator(), new MixingCalculator(), new ExchangeCalculator(),
         new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
     ];
 
     /// <summary>The calculator that doses a remedy.</summary>
-    public static ICalculator Of(Remedy remedy) => List.First(c => c.Key == remedy switch { Remedy.ChangeWater => "exchange", Remedy.Carbon => "carbon", Remedy.Salt => "salt", _ => "alkalinity" });
+    public static ICalculator Of(Remedy remedy) => List.First(c => c.Key == remedy switch { Remedy.Air => "air", Remedy.ChangeWater => "exchange", Remedy.Carbon => "carbon", Remedy.Salt => "salt", _ => "alkalinity" });
 
     /// <summary>A calculator by its name in the address, or null.</summary>
     public static ICalculator? Find(string key) => List.FirstOrDefault(c => c.Key == key);

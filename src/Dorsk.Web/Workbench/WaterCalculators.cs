@@ -88,17 +88,17 @@ internal sealed class MixingCalculator : ICalculator
 
     public string Title => "Mixing two waters";
 
-    public string Lead => "temperature, salinity, alkalinity and ammonia of the mix";
+    public string Lead => "temperature, salinity, alkalinity, ammonia and pH of the mix";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
     [
         new("", "First water", FieldKind.Heading),
         new("v1", "Volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume), new("t1", "Temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 28, Measures.Temperature), Measures.Temperature),
         new("s1", "Salinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity), Measures.Salinity), new("a1", "Alkalinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Alkalinity), 80, Measures.CoarseConcentration), Measures.CoarseConcentration),
-        new("n1", "Total ammonia, as N", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 0.5, Measures.Concentration), Measures.Concentration),
+        new("n1", "Total ammonia, as N", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 0.5, Measures.Concentration), Measures.Concentration), new("p1", "pH", FieldKind.Quantity, s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "", Measures.Ph, "empty: not worked out"),
         new("", "Second water", FieldKind.Heading),
         new("v2", "Volume", FieldKind.Quantity, s.Plain(200, Measures.Volume), Measures.Volume), new("t2", "Temperature", FieldKind.Quantity, s.Plain(22, Measures.Temperature), Measures.Temperature),
-        new("s2", "Salinity", FieldKind.Quantity, "0", Measures.Salinity), new("a2", "Alkalinity", FieldKind.Quantity, "120", Measures.CoarseConcentration), new("n2", "Total ammonia, as N", FieldKind.Quantity, "0", Measures.Concentration),
+        new("s2", "Salinity", FieldKind.Quantity, "0", Measures.Salinity), new("a2", "Alkalinity", FieldKind.Quantity, "120", Measures.CoarseConcentration), new("n2", "Total ammonia, as N", FieldKind.Quantity, "0", Measures.Concentration), new("p2", "pH", FieldKind.Quantity, "", Measures.Ph),
     ];
 
     public Worked? Work(BenchForm f)
@@ -106,11 +106,21 @@ internal sealed class MixingCalculator : ICalculator
         var (v1, v2) = (f.Q("v1", Measures.Volume, 0.001, 1e7), f.Q("v2", Measures.Volume, 0.001, 1e7));
         (string Name, string Key, Measure Measure, double High)[] kinds = [("Temperature", "t", Measures.Temperature, 45), ("Salinity", "s", Measures.Salinity, 60), ("Alkalinity", "a", Measures.CoarseConcentration, 1000), ("Total ammonia, as N", "n", Measures.Concentration, 200)];
         var parts = kinds.Select(k => (k.Name, k.Measure, A: f.Q(k.Key + "1", k.Measure, 0, k.High), B: f.Q(k.Key + "2", k.Measure, 0, k.High))).ToList();
+        var (p1, p2) = (f.MaybeQ("p1", Measures.Ph, 4, 11), f.MaybeQ("p2", Measures.Ph, 4, 11));
         if (!f.Sound)
             return null;
         var figures = parts.Select((p, i) => new Figure(p.Name, f.Say(Mixing.Of(new(v1, p.A), new(v2, p.B)), p.Measure), Grounds.Of("By volume: heat and dissolved matter are kept.", "Mass balance",
             new Input("first water", p.A, p.Measure, "typed"), new Input("second water", p.B, p.Measure, "typed"), Input.Said("shares", $"{f.Here.Figure(100 * v1 / (v1 + v2), 0)} % and {f.Here.Figure(100 * v2 / (v1 + v2), 0)} %", "by volume")), i == 0)).ToList();
-        return new(figures, "pH is never averaged: it follows from alkalinity and carbon. Read it after mixing.",
+        if (p1 is { } one && p2 is { } two)
+        {
+            double Mix(int i) => Mixing.Of(new(v1, parts[i].A), new(v2, parts[i].B));
+            var ph = Mixing.PhOf((v1, one, parts[2].A, parts[0].A, parts[1].A), (v2, two, parts[2].B, parts[0].B, parts[1].B));
+            var why = Grounds.Of("Alkalinity and dissolved carbon are kept; pH follows from both at the temperature and salinity of the mix. No carbon dioxide has gone off yet.", Carbonate.Source,
+                new Input("first water", one, Measures.Ph, "typed"), new Input("second water", two, Measures.Ph, "typed"), new Input("alkalinity of the mix", Mix(2), Measures.CoarseConcentration, "by volume"));
+            figures.Add(new("pH", f.Here.Figure(ph, 2), why));
+            figures.Add(new("Un-ionised ammonia, as N", f.Here.Figure(UnionisedAmmonia.MgNL(Mix(3), Mix(0), ph, Mix(1)), 3) + " mg/L", why));
+        }
+        return new(figures, p1 is null || p2 is null ? "pH is never averaged: type both, and it is worked out from alkalinity and carbon." : "pH is never averaged: it follows from alkalinity and carbon. Read it after mixing, and again once stirred.",
             Mixing.Jump(parts[0].A, Mixing.Of(new(v1, parts[0].A), new(v2, parts[0].B)), f.Here.Hand));
     }
 }

@@ -60,10 +60,10 @@ public class BrakeTests
     public void Remedies_answer_what_is_wrong_and_nothing_else()
     {
         Judgement steady = new(Status.Steady, "fine"), watch = new(Status.Watch, "high"), act = new(Status.ActNow, "very high");
-        Assert.Empty(Remedies.For(steady, null, steady));
-        Assert.Equal([(Remedy.ChangeWater, "very high"), (Remedy.Carbon, "very high")], Remedies.For(act, steady, null));
-        Assert.Equal([Remedy.Salt, Remedy.Alkalinity], Remedies.For(null, watch, watch).Select(r => r.Remedy));
-        Assert.Equal(Remedy.ChangeWater, Remedies.For(watch, watch, watch)[0].Remedy);
+        Assert.Empty(Remedies.For(steady, steady, null, steady));
+        Assert.Equal([(Remedy.ChangeWater, "very high"), (Remedy.Carbon, "very high")], Remedies.For(null, act, steady, null));
+        Assert.Equal([Remedy.Salt, Remedy.Alkalinity], Remedies.For(null, null, watch, watch).Select(r => r.Remedy));
+        Assert.Equal([Remedy.Air, Remedy.ChangeWater], Remedies.For(act, watch, watch, watch).Take(2).Select(r => r.Remedy));
     }
 
     [Fact]
