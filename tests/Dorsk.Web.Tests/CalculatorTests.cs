@@ -45,6 +45,11 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=&temp=24", ["17.4", "10.6"] },
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=25&temp=24", ["17.4", "No dose now"] },
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=40&temp=24&dawns=6.5+5.9+5.6+5.4&watch=4", ["No dose now", "fell 3 mornings"] },
+        // 3 m round, 1 m of water, 0.3 m over it: 7.07 m³; a sheet of 3 + 2 × 1.8 m = 43.6 m², a wall of 12.3 m², a base of 12.6 m².
+        { "quotation", "kind=round&length=3&width=2&depth=1&slope=2&habit=keeps&edge=&buys=farm&spare=10&earth=4&liner=6&wall=20&base=10&concrete=260&grass=1&fittings=100&fence=50&hours=10&hour=30&trips=2&trip=40", ["1,278", "44 m²", "12 m²", "13 m²", "782, bought by the farm", "7.1"] },
+        { "quotation", "kind=lined&length=20&width=15&depth=1.5&slope=2&habit=leaps&edge=0.3&buys=builder&spare=0&earth=4&liner=6&wall=20&base=10&concrete=260&grass=1&fittings=100&fence=50&hours=10&hour=30&trips=2&trip=40", ["they leap", "is low", "the builder"] },
+        { "place", "body=earthen&area=0.2&dry=not+enough", ["1 of 14", "Act now", "Not yet", "No plan stands on water that fails"] },
+        { "place", "body=earthen&area=3&dry=enough%2C+measured&tested=tested%2C+within+limits&permit=granted", ["3 of 14", "gates are open", "divide it"] },
         { "converter", "kind=length&value=100+ft", ["30.48", "off by"] },
     };
 
@@ -63,6 +68,8 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "leak", "first=0.60&second=0.55&days=4&rain=0&evaporation=&warm=18&cool=30&area=0.4&cost=0.02", "cool", "above the warmest" },
         { "fertiliser", "area=1&n=8&p=8&pbasis=P2O5&an=18&ap=46&bn=46&secchi=40&temp=24&dawns=6.5+low", "dawns", "oldest first" },
         { "size", "means=tape&pace=&s1=90&s2=10&s3=10&s4=10&diagonal=", "s1", "longer than the other three" },
+        { "quotation", "kind=earthen&length=10&width=5&depth=2&slope=2&habit=keeps&edge=&buys=farm&spare=10&earth=4&liner=6&wall=20&base=10&concrete=260&grass=1&fittings=100&fence=50&hours=10&hour=30&trips=2&trip=40", "slope", "banks meet" },
+        { "place", "body=tank&area=0.2&fence=perhaps", "fence", "" },
         { "converter", "kind=mass&value=5+furlong", "value", "furlong" },
     };
 

@@ -28,7 +28,8 @@ public sealed record CrossSection(double TopM, double BottomM, double DepthM, do
 /// <param name="Table">Rows beside it: heading row first; may be empty.</param>
 /// <param name="Map">A map of shares, or null.</param>
 /// <param name="Section">A cross-section, or null.</param>
-public sealed record Worked(IReadOnlyList<Figure> Figures, string Words, Judgement? Verdict = null, IReadOnlyList<string>? Cautions = null, IReadOnlyList<string[]>? Table = null, HeatMap? Map = null, CrossSection? Section = null);
+/// <param name="Points">Points of a place, or null.</param>
+public sealed record Worked(IReadOnlyList<Figure> Figures, string Words, Judgement? Verdict = null, IReadOnlyList<string>? Cautions = null, IReadOnlyList<string[]>? Table = null, HeatMap? Map = null, CrossSection? Section = null, IReadOnlyList<Dorsk.Core.Ponds.PlacePoint>? Points = null);
 
 /// <summary>A calculator without a pond, or with one to start from. A new one is a new class and one line in <see cref="AllCalculators"/>.</summary>
 public interface ICalculator
@@ -116,7 +117,7 @@ public static class AllCalculators
     public static readonly IReadOnlyList<ICalculator> List =
     [
         new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new AirCalculator(), new CarbonDioxideCalculator(), new MixingCalculator(), new ExchangeCalculator(),
-        new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
+        new PlaceCalculator(), new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new QuotationCalculator(), new FertiliserCalculator(), new ConverterCalculator(),
     ];
 
     /// <summary>The calculator that doses a remedy.</summary>

@@ -28,6 +28,26 @@ public class ConstructionTests
     }
 
     [Fact]
+    public void A_sheet_covers_floor_and_walls_and_a_quotation_leaves_out_what_is_not_there()
+    {
+        var chance = new Random(4);
+        var prices = new Quotation.Prices(4, 6, 20, 10, 260, 1, 100, 50, 10, 30, 2, 40);
+        for (var i = 0; i < 300; i++)
+            foreach (var kind in Enum.GetValues<BuildKind>())
+            {
+                var body = new BuildBody(kind, 8 + (40 * chance.NextDouble()), 8 + (20 * chance.NextDouble()), 0.4 + chance.NextDouble(), 2 * chance.NextDouble(), chance.NextDouble());
+                Assert.Empty(body.Check());
+                var wet = kind is BuildKind.Lined ? body.Water.FullAreaM2 : kind is BuildKind.RoundFrame or BuildKind.LongFrame ? body.Water.FullAreaM2 + body.WallM2 : 0;
+                Assert.True(wet == 0 ? body.LinerM2 == 0 : body.LinerM2 > wet, $"{body}: {body.LinerM2} for {wet}");
+                var quote = Quotation.For(body, prices, 0.1);
+                Assert.Equal(quote.Lines.Sum(l => l.Amount * l.Each) * 1.1, quote.Total, 6);
+                Assert.All(quote.Lines, l => Assert.True(l.Amount > 0));
+                Assert.Equal(kind is BuildKind.Earthen or BuildKind.Lined, quote.Lines.Any(l => l.What == "earth to move"));
+                Assert.Equal(kind is BuildKind.Concrete, quote.Lines.Any(l => l.What == "concrete"));
+            }
+    }
+
+    [Fact]
     public void Costs_by_hand_and_a_liner_that_does_not_last()
     {
         // 1,000 to build, 12 cycles, liners of 400 for 4 cycles (three of them), 100 back in the end, 50 a cycle: 2,700 in all, 225 a cycle, 0.45 a kg of 500.
