@@ -1,6 +1,7 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Season;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
@@ -92,6 +93,8 @@ public sealed partial class DemoFarm
                 notes.Add(new(Zone.At(day, new(7, 30)), "Manager", $"{p.Code}: {p.Aerators} aerators", k => new AeratorsFitted(k.Pond(p.Code), Fitted(p))));
         if (day == DemoScript.InstrumentsListed)
             notes.AddRange(DemoScript.Instruments.Select(i => new Told(Zone.At(day, new(7, 20)), "Manager", i.Name, _ => i)));
+        if (day == DemoScript.InstrumentsListed)
+            notes.AddRange(DemoScript.Duties.Select(d => new Told(Zone.At(day, new(7, 25)), "Manager", d.What, k => new DutyKept(0, d.Pond.Length > 0 ? k.Pond(d.Pond) : null, d.What, d.Why, d.Every, d.From, d.By, Role.PondHand, null))));
         Script(day, notes);
         for (var hour = 0; hour < 24; hour++)
         {

@@ -46,6 +46,12 @@ internal static class DemoScript
         new(0, "Secchi disc", InstrumentKind.Eye, [Parameter.Secchi], "1 cm", null, null, "pond hands"),
     ];
 
+    /// <summary>Standing jobs, written down with the instruments: where (empty: the farm), what, every so many days, first on, by when, why.</summary>
+    public static readonly IReadOnlyList<(string Pond, string What, int Every, DateOnly From, TimeOnly By, string Why)> Duties =
+    [
+        ("T3", "siphon the floor", 2, new(2027, 1, 19), new(8, 30), "droppings and left feed rot into ammonia"), ("P4", "rake screens and drain", 7, new(2027, 1, 20), new(9, 0), "a blocked screen bursts"), ("", "start the generator under load", 30, new(2027, 1, 22), new(16, 0), "crowded water has minutes when the power fails"),
+    ];
+
     /// <summary>Day fish were wanted in P6.</summary>
     public static readonly DateOnly P6FishOn = new(2027, 1, 25);
 

@@ -22,7 +22,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
 
     private static readonly Dictionary<string, Permission> SlipsNeed = new()
     {
-        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["instrument"] = Permission.Manage, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
+        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["instrument"] = Permission.Manage, ["duty"] = Permission.Manage, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
         ["weather"] = Permission.Write, ["feed"] = Permission.Manage, ["feeding"] = Permission.Write, ["deaths"] = Permission.Write, ["sample"] = Permission.Write, ["harvest"] = Permission.Manage,
     };
 
@@ -34,7 +34,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /proof"] = Permission.Look, ["GET /lists"] = Permission.Look, ["POST /lists Backup"] = Permission.Setup, ["POST /lists Export"] = Permission.Setup, ["GET /lists/{name}.csv"] = Permission.Look,
         ["GET /setup"] = Permission.Setup, ["GET /setup/species/{key?}"] = Permission.Setup, ["POST /setup/species/{key?} Value"] = Permission.Setup, ["POST /setup/species/{key?} Limit"] = Permission.Setup,
         ["GET /ponds/{code}/course/{parameter?}"] = Permission.Look, ["GET /lists/import/{id:guid?}"] = Permission.Manage, ["GET /lists/import/{id:guid?} State"] = Permission.Manage, ["POST /lists/import/{id:guid?} Upload"] = Permission.Manage, ["POST /lists/import/{id:guid?} Check"] = Permission.Manage, ["POST /lists/import/{id:guid?} Enter"] = Permission.Manage, ["POST /lists/import/{id:guid?} Drop"] = Permission.Manage,
-        ["GET /setup/instruments"] = Permission.Look, ["POST /setup/instruments Calibrated"] = Permission.Write, ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,
+        ["GET /setup/instruments"] = Permission.Look, ["GET /setup/duties"] = Permission.Look, ["POST /setup/instruments Calibrated"] = Permission.Write, ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,
         ["GET /me"] = Permission.Look, ["POST /me"] = Permission.Look,
         ["GET /setup/people"] = Permission.Setup, ["POST /setup/people Add"] = Permission.Setup, ["POST /setup/people Role"] = Permission.Setup, ["POST /setup/people Password"] = Permission.Setup,
         ["GET /theme"] = null, ["POST /theme"] = null, ["GET /error"] = null, ["GET /sign-in"] = null, ["POST /sign-in"] = null, ["POST /sign-in Demo"] = null,

@@ -131,3 +131,22 @@ test('a limit of one pond, the farm and the table hold in that order, and go bac
   await set('', null);
   expect(await act('P5')).toContain('under 3.0');
 });
+
+test('a standing job taken from what is usual stands on Today until it is ticked', async ({ as, ownDemo }) => {
+  const page = await as('Manager', ownDemo);
+  await page.goto(ownDemo.url + '/setup/duties');
+  await page.locator('.usual').getByRole('link', { name: /T1.*siphon the floor/i }).click();
+  await expect(page.getByLabel('What to do')).toHaveValue('siphon the floor');
+  await expect(page.getByLabel('Where')).toHaveText(/T1/);
+  await page.getByLabel('Every', { exact: true }).fill('0');
+  await page.getByRole('button', { name: 'Keep this job' }).click();
+  await expect(page.locator('.wrong').first()).toContainText('1 to 366 days');
+  await page.getByLabel('Every', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Keep this job' }).click();
+  await expect(page.locator('tr', { hasText: 'Siphon the floor' }).filter({ hasText: 'T1' }).first()).toContainText('today');
+  await page.goto(ownDemo.url + '/');
+  const job = page.locator('.job', { hasText: 'T1: siphon the floor' });
+  await expect(job).toContainText('late');
+  await job.getByRole('button').click();
+  await expect(page.locator('.job-Done', { hasText: 'T1: siphon the floor' })).toBeVisible();
+});

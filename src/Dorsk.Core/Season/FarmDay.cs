@@ -75,6 +75,9 @@ public sealed record FarmDay(
     /// <summary>Instruments whose calibration is due: number, name, last day.</summary>
     public IReadOnlyList<(long Id, string Name, DateOnly? Last)> ToCalibrate { get; init; } = [];
 
+    /// <summary>Standing jobs.</summary>
+    public IReadOnlyList<DutyKept> Duties { get; init; } = [];
+
     /// <summary>The farm day.</summary>
     public DateOnly Today => Zone.DayOf(Now);
 

@@ -33,6 +33,7 @@ public static class JobRules
         new("harvest", PlanHarvest),
         new("prep", Preparation),
         new("calibrate", Calibrations),
+        new(DutyKept.JobName, Standing),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
@@ -130,6 +131,23 @@ public static class JobRules
 
     private static IEnumerable<Job> Calibrations(FarmDay d) => d.ToCalibrate.Select(i => new Job(FormattableString.Invariant($"calibrate:instrument{i.Id}:{d.Today:yyyy-MM-dd}"), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"Calibrate {i.Name}",
         i.Last is { } last ? $"last done {FarmDay.Day(last)}; a forecast is as good as the meter" : "never written down; a forecast is as good as the meter", Role.PondHand, "instruments", JobState.Open));
+
+    // The last time it fell due, until it is closed: one that was missed does not pile up.
+    private static IEnumerable<Job> Standing(FarmDay d)
+    {
+        foreach (var duty in d.Duties)
+        {
+            if (duty.LastOn(d.Today) is not { } day || (d.Closed.TryGetValue(duty.JobKey(day), out var closed) && d.Zone.DayOf(closed.Mark.At) < d.Today))
+                continue;
+            var code = duty.PondId is { } id ? d.Ponds.FirstOrDefault(p => p.PondId == id)?.Code : "";
+            // A pond that was laid up asks for nothing.
+            if (code is null)
+                continue;
+            var late = d.Today.DayNumber - day.DayNumber;
+            yield return new(duty.JobKey(day), duty.PondId, code, d.Zone.At(d.Today, TimeOnly.MinValue), d.Zone.At(d.Today, duty.At), code.Length > 0 ? $"{code}: {duty.What}" : duty.What,
+                late > 0 ? FormattableString.Invariant($"it was for {FarmDay.Day(day)}") + (duty.Reason.Length > 0 ? ": " + duty.Reason : "") : duty.Reason, duty.Who, "", late > 0 ? JobState.Late : JobState.Open);
+        }
+    }
 
     internal static string Codes(PondDay p) => string.Join(" and ", p.Air!.More.Select(a => a.Code));
 }

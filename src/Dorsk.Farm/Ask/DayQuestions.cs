@@ -27,12 +27,13 @@ internal static class DayQuestions
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
         {
             ToCalibrate = InstrumentQuestions.All(c, asOf).Where(i => i.Kept.DueOn(today) <= today).Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn)).ToList(),
+            Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
         };
     }
 
-    /// <summary>Jobs closed by hand since an instant, by key.</summary>
+    /// <summary>Jobs closed by hand since an instant, by key; standing ones however long ago, as they may be a year apart.</summary>
     public static Dictionary<string, ClosedJob> Closed(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Sqlite.Rows(c,
-        $"SELECT j.key, l.line, j.outcome, j.reason, l.happened, l.author FROM job_closed j CROSS JOIN log l USING (line) WHERE l.happened >= $since AND {Lines.Count} ORDER BY l.line",
+        $"SELECT j.key, l.line, j.outcome, j.reason, l.happened, l.author FROM job_closed j CROSS JOIN log l USING (line) WHERE (l.happened >= $since OR j.key LIKE '{DutyKept.JobName}:%') AND {Lines.Count} ORDER BY l.line",
         r => (Key: r.GetString(0), Job: new ClosedJob(r.GetInt64(1), r.Word<JobOutcome>(2), r.GetString(3), new(r.Instant(4), r.GetString(5)))), Lines.With(asOf, ("since", since)))
         .GroupBy(j => j.Key).ToDictionary(g => g.Key, g => g.Last().Job);
 

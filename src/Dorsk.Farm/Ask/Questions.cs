@@ -77,6 +77,13 @@ public sealed class Questions(FarmFile file)
         return InstrumentQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>The farm's standing jobs as last written, with their lines.</summary>
+    public IReadOnlyList<(long Line, Core.Season.DutyKept Kept)> Duties()
+    {
+        using var c = file.Open();
+        return DutyQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
     /// <summary>What is left of each kind of feed.</summary>
     public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
     {

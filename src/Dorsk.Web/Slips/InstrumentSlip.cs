@@ -21,6 +21,8 @@ internal sealed class InstrumentSlip : ISlip
 
     public string Section => "";
 
+    public string After => "/setup/instruments";
+
     public Permission Needs => Permission.Manage;
 
     /// <summary>Kind in words.</summary>

@@ -56,6 +56,8 @@ internal sealed class WeatherSlip : ISlip
 
     public string Section => "";
 
+    public string After => "/weather";
+
     public IReadOnlyList<SlipField> Fields(SlipContext c) => [.. Lines.When(c), .. Readings.Fields(c, Parameter.All.Where(p => p.OfFarm))];
 
     public Filled Read(SlipForm form, SlipContext c) => Readings.Read(form, c, Parameter.All.Where(p => p.OfFarm), null, "weather");

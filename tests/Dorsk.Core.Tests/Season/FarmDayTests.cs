@@ -138,4 +138,28 @@ public class FarmDayTests
         Assert.All(forecast.Curve.Where(p => p.At >= from && p.At < to), p => Assert.True(p.MgL < Limits.DoActMgL));
         Assert.Empty(forecast.Under(0));
     }
+
+    [Fact]
+    public void A_standing_job_falls_on_its_days_waits_when_missed_and_does_not_pile_up()
+    {
+        var duty = new DutyKept(7, 4, "siphon the floor", "waste rots", 3, Today.AddDays(-7), new(8, 0), Core.People.Role.PondHand, null);
+        // Counted day by day: -7, -4, -1, 2.
+        Assert.Equal([Today.AddDays(-1), Today.AddDays(-1), Today.AddDays(-1), Today.AddDays(2)], Enumerable.Range(-1, 4).Select(i => duty.LastOn(Today.AddDays(i))!.Value));
+        Assert.Null(duty.LastOn(Today.AddDays(-8)));
+        Assert.Equal((Today.AddDays(2), Today.AddDays(-7)), (duty.NextAfter(Today), duty.NextAfter(Today.AddDays(-20))));
+        Assert.Null((duty with { Until = Today }).NextAfter(Today));
+        Assert.Equal(Today.AddDays(-4), (duty with { Until = Today.AddDays(-2) }).LastOn(Today));
+
+        Job? On(DateOnly day, Dictionary<string, ClosedJob>? closed = null, DutyKept? other = null) =>
+            JobRules.Of(Day(Zone.At(day, new(9, 0)), [Pond("P4")], closed: closed) with { Duties = [other ?? duty] }).SingleOrDefault(j => j.Key.StartsWith("duty:", StringComparison.Ordinal));
+        Assert.Equal((JobState.Late, "P4: siphon the floor"), (On(Today)!.State, On(Today)!.What));
+        Assert.Contains("it was for", On(Today)!.Reason, StringComparison.Ordinal);
+        ClosedJob Tick(DateTimeOffset at) => new(1, JobOutcome.Done, "", new(at, "Pond hand"));
+        Assert.Null(On(Today, new() { [duty.JobKey(Today.AddDays(-1))] = Tick(At(7).AddDays(-1)) }));
+        Assert.Equal(JobState.Done, On(Today, new() { [duty.JobKey(Today.AddDays(-1))] = Tick(At(7)) })!.State);
+        Assert.Equal(JobState.Late, On(Today.AddDays(2), new() { [duty.JobKey(Today.AddDays(-1))] = Tick(At(7)) })!.State);
+        Assert.Equal(JobState.Open, JobRules.Of(Day(Zone.At(Today.AddDays(2), new(7, 0)), [Pond("P4")]) with { Duties = [duty] }).Single(j => j.Key.StartsWith("duty:", StringComparison.Ordinal)).State);
+        Assert.Null(On(Today, other: duty with { PondId = 99 }));
+        Assert.Equal(4, new[] { duty with { What = " " }, duty with { EveryDays = 0 }, duty with { Until = Today.AddDays(-30) }, duty with { Reason = new('x', 301) } }.Count(d => d.Check().Any()));
+    }
 }

@@ -1,0 +1,42 @@
+using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Season;
+using Dorsk.Farm.Ask;
+using Dorsk.Web.People;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>The farm's standing jobs, and what is usual for its bodies of water.</summary>
+[Needs(Permission.Look)]
+public sealed class DutiesModel(Questions questions, Here here) : PageModel
+{
+    public IReadOnlyList<(long Line, DutyKept Kept)> All { get; private set; } = [];
+
+    /// <summary>Codes of ponds in use, by number.</summary>
+    public IReadOnlyDictionary<long, Pond> Ponds { get; private set; } = new Dictionary<long, Pond>();
+
+    public IActionResult OnGet()
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        All = questions.Duties();
+        Ponds = questions.Ponds().ToDictionary(p => p.Id);
+        return Page();
+    }
+
+    /// <summary>Usual standing jobs that the farm does not have: for itself, then by kind of body with the ponds of that kind that lack it.</summary>
+    public IEnumerable<(UsualDuty Duty, IReadOnlyList<Pond> For)> Usual()
+    {
+        bool Has(long? pond, string what) => All.Any(d => d.Kept.PondId == pond && string.Equals(d.Kept.What, what, StringComparison.OrdinalIgnoreCase));
+        foreach (var duty in UsualDuties.OfFarm.Where(u => !Has(null, u.What)))
+            yield return (duty, []);
+        foreach (var (duty, ponds) in Ponds.Values.GroupBy(p => p.Kind).SelectMany(g => UsualDuties.For(g.Key).Select(u => (u, g.Where(p => !Has(p.Id, u.What)).ToList()))))
+            if (ponds.Count > 0)
+                yield return (duty, ponds);
+    }
+
+    /// <summary>Address of the slip, filled in.</summary>
+    public static string Slip(UsualDuty u, Pond? pond) => FormattableString.Invariant($"/slip/duty?What={Uri.EscapeDataString(u.What)}&Every={u.EveryDays}&At={u.At:HH:mm}&Reason={Uri.EscapeDataString(u.Reason)}{(pond is null ? "" : $"&Pond={pond.Id}")}");
+}

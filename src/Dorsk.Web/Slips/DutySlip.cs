@@ -1,0 +1,58 @@
+using System.Globalization;
+using Dorsk.Core.People;
+using Dorsk.Core.Season;
+
+namespace Dorsk.Web.Slips;
+
+/// <summary>A standing job.</summary>
+internal sealed class DutySlip : ISlip
+{
+    private static readonly Role[] Doers = [Role.PondHand, Role.NightWatch, Role.Manager];
+
+    public string Key => "duty";
+
+    public string Title => "Standing job";
+
+    public string Button => "Keep this job";
+
+    public bool OfPond => false;
+
+    public string FactKind => nameof(DutyKept);
+
+    public string Section => "";
+
+    public string After => "/setup/duties";
+
+    public Permission Needs => Permission.Manage;
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var old = c.Old<DutyKept>();
+        string Date(DateOnly? d) => d?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "";
+        return
+        [
+            new("What", "What to do", FieldKind.Words, old?.What ?? "", Hint: "such as siphon the floor"),
+            new("Pond", "Where", FieldKind.Choice, old?.PondId?.ToString(CultureInfo.InvariantCulture) ?? "", Options: Places(c).Select(p => (p.Key, p.Name)).ToList()),
+            new("Every", "Every", FieldKind.Whole, (old?.EveryDays ?? 7).ToString(CultureInfo.InvariantCulture), Hint: "days"),
+            new("From", "First on", FieldKind.Day, Date(old?.From ?? c.Here.Today)),
+            new("At", "Done by", FieldKind.Hour, (old?.At ?? new(8, 0)).ToString("HH:mm", CultureInfo.InvariantCulture)),
+            new("Who", "Falls to", FieldKind.Choice, (old?.Who ?? Role.PondHand).ToString(), Options: Doers.Select(r => (r.ToString(), Permissions.Word(r))).ToList()),
+            new("Reason", "Why", FieldKind.Words, old?.Reason ?? "", Hint: "stands beside the job"),
+            new("Until", "Last on", FieldKind.Day, Date(old?.Until), Hint: "empty: it goes on"),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var pond = form.Choice("Pond", Places(c).Select(p => (p.Key, p.Id)).ToList(), "place", null);
+        var who = form.Choice("Who", Doers.Select(r => (r.ToString(), r)).ToList(), "role", Role.PondHand);
+        var (every, from) = (form.Whole("Every", "days"), form.Day("From"));
+        if (!SlipForm.TryHour(form.Text("At"), out var at))
+            form.Refuse("At", "An hour from 00:00 to 23:59, such as 8:30.");
+        DateOnly? until = form.Empty("Until") ? null : form.Day("Until");
+        var fact = new DutyKept(c.Old<DutyKept>()?.DutyId ?? 0, pond, form.Text("What"), form.Text("Reason"), every, from, at, who, until);
+        return new(c.Corrects?.Row.Happened ?? c.Here.Now, [fact], string.Create(CultureInfo.InvariantCulture, $"{fact.What}, every {every} days"), []);
+    }
+
+    private static List<(string Key, string Name, long? Id)> Places(SlipContext c) => [("", "the whole farm", null), .. c.Questions.Ponds().Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, (long?)p.Id))];
+}
