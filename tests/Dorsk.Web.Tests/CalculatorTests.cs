@@ -32,7 +32,7 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "air", "kind=propeller-aspirator&kw=2&volume=1000&temp=27&now=2&wanted=4&loss=0.1&salinity=0&altitude=0", ["hours", "kg of oxygen an hour"] },
         { "air", "kind=propeller-aspirator&kw=0.2&volume=10000&temp=27&now=2&wanted=4&loss=1&salinity=0&altitude=0", ["never with these", "do not carry it"] },
         // Halving in two parts: 29.3 % each, 586 m³; flowing through 693 m³ in 13.9 h.
-        { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", ["29 %", "586", "693", "13.9 h"] },
+        { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", ["29 %", "586", "693", "13.9 h", "0.05 times an hour, once in 20.0 h"] },
         { "volume", "length=40&width=25&slope=2&depth=1.5&level=1.5", ["1,226", "0.100"] },
         // 3-4-5 triangles: 12 m² of 3 × 4 m; paced, without the diagonal, at most 40 × 25 m.
         { "size", "means=tape&pace=&s1=4&s2=3&s3=4&s4=3&diagonal=5", ["0.001"] },

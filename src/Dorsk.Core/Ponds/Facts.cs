@@ -84,6 +84,18 @@ public enum PondWork
     /// <summary>Floating plants were opened.</summary>
     CoverOpened,
 
+    /// <summary>Manure was spread on the dry floor.</summary>
+    Manured,
+
+    /// <summary>A plankton sample showed animal plankton enough for fry.</summary>
+    FoodSeen,
+
+    /// <summary>A part of the water was changed.</summary>
+    WaterChanged,
+
+    /// <summary>Topped up for what leaked and dried away.</summary>
+    ToppedUp,
+
     /// <summary>Anything else worth writing down.</summary>
     Note,
 }

@@ -16,6 +16,12 @@ public enum MarkKind
 
     /// <summary>A probe.</summary>
     Probe,
+
+    /// <summary>The shallow corner where the net is landed.</summary>
+    Landing,
+
+    /// <summary>A slot for a screen.</summary>
+    Screen,
 }
 
 /// <summary>A mark in a pond.</summary>

@@ -25,8 +25,8 @@ public static class PrepSteps
     /// <summary>Where steps and waiting times come from.</summary>
     public const string Source = "Trade practice after Boyd and Tucker 1998: drying 5 to 14 days, a week after lime, three days' stand, food ten days to a fortnight after the first dose; starting values";
 
-    private const double MealFirstKgHa = 225, MealWeeklyKgHa = 75, DoseKgHa = 8, DapN = 18, DapP2O5 = 46, UreaN = 46;
-    private const int Doses = 6, LimeToStockDays = 7, StandDays = 3, CoverDays = 7, LeakDays = 3, MineralDays = 10, MealDays = 14;
+    private const double MealFirstKgHa = 225, MealWeeklyKgHa = 75, ManureKgHa = 490, DoseKgHa = 8, DapN = 18, DapP2O5 = 46, UreaN = 46;
+    private const int Doses = 6, LimeToStockDays = 7, StandDays = 3, CoverDays = 7, LeakDays = 3, MineralDays = 10, MealDays = 14, ManureDays = 7;
 
     /// <summary>Steps in their order.</summary>
     /// <param name="plan">The chosen schools.</param>
@@ -45,7 +45,9 @@ public static class PrepSteps
         steps.Add(New("screens", PondWork.ScreensFitted, "Fit inlet and outlet screens", "before the first drop: the inlet brings wild fish and their eggs", "", None, (Last(), 1)));
         if (plan.Fertiliser is FertiliserSchool.Meal or FertiliserSchool.Mixed)
             steps.Add(New("meal", PondWork.Fertilised, "Spread meal on the floor", "it feeds the animal plankton that fry eat", "Stop at Secchi 30 cm; it takes oxygen at night.", [Meal(MealFirstKgHa, plan, pond)], (Last(), 1)));
-        steps.Add(New("filling", PondWork.Filling, "Let the first water in, about a third", "tested for leaks before it is full; a poison needs less of itself", "", None, (Last(), 1)));
+        if (plan.Fertiliser == FertiliserSchool.Manure)
+            steps.Add(New("manure", PondWork.Manured, "Spread dry poultry manure thinly on the dry floor", "it feeds the animal plankton; never in heaps, never with fish in the pond", "Germs: gloves, wash, no open cuts, none near harvest; never human waste. Some places forbid it, and buyers ask.", [Manure(plan, pond)], (Last(), 1)));
+        steps.Add(New("filling", PondWork.Filling, "Let the first water in, about a third", steps[^1].Key == "manure" ? $"{ManureDays} days after the manure: flooded fresh it takes all oxygen" : "tested for leaks before it is full; a poison needs less of itself", "", None, (Last(), steps[^1].Key == "manure" ? ManureDays : 1)));
         steps.Add(New("leak", PondWork.HeldWater, "Leak test: mark the level, read it again", $"{LeakDays} days at part fill; under 5 mm a day after rain and evaporation is tight", "", None, (Last(), LeakDays)));
         if (plan.Pests == PestSchool.Poison)
         {
@@ -58,7 +60,7 @@ public static class PrepSteps
         if (plan.Cover)
             steps.Add(New("cover", PondWork.CoverOpened, "Open the floating plants and run air", "a full cover shuts out light and starves the water of oxygen", "", None, ("full", 1)));
         steps.Add(New("nowild", PondWork.NoWildFish, "Look for wild fish, eggs and tadpoles", "a small seine round the edge by torchlight", "", None, ("full", 1)));
-        var food = doses.Count > 0 && plan.Fertiliser == FertiliserSchool.Mineral ? (doses[0].Key, MineralDays) : plan.Fertiliser is FertiliserSchool.Meal or FertiliserSchool.Mixed ? ("meal", MealDays) : ("full", 1);
+        var food = doses.Count > 0 && plan.Fertiliser is FertiliserSchool.Mineral or FertiliserSchool.Manure ? (doses[0].Key, MineralDays) : plan.Fertiliser is FertiliserSchool.Meal or FertiliserSchool.Mixed ? ("meal", MealDays) : ("full", 1);
         (string, int)[] ready = [("full", StandDays), ("nowild", 1), food, .. steps.Any(s => s.Key == "lime") ? new[] { ("lime", LimeToStockDays) } : [], .. plan.Cover ? new[] { ("cover", CoverDays) } : []];
         return [.. steps, .. End(ready)];
     }
@@ -119,6 +121,9 @@ public static class PrepSteps
 
     private static Supply Meal(double kgHa, PreparationPlanned plan, PrepPond pond) => new("alfalfa or cottonseed meal", kgHa * pond.AreaM2 / 10_000, plan.Prices.BagKg, plan.Prices.MealBag,
         Grounds.Of("Meal over the pond's area.", "200 to 250 kg/ha at filling, 50 to 100 a week in fry ponds; starting values", new Input("meal", kgHa, Measures.AreaLoad, "starting value"), new Input("area", pond.AreaM2, Measures.Area, "pond register")));
+
+    private static Supply Manure(PreparationPlanned plan, PrepPond pond) => new("dry poultry manure", ManureKgHa * pond.AreaM2 / 10_000, plan.Prices.BagKg, plan.Prices.MealBag,
+        Grounds.Of("A fortnight of dry matter over the pond's area, once. More is given only by Secchi and dawn oxygen.", "20 to 50 kg of dry matter a hectare and day (Schroeder 1980; Egna and Boyd 1997), here 35; starting value", new Input("manure", ManureKgHa, Measures.AreaLoad, "starting value"), new Input("area", pond.AreaM2, Measures.Area, "pond register")));
 
     private static Supply Poison(PreparationPlanned plan, PrepPond pond) => new("fish poison licensed here", plan.PoisonGM3 * pond.VolumeM3 / 3 / 1000, null, null,
         Grounds.Of("The label's figure over the water of the part-filled pond, about a third of the full volume. Work it out again from the gauge on the day.", "The label", new Input("label, g/m³", plan.PoisonGM3, Measures.Plain, "typed"), new Input("water, a third of", pond.VolumeM3, Measures.Volume, "pond register")));

@@ -50,6 +50,9 @@ public sealed record GateQuestion(double? LevelM, double FullM, IReadOnlyList<do
     /// <summary>Steps of the preparation plan that are neither done nor left out.</summary>
     public IReadOnlyList<string> OpenSteps { get; init; } = [];
 
+    /// <summary>Whether a plankton sample of the last week showed food enough.</summary>
+    public bool FoodSeen { get; init; }
+
     /// <summary>Whether the plan waits for natural food, and the Secchi depth of the last week, m.</summary>
     public (bool Wanted, double? SecchiM) FoodSecchiM { get; init; }
 }
@@ -89,7 +92,7 @@ public static class ReadyGate
         if (q.Poisoned)
             lines.Add(q.Tested ? Met("poison gone", "a few fish lived in it") : new("poison gone", Condition.NotMet, "treated, and no fish was tried in it since", "Wait the label's days, then keep a few fish two days in a net in it, and write it down."));
         if (q.FoodSecchiM.Wanted)
-            lines.Add(q.FoodSecchiM.SecchiM is not { } secchi ? new("natural food", Condition.Unknown, "Secchi depth was not read in a week", "Read the Secchi disc.")
+            lines.Add(q.FoodSeen && q.FoodSecchiM.SecchiM is null or >= WaterJudge.DangerousBloomM ? Met("natural food", "a plankton sample showed it") : q.FoodSecchiM.SecchiM is not { } secchi ? new("natural food", Condition.Unknown, "Secchi depth was not read in a week", "Read the Secchi disc.")
                 : secchi > WaterJudge.ThinBloomM ? new("natural food", Condition.NotMet, $"Secchi {Say(secchi, Measures.ShortLength)}, over {Say(WaterJudge.ThinBloomM, Measures.ShortLength)}: the water is thin", "Wait, or give the next dose if the brake lets it.")
                 : secchi < WaterJudge.DangerousBloomM ? new("natural food", Condition.NotMet, $"Secchi {Say(secchi, Measures.ShortLength)}, a dangerous bloom", "Change water, no more fertiliser.") : Met("natural food", $"Secchi {Say(secchi, Measures.ShortLength)}"));
         if (q.OpenSteps.Count > 0)

@@ -42,6 +42,9 @@ public enum FertiliserSchool
 
     /// <summary>Meal once at filling, mineral weekly.</summary>
     Mixed,
+
+    /// <summary>Dry poultry manure on the dry floor, a wait, then water; mineral weekly.</summary>
+    Manure,
 }
 
 /// <summary>How a pond is to be made ready: schools, figures and the farm's own prices. Its day is the day of its line.</summary>

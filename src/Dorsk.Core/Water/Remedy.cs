@@ -29,7 +29,8 @@ public static class Remedies
     /// <param name="ammonia">Judgement of un-ionised ammonia, or null when not known.</param>
     /// <param name="nitrite">Judgement of nitrite, or null.</param>
     /// <param name="alkalinity">Judgement of alkalinity, or null.</param>
-    public static IReadOnlyList<(Remedy Remedy, string Reason)> For(Judgement? oxygen, Judgement? ammonia, Judgement? nitrite, Judgement? alkalinity)
+    /// <param name="look">Judgements that ask for new water: colour, film, carbon dioxide or a pH too high.</param>
+    public static IReadOnlyList<(Remedy Remedy, string Reason)> For(Judgement? oxygen, Judgement? ammonia, Judgement? nitrite, Judgement? alkalinity, params IEnumerable<Judgement?> look)
     {
         var found = new List<(Remedy, string)>();
         void Add(Judgement? judged, params Remedy[] remedies)
@@ -39,6 +40,8 @@ public static class Remedies
         }
         Add(oxygen, Remedy.Air);
         Add(ammonia, Remedy.ChangeWater, Remedy.Carbon);
+        foreach (var judged in look.Where(_ => found.All(f => f.Item1 != Remedy.ChangeWater)))
+            Add(judged, Remedy.ChangeWater);
         Add(nitrite, Remedy.Salt);
         Add(alkalinity, Remedy.Alkalinity);
         return found;

@@ -67,7 +67,8 @@ public sealed partial class PondStory
             return [];
         Judgement? Of(Parameter p) => LastOf(p) is { } last && now - last.At < ChemistrySpeaks ? WaterJudge.Judge(p, last.Si, limits, Farm.Hand) : null;
         var oxygen = LastOf(Parameter.Oxygen) is { } o && !IsOld(o, now) ? WaterJudge.Judge(Parameter.Oxygen, o.Si, limits, Farm.Hand) : null;
-        return Remedies.For(oxygen, AmmoniaNow(now)?.Judgement, LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < ChemistrySpeaks ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null, Of(Parameter.Alkalinity));
+        return Remedies.For(oxygen, AmmoniaNow(now)?.Judgement, LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < ChemistrySpeaks ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null, Of(Parameter.Alkalinity),
+            LastOf(Parameter.Ph) is { } ph && ph.Si > limits.PhHigh && !IsOld(ph, now) ? WaterJudge.HighPh(ph.Si, limits, Farm.Hand) : null, Of(Parameter.Colour), Of(Parameter.Film));
     }
 
     /// <summary>Whether a reading is too old to speak for now.</summary>

@@ -33,6 +33,7 @@ public sealed partial class PondStory
         {
             HeldWater = Worked(PondWork.HeldWater), Poisoned = Worked(PondWork.PestTreated), Tested = Worked(PondWork.BioassayPassed),
             OpenSteps = prep?.Plan.OpenBeforeStocking.Where(s => s.Step.Work != PondWork.DeclaredReady).Select(s => s.Step.What).ToList() ?? [],
+            FoodSeen = Works.Any(w => w.Work == PondWork.FoodSeen && w.At > emptied && w.At <= at && w.At > at.AddDays(-7)),
             FoodSecchiM = prep?.Line.Plan.Fertiliser is { } f and not FertiliserSchool.None ? (true, Since(Parameter.Secchi, TimeSpan.FromDays(7)) is [.., var s] ? s.Si : null) : (false, null),
         }, limits, Farm.Hand);
     }

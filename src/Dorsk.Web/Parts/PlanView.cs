@@ -157,12 +157,14 @@ public sealed class PlanView
         return labels;
     }
 
-    /// <summary>Sign of a mark about nought: arrow in, arrow out, cross of blades, drop line.</summary>
+    /// <summary>Sign of a mark about nought: arrow in, arrow out, cross of blades, shore with a pole, grid, drop line.</summary>
     public static string MarkPath(MarkKind kind) => kind switch
     {
         MarkKind.Inlet => "M-6 0H3M0 -3.5L4 0L0 3.5M5 -5V5",
         MarkKind.Drain => "M-5 -5H5M0 -5V4M-3.5 1L0 5L3.5 1",
         MarkKind.Aerator => "M-4 -4L4 4M-4 4L4 -4M0 -5.5V5.5",
+        MarkKind.Landing => "M-6 4H6M-6 0C-3 -3 3 -3 6 0M0 4V-6",
+        MarkKind.Screen => "M-5 -5H5V5H-5ZM-1.7 -5V5M1.7 -5V5",
         _ => "M0 -6V3M-2.5 3H2.5V6H-2.5Z",
     };
 

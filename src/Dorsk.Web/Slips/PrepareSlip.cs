@@ -13,7 +13,7 @@ internal sealed class PrepareSlip : ISlip
 {
     private static readonly (LimeSchool School, string Word)[] Limes = [(LimeSchool.None, "none"), (LimeSchool.BySoil, "limestone, by pH of the mud"), (LimeSchool.ByAlkalinity, "limestone, by alkalinity of the water"), (LimeSchool.Disinfect, "quick lime, against germs and pests")];
     private static readonly (PestSchool School, string Word)[] Pests = [(PestSchool.DryAndScreen, "drying and screens only"), (PestSchool.Poison, "a licensed fish poison by its label")];
-    private static readonly (FertiliserSchool School, string Word)[] Foods = [(FertiliserSchool.None, "none: fish are fed"), (FertiliserSchool.Mineral, "mineral, weekly"), (FertiliserSchool.Meal, "meal, weekly: fry ponds"), (FertiliserSchool.Mixed, "meal once, then mineral weekly")];
+    private static readonly (FertiliserSchool School, string Word)[] Foods = [(FertiliserSchool.None, "none: fish are fed"), (FertiliserSchool.Mineral, "mineral, weekly"), (FertiliserSchool.Meal, "meal, weekly: fry ponds"), (FertiliserSchool.Mixed, "meal once, then mineral weekly"), (FertiliserSchool.Manure, "poultry manure on the dry floor, then mineral weekly")];
 
     public string Key => "prepare";
 

@@ -10,7 +10,7 @@ internal sealed class WorkSlip : ISlip
     [
         (PondWork.Note, "note"), (PondWork.Drained, "drained, old fish caught"), (PondWork.DriedOut, "bottom dried until it cracked"), (PondWork.BottomMended, "mud out, holes plugged, banks or net mended"), (PondWork.LinerWashed, "liner, tank or net washed"), (PondWork.Limed, "limed"),
         (PondWork.ScreensFitted, "screens fitted"), (PondWork.Filling, "filling began"), (PondWork.HeldWater, "leak test passed"), (PondWork.PestTreated, "treated against wild fish"), (PondWork.BioassayPassed, "a few fish lived in it: poison gone"), (PondWork.Filled, "full"),
-        (PondWork.Fertilised, "fertilised, one dose"), (PondWork.CoverOpened, "floating plants opened"), (PondWork.NoWildFish, "no wild fish found"), (PondWork.DeclaredReady, "declared ready to stock"), (PondWork.TastePassed, "taste test passed"), (PondWork.LinerMended, "liner mended"),
+        (PondWork.Manured, "manure spread on the dry floor"), (PondWork.Fertilised, "fertilised, one dose"), (PondWork.CoverOpened, "floating plants opened"), (PondWork.FoodSeen, "plankton sample: food enough for fry"), (PondWork.WaterChanged, "a part of the water changed"), (PondWork.ToppedUp, "topped up"), (PondWork.NoWildFish, "no wild fish found"), (PondWork.DeclaredReady, "declared ready to stock"), (PondWork.TastePassed, "taste test passed"), (PondWork.LinerMended, "liner mended"),
     ];
 
     public string Key => "work";
@@ -52,6 +52,8 @@ internal sealed class WorkSlip : ISlip
             form.Refuse("Text", "A note needs words.");
         if (work == PondWork.PestTreated && form.Empty("Text"))
             form.Refuse("Text", "Write which product it was, by its label: whoever stocks or sells these fish will ask.");
+        if (work is PondWork.WaterChanged or PondWork.ToppedUp && form.Empty("Text"))
+            form.Refuse("Text", work == PondWork.ToppedUp ? "Write how much: centimetres on the gauge, or cubic metres. It tells a leak from what the sun takes." : "Write how much, and where the old water went: a permit may ask for it.");
         return new(form.When(), [new PondWorked(c.PondId, work, form.Text("Text"), kg)], $"{c.Story!.Pond.Code} {Word(work)} {form.Text("Amount")} {form.Text("Text")}".Trim(), []);
     }
 }

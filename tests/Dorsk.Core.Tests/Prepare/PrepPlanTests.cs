@@ -21,7 +21,7 @@ public class PrepPlanTests
             var wish = Full with
             {
                 StockOn = chance.Next(3) == 0 ? null : Made.AddDays(chance.Next(1, 150)), DryDays = chance.Next(0, 30), Lime = (LimeSchool)chance.Next(4), AlkalinityMgL = 12,
-                Pests = (PestSchool)chance.Next(2), PoisonDays = chance.Next(1, 30), Fertiliser = (FertiliserSchool)chance.Next(4), Cover = chance.Next(2) == 0,
+                Pests = (PestSchool)chance.Next(2), PoisonDays = chance.Next(1, 30), Fertiliser = (FertiliserSchool)chance.Next(5), Cover = chance.Next(2) == 0,
             };
             var steps = PrepSteps.For(wish, Earthen with { Kind = (PondKind)chance.Next(7), PumpM3H = chance.Next(2) == 0 ? null : 40 });
             var today = Made.AddDays(chance.Next(0, 100));
@@ -72,6 +72,15 @@ public class PrepPlanTests
     }
 
     [Fact]
+    public void Manure_lies_a_week_before_water_comes()
+    {
+        var plan = PrepPlan.Of(PrepSteps.For(Full with { Fertiliser = FertiliserSchool.Manure }, Earthen), Made, Full.StockOn, new Dictionary<string, StepDone>(), Made);
+        int Day(string key) => plan.Steps.Single(s => s.Step.Key == key).Day.DayNumber;
+        Assert.True(Day("filling") - Day("manure") >= 7);
+        Assert.Equal(490 * Earthen.AreaM2 / 10_000, plan.Steps.Single(s => s.Step.Key == "manure").Step.Supplies[0].Amount!.Value, 9);
+    }
+
+    [Fact]
     public void Later_doses_go_on_beside_the_fish_and_keep_nobody_from_stocking()
     {
         foreach (var school in Enum.GetValues<FertiliserSchool>())
@@ -84,7 +93,7 @@ public class PrepPlanTests
             // Nor do they hold a day that slips; without the first dose of the mineral school there is no food yet.
             Assert.Null(PrepPlan.Of(steps, Made, Made.AddDays(30), done, Made.AddDays(60)).HeldBy);
             done.Remove("dose-1");
-            Assert.Equal(school == FertiliserSchool.Mineral, PrepPlan.Of(steps, Made, Full.StockOn, done, Made.AddDays(60)).OpenBeforeStocking.Any(s => s.Step.Key == "dose-1"));
+            Assert.Equal(school is FertiliserSchool.Mineral or FertiliserSchool.Manure, PrepPlan.Of(steps, Made, Full.StockOn, done, Made.AddDays(60)).OpenBeforeStocking.Any(s => s.Step.Key == "dose-1"));
         }
     }
 

@@ -30,7 +30,7 @@ public class ReadyGateTests
         [
             (Good with { LevelM = 0.62 }, "water"), (Good with { DawnLows = [5.5, 3.8] }, "dawn oxygen"), (Good with { TempC = 12 }, "temperature"), (Good with { Ph = [7.2, 9.1] }, "pH"), (Good with { Ph = [6.9, 8.5] }, "pH"),
             (Good with { Nh3MgL = 0.5 }, "ammonia"), (Good with { DaysSinceLime = 3 }, "lime"),
-            (Good with { Poisoned = true }, "poison gone"), (Good with { FoodSecchiM = (true, 0.9) }, "natural food"), (Good with { FoodSecchiM = (true, 0.15) }, "natural food"), (Good with { OpenSteps = ["Fill"] }, "preparation"),
+            (Good with { Poisoned = true }, "poison gone"), (Good with { FoodSecchiM = (true, 0.9) }, "natural food"), (Good with { FoodSecchiM = (true, 0.15) }, "natural food"), (Good with { FoodSecchiM = (true, 0.15), FoodSeen = true }, "natural food"), (Good with { OpenSteps = ["Fill"] }, "preparation"),
         ];
         foreach (var (q, name) in bad)
         {
@@ -38,6 +38,7 @@ public class ReadyGateTests
             Assert.Single(ReadyGate.For(q, Limits, Hand.Metric), l => l.State != Condition.Met);
         }
         Assert.Equal(Condition.Unknown, Line(Good with { DawnLows = [5.5] }, "dawn oxygen").State);
+        Assert.Equal(Condition.Met, Line(Good with { FoodSecchiM = (true, 0.9), FoodSeen = true }, "natural food").State);
         Assert.Equal(Condition.Met, Line(Good with { DaysSinceLime = 7 }, "lime").State);
         Assert.DoesNotContain(ReadyGate.For(Good with { ByVolume = true, Screens = false }, Limits, Hand.Metric), l => l.Name is "screens" or "wild fish");
     }

@@ -64,6 +64,9 @@ public class BrakeTests
         Assert.Equal([(Remedy.ChangeWater, "very high"), (Remedy.Carbon, "very high")], Remedies.For(null, act, steady, null));
         Assert.Equal([Remedy.Salt, Remedy.Alkalinity], Remedies.For(null, null, watch, watch).Select(r => r.Remedy));
         Assert.Equal([Remedy.Air, Remedy.ChangeWater], Remedies.For(act, watch, watch, watch).Take(2).Select(r => r.Remedy));
+        // New water once, whatever asks for it.
+        Assert.Equal([Remedy.ChangeWater, Remedy.Carbon], Remedies.For(null, watch, null, null, watch, act).Select(r => r.Remedy));
+        Assert.Equal([(Remedy.ChangeWater, "very high")], Remedies.For(null, null, null, null, steady, act));
     }
 
     [Fact]
