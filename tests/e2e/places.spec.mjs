@@ -2,7 +2,7 @@
 import { test, expect, signIn } from './app.mjs';
 import AxeBuilder from '@axe-core/playwright';
 
-const places = ['/', '/round', '/proof', '/setup', '/setup/people', '/setup/species', '/setup/species/silver_perch', '/setup/plan', '/lists', '/me', '/workbench', '/workbench/ammonia', '/workbench/volume?pond=P4', '/workbench/alkalinity', '/ponds', '/ponds/P4/water', '/ponds/P4/stock', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P4/course/do', '/ponds/P4/course/ph?years=true', '/lists/import', '/setup/instruments', '/slip/instrument', '/setup/duties', '/slip/duty', '/ponds/P6/prepare', '/ponds/P6/slip/prepare', '/ponds/P6/harvest', '/ponds/P4/log', '/ponds/T3/water', '/ponds/S1/stock', '/weather',
+const places = ['/', '/round', '/proof', '/setup', '/setup/people', '/setup/species', '/setup/species/silver_perch', '/setup/plan', '/lists', '/me', '/workbench', '/workbench/ammonia', '/workbench/volume?pond=P4', '/workbench/alkalinity', '/ponds', '/ponds/P4/water', '/ponds/P4/stock', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P4/course/do', '/ponds/P4/course/ph?years=true', '/lists/import', '/setup/instruments', '/slip/instrument', '/setup/duties', '/plans', '/plans/stocking?pond=P6', '/slip/duty', '/ponds/P6/prepare', '/ponds/P6/slip/prepare', '/ponds/P6/harvest', '/ponds/P4/log', '/ponds/T3/water', '/ponds/S1/stock', '/weather',
   '/slip/pond', '/slip/feed', '/slip/weather', '/slip/farm', ...['reading', 'feeding', 'deaths', 'sample', 'harvest', 'stock', 'aerators', 'work'].map(s => '/ponds/P2/slip/' + s), '/nowhere'];
 
 async function clean(page, url) {

@@ -153,7 +153,7 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
             var q = Question;
             if (Over > 0)
                 found.Add(new(Status.ActNow, FormattableString.Invariant($"{Over:N0} fish more at harvest than {Binding.Name} lets stand ({100 * (Fullness - 1):0} % over)")));
-            else if (Fullness > 0.9 && double.IsFinite(Fullness))
+            else if (q.Own is not null && Fullness > 0.9 && double.IsFinite(Fullness))
                 found.Add(new(Status.Watch, FormattableString.Invariant($"nine tenths of {Binding.Name} or more: no room for a bad month")));
             if (AtHarvest == 0)
                 found.Add(new(Status.ActNow, $"None may stand: {Binding.Name} lets none live. {(Binding.Why.Caveats.Count > 0 ? Binding.Why.Caveats[0] : Binding.Why.Method)}"));

@@ -22,8 +22,8 @@ public static class StockingLimits
     /// <summary>Names of the ways, as they stand on the page.</summary>
     public const string BySchool = "numbers of the school", ByCapacity = "what the water carries", ByFeed = "greatest daily feed", ByNight = "oxygen at the end of the night", ByAir = "oxygen by air and flow";
 
-    // Judged: at dusk a pond stands a little above saturation; a still night; hours without light and the one after; a bloom of 30 cm in fed ponds.
-    private const double DuskFullness = 1.1, StillWindMs = 1, DarkHours = 12.5, BloomCm = 30;
+    // Judged, so that an ordinary pond without air carries about what the trade's tables say: dusk somewhat above saturation, a light wind, hours until the sun gives more than is taken, a bloom of 30 cm.
+    private const double DuskFullness = 1.15, NightWindMs = 1.5, DarkHours = 12.5, BloomCm = 30;
 
     /// <summary>All ways that speak for this water.</summary>
     public static IReadOnlyList<StockingLimit> For(StockingQuestion q, PlanSeason season)
@@ -94,7 +94,7 @@ public static class StockingLimits
             var loss = ((keep * DuskFullness * w.SaturationMgL) + ((1 - keep) * towards) - act) / perLoss;
             return loss - Respiration.Plankton(BloomCm, d.TempC) - (q.Water.System == RearingSystem.Earthen ? Respiration.MudGM2H / w.MeanDepthM : 0);
         });
-        var why = Grounds.Of("Each night of the season: oxygen at dusk, less what fish, plankton and mud take until after sunrise, with surface and aerators taken in, must not pass under the act level. The worst night decides.", "Boyd, Romaire & Johnston 1978; Boyd & Romaire 1978; Schroeder 1975; Banks & Herrera 1977; Boyd 1998; dusk at 110 % of saturation, Secchi 30 cm and a still night are judged",
+        var why = Grounds.Of("Each night of the season: oxygen at dusk, less what fish, plankton and mud take until after sunrise, with surface and aerators taken in, must not pass under the act level. The worst night decides.", "Boyd, Romaire & Johnston 1978; Boyd & Romaire 1978; Schroeder 1975; Banks & Herrera 1977; Boyd 1998; dusk at 115 % of saturation, Secchi 30 cm and a wind of 1.5 m/s are judged",
             new Input("worst night, water", worst.Day.TempC, Measures.Temperature, $"{worst.Day.Day:d MMM yyyy}"), new Input("fish then", worst.Day.MeanG, Measures.FishWeight, "as planned"), new Input("act level", worst.Act, Measures.Oxygen, "limits of the stage"), new Input("shaft power all night", shaftKW, Measures.Power, "typed"), new Input("left for fish, each hour", worst.Room, Measures.Concentration, "worked out"));
         if (worst.Room <= 0)
             why = why.Doubting("Plankton and mud alone take more than such a night has: fish live here only with air.");
@@ -134,7 +134,7 @@ public static class StockingLimits
     }
 
     private static NightWater Water(StockingQuestion q, double tempC, double shaftKW) => new(q.Water.VolumeM3, q.Water.VolumeM3 / q.Water.AreaM2, tempC, OxygenSaturation.MgL(Math.Clamp(tempC, 0, 40), q.Water.SalinityPpt, OxygenSaturation.PressureKPa(q.Water.AltitudeM)),
-        q.Water.System.ByVolume() ? 0 : StillWindMs, shaftKW > 0 ? [new Aerator("", q.Water.Aerators, shaftKW, TimeOnly.MinValue, TimeOnly.MaxValue)] : [], new Place(0, 0), FarmZone.Utc);
+        q.Water.System.ByVolume() ? 0 : NightWindMs, shaftKW > 0 ? [new Aerator("", q.Water.Aerators, shaftKW, TimeOnly.MinValue, TimeOnly.MaxValue)] : [], new Place(0, 0), FarmZone.Utc);
 
     private static double Cage(FishSpecies species) => DensitySchool.For(species, RearingSystem.Cage).Select(s => s.Kg.Usual).DefaultIfEmpty(0).Min();
 }

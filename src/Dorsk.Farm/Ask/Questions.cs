@@ -84,6 +84,13 @@ public sealed class Questions(FarmFile file)
         return DutyQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>Stocking plans that are kept and not given up, with their lines, the newest first.</summary>
+    public IReadOnlyList<(long Line, Core.Plans.StockingPlanKept Kept)> StockingPlans()
+    {
+        using var c = file.Open();
+        return StockingPlanQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
     /// <summary>What is left of each kind of feed.</summary>
     public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
     {

@@ -1,0 +1,34 @@
+using System.Globalization;
+using Dorsk.Core.Species;
+
+namespace Dorsk.Core.Plans;
+
+/// <summary>What feed a fish of a weight takes.</summary>
+/// <param name="FromG">From this weight, g.</param>
+/// <param name="ToG">Up to this weight, g.</param>
+/// <param name="Form">Powder, fines, crumble, pellet.</param>
+/// <param name="SizeMm">Size, mm: from, to.</param>
+/// <param name="ProteinPct">Protein, percent: from, to.</param>
+/// <param name="Source">Where it comes from.</param>
+public sealed record FeedSize(double FromG, double ToG, string Form, (double Low, double High) SizeMm, (double Low, double High) ProteinPct, string Source)
+{
+    private static readonly IReadOnlyList<(string Keys, string Guild)> Guilds =
+    [
+        ("nile_tilapia common_carp silver_carp jade_perch tambaqui milkfish", "omnivore warm"), ("silver_perch", "silver perch"), ("channel_catfish", "channel catfish"), ("african_catfish", "African catfish"), ("striped_catfish", "striped catfish"),
+        ("largemouth_bass hybrid_striped_bass barramundi", "carnivore warm"), ("walleye yellow_perch", "percid"), ("rainbow_trout", "salmonid"), ("rohu", "rohu"),
+    ];
+
+    private static readonly ILookup<string, FeedSize> Table = Csv.Embedded("feed_by_size_fish.csv").ToLookup(r => Guilds.FirstOrDefault(g => r["guild"].StartsWith(g.Guild, StringComparison.Ordinal)).Guild ?? "", r => new FeedSize(N(r["weight_from_g"]), N(r["weight_to_g"]), r["feed_form"], (N(r["size_low_mm"]), N(r["size_high_mm"])), (N(r["protein_low_pct"]), N(r["protein_high_pct"])), r["source"]));
+
+    /// <summary>Feeds of a species by weight, smallest first; empty where the table has none.</summary>
+    public static IReadOnlyList<FeedSize> For(FishSpecies species) => Guilds.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Guild is { } guild ? [.. Table[guild].OrderBy(f => f.FromG)] : [];
+
+    /// <summary>Feed of a plan by size, kg; under the first or over the last row that row counts. Empty where the table has none.</summary>
+    public static IReadOnlyList<(FeedSize Size, double Kg)> Of(StockingAnswer plan)
+    {
+        var rows = For(plan.Question.Species);
+        return rows.Count == 0 ? [] : [.. plan.Season.Days.GroupBy(d => rows.LastOrDefault(r => r.FromG <= d.MeanG) ?? rows[0]).Select(g => (g.Key, g.Sum(plan.FeedOn))).Where(x => x.Item2 > 0)];
+    }
+
+    private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
+}

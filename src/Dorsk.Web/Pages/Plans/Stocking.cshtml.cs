@@ -1,0 +1,96 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.People;
+using Dorsk.Core.Plans;
+using Dorsk.Core.Ponds;
+using Dorsk.Farm;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
+using Dorsk.Web.People;
+using Dorsk.Web.Plans;
+using Dorsk.Web.Slips;
+using Dorsk.Web.Workbench;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>A stocking plan: what is typed stands in the address; it is entered only when it is kept.</summary>
+[Needs(Permission.Look)]
+public sealed class StockingModel(Questions questions, Door door, Here here) : PageModel
+{
+    public PondStory? Pond { get; private set; }
+
+    public IReadOnlyList<Pond> Ponds => questions.Ponds();
+
+    public IReadOnlyList<SlipField> Fields { get; private set; } = [];
+
+    public Dictionary<string, string> Typed { get; private set; } = [];
+
+    public IReadOnlyList<Remark> Remarks { get; private set; } = [];
+
+    public IReadOnlyDictionary<string, string> Echoes { get; private set; } = new Dictionary<string, string>();
+
+    public StockingAsked? Asked { get; private set; }
+
+    public StockingAnswer? Answer { get; private set; }
+
+    /// <summary>The kept plan that is shown, or null.</summary>
+    public StockingPlanKept? Kept { get; private set; }
+
+    /// <summary>What stands in the pond's calendar against the plan.</summary>
+    public IReadOnlyList<Judgement> Conflicts { get; private set; } = [];
+
+    /// <summary>Fingerlings on hand parted over the farm's empty ponds, by the limit of each.</summary>
+    public IReadOnlyList<(Pond Pond, StockingAnswer Answer, int Share)> Parted { get; private set; } = [];
+
+    public IActionResult OnGet([FromQuery] string? pond, [FromQuery] long? plan)
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        return Open(pond, plan, Request.Query) ? Page() : NotFound();
+    }
+
+    /// <summary>The answer alone, for a page that is being typed in.</summary>
+    public IActionResult OnGetPart([FromQuery] string? pond, [FromQuery] long? plan) => here.Farm is not null && Open(pond, plan, Request.Query) ? Partial("_StockingPlan", this) : NotFound();
+
+    /// <summary>Keeps the plan under a name.</summary>
+    [Needs(Permission.Manage)]
+    public IActionResult OnPostKeep([FromQuery] string? pond, [FromQuery] long? plan, [FromForm] string? name)
+    {
+        if (here.Farm is null || !Open(pond, plan, Request.Query))
+            return NotFound();
+        if (Answer is null)
+            return Page();
+        var kept = new StockingPlanKept(plan ?? 0, Pond?.Pond.Id, name ?? "", StockingForm.Keep(Fields, Typed, here), false);
+        var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept, $"stocking plan {kept.Name.Trim()}"));
+        if (receipt.Accepted)
+            return LocalRedirect("/plans");
+        Remarks = receipt.Remarks;
+        return Page();
+    }
+
+    private bool Open(string? code, long? plan, IQueryCollection query)
+    {
+        Pond = string.IsNullOrEmpty(code) ? null : questions.Story(code);
+        if (Pond is null && !string.IsNullOrEmpty(code))
+            return false;
+        if (plan is { } id && (Kept = questions.StockingPlans().FirstOrDefault(p => p.Kept.PlanId == id).Kept) is null)
+            return false;
+        if (Kept?.PondId is { } kept && Pond is null)
+            Pond = questions.Ponds().FirstOrDefault(p => p.Id == kept) is { } known ? questions.Story(known.Code) : null;
+        var start = new BenchStart(here, Pond);
+        Fields = StockingForm.Fields(start, query["species"].ToString(), query["system"].ToString());
+        var sent = query.ContainsKey("species");
+        Typed = !sent && Kept is not null ? StockingForm.Typed(Kept.Asked, Fields, here)
+            : Fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => query.TryGetValue(f.Name, out var v) ? v.ToString() : sent ? "" : f.Initial);
+        var form = new SlipForm(Typed, here);
+        Asked = StockingForm.Read(new BenchForm(form), Pond);
+        (Remarks, Echoes) = (form.Remarks, form.Echoes);
+        if (Asked is null)
+            return true;
+        Answer = StockingAnswer.Of(Asked.Plan);
+        Conflicts = PlanCalendar.Conflicts(Answer, Pond, questions, here, plan);
+        Parted = Asked.OnHand is { } onHand ? PlanCalendar.Part(Asked.Plan, onHand, questions, here) : [];
+        return true;
+    }
+}
