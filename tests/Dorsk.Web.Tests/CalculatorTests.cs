@@ -50,6 +50,14 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "quotation", "kind=lined&length=20&width=15&depth=1.5&slope=2&habit=leaps&edge=0.3&buys=builder&spare=0&earth=4&liner=6&wall=20&base=10&concrete=260&grass=1&fittings=100&fence=50&hours=10&hour=30&trips=2&trip=40", ["they leap", "is low", "the builder"] },
         { "place", "body=earthen&area=0.2&dry=not+enough", ["1 of 14", "Act now", "Not yet", "No plan stands on water that fails"] },
         { "place", "body=earthen&area=3&dry=enough%2C+measured&tested=tested%2C+within+limits&permit=granted", ["3 of 14", "gates are open", "divide it"] },
+        // 308 fish weigh 772 g: 2.506 g each; 12.5 kg are 4,987.
+        { "count", "way=weight&counts=102+96+110&amounts=255+238+279&mass=12.5&volume=&bags=&within=5&earlier=4000", ["4,987", "2.51", "Watch", "fish do not multiply"] },
+        { "count", "way=bags&counts=480+500+520&amounts=&mass=&volume=&bags=10&within=5&earlier=", ["5,000", "more samples"] },
+        { "count", "way=volume&counts=200+210&amounts=50+52&mass=&volume=1&bags=&within=5&earlier=", ["4,020", "Fish a millilitre"] },
+        // 20 fish of a gram a litre: 0.7 × 20 × 2^−0.5 = 9.9 mg of oxygen a litre and hour.
+        { "road", "by=bags&species=silver_perch&weight=1&fish=4000&water=0.2&share=28&temp=20&alkalinity=80&hours=8&leave=05:00", ["Steady", "Latest safe arrival", "The trade"] },
+        { "road", "by=bags&species=silver_perch&weight=1&fish=24000&water=0.2&share=28&temp=28&alkalinity=80&hours=12&leave=05:00", ["Act now", "do not live through 12.0 hours"] },
+        { "road", "by=tank&species=channel_catfish&weight=9&fish=20000&water=1&share=28&temp=18&alkalinity=80&hours=8&leave=05:00", ["180.0", "0.180", "45,555", "22,777", "Steady"] },
         { "converter", "kind=length&value=100+ft", ["30.48", "off by"] },
     };
 
@@ -70,6 +78,11 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "size", "means=tape&pace=&s1=90&s2=10&s3=10&s4=10&diagonal=", "s1", "longer than the other three" },
         { "quotation", "kind=earthen&length=10&width=5&depth=2&slope=2&habit=keeps&edge=&buys=farm&spare=10&earth=4&liner=6&wall=20&base=10&concrete=260&grass=1&fittings=100&fence=50&hours=10&hour=30&trips=2&trip=40", "slope", "banks meet" },
         { "place", "body=tank&area=0.2&fence=perhaps", "fence", "" },
+        { "count", "way=weight&counts=102+96&amounts=255&mass=12.5&volume=&bags=&within=5&earlier=", "amounts", "one for each" },
+        { "count", "way=bags&counts=102+96&amounts=&mass=&volume=&bags=1&within=5&earlier=", "bags", "at least so many" },
+        { "count", "way=weight&counts=102+lots&amounts=255+3&mass=12.5&volume=&bags=&within=5&earlier=", "counts", "whole numbers" },
+        { "road", "by=tank&species=walleye&weight=1&fish=100&water=0&share=28&temp=18&alkalinity=80&hours=8&leave=05:00", "water", "outside" },
+        { "road", "by=bags&species=walleye&weight=1&fish=100&water=0.2&share=28&temp=18&alkalinity=80&hours=8&leave=25:00", "leave", "An hour" },
         { "converter", "kind=mass&value=5+furlong", "value", "furlong" },
     };
 
