@@ -36,7 +36,11 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
         BatchLine = Enter(new FishStocked(PondId, "silver_perch", "hatchery", 900, 60, CountBasis.ByWeight, "test", null), clock.At);
         clock.At = Now.AddHours(-2);
         ReadingLine = Enter(new ReadingTaken(PondId, [new(Parameter.Oxygen, 7.2), new(Parameter.Temperature, 26)]), clock.At);
+        var water = new Dorsk.Core.Acclimate.AccWater(25, 7.5, 0, 0.2, 6.5, 80);
+        AcclimationLine = Enter(new Dorsk.Core.Acclimate.AcclimationBegun(PondId, "silver_perch", 2, 500, "hatchery", water with { TempC = 22 }, [water, water, water], 6, Dorsk.Core.Acclimate.AccSchool.FloatAndRelease), clock.At);
     }
+
+    public long AcclimationLine { get; }
 
     public long PondId { get; }
 

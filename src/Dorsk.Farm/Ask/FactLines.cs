@@ -22,6 +22,7 @@ internal static class FactLines
         nameof(Core.Prepare.PreparationPlanned) => PrepareQuestions.Of(c, row.Line),
         nameof(InstrumentKept) => InstrumentQuestions.Of(c, row.Line),
         nameof(Core.Plans.StockingPlanKept) => StockingPlanQuestions.Of(c, row.Line),
+        nameof(FishReceived) => ReceivingQuestions.DeliveryOf(c, row.Line),
         nameof(Core.Season.DutyKept) => DutyQuestions.Of(c, row.Line),
         nameof(ReadingTaken) => Reading(c, row),
         nameof(FeedingGiven) => Sqlite.One(c, "SELECT pond, feed, mass_kg FROM feeding WHERE line = $line", r => new FeedingGiven(r.GetInt64(0), r.GetInt64(1), r.GetDouble(2)), ("line", row.Line)),

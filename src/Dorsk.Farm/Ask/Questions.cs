@@ -91,6 +91,20 @@ public sealed class Questions(FarmFile file)
         return StockingPlanQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>Acclimations, of a pond or all, the newest first.</summary>
+    public IReadOnlyList<Core.Acclimate.AccRun> Acclimations(long? pond)
+    {
+        using var c = file.Open();
+        return ReceivingQuestions.Runs(c, AsOf.Now(DateTimeOffset.MaxValue), FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue))?.Hand ?? Core.Units.Hand.Metric, pond);
+    }
+
+    /// <summary>Deliveries for a pond, oldest first.</summary>
+    public IReadOnlyList<(long Line, DateTimeOffset At, Core.Stock.FishReceived Fact)> Deliveries(long pond)
+    {
+        using var c = file.Open();
+        return ReceivingQuestions.Deliveries(c, AsOf.Now(DateTimeOffset.MaxValue), pond);
+    }
+
     /// <summary>What is left of each kind of feed.</summary>
     public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
     {

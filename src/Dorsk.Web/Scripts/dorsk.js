@@ -2,6 +2,7 @@
 import Alpine from '@alpinejs/csp';
 import { slip } from './slip.js';
 import { sheet } from './sheet.js';
+import { accRun } from './acc.js';
 import { bench } from './bench.js';
 import { plan } from './plan.js';
 import { planner } from './planner.js';
@@ -11,6 +12,7 @@ import { whyCards } from './why.js';
 
 Alpine.data('slip', slip);
 Alpine.data('sheet', sheet);
+Alpine.data('accRun', accRun);
 Alpine.data('bench', bench);
 Alpine.data('plan', plan);
 Alpine.data('planner', planner);

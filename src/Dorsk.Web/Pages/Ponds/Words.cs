@@ -36,12 +36,12 @@ public static class Words
     public static string OfKind(string kind) => kind switch
     {
         "FishStocked" => "stocked", "FishLost" => "loss", "FishSampled" => "sample", "FishHarvested" => "harvest", "FishMoved" => "moved", "ReadingTaken" => "reading", "FeedingGiven" => "fed",
-        "PondBuilt" => "pond described", "AeratorsFitted" => "aerators", "PondWorked" => "work", "TakenBack" => "taken back", "JobClosed" => "job", "PondPlaced" => "placed on the plan", "LandmarkDrawn" => "drawn on the plan", "PersonNamed" => "person", "SpeciesValueSet" => "species value", "LimitSet" => "limit", "ForecastIssued" => "forecast", "EquipmentFitted" => "equipment", "PondArchived" => "laid up or back", "PreparationPlanned" => "preparation", "InstrumentKept" => "instrument", "DutyKept" => "standing job", "StockingPlanKept" => "stocking plan", "MarksSet" => "marks on the plan", "FarmDescribed" => "farm described", "FeedNamed" => "feed named", "FeedReceived" => "feed in", _ => kind,
+        "PondBuilt" => "pond described", "AeratorsFitted" => "aerators", "PondWorked" => "work", "TakenBack" => "taken back", "JobClosed" => "job", "PondPlaced" => "placed on the plan", "LandmarkDrawn" => "drawn on the plan", "PersonNamed" => "person", "SpeciesValueSet" => "species value", "LimitSet" => "limit", "ForecastIssued" => "forecast", "EquipmentFitted" => "equipment", "PondArchived" => "laid up or back", "PreparationPlanned" => "preparation", "InstrumentKept" => "instrument", "DutyKept" => "standing job", "StockingPlanKept" => "stocking plan", "FishReceived" => "delivery", "AcclimationBegun" => "acclimation", "AcclimationNoted" => "acclimation", "MarksSet" => "marks on the plan", "FarmDescribed" => "farm described", "FeedNamed" => "feed named", "FeedReceived" => "feed in", _ => kind,
     };
 
     /// <summary>The slip that corrects a kind of line, or null.</summary>
     public static string? SlipOf(string kind) => kind switch
     {
-        "FishStocked" => "stock", "FishLost" => "deaths", "FishSampled" => "sample", "FishHarvested" => "harvest", "ReadingTaken" => "reading", "FeedingGiven" => "feeding", "AeratorsFitted" => "aerators", "PondWorked" => "work", "EquipmentFitted" => "equipment", "PondArchived" => "archive", "PreparationPlanned" => "prepare", "InstrumentKept" => "instrument", "DutyKept" => "duty", _ => null,
+        "FishStocked" => "stock", "FishLost" => "deaths", "FishSampled" => "sample", "FishHarvested" => "harvest", "ReadingTaken" => "reading", "FeedingGiven" => "feeding", "AeratorsFitted" => "aerators", "PondWorked" => "work", "EquipmentFitted" => "equipment", "PondArchived" => "archive", "PreparationPlanned" => "prepare", "InstrumentKept" => "instrument", "DutyKept" => "duty", "FishReceived" => "receive", _ => null,
     };
 }

@@ -1,0 +1,196 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Acclimate;
+
+/// <summary>How fish are brought from the bag into the pond.</summary>
+public enum AccSchool
+{
+    /// <summary>Float the bags closed until the temperatures agree, then let them swim out.</summary>
+    FloatAndRelease,
+
+    /// <summary>Bring salinity over by the hour in a tank with air.</summary>
+    SalinitySteps,
+
+    /// <summary>Mix pond water in slowly, by temperature and pH.</summary>
+    TemperSlowly,
+}
+
+/// <summary>One step of an acclimation.</summary>
+/// <param name="Key">Its key.</param>
+/// <param name="What">What to do.</param>
+/// <param name="Minutes">How long, minutes; 0: as long as it takes.</param>
+/// <param name="Why">Why.</param>
+/// <param name="Presence">Who must be there; empty when one is enough.</param>
+public sealed record AccStep(string Key, string What, double Minutes, string Why, string Presence = "");
+
+/// <summary>What an acclimation is worked out from.</summary>
+/// <param name="Species">The fish.</param>
+/// <param name="MeanG">Weight, g.</param>
+/// <param name="Bag">The bag on arrival.</param>
+/// <param name="Places">The pond, at three places or more.</param>
+/// <param name="HoursInBag">Hours since they were packed.</param>
+/// <param name="Chosen">The school the farmer chose, or null: the one that is recommended.</param>
+/// <param name="Hand">How figures are printed.</param>
+public sealed record AccQuestion(FishSpecies Species, double MeanG, AccWater Bag, IReadOnlyList<AccWater> Places, double HoursInBag, AccSchool? Chosen, Hand Hand)
+{
+    /// <summary>The pond, all places together.</summary>
+    public AccWater Pond => AccWater.Mean(Places);
+
+    /// <summary>Whether they are fry.</summary>
+    public bool Fry => WaterLimits.StageOf(Species, MeanG) == LifeStage.Fry;
+}
+
+/// <summary>An acclimation: school, reasons, steps, and what mixing slowly would do.</summary>
+/// <param name="Question">What it was worked out from.</param>
+/// <param name="Recommended">The school for these figures.</param>
+/// <param name="Reasons">Why, in sentences.</param>
+/// <param name="Steps">Steps of the school that is used.</param>
+/// <param name="Curve">Un-ionised ammonia in the bag when pond water is poured in over an hour; empty when ammonia was not measured.</param>
+/// <param name="Stops">What stands against letting them out at all now.</param>
+public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended, IReadOnlyList<string> Reasons, IReadOnlyList<AccStep> Steps, IReadOnlyList<MixStep> Curve, IReadOnlyList<Judgement> Stops)
+{
+    /// <summary>Minutes over which slow mixing is drawn.</summary>
+    public const int MixMinutes = 60;
+
+    // Starting values of the trade: what fry and fingerlings bear at once; slow tempering by the quarter hour and the hour; a bag in water nears it by half in ten minutes.
+    private const double FryStepC = 3, FingerlingStepC = 5, FryMinutesPerC = 20, MinutesPerC = 10, PhPerHour = 1, FryPhPerHour = 0.5, PhDirect = 1, FloatHalfMinutes = 10, LeastFloat = 15, MostFloat = 30, WatchMinutes = 15, HighPondPh = 7.8;
+
+    /// <summary>The school that is used.</summary>
+    public AccSchool School => Question.Chosen ?? Recommended;
+
+    /// <summary>Minutes of all steps together.</summary>
+    public double Minutes => Steps.Sum(s => s.Minutes);
+
+    /// <summary>Works it out.</summary>
+    public static AcclimationPlan For(AccQuestion q)
+    {
+        var curve = MixCurve.Run(q.Bag, q.Pond, MixMinutes);
+        var (school, reasons) = Recommend(q, curve);
+        return new(q, school, reasons, Of(q.Chosen ?? school, q), curve, Against(q));
+    }
+
+    /// <summary>What a value should be after some minutes of the school's bringing-over; null when it has no such line.</summary>
+    /// <param name="minutes">Since the bringing-over began.</param>
+    public (double TempC, double Ph, double SalinityPpt) At(double minutes)
+    {
+        var (b, p) = (Question.Bag, Question.Pond);
+        var done = Over(School, Question) is > 0 and var all ? Math.Clamp(minutes / all, 0, 1) : 1;
+        double Line(double from, double to) => from + (done * (to - from));
+        return School switch
+        {
+            AccSchool.SalinitySteps => (Line(b.TempC, p.TempC), Line(b.Ph, p.Ph), SalinityRate.After(b.SalinityPpt, p.SalinityPpt, minutes / 60)),
+            AccSchool.TemperSlowly => (Line(b.TempC, p.TempC), Line(b.Ph, p.Ph), Line(b.SalinityPpt, p.SalinityPpt)),
+            // Floating closed changes nothing but the temperature.
+            _ => (p.TempC + ((b.TempC - p.TempC) * Math.Pow(0.5, minutes / FloatHalfMinutes)), b.Ph, b.SalinityPpt),
+        };
+    }
+
+    /// <summary>Whether a measured value runs ahead of its plan, behind it, or with it: in the step between start and goal.</summary>
+    /// <param name="measured">Measured.</param>
+    /// <param name="planned">Planned for the minute.</param>
+    /// <param name="from">In the bag.</param>
+    /// <param name="to">In the pond.</param>
+    /// <param name="slack">What is no difference.</param>
+    public static Pace PaceOf(double measured, double planned, double from, double to, double slack)
+    {
+        if (Math.Abs(to - from) <= slack || Math.Abs(measured - planned) <= slack)
+            return Pace.OnPlan;
+        return (measured - planned) * Math.Sign(to - from) > 0 ? Pace.TooFast : Pace.TooSlow;
+    }
+
+    private static (AccSchool, List<string>) Recommend(AccQuestion q, IReadOnlyList<MixStep> curve)
+    {
+        var (b, p) = (q.Bag, q.Pond);
+        string T(double c) => QuantityText.Write(Math.Abs(c), Measures.TemperatureStep, q.Hand);
+        var limit = WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG));
+        var top = curve.Count > 0 ? curve.MaxBy(c => c.Nh3MgL) : default;
+        var poisons = curve.Count > 0 && top.Nh3MgL > limit.Nh3ConstantMgL && top.Nh3MgL > 1.5 * (b.Nh3MgL ?? 0);
+        var salt = Math.Abs(b.SalinityPpt - p.SalinityPpt);
+        if (salt > SalinityRate.DirectPpt)
+            return (AccSchool.SalinitySteps, [FormattableString.Invariant($"Salinity differs by {salt:0.#} ppt, more than {SalinityRate.DirectPpt:0} that fish bear at once: {SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt):0.#} hours in a tank with air."), .. poisons ? ["Hold pH at 7.5 or under meanwhile: ammonia of the road is in the water."] : Array.Empty<string>()]);
+        List<string> reasons = [];
+        if (poisons)
+            reasons.Add(FormattableString.Invariant($"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, over the {limit.Nh3ConstantMgL:0.###} they bear: float closed, then let them out at once."));
+        else if (b.TanMgL is null)
+            reasons.Add(p.Ph >= HighPondPh ? "Ammonia in the bag was not measured, and the pond's pH is high: taken as if there were much. Float closed, then let them out at once." : "Ammonia in the bag was not measured: it is always there after a road.");
+        var temper = q.Fry && !poisons && b.TanMgL is not null && (Math.Abs(b.TempC - p.TempC) > FryStepC || Math.Abs(b.Ph - p.Ph) > PhDirect);
+        if (temper)
+            return (AccSchool.TemperSlowly, [.. reasons, $"Fry bear little: {T(b.TempC - p.TempC)} and {Math.Abs(b.Ph - p.Ph):0.#} of pH are brought over slowly, and ammonia stays harmless on the way."]);
+        reasons.Add(Math.Abs(b.TempC - p.TempC) <= (q.Fry ? FryStepC : FingerlingStepC) ? $"Temperatures differ by {T(b.TempC - p.TempC)}, salinity little: floated closed they agree soon." : $"Temperatures differ by {T(b.TempC - p.TempC)}: float closed until {T(q.Fry ? FryStepC : FingerlingStepC)} or less is left.");
+        return (AccSchool.FloatAndRelease, reasons);
+    }
+
+    private static List<Judgement> Against(AccQuestion q)
+    {
+        var found = new List<Judgement>();
+        var (b, p) = (q.Bag, q.Pond);
+        var limits = WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG));
+        string O(double v) => QuantityText.Write(v, Measures.Oxygen, q.Hand);
+        if (p.DoMgL is not { } oxygen)
+            found.Add(new(Status.Watch, "Oxygen of the pond was not read: read it before any fish go in"));
+        else if (oxygen < limits.DoWatchMgL)
+            found.Add(new(Status.ActNow, $"Oxygen in the pond is {O(oxygen)}, under the watch level {O(limits.DoWatchMgL)}: run air, keep the bags cool and under oxygen, and wait until it rises"));
+        if (q.Places.Count < 3)
+            found.Add(new(Status.Watch, "The pond was read at fewer than three places: the shallow, the deep and the sheltered side differ"));
+        else if (q.Places.Max(x => x.TempC) - q.Places.Min(x => x.TempC) > 1.5 || q.Places.Max(x => x.Ph) - q.Places.Min(x => x.Ph) > 0.5)
+            found.Add(new(Status.Watch, "The places differ: let them out at the one most like the bag, on the sheltered side"));
+        if (p.Ph < limits.PhLow || p.Ph > limits.PhHigh)
+            found.Add(new(Status.ActNow, FormattableString.Invariant($"pH of the pond is {p.Ph:0.0}, outside {limits.PhLow:0.0} to {limits.PhHigh:0.0}: measured again with a meter?")));
+        if (p.TempC < limits.TempLowC || p.TempC > limits.TempHighC)
+            found.Add(new(Status.ActNow, $"The pond stands at {QuantityText.Write(p.TempC, Measures.Temperature, q.Hand)}, outside what these fish bear"));
+        if (p.Nh3MgL > limits.Nh3ConstantMgL)
+            found.Add(new(Status.ActNow, "Un-ionised ammonia of the pond itself is over the limit"));
+        if (b.DoMgL is < 3)
+            found.Add(new(Status.ActNow, $"Oxygen in the bag is {O(b.DoMgL.Value)}: give oxygen into the bag, or do not wait"));
+        if (q.HoursInBag > 24)
+            found.Add(new(Status.Watch, "More than a day in the bag: they are weak; count the dead before they mix"));
+        return found;
+    }
+
+    // Minutes of the bringing-over itself.
+    private static double Over(AccSchool school, AccQuestion q)
+    {
+        var (b, p) = (q.Bag, q.Pond);
+        return school switch
+        {
+            AccSchool.SalinitySteps => 60 * SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt),
+            AccSchool.TemperSlowly => Math.Max(Math.Abs(b.TempC - p.TempC) * (q.Fry ? FryMinutesPerC : MinutesPerC), Math.Abs(b.Ph - p.Ph) / (q.Fry ? FryPhPerHour : PhPerHour) * 60),
+            _ => Math.Clamp(FloatHalfMinutes * Math.Log2(Math.Max(1, Math.Abs(b.TempC - p.TempC) / 1)), LeastFloat, MostFloat),
+        };
+    }
+
+    private static List<AccStep> Of(AccSchool school, AccQuestion q)
+    {
+        var over = Math.Ceiling(Over(school, q));
+        var salt = school == AccSchool.SalinitySteps;
+        AccStep bring = school switch
+        {
+            AccSchool.SalinitySteps => new("over", "Bring salinity over, step by step", over, "measure every quarter hour; oxygen over 6, pH 7.5 or under while ammonia is high; feed postlarvae every two hours", "somebody stays all the time"),
+            AccSchool.TemperSlowly => new("over", "Pour pond water in, a cupful at a time", over, "by the slower of temperature and pH; measure every quarter hour", "somebody stays all the time"),
+            _ => new("over", "Float the bags closed, in shade", over, "two thermometers tell when it is over: one in the bag, one in the pond; the minutes are the fall-back"),
+        };
+        return
+        [
+            salt ? new("tank", "Tank half full at the salinity of the bag, air and oxygen on", 0, "before a bag is opened") : new("place", "Bags to the sheltered side, into shade", 0, "away from waves, mud and sun"),
+            bring,
+            new("read", "Read oxygen and pH once more, with a meter", 0, "a dawn release meets the lowest oxygen: at the watch level or above, and rising"),
+            new("out", salt ? "Let them out through a wet hose or by the bucket" : "Open, roll the rim down, lay it over, let them swim out", 10, "no shaking, no pouring from a height; nobody walks among them", "the manager, and one to count the dead"),
+            new("watch", "Stand still and watch that they scatter", WatchMinutes, "fish that hang at the edge or turn on their side tell of water that is not right"),
+        ];
+    }
+}
+
+/// <summary>How a measured value runs against its plan.</summary>
+public enum Pace
+{
+    /// <summary>Slower than planned.</summary>
+    TooSlow,
+
+    /// <summary>With the plan.</summary>
+    OnPlan,
+
+    /// <summary>Faster than planned.</summary>
+    TooFast,
+}

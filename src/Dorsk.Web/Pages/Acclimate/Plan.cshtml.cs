@@ -1,0 +1,83 @@
+using Dorsk.Core.Acclimate;
+using Dorsk.Core.Judging;
+using Dorsk.Core.People;
+using Dorsk.Core.Stock;
+using Dorsk.Farm;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
+using Dorsk.Web.Acclimate;
+using Dorsk.Web.People;
+using Dorsk.Web.Slips;
+using Dorsk.Web.Workbench;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>How these fish get into this pond: school, reasons, the ammonia on the way; and the button that begins it.</summary>
+[Needs(Permission.Look)]
+public sealed class AcclimatePlanModel(Questions questions, Door door, Here here) : PageModel
+{
+    public PondStory Pond { get; private set; } = null!;
+
+    public IReadOnlyList<SlipField> Fields { get; private set; } = [];
+
+    public Dictionary<string, string> Typed { get; private set; } = [];
+
+    public IReadOnlyList<Remark> Remarks { get; private set; } = [];
+
+    public IReadOnlyDictionary<string, string> Echoes { get; private set; } = new Dictionary<string, string>();
+
+    public FishReceived? Delivery { get; private set; }
+
+    public AcclimationPlan? Plan { get; private set; }
+
+    /// <summary>An acclimation into this pond that is not over, or null.</summary>
+    public AccRun? Running { get; private set; }
+
+    /// <summary>Whether anything was typed yet.</summary>
+    public bool Sent { get; private set; }
+
+    private (AccQuestion Question, int Fish, string Origin)? read;
+
+    public IActionResult OnGet(string code) => Open(code) ? Page() : NotFound();
+
+    /// <summary>The answer alone, for a page that is being typed in.</summary>
+    public IActionResult OnGetPart(string code) => Open(code) ? Partial("_Acclimation", this) : NotFound();
+
+    /// <summary>Begins the acclimation with what is typed.</summary>
+    [Needs(Permission.Write)]
+    public IActionResult OnPostBegin(string code, [FromForm] Guid entry)
+    {
+        if (!Open(code))
+            return NotFound();
+        if (read is not { } r || Plan is null)
+            return Page();
+        var begun = new AcclimationBegun(Pond.Pond.Id, r.Question.Species.Key, r.Question.MeanG, r.Fish, r.Origin, r.Question.Bag, r.Question.Places, r.Question.HoursInBag, Plan.School);
+        var receipt = door.Enter(Entry.Of(entry == Guid.Empty ? Guid.NewGuid() : entry, here.Author, here.Now, begun, $"{Pond.Pond.Code} acclimation begun, {AcclimateForm.Word(Plan.School)}"));
+        if (receipt.Accepted)
+            return LocalRedirect($"/acclimate/{receipt.Lines[0]}");
+        Remarks = receipt.Remarks;
+        Plan = null;
+        return Page();
+    }
+
+    private bool Open(string code)
+    {
+        if (here.Farm is null || questions.Story(code) is not { } story)
+            return false;
+        Pond = story;
+        Running = questions.Acclimations(story.Pond.Id).FirstOrDefault(a => !a.Ended && here.Now - a.BegunAt < TimeSpan.FromDays(4));
+        Delivery = questions.Deliveries(story.Pond.Id).LastOrDefault(d => d.At > here.Now.AddDays(-4) && d.At <= here.Now) is { Fact: { Verdict: not DeliveryVerdict.Refused } last } ? last : null;
+        Fields = AcclimateForm.Fields(new BenchStart(here, story), Delivery);
+        Sent = Request.Query.ContainsKey("species");
+        Typed = Fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => Request.Query.TryGetValue(f.Name, out var v) ? v.ToString() : Sent ? "" : f.Initial);
+        if (!Sent)
+            return true;
+        var form = new SlipForm(Typed, here);
+        read = AcclimateForm.Read(new BenchForm(form));
+        (Remarks, Echoes) = (form.Remarks, form.Echoes);
+        Plan = read is { } r ? AcclimationPlan.For(r.Question) : null;
+        return true;
+    }
+}

@@ -1,0 +1,144 @@
+using Dorsk.Core.Acclimate;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Tests.Acclimate;
+
+/// <summary>From the bag into the pond: which school and why, the ammonia on the way, the run minute by minute.</summary>
+public class AcclimationTests
+{
+    private static readonly FishSpecies Perch = FishSpecies.Of("silver_perch");
+    private static readonly DateTimeOffset Start = new(2027, 1, 21, 6, 0, 0, TimeSpan.FromHours(10));
+    private static readonly AccWater Bag = new(22, 6.8, 0, 4, 9, 80), Pond = new(25, 8.6, 0, 0.1, 6.5, 90);
+
+    private static AcclimationPlan Plan(AccWater? bag = null, AccWater? pond = null, double g = 2, AccSchool? chosen = null, int places = 3) =>
+        AcclimationPlan.For(new(Perch, g, bag ?? Bag, [.. Enumerable.Repeat(pond ?? Pond, places)], 8, chosen, Hand.Metric));
+
+    [Fact]
+    public void A_bag_full_of_ammonia_and_a_pond_of_high_ph_are_not_mixed_slowly()
+    {
+        var plan = Plan();
+        Assert.Equal(AccSchool.FloatAndRelease, plan.Recommended);
+        // The curve begins as the bag is and ends near the pond; in between it passes what both had.
+        Assert.Equal(UnionisedAmmonia.MgNL(4, 22, 6.8, 0), plan.Curve[0].Nh3MgL, 9);
+        Assert.Equal((0, 1), (plan.Curve[0].PondShare, plan.Curve[^1].PondShare));
+        var top = plan.Curve.Max(c => c.Nh3MgL);
+        Assert.True(top > 5 * Bag.Nh3MgL && top > Pond.Nh3MgL);
+        Assert.Contains("let them out at once", plan.Reasons[0], StringComparison.Ordinal);
+        // The farmer may choose otherwise, and still sees why not.
+        var slow = Plan(chosen: AccSchool.TemperSlowly);
+        Assert.Equal((AccSchool.TemperSlowly, AccSchool.FloatAndRelease), (slow.School, slow.Recommended));
+        // Without ammonia in the bag nothing turns poisonous.
+        Assert.True(Plan(Bag with { TanMgL = 0 }, Pond with { TanMgL = 0 }).Curve.All(c => c.Nh3MgL == 0));
+        Assert.Empty(Plan(Bag with { TanMgL = null }).Curve);
+    }
+
+    [Fact]
+    public void With_the_air_shut_out_the_mix_is_the_mass_balance_and_unknown_alkalinity_widens_it()
+    {
+        // First minute: no carbon dioxide has left yet.
+        Assert.Equal(Bag.Ph, Plan().Curve[0].Ph, 9);
+        var open = Plan(Bag with { AlkalinityMgL = null }, Pond with { AlkalinityMgL = null }).Curve;
+        var known = Plan().Curve;
+        Assert.All(open.Skip(1), (s, i) => Assert.True(s.Nh3LowMgL <= known[i + 1].Nh3MgL + 1e-12 && s.Nh3MgL >= known[i + 1].Nh3MgL - 1e-12));
+        Assert.Contains(open, s => s.Nh3MgL > 1.2 * s.Nh3LowMgL);
+        // Gassing out raises pH over that of the mere mix.
+        var half = known[30];
+        Assert.True(half.Ph > Mixing.PhOf((0.5, Bag.Ph, 80, 22, 0), (0.5, Pond.Ph, 90, 25, 0)));
+    }
+
+    [Fact]
+    public void Salt_is_brought_over_by_the_hour_and_fry_by_temperature_and_ph()
+    {
+        var shrimp = AcclimationPlan.For(new(FishSpecies.Of("whiteleg_shrimp"), 0.01, new(26, 7.8, 30, 1, 7, 120), [.. Enumerable.Repeat(new AccWater(27, 8, 4, 0.1, 6, 150), 3)], 10, null, Hand.Metric));
+        Assert.Equal(AccSchool.SalinitySteps, shrimp.Recommended);
+        // 30 to 20 at 2, to 10 at 1.6, to 5 at 1, to 4 at 0.7 an hour.
+        var hours = 5 + (10 / 1.6) + 5 + (1 / 0.7);
+        Assert.Equal(hours, SalinityRate.Hours(30, 4), 9);
+        Assert.Equal(Math.Ceiling(60 * hours), shrimp.Steps.Single(s => s.Key == "over").Minutes);
+        Assert.Equal([30, 28, 20, 18.4, 4, 4], new[] { 0, 1, 5, 6, hours, 40 }.Select(h => Math.Round(SalinityRate.After(30, 4, h), 6)));
+        // Fry, 6 °C and 1 of pH apart, no ammonia: 20 minutes a degree against half a unit an hour; the longer counts.
+        var fry = AcclimationPlan.For(new(Perch, 0.3, new(20, 7, 0, 0.1, 8, 80), [.. Enumerable.Repeat(new AccWater(26, 7.9, 0, 0.05, 6.5, 80), 3)], 4, null, Hand.Metric));
+        Assert.Equal((AccSchool.TemperSlowly, 120.0), (fry.Recommended, fry.Steps.Single(s => s.Key == "over").Minutes));
+        Assert.Equal((23.0, 7.45), (Math.Round(fry.At(60).TempC, 6), Math.Round(fry.At(60).Ph, 6)));
+        // Floating: half of the difference in ten minutes.
+        Assert.Equal(23.5, Plan().At(10).TempC, 9);
+    }
+
+    [Fact]
+    public void Salinity_over_any_way_is_even_and_never_overshoots()
+    {
+        var chance = new Random(3);
+        for (var i = 0; i < 2000; i++)
+        {
+            double from = 40 * chance.NextDouble(), to = 40 * chance.NextDouble(), hours = SalinityRate.Hours(from, to);
+            Assert.Equal(to, SalinityRate.After(from, to, hours + 0.001), 6);
+            var part = hours * chance.NextDouble();
+            Assert.Equal(SalinityRate.After(from, to, hours), SalinityRate.After(SalinityRate.After(from, to, part), to, hours - part), 6);
+            Assert.InRange(SalinityRate.After(from, to, part), Math.Min(from, to) - 1e-9, Math.Max(from, to) + 1e-9);
+        }
+    }
+
+    [Fact]
+    public void What_stands_against_letting_them_out()
+    {
+        Assert.Empty(Plan().Stops);
+        (AcclimationPlan Plan, string Says)[] bad = [(Plan(pond: Pond with { DoMgL = 3.2 }), "under the watch level"), (Plan(pond: Pond with { DoMgL = null }), "was not read"), (Plan(places: 1), "three places"), (Plan(pond: Pond with { Ph = 9.8 }), "outside"), (Plan(pond: Pond with { TempC = 40 }), "outside what these fish bear"), (Plan(Bag with { DoMgL = 2 }), "in the bag")];
+        Assert.All(bad, x => Assert.Contains(x.Plan.Stops, s => s.Reason.Contains(x.Says, StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void The_run_is_what_its_lines_say_held_minutes_do_not_count_and_pace_is_told()
+    {
+        var begun = new AcclimationBegun(1, "silver_perch", 0.3, 5000, "hatchery", new(20, 7, 0, 0.1, 8, 80), [.. Enumerable.Repeat(new AccWater(26, 7.9, 0, 0.05, 6.5, 80), 3)], 4, AccSchool.TemperSlowly);
+        var plan = AcclimationPlan.For(new(Perch, begun.MeanG, begun.Bag, begun.Places, begun.HoursInBag, begun.School, Hand.Metric));
+        var lines = new List<AccLine>();
+        AccRun Run() => new(9, Start, begun, plan, [.. lines]);
+        AcclimationNoted Fact(AccEvent e, string step = "", double? t = null, double? ph = null, int? count = null, string text = "") => new(9, 1, e, step, t, ph, null, null, count, text);
+        void At(double minute, AcclimationNoted f) => lines.Add(new(lines.Count + 10, Start.AddMinutes(minute), "Manager", f));
+        Assert.Equal("place", Run().Current!.Key);
+        At(5, Fact(AccEvent.StepDone, "place"));
+        Assert.Equal(("over", 120 - 25), (Run().Current!.Key, Run().LeftAt(Start.AddMinutes(30))!.Value));
+        // Planned at 30 minutes: 21.5 °C. 21.4 is with it, 24 runs ahead.
+        At(35, Fact(AccEvent.Measured, t: 21.4));
+        At(36, Fact(AccEvent.Measured, t: 24));
+        At(36.5, Fact(AccEvent.Measured, t: 20.1));
+        Assert.Equal([Pace.OnPlan, Pace.TooFast, Pace.TooSlow], Run().Measured.Select(m => m.Pace));
+        Assert.Equal(100.0 / 3, Run().OnPlanPct!.Value, 9);
+        At(40, Fact(AccEvent.Paused));
+        Assert.True(Run().Held);
+        Assert.Equal(120 - 35, Run().LeftAt(Start.AddMinutes(90))!.Value, 9);
+        At(60, Fact(AccEvent.Resumed));
+        Assert.Equal(120 - 35 - 30, Run().LeftAt(Start.AddMinutes(90))!.Value, 9);
+        At(70, Fact(AccEvent.Lost, count: 12));
+        At(71, Fact(AccEvent.Lost, count: 3));
+        Assert.Equal(15, Run().Lost);
+        // A second phone ends the same step again: refused, with what is on now.
+        At(200, Fact(AccEvent.StepDone, "over"));
+        Assert.Contains("already", Fact(AccEvent.StepDone, "over").Check(Run()).Single().Text, StringComparison.Ordinal);
+        Assert.True(Run().LeftAt(Start.AddMinutes(201)) is null);
+        foreach (var s in new[] { "read", "out", "watch" })
+            At(210, Fact(AccEvent.StepDone, s));
+        Assert.Null(Run().Current);
+        At(220, Fact(AccEvent.Released));
+        Assert.True(Run().Ended && Run().Released);
+        Assert.Contains(Fact(AccEvent.Note, text: "late").Check(Run()), r => r.Text.Contains("is over", StringComparison.Ordinal));
+        Assert.Equal(3, new[] { Fact(AccEvent.Measured), Fact(AccEvent.Lost), Fact(AccEvent.Note) }.Count(f => f.Check(new AccRun(9, Start, begun, plan, [])).Any()));
+    }
+
+    [Fact]
+    public void A_delivery_speaks_for_itself()
+    {
+        var good = new FishReceived(1, "silver_perch", "Upstream hatchery", "S-12", SeedSource.Hatchery, 5000, 2, 10, true, true, true, true, 900, DeliveryVerdict.Accepted, "");
+        Assert.Empty(good.Against);
+        Assert.Empty(good.Check());
+        Assert.Equal(Status.ActNow, (good with { Dead = 400 }).Against[0].Status);
+        Assert.Equal(4, (good with { Dead = 100, Papers = false, Even = false, Source = SeedSource.Wild }).Against.Count);
+        Assert.Contains((good with { Lively = false }).Check(), r => r.Field == "Verdict");
+        Assert.DoesNotContain((good with { Lively = false, Verdict = DeliveryVerdict.Refused, Note = "gasping" }).Check(), r => r.Field is "Verdict" or "Note");
+        Assert.Equal(["Count", "Dead", "MeanWeight", "Note", "Seller"], new[] { good with { Count = 0, Dead = 0 }, good with { Dead = 5001, Verdict = DeliveryVerdict.Refused, Note = "dead" }, good with { MeanG = 0 }, good with { Verdict = DeliveryVerdict.AcceptedWithNote }, good with { Seller = "" } }.SelectMany(f => f.Check()).Select(r => r.Field).Order());
+    }
+}

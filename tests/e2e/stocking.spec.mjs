@@ -1,0 +1,83 @@
+// The day of stocking: what is planned, what arrives, how it comes into the pond.
+import { test, expect, fill, send, signIn } from './app.mjs';
+
+const measured = { fish: '4000', weight: '2 g', origin: 'Upstream hatchery', hours: '8', tb: '22 C', pb: '6.8', nb: '4', ob: '9', sb: '0', ab: '80', t1: '26 C', p1: '8.6', o1: '6.5', t2: '26 C', p2: '8.5', o2: '6', t3: '26 C', p3: '8.6', o3: '6.6', sp: '0', np: '0.1', ap: '90' };
+
+test('a plan answers while it is typed, is kept, and leads to the slips', async ({ as, ownDemo: demo }) => {
+  const page = await as('Manager', demo);
+  await page.goto(demo.url + '/plans/stocking?pond=P6');
+  const out = page.locator('.bench-out');
+  const before = await out.locator('.big').innerText();
+  await page.getByLabel('Weight wanted').fill('900 g');
+  await expect(out.locator('.big')).not.toHaveText(before);
+  await page.getByLabel('Your own number').fill('60000');
+  await expect(out).toContainText('Act now');
+  await expect(out).toContainText('% over');
+  await page.getByLabel('Your own number').fill('');
+  await page.getByLabel('Keep it as').fill('Large fish');
+  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await expect(page.getByRole('link', { name: 'Large fish' })).toBeVisible();
+  await page.getByRole('link', { name: 'Large fish' }).click();
+  await expect(page.getByLabel('Weight wanted')).toHaveValue(/^900/);
+  await page.getByRole('link', { name: 'Prepare P6 for it' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('P6: preparation');
+});
+
+test('a delivery is looked over, brought into the pond step by step on two phones, without signal for a while, and stocked', async ({ as, ownDemo: demo, browser }) => {
+  const page = await as('Manager', demo);
+  await page.goto(demo.url + '/ponds/P6/slip/receive');
+  await fill(page, { Seller: 'Upstream hatchery', Count: '4040', MeanWeight: '2 g', Dead: '400', Papers: false });
+  await page.getByRole('button', { name: 'Keep this delivery' }).click();
+  await expect(page.locator('main')).toContainText('dead on arrival');
+  await fill(page, { Dead: '40' });
+  await send(page);
+  await expect(page.getByLabel('How many')).toHaveValue('4000');
+
+  await fill(page, measured);
+  const out = page.locator('.bench-out');
+  await expect(out).toContainText('Float closed, then let them out');
+  await expect(out).toContainText('let them out at once');
+  await page.getByRole('button', { name: 'Begin now' }).click();
+  await expect(page.locator('.acc-step h2')).toContainText('Bags to the sheltered side');
+  const run = page.url();
+  await page.getByRole('button', { name: 'Done, next' }).click();
+  await expect(page.locator('.acc-step h2')).toContainText('Float the bags closed');
+  await expect(page.locator('.acc-time')).toHaveText(/^\d+:\d\d/);
+
+  // A second phone shows the same, measures, and the first sees it.
+  const second = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await signIn(second, 'Pond hand', demo.url);
+  await second.goto(run);
+  await expect(second.locator('.acc-step h2')).toContainText('Float the bags closed');
+  await second.getByLabel(/^Temperature/).fill('25.9');
+  await second.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Keep' }).click();
+  await expect(second.locator('main')).toContainText('too fast');
+  await expect(page.locator('main')).toContainText('too fast', { timeout: 15000 });
+  await second.getByLabel(/^Oxygen/).fill('900');
+  await second.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Keep' }).click();
+  await expect(second.locator('.wrong')).toContainText('0 to 60');
+
+  // Without signal: it waits on the phone, and is in the books when there is some; once.
+  await page.context().setOffline(true);
+  await page.getByLabel('Fish', { exact: true }).fill('12');
+  await page.locator('form', { hasText: 'Lost' }).getByRole('button', { name: 'Keep' }).click();
+  await expect(page.locator('.acc-kept')).toContainText('1 kept on this phone');
+  await page.context().setOffline(false);
+  await expect(page.locator('main')).toContainText('12 lost', { timeout: 15000 });
+  await expect(page.locator('.acc-kept')).toBeHidden();
+
+  // It survives a reload; held minutes stand.
+  await page.reload();
+  await page.getByRole('button', { name: 'Hold' }).click();
+  await expect(page.locator('.acc-clock')).toContainText('held');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  for (const next of ['Read oxygen and pH', 'Open, roll the rim', 'Stand still', 'All steps are done']) {
+    await page.getByRole('button', { name: 'Done, next' }).click();
+    await expect(page.locator('.acc-step h2')).toContainText(next);
+  }
+  await page.getByRole('button', { name: 'They are in the pond' }).click();
+  await expect(page.locator('main')).toContainText('12 lost on the way');
+  await page.getByRole('link', { name: 'Stocking slip' }).click();
+  await expect(page.getByLabel('How many')).toHaveValue('3988');
+  await expect(page.getByLabel('From')).toHaveValue('Upstream hatchery');
+});
