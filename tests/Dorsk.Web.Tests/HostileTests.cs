@@ -86,6 +86,8 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
         foreach (var page in pages)
             await Send("GET " + page, () => manager.Client.GetAsync(page));
         output.WriteLine($"{inputs} inputs in {requests} requests");
+        foreach (var b in broken.Take(10))
+            output.WriteLine(b);
         Assert.Empty(broken.Take(10));
     }
 

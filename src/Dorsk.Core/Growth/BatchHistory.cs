@@ -8,7 +8,11 @@ namespace Dorsk.Core.Growth;
 /// <param name="Count">Fish; positive came in, negative went out.</param>
 /// <param name="Dead">True for recorded deaths: more die than are found.</param>
 /// <param name="MeanG">Mean weight of those that went, g, when they were weighed; else null.</param>
-public sealed record CountChange(DateOnly Day, int Count, bool Dead, double? MeanG);
+public sealed record CountChange(DateOnly Day, int Count, bool Dead, double? MeanG)
+{
+    /// <summary>How all were counted on that day, <see cref="Count"/> being what was counted; null for fish that came or went.</summary>
+    public bool? CountedOneByOne { get; init; }
+}
 
 /// <summary>A sample of a batch.</summary>
 /// <param name="Day">Farm day.</param>

@@ -29,7 +29,7 @@ public static class StandingEstimate
         for (var day = batch.StockedOn; day <= to; day = day.AddDays(1))
         {
             foreach (var change in changes[day])
-                count = change.Dead ? count.Dead(-change.Count, found) : count.Move(change.Count);
+                count = change.CountedOneByOne is { } oneByOne ? CountState.Stocked(change.Count, oneByOne) : change.Dead ? count.Dead(-change.Count, found) : count.Move(change.Count);
             foreach (var sample in samples[day])
                 weight = weight.Learn(sample.Mean.Mean, SampleSd(sample.Mean, batch.Species));
             var full = DailyGain.FullG(weight.MeanG, batch.TemperatureC(day), batch.Species, Math.Exp(weight.LogRate));

@@ -75,6 +75,9 @@ public sealed record FarmDay(
     /// <summary>Instruments whose calibration is due: number, name, last day.</summary>
     public IReadOnlyList<(long Id, string Name, DateOnly? Last)> ToCalibrate { get; init; } = [];
 
+    /// <summary>Batches held apart.</summary>
+    public IReadOnlyList<Stock.Quarantine> Held { get; init; } = [];
+
     /// <summary>Standing jobs.</summary>
     public IReadOnlyList<DutyKept> Duties { get; init; } = [];
 

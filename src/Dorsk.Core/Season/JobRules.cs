@@ -34,6 +34,7 @@ public static class JobRules
         new("prep", Preparation),
         new("calibrate", Calibrations),
         new(DutyKept.JobName, Standing),
+        new("quarantine", Quarantines),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
@@ -148,6 +149,14 @@ public static class JobRules
                 late > 0 ? FormattableString.Invariant($"it was for {FarmDay.Day(day)}") + (duty.Reason.Length > 0 ? ": " + duty.Reason : "") : duty.Reason, duty.Who, "", late > 0 ? JobState.Late : JobState.Open);
         }
     }
+
+    private static IEnumerable<Job> Quarantines(FarmDay d) => d.Held.Where(q => d.Ponds.Any(p => p.PondId == q.PondId)).Select(q =>
+    {
+        var code = d.Ponds.First(p => p.PondId == q.PondId).Code;
+        var over = d.Today >= q.Until;
+        return new Job(FormattableString.Invariant($"quarantine:{q.BatchId}:{d.Today:yyyy-MM-dd}"), q.PondId, code, d.Zone.At(d.Today, new(6, 0)), d.Zone.At(d.Today, new(18, 0)), over ? $"{code}: quarantine may end: pass, hold longer or treat" : $"{code}: look at the fish held apart",
+            over ? $"held since {FarmDay.Day(q.From)}" : $"every day until {FarmDay.Day(q.Until)}: feeding, skin, gills, deaths; own net and boots", over ? Role.Manager : Role.PondHand, "quarantine", !over && q.LookedOn(d.Today) ? JobState.Done : JobState.Open);
+    });
 
     internal static string Codes(PondDay p) => string.Join(" and ", p.Air!.More.Select(a => a.Code));
 }

@@ -36,6 +36,18 @@ public sealed record FishLost(long PondId, long BatchId, int Count, Account To, 
     public override long PondId { get; init; } = PondId;
 }
 
+/// <summary>All fish of a batch in a pond counted: what is more or fewer than on the books comes from unexplained, or goes there.</summary>
+/// <param name="PondId">The pond.</param>
+/// <param name="BatchId">The batch.</param>
+/// <param name="Count">Fish counted.</param>
+/// <param name="Basis">How they were counted.</param>
+/// <param name="Reason">The likely cause of the difference, in words.</param>
+public sealed record FishRecounted(long PondId, long BatchId, int Count, CountBasis Basis, string Reason) : FishFact
+{
+    /// <inheritdoc/>
+    public override long PondId { get; init; } = PondId;
+}
+
 /// <summary>Fish weighed to learn the mean weight; they go back.</summary>
 /// <param name="PondId">The pond.</param>
 /// <param name="BatchId">The batch.</param>

@@ -29,6 +29,11 @@ public static class Posted
         return postings;
     }
 
+    /// <summary>A count of all: the difference to the books; nothing when there is none.</summary>
+    /// <param name="f">The count.</param>
+    /// <param name="stands">Fish of the batch in the pond on the books.</param>
+    public static IReadOnlyList<Posting> Of(FishRecounted f, int stands) => f.Count == stands ? [] : f.Count > stands ? Surplus(f.BatchId, f.PondId, f.Count - stands) : Move(f.BatchId, (Account.Pond, f.PondId), (Account.Unexplained, null), stands - f.Count, 0, f.Basis);
+
     private static Posting[] Surplus(long batchId, long pondId, int surplus) =>
         surplus <= 0 ? [] : Move(batchId, (Account.Unexplained, null), (Account.Pond, pondId), surplus, 0, CountBasis.Assumed);
 

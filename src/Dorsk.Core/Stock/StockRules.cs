@@ -102,6 +102,21 @@ public static class StockRules
             yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} is more than the {batch.Stands:N0} on the books. Kept, the surplus comes from unexplained. Is it meant?"));
     }
 
+    /// <summary>Objections to a count of all.</summary>
+    public static IEnumerable<Remark> Check(FishRecounted f, BatchOnBooks batch, DateTimeOffset happened)
+    {
+        foreach (var remark in InTime(batch, happened))
+            yield return remark;
+        if (f.Count is < 0 or > MostFish)
+            yield return Remark.Refuse("Count", "0 to 10,000,000 fish.");
+        else if (f.Count != batch.Stands && string.IsNullOrWhiteSpace(f.Reason))
+            yield return Remark.Refuse("Reason", FormattableString.Invariant($"{batch.Stands:N0} are on the books, {f.Count:N0} counted. Give the difference a name: birds, deaths not found, a short count at stocking."));
+        else if (Math.Abs(f.Count - batch.Stands) > Math.Max(10, 0.3 * batch.Stands))
+            yield return Remark.Ask("Count", FormattableString.Invariant($"{f.Count:N0} counted, {batch.Stands:N0} on the books: far apart. Were all fish of this batch counted?"));
+        if (f.Reason.Length > 300)
+            yield return Remark.Refuse("Reason", "At most 300 letters.");
+    }
+
     /// <summary>Objections to a sample.</summary>
     /// <param name="f">The sample.</param>
     /// <param name="batch">The batch on the books.</param>

@@ -33,7 +33,9 @@ internal static class BatchQuestions
         var here = stocked.PondId == pond;
         // A batch that was moved in starts here with the first move; later moves in are changes of its count.
         var firstMove = here ? null : moves.Where(m => m.Fact.ToPondId == pond).Select(m => m.Fact).FirstOrDefault();
-        var changes = Changes(zone, pond, moves.Where(m => m.Fact != firstMove), losses, harvests);
+        var recounts = Sqlite.Rows(c, $"SELECT l.happened, x.count, x.basis FROM recount x CROSS JOIN log l USING (line) WHERE x.batch = $batch AND x.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
+            r => new CountChange(zone.DayOf(r.Instant(0)), r.GetInt32(1), false, null) { CountedOneByOne = r.Word<CountBasis>(2) == CountBasis.Counted }, arguments);
+        List<CountChange> changes = [.. Changes(zone, pond, moves.Where(m => m.Fact != firstMove), losses, harvests).Concat(recounts).OrderBy(x => x.Day)];
         return new(books.Id, species, stocked.Origin, books.Stocked, firstMove?.Count ?? stocked.Count, firstMove?.MeanG ?? stocked.MeanG,
             (firstMove?.Basis ?? stocked.Basis) == CountBasis.Counted, stocked.TargetG ?? species.MarketLowG,
             changes, Samples(c, arguments), harvests, losses, books.Stands, books.ClosedAt, stocked.NotReadyReason);

@@ -27,6 +27,7 @@ internal static class DayQuestions
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
         {
             ToCalibrate = InstrumentQuestions.All(c, asOf).Where(i => i.Kept.DueOn(today) <= today).Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn)).ToList(),
+            Held = QuarantineQuestions.Held(c, asOf, zone),
             Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
         };
     }

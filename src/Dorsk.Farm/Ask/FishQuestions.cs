@@ -26,6 +26,17 @@ internal static class FishQuestions
         Lines.With(asOf, ("batch", batch)))
         .GroupBy(r => (r.Line, r.Happened)).Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList())).ToList();
 
+    /// <summary>Movements of every batch.</summary>
+    public static Dictionary<long, IReadOnlyList<Movement>> AllMovements(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT l.line, l.happened, p.batch, p.account, p.pond, p.count, p.mass_g, p.basis FROM posting p CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line, p.n",
+        r => (Line: r.GetInt64(0), Happened: r.Instant(1), Posting: new Posting(r.GetInt64(2), r.Word<Account>(3), r.MaybeLong(4), r.GetInt32(5), r.GetDouble(6), r.Word<CountBasis>(7))), Lines.With(asOf))
+        .GroupBy(r => r.Posting.BatchId).ToDictionary(b => b.Key, b => (IReadOnlyList<Movement>)b.GroupBy(r => (r.Line, r.Happened)).Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList())).ToList());
+
+    /// <summary>Every batch with its stocking, oldest first.</summary>
+    public static List<(long Batch, DateTimeOffset At, FishStocked Fact)> Stockings(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT s.batch, l.happened, s.pond, s.species, s.origin, s.count, s.mean_g, s.basis, s.not_ready_reason, s.target_g FROM stocking s CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line",
+        r => (r.GetInt64(0), r.Instant(1), new FishStocked(r.GetInt64(2), r.GetString(3), r.GetString(4), r.GetInt32(5), r.GetDouble(6), r.Word<CountBasis>(7), r.GetString(8), r.MaybeReal(9))), Lines.With(asOf));
+
     /// <summary>The line of a final harvest after which fish stand (or are short) all the same, or null.</summary>
     public static long? OpenAgain(SqliteConnection c, AsOf asOf, long batch)
     {

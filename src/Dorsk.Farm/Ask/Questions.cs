@@ -98,6 +98,28 @@ public sealed class Questions(FarmFile file)
         return ReceivingQuestions.Runs(c, AsOf.Now(DateTimeOffset.MaxValue), FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue))?.Hand ?? Core.Units.Hand.Metric, pond);
     }
 
+    /// <summary>Batches held apart, on all ponds.</summary>
+    public IReadOnlyList<Core.Stock.Quarantine> Quarantines(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        var farm = FarmQuestions.Farm(c, AsOf.Now(now));
+        return QuarantineQuestions.Held(c, AsOf.Now(now), Core.Time.FarmZone.Find(farm?.ZoneId ?? "") ?? Core.Time.FarmZone.Utc);
+    }
+
+    /// <summary>Movements of every batch of the farm, by batch.</summary>
+    public IReadOnlyDictionary<long, IReadOnlyList<Core.Stock.Movement>> Movements(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return FishQuestions.AllMovements(c, AsOf.Now(now));
+    }
+
+    /// <summary>Every batch with its stocking, oldest first.</summary>
+    public IReadOnlyList<(long Batch, DateTimeOffset At, Core.Stock.FishStocked Fact)> Stockings(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return FishQuestions.Stockings(c, AsOf.Now(now));
+    }
+
     /// <summary>Deliveries for a pond, oldest first.</summary>
     public IReadOnlyList<(long Line, DateTimeOffset At, Core.Stock.FishReceived Fact)> Deliveries(long pond)
     {
@@ -256,11 +278,11 @@ public sealed class Questions(FarmFile file)
         using var c = file.Open();
         return story.Batches.OrderByDescending(b => b.ArrivedAt).Select(b =>
         {
-            var postings = FishQuestions.Movements(c, AsOf.Now(now), b.Id).SelectMany(m => m.Postings).ToList();
+            var movements = FishQuestions.Movements(c, AsOf.Now(now), b.Id);
             var end = b.ClosedAt ?? now;
             var today = story.Zone.DayOf(end);
             var standing = b.ClosedAt is null ? story.StandingOn(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
-            var result = CycleResult.Of(b.Id, postings, b.ArrivedCount * b.ArrivedMeanG / 1000, standing, story.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
+            var result = CycleResult.Of(b.Id, story.Pond.Id, movements, standing, story.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
                 story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000, story.Pond.Shape.FullVolumeM3, today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber, b.ClosedAt is not null,
                 b.Harvests.LastOrDefault(h => h.Fact.DifferenceReason.Length > 0).Fact?.DifferenceReason ?? "");
             return new CycleNow(b, result);

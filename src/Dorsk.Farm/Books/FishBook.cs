@@ -9,9 +9,9 @@ namespace Dorsk.Farm.Books;
 /// <summary>Fish and where they stand: stockings, losses, moves, samples, harvests, and their postings.</summary>
 internal sealed class FishBook : IBook
 {
-    public bool Keeps(Fact fact) => fact is FishFact or FishSampled;
+    public bool Keeps(Fact fact) => fact is FishFact or FishSampled or QuarantineNoted;
 
-    public long? PondOf(Fact fact) => fact is FishFact f ? f.PondId : ((FishSampled)fact).PondId;
+    public long? PondOf(Fact fact) => fact switch { FishFact f => f.PondId, QuarantineNoted f => f.PondId, _ => ((FishSampled)fact).PondId };
 
     public IEnumerable<Remark> Check(Desk desk, Fact fact)
     {
@@ -23,7 +23,9 @@ internal sealed class FishBook : IBook
         return fact switch
         {
             FishLost f => StockRules.Check(f, batch, desk.Happened),
-            FishMoved f => StockRules.Check(f, batch, desk.Happened, desk.Hand),
+            FishMoved f => StockRules.Check(f, batch, desk.Happened, desk.Hand).Concat(Mixes(desk, f)),
+            FishRecounted f => StockRules.Check(f, batch, desk.Happened),
+            QuarantineNoted f => f.Check(QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, f.BatchId, f.PondId), desk.Zone.DayOf(desk.Happened)),
             FishSampled f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond), desk.Hand),
             FishHarvested f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond), desk.Hand),
             _ => throw new NotSupportedException($"No rule for {fact.GetType().Name}."),
@@ -33,7 +35,7 @@ internal sealed class FishBook : IBook
     public void Write(Desk desk, Fact fact)
     {
         var c = desk.Connection;
-        var stands = fact is FishStocked or FishSampled ? 0 : Batch(desk, fact, PondOf(fact)!.Value)!.Stands;
+        var stands = fact is FishStocked or FishSampled or QuarantineNoted ? 0 : Batch(desk, fact, PondOf(fact)!.Value)!.Stands;
         switch (fact)
         {
             case FishStocked f:
@@ -49,6 +51,13 @@ internal sealed class FishBook : IBook
             case FishMoved f:
                 Sqlite.Run(c, "INSERT INTO move VALUES ($line, $pond, $to, $batch, $count, $g, $basis)", ("line", desk.Line), ("pond", f.PondId), ("to", f.ToPondId), ("batch", f.BatchId), ("count", f.Count), ("g", f.MeanG), ("basis", f.Basis));
                 Post(desk, Posted.Of(f, stands));
+                break;
+            case FishRecounted f:
+                Sqlite.Run(c, "INSERT INTO recount VALUES ($line, $pond, $batch, $count, $basis, $reason)", ("line", desk.Line), ("pond", f.PondId), ("batch", f.BatchId), ("count", f.Count), ("basis", f.Basis), ("reason", f.Reason.Trim()));
+                Post(desk, Posted.Of(f, stands));
+                break;
+            case QuarantineNoted f:
+                Sqlite.Run(c, "INSERT INTO quarantine VALUES ($line, $pond, $batch, $event, $days, $calm, $text)", ("line", desk.Line), ("pond", f.PondId), ("batch", f.BatchId), ("event", f.Event), ("days", f.Days), ("calm", f.Calm), ("text", f.Text.Trim()));
                 break;
             case FishHarvested f:
                 Sqlite.Run(c, "INSERT INTO harvest VALUES ($line, $pond, $batch, $count, $kg, $basis, $to, $final, $reason)", ("line", desk.Line), ("pond", f.PondId), ("batch", f.BatchId), ("count", f.Count), ("kg", f.MassKg), ("basis", f.Basis), ("to", f.To), ("final", f.Final), ("reason", f.DifferenceReason.Trim()));
@@ -86,9 +95,21 @@ internal sealed class FishBook : IBook
 
     private static BatchOnBooks? Batch(Desk desk, Fact fact, long pond)
     {
-        var id = fact switch { FishLost f => f.BatchId, FishMoved f => f.BatchId, FishHarvested f => f.BatchId, FishSampled f => f.BatchId, _ => 0 };
+        var id = fact switch { FishLost f => f.BatchId, FishMoved f => f.BatchId, FishRecounted f => f.BatchId, QuarantineNoted f => f.BatchId, FishHarvested f => f.BatchId, FishSampled f => f.BatchId, _ => 0 };
         return FishQuestions.Standing(desk.Connection, desk.AsOf, pond).FirstOrDefault(b => b.Id == id)
             ?? FishQuestions.Standing(desk.Connection, desk.AsOf.Known, pond).FirstOrDefault(b => b.Id == id);
+    }
+
+    // Held fish meet no others before they have passed; nor do others come in to them.
+    private static IEnumerable<Remark> Mixes(Desk desk, FishMoved f)
+    {
+        var there = FishQuestions.Standing(desk.Connection, desk.AsOf.Known, f.ToPondId).Where(b => b.Stands > 0 && b.Id != f.BatchId).ToList();
+        if (there.Count == 0)
+            yield break;
+        if (QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, f.BatchId, f.PondId) is { } held)
+            yield return Remark.Refuse("ToPond", FormattableString.Invariant($"This batch is held apart until {held.Until:d MMM yyyy}, and other fish stand there. Let it pass, or let it go before its time with a reason (quarantine slip), then move it."));
+        else if (QuarantineQuestions.Held(desk.Connection, desk.AsOf, desk.Zone).Exists(q => q.PondId == f.ToPondId && there.Exists(b => b.Id == q.BatchId)))
+            yield return Remark.Refuse("ToPond", "Fish are held apart there. Choose another pond, or end their quarantine first.");
     }
 
     // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.

@@ -105,7 +105,11 @@ internal sealed class PondSlip : ISlip
     private static Outline Outline(SlipForm form)
     {
         if (form.Empty("Corners"))
-            return new(new SlopedRectangle(form.Quantity("Length", Measures.Length), form.Quantity("Width", Measures.Length), 1, 0).CornersM);
+        {
+            // A side that cannot be read has its remark; a metre stands for it so that the rest can still be looked at.
+            double Side(string field) => form.Quantity(field, Measures.Length) is var m && double.IsFinite(m) ? m : 1;
+            return new(new SlopedRectangle(Side("Length"), Side("Width"), 1, 0).CornersM);
+        }
         var corners = Pairs(form, "Corners", Measures.Length, Measures.Length);
         var outline = new Outline(corners);
         // Crossings are named where they were typed, before the outline is moved about its middle.

@@ -89,7 +89,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             "water" when MoreAir => [("aerators", "Set more air"), ("reading", "Write a reading")],
             "water" => [("reading", "Write a reading"), ("aerators", "Aerators and timers"), ("equipment", "Equipment")],
             "prepare" => [("work", "Work or finding"), ("prepare", Now.Story.PreparationAt(here.Now) is null ? "Plan the preparation" : "Change the plan"), ("stock", "Stock fish")],
-            "stock" => [("stock", "Stock fish"), ("receive", "Delivery"), ("deaths", "Deaths and losses"), ("harvest", "Harvest")],
+            "stock" => [("stock", "Stock fish"), ("receive", "Delivery"), ("deaths", "Deaths and losses"), ("move", "Move fish"), ("recount", "Count of all"), ("quarantine", "Quarantine"), ("harvest", "Harvest")],
             "feed" => [("feeding", "Write a feeding")],
             "growth" => [("sample", "Write a sample")],
             "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],

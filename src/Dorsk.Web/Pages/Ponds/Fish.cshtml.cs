@@ -1,0 +1,52 @@
+using Dorsk.Core.People;
+using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
+using Dorsk.Farm.Ask;
+using Dorsk.Web.Parts;
+using Dorsk.Web.People;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>The fish ledger of the farm: a picture of what flowed between accounts, statements, and every fish that left traced to its source.</summary>
+[Needs(Permission.Look)]
+public sealed class FishModel(Questions questions, Here here) : PageModel
+{
+    public IReadOnlyList<(long Batch, DateTimeOffset At, FishStocked Fact)> Batches { get; private set; } = [];
+
+    public (long Batch, DateTimeOffset At, FishStocked Fact)? Chosen { get; private set; }
+
+    public FishFlow Flow { get; private set; } = new([]);
+
+    public FlowPicture Picture { get; private set; } = null!;
+
+    public IReadOnlyDictionary<long, string> Ponds { get; private set; } = new Dictionary<long, string>();
+
+    /// <summary>Movements shown, newest first, with their batch.</summary>
+    public IReadOnlyList<(long Batch, Movement Movement)> Lines { get; private set; } = [];
+
+    public IReadOnlyList<Quarantine> Held { get; private set; } = [];
+
+    public IActionResult OnGet([FromQuery] long? batch, [FromQuery] string? pond)
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        Batches = questions.Stockings(here.Now);
+        Chosen = Batches.Where(b => b.Batch == batch).Select(b => ((long, DateTimeOffset, FishStocked)?)b).FirstOrDefault();
+        Ponds = questions.Ponds().Concat(questions.ArchivedPonds().Select(p => p.Pond)).ToDictionary(p => p.Id, p => p.Code);
+        Held = questions.Quarantines(here.Now);
+        var of = Ponds.FirstOrDefault(p => p.Value == pond).Key;
+        var all = questions.Movements(here.Now).Where(m => Chosen is null || m.Key == Chosen.Value.Batch).SelectMany(m => m.Value.Select(x => (Batch: m.Key, Movement: x))).Where(x => of == 0 || x.Movement.Postings.Any(p => p.PondId == of)).ToList();
+        Flow = FishFlow.Of(all.Select(x => x.Movement));
+        Picture = FlowPicture.Of(Flow, p => Name(p));
+        Lines = [.. all.OrderByDescending(x => x.Movement.Happened).ThenByDescending(x => x.Movement.Line).Take(200)];
+        return Page();
+    }
+
+    /// <summary>A place in words.</summary>
+    public string Name(FlowPlace place) => place.Account == Account.Pond ? Ponds.GetValueOrDefault(place.PondId ?? 0, "?") : place.Account == Account.Supplier ? "delivered" : Words.Of(place.Account);
+
+    /// <summary>A batch in words.</summary>
+    public string Name(long batch) => Batches.FirstOrDefault(b => b.Batch == batch) is { Fact: { } f } b ? $"{FishSpecies.Find(f.SpeciesKey)?.Name ?? f.SpeciesKey}, {here.Day(here.Zone.DayOf(b.At))}" : "";
+}

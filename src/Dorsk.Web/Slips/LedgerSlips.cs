@@ -1,0 +1,131 @@
+using System.Globalization;
+using Dorsk.Core.People;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Web.Slips;
+
+/// <summary>Fish moved to another pond: split, or put beside others. A batch stays itself wherever it goes.</summary>
+internal sealed class MoveSlip : ISlip
+{
+    private static readonly (string, CountBasis)[] Bases = [("ByWeight", CountBasis.ByWeight), ("Counted", CountBasis.Counted), ("ByVolume", CountBasis.ByVolume), ("Assumed", CountBasis.Assumed)];
+
+    public string Key => "move";
+
+    public string Title => "Move fish";
+
+    public string Button => "Move them";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(FishMoved);
+
+    public string Section => "stock";
+
+    public Permission Needs => Permission.Manage;
+
+    public string Caution => "Big fish eat small ones: compare sizes first. Two people lift heavy tubs; temperature and salinity of both waters within what they bear.";
+
+    public string? CannotStart(SlipContext c) => Lines.NoFish(c) ?? (Others(c).Count == 0 ? "There is no other pond to move them to." : null);
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var f = c.Old<FishMoved>();
+        return
+        [
+            .. Lines.When(c), Lines.Batch(c, f?.BatchId), new("ToPond", "To", FieldKind.Choice, f?.ToPondId.ToString(CultureInfo.InvariantCulture) ?? "", Options: Others(c).Select(o => (o.Key, o.Words)).ToList()),
+            new("Count", "How many", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "a part splits the batch"), new("Basis", "Counted how", FieldKind.Choice, f?.Basis.ToString() ?? "ByWeight", Options: [("ByWeight", "by weight"), ("Counted", "one by one"), ("ByVolume", "by volume"), ("Assumed", "assumed")]),
+            new("MeanWeight", "Average weight", FieldKind.Quantity, Lines.Plain(c, f?.MeanG, Measures.FishWeight), Measures.FishWeight),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var fact = new FishMoved(c.PondId, form.Choice("ToPond", Others(c).Select(o => (o.Key, o.Id)).ToList(), "pond", 0L), Lines.ReadBatch(form, c), form.Whole("Count", "fish"), form.Quantity("MeanWeight", Measures.FishWeight), form.Choice("Basis", Bases, "way of counting", CountBasis.ByWeight));
+        return new(form.When(), [fact], $"{c.Story!.Pond.Code} moved {form.Text("Count")} to {Others(c).FirstOrDefault(o => o.Id == fact.ToPondId).Words}", fact.Count > 0 && double.IsFinite(fact.MeanG) ? [new("Together", c.Here.Say(fact.Count * fact.MeanG / 1000, Measures.Mass))] : []);
+    }
+
+    private static List<(string Key, string Words, long Id)> Others(SlipContext c) => [.. c.Questions.Ponds().Where(p => p.Id != c.PondId && p.Use != "settling").Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, p.Id))];
+}
+
+/// <summary>All fish of a batch counted.</summary>
+internal sealed class RecountSlip : ISlip
+{
+    private static readonly (string, CountBasis)[] Bases = [("Counted", CountBasis.Counted), ("ByWeight", CountBasis.ByWeight)];
+
+    public string Key => "recount";
+
+    public string Title => "Count of all";
+
+    public string Button => "Keep this count";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(FishRecounted);
+
+    public string Section => "stock";
+
+    public Permission Needs => Permission.Manage;
+
+    public string? CannotStart(SlipContext c) => Lines.NoFish(c);
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var f = c.Old<FishRecounted>();
+        return
+        [
+            .. Lines.When(c), Lines.Batch(c, f?.BatchId), new("Count", "Fish of this batch, all of them", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "found or lost against the books goes to unexplained"),
+            new("Basis", "Counted how", FieldKind.Choice, f?.Basis.ToString() ?? "Counted", Options: [("Counted", "one by one"), ("ByWeight", "by weight")]), new("Reason", "Why it differs from the books", FieldKind.Words, f?.Reason ?? "", Hint: "birds, deaths not found, short count at stocking"),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var fact = new FishRecounted(c.PondId, Lines.ReadBatch(form, c), form.Whole("Count", "fish"), form.Choice("Basis", Bases, "way of counting", CountBasis.Counted), form.Text("Reason"));
+        var books = c.Story!.Standing.FirstOrDefault(b => b.Id == fact.BatchId)?.Stands;
+        return new(form.When(), [fact], $"{c.Story.Pond.Code} counted {form.Text("Count")} {fact.Reason}".Trim(), books is { } b && !form.Empty("Count") ? [new("On the books", c.Here.Count(b)), new(fact.Count >= b ? "Found" : "Lost", c.Here.Count(Math.Abs(fact.Count - b)))] : []);
+    }
+}
+
+/// <summary>Fish held apart: begun, looked at, passed.</summary>
+internal sealed class QuarantineSlip : ISlip
+{
+    private static readonly (string Key, string Word, QuarantineEvent Event)[] Events =
+        [("Looked", "looked at", QuarantineEvent.Looked), ("Begun", "held apart from now on", QuarantineEvent.Begun), ("Extended", "held longer", QuarantineEvent.Extended), ("Treated", "treated", QuarantineEvent.Treated), ("Passed", "passed", QuarantineEvent.Passed), ("Overruled", "let go before their time", QuarantineEvent.Overruled)];
+
+    public string Key => "quarantine";
+
+    public string Title => "Quarantine";
+
+    public string Button => "Keep";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(QuarantineNoted);
+
+    public string Section => "stock";
+
+    public string Caution => "Own nets, boots and buckets, and this unit last on the round. Ample air with a calm corner. Medicines only on a vet's advice and label; some diseases must be reported.";
+
+    public string? CannotStart(SlipContext c) => Lines.NoFish(c);
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var f = c.Old<QuarantineNoted>();
+        var held = c.Questions.Quarantines(c.Here.Now).Any(q => q.PondId == c.PondId);
+        var usual = Quarantine.UsualDays(c.Story!.LastOf(Parameter.Temperature)?.Si ?? 24, false);
+        return
+        [
+            .. Lines.When(c), Lines.Batch(c, f?.BatchId), new("Event", "What", FieldKind.Choice, f?.Event.ToString() ?? (held ? "Looked" : "Begun"), Options: Events.Select(e => (e.Key, e.Word)).ToList()),
+            new("Days", "For how many days", FieldKind.Whole, f?.Days?.ToString(CultureInfo.InvariantCulture) ?? (held ? "" : usual.ToString(CultureInfo.InvariantCulture)), Hint: $"bought fish here {usual}; own fish 7"), new("Calm", "They feed and swim as they should", FieldKind.Yes, f?.Calm ?? true ? "true" : ""), new("Text", "In words", FieldKind.Words, f?.Text ?? "", Hint: "what you saw; product and advice"),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var what = form.Choice("Event", Events.Select(e => (e.Key, e.Event)).ToList(), "event", QuarantineEvent.Looked);
+        int? days = form.Empty("Days") ? null : form.Whole("Days", "days");
+        return new(form.When(), [new QuarantineNoted(c.PondId, Lines.ReadBatch(form, c), what, days, form.Yes("Calm"), form.Text("Text"))], $"{c.Story!.Pond.Code} quarantine, {Events.First(e => e.Event == what).Word} {form.Text("Text")}".Trim(), []);
+    }
+}
