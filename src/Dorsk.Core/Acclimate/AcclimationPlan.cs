@@ -47,15 +47,30 @@ public sealed record AccQuestion(FishSpecies Species, double MeanG, AccWater Bag
 /// <param name="Recommended">The school for these figures.</param>
 /// <param name="Reasons">Why, in sentences.</param>
 /// <param name="Steps">Steps of the school that is used.</param>
-/// <param name="Curve">Un-ionised ammonia in the bag when pond water is poured in over an hour; empty when ammonia was not measured.</param>
+/// <param name="Curve">Un-ionised ammonia in the open bag when pond water is poured in over an hour in ten parts; empty when ammonia was not measured.</param>
 /// <param name="Stops">What stands against letting them out at all now.</param>
 public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended, IReadOnlyList<string> Reasons, IReadOnlyList<AccStep> Steps, IReadOnlyList<MixStep> Curve, IReadOnlyList<Judgement> Stops)
 {
+    /// <summary>Un-ionised ammonia that fry of this fish bear for days, mg N/L: the level that slow mixing is held against, whatever their size.</summary>
+    public double FryLevelMgL => WaterLimits.For(Question.Species, LifeStage.Fry).Nh3ConstantMgL;
+
+    /// <summary>Minutes of slow mixing over the fry level.</summary>
+    public double MinutesOver => MixCurve.MinutesOver(Curve, FryLevelMgL);
+
+    /// <summary>The same bag floated closed.</summary>
+    public IReadOnlyList<MixStep> Floated => MixCurve.Closed(Question.Bag, Question.Pond, MixMinutes);
+
+    /// <summary>What should be measured at each quarter hour of the bringing-over.</summary>
+    public IReadOnlyList<(double Minutes, (double TempC, double Ph, double SalinityPpt) Planned)> Checks => [.. Enumerable.Range(0, (int)Math.Ceiling(Over(School, Question) / CheckMinutes) + 1).Select(i => Math.Min(i * CheckMinutes, Over(School, Question))).Distinct().Select(m => (m, At(m)))];
+
+    /// <summary>Temperature in a bag that was floated some minutes, °C.</summary>
+    public static double FloatedC(double bagC, double pondC, double minutes) => pondC + ((bagC - pondC) * Math.Pow(0.5, minutes / FloatHalfMinutes));
+
     /// <summary>Minutes over which slow mixing is drawn.</summary>
     public const int MixMinutes = 60;
 
     // Starting values of the trade: what fry and fingerlings bear at once; slow tempering by the quarter hour and the hour; a bag in water nears it by half in ten minutes.
-    private const double FryStepC = 3, FingerlingStepC = 5, FryMinutesPerC = 20, MinutesPerC = 10, PhPerHour = 1, FryPhPerHour = 0.5, PhDirect = 1, FloatHalfMinutes = 10, LeastFloat = 15, MostFloat = 30, WatchMinutes = 15, HighPondPh = 7.8;
+    private const double FryStepC = 3, FingerlingStepC = 5, FryMinutesPerC = 20, MinutesPerC = 10, PhPerHour = 1, FryPhPerHour = 0.5, PhDirect = 1, FloatHalfMinutes = 10, LeastFloat = 15, MostFloat = 30, WatchMinutes = 15, HighPondPh = 7.8, CheckMinutes = 15;
 
     /// <summary>The school that is used.</summary>
     public AccSchool School => Question.Chosen ?? Recommended;
@@ -83,7 +98,7 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
             AccSchool.SalinitySteps => (Line(b.TempC, p.TempC), Line(b.Ph, p.Ph), SalinityRate.After(b.SalinityPpt, p.SalinityPpt, minutes / 60)),
             AccSchool.TemperSlowly => (Line(b.TempC, p.TempC), Line(b.Ph, p.Ph), Line(b.SalinityPpt, p.SalinityPpt)),
             // Floating closed changes nothing but the temperature.
-            _ => (p.TempC + ((b.TempC - p.TempC) * Math.Pow(0.5, minutes / FloatHalfMinutes)), b.Ph, b.SalinityPpt),
+            _ => (FloatedC(b.TempC, p.TempC, minutes), b.Ph, b.SalinityPpt),
         };
     }
 
@@ -104,7 +119,7 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
     {
         var (b, p) = (q.Bag, q.Pond);
         string T(double c) => QuantityText.Write(Math.Abs(c), Measures.TemperatureStep, q.Hand);
-        var limit = WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG));
+        var limit = WaterLimits.For(q.Species, LifeStage.Fry);
         var top = curve.Count > 0 ? curve.MaxBy(c => c.Nh3MgL) : default;
         var poisons = curve.Count > 0 && top.Nh3MgL > limit.Nh3ConstantMgL && top.Nh3MgL > 1.5 * (b.Nh3MgL ?? 0);
         var salt = Math.Abs(b.SalinityPpt - p.SalinityPpt);
@@ -112,7 +127,7 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
             return (AccSchool.SalinitySteps, [FormattableString.Invariant($"Salinity differs by {salt:0.#} ppt, more than {SalinityRate.DirectPpt:0} that fish bear at once: {SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt):0.#} hours in a tank with air."), .. poisons ? ["Hold pH at 7.5 or under meanwhile: ammonia of the road is in the water."] : Array.Empty<string>()]);
         List<string> reasons = [];
         if (poisons)
-            reasons.Add(FormattableString.Invariant($"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, over the {limit.Nh3ConstantMgL:0.###} they bear: float closed, then let them out at once."));
+            reasons.Add(FormattableString.Invariant($"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, and keep it over the {limit.Nh3ConstantMgL:0.###} that fry bear for {MixCurve.MinutesOver(curve, limit.Nh3ConstantMgL):0} minutes: float closed, then let them out at once."));
         else if (b.TanMgL is null)
             reasons.Add(p.Ph >= HighPondPh ? "Ammonia in the bag was not measured, and the pond's pH is high: taken as if there were much. Float closed, then let them out at once." : "Ammonia in the bag was not measured: it is always there after a road.");
         var temper = q.Fry && !poisons && b.TanMgL is not null && (Math.Abs(b.TempC - p.TempC) > FryStepC || Math.Abs(b.Ph - p.Ph) > PhDirect);

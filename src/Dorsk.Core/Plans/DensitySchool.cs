@@ -17,8 +17,6 @@ public sealed record DensitySchool(string Name, RearingSystem System, (double Lo
 {
     private static readonly ILookup<string, DensitySchool> Table = Csv.Embedded("stocking_density_schools.csv").Where(GrowOut).Select(r => (Key: r["species"], School: Row(r))).ToLookup(x => x.Key, x => x.School);
 
-    private static readonly Dictionary<string, IReadOnlyDictionary<string, string>> Figures = Csv.Embedded("species.csv").ToDictionary(r => r["key"]);
-
     /// <summary>Schools for a species in a system, those of the table first and then the species' own figure; empty when it is not kept so.</summary>
     public static IReadOnlyList<DensitySchool> For(FishSpecies species, RearingSystem system)
     {
@@ -33,10 +31,9 @@ public sealed record DensitySchool(string Name, RearingSystem System, (double Lo
     // The species' own row: numbers by area without and with air, by volume for tanks and cages, at the lower end of market size.
     private static IEnumerable<DensitySchool> Usual(FishSpecies species, RearingSystem system)
     {
-        var r = Figures[species.Key];
         (string Column, bool Air)[] columns = system switch { RearingSystem.Cage => [("cage_per_m3", false)], _ when system.ByVolume() => [("tank_per_m3", true)], _ => [("pond_no_air_per_m2", false), ("pond_aerated_per_m2", true)] };
         foreach (var (column, air) in columns)
-            if (N(r[column]) is > 0 and var n)
+            if (SpeciesTable.Figure(species, column) is > 0 and var n)
             {
                 var kg = n * species.MarketLowG / 1000 * (system.ByVolume() ? 1 : 10_000);
                 yield return new(air && !system.ByVolume() ? "species table, aerated" : system.ByVolume() ? "species table" : "species table, no air", system, (n, n, n), (kg, kg, kg), species.MarketLowG, air, "", species.Confidence, species.Source);

@@ -23,11 +23,11 @@ public sealed record FeedSize(double FromG, double ToG, string Form, (double Low
     /// <summary>Feeds of a species by weight, smallest first; empty where the table has none.</summary>
     public static IReadOnlyList<FeedSize> For(FishSpecies species) => Guilds.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Guild is { } guild ? [.. Table[guild].OrderBy(f => f.FromG)] : [];
 
-    /// <summary>Feed of a plan by size, kg; under the first or over the last row that row counts. Empty where the table has none.</summary>
-    public static IReadOnlyList<(FeedSize Size, double Kg)> Of(StockingAnswer plan)
+    /// <summary>Feed of a plan by size, kg, with its first day; under the first or over the last row that row counts. Empty where the table has none.</summary>
+    public static IReadOnlyList<(FeedSize Size, double Kg, DateOnly From)> Of(StockingAnswer plan)
     {
         var rows = For(plan.Question.Species);
-        return rows.Count == 0 ? [] : [.. plan.Season.Days.GroupBy(d => rows.LastOrDefault(r => r.FromG <= d.MeanG) ?? rows[0]).Select(g => (g.Key, g.Sum(plan.FeedOn))).Where(x => x.Item2 > 0)];
+        return rows.Count == 0 ? [] : [.. plan.Season.Days.GroupBy(d => rows.LastOrDefault(r => r.FromG <= d.MeanG) ?? rows[0]).Select(g => (g.Key, g.Sum(plan.FeedOn), g.Min(d => d.Day))).Where(x => x.Item2 > 0)];
     }
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);

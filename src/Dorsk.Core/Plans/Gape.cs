@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 
@@ -13,16 +12,14 @@ public static class Gape
     // Where the table has none: crustaceans and filter feeders take no fish; a usual K for the length of what may be eaten.
     private const double Line = 0.65, UsualK = 1.2;
 
-    private static readonly Dictionary<string, (bool Predator, double Prey, double K)> Table = Csv.Embedded("species.csv").ToDictionary(r => r["key"], r => (r["predator"] == "1", N(r["prey_length_max_ratio"]), N(r["condition_k_tl"])));
-
     /// <summary>Length of a fish, cm.</summary>
-    public static double LengthCm(FishSpecies species, double weightG) => Math.Cbrt(100 * weightG / (Table[species.Key].K is > 0 and var k ? k : UsualK));
+    public static double LengthCm(FishSpecies species, double weightG) => Math.Cbrt(100 * weightG / K(species));
 
     /// <summary>Weight of a fish, g.</summary>
-    public static double WeightG(FishSpecies species, double lengthCm) => (Table[species.Key].K is > 0 and var k ? k : UsualK) * Math.Pow(lengthCm, 3) / 100;
+    public static double WeightG(FishSpecies species, double lengthCm) => K(species) * Math.Pow(lengthCm, 3) / 100;
 
     /// <summary>Whether it eats fish at some size: a predator, or one that turns on its own kind.</summary>
-    public static bool EatsFish(FishSpecies species) => Table[species.Key] is var t && (t.Predator || t.Prey > 0);
+    public static bool EatsFish(FishSpecies species) => SpeciesTable.Figure(species, "predator") > 0 || Prey(species) > 0;
 
     /// <summary>What stands against two fish in one water; steady when neither can swallow the other.</summary>
     public static Judgement Weigh(FishSpecies a, double aG, FishSpecies b, double bG)
@@ -30,12 +27,14 @@ public static class Gape
         var ((large, largeG), (small, smallG)) = LengthCm(a, aG) >= LengthCm(b, bG) ? ((a, aG), (b, bG)) : ((b, bG), (a, aG));
         var ratio = LengthCm(small, smallG) / LengthCm(large, largeG);
         var text = FormattableString.Invariant($"{small.Name.ToLowerInvariant()} of {LengthCm(small, smallG):0.#} cm is {100 * ratio:0} % of the length of {large.Name.ToLowerInvariant()} of {LengthCm(large, largeG):0.#} cm");
-        if (!EatsFish(large) || (large.Key == small.Key && Table[large.Key].Prey <= 0))
+        if (!EatsFish(large) || (large.Key == small.Key && Prey(large) <= 0))
             return new(Status.Steady, text + ", which eats no fish");
         // The line is the rule; a species known to take longer ones moves it up.
-        return ratio < Math.Max(Line, Table[large.Key].Prey) ? new(Status.ActNow, text + ": it can be swallowed. Grade, part them with a net, or wait until it has grown")
+        return ratio < Math.Max(Line, Prey(large)) ? new(Status.ActNow, text + ": it can be swallowed. Grade, part them with a net, or wait until it has grown")
             : ratio < Line + 0.15 ? new(Status.Watch, text + ": near the line, and fish grow apart") : new(Status.Steady, text + ": too long to swallow");
     }
 
-    private static double N(string text) => text.Length == 0 ? 0 : double.Parse(text, CultureInfo.InvariantCulture);
+    private static double Prey(FishSpecies species) => SpeciesTable.Figure(species, "prey_length_max_ratio");
+
+    private static double K(FishSpecies species) => SpeciesTable.Figure(species, "condition_k_tl") is > 0 and var k ? k : UsualK;
 }

@@ -107,7 +107,8 @@ public sealed partial class PondStory
     // The same few days are asked for again and again, by every pond.
     private static readonly System.Collections.Concurrent.ConcurrentDictionary<(Place, DateOnly, double), (DateTimeOffset Sunrise, DateTimeOffset Sunset)> Suns = new();
 
-    private (DateTimeOffset Sunrise, DateTimeOffset Sunset) SunOn(DateOnly day) => Suns.GetOrAdd((Farm.Place, day, Zone.OffsetHoursAt(Zone.At(day, new(12, 0)))), key =>
+    /// <summary>Sunrise and sunset of a farm day.</summary>
+    public (DateTimeOffset Sunrise, DateTimeOffset Sunset) SunOn(DateOnly day) => Suns.GetOrAdd((Farm.Place, day, Zone.OffsetHoursAt(Zone.At(day, new(12, 0)))), key =>
     {
         var sun = SunTimes.On(key.Item1, key.Item2, key.Item3);
         // Setup holds farms within 66° of the equator, where the sun rises and sets every day.

@@ -16,14 +16,14 @@ internal sealed class FishBook : IBook
     public IEnumerable<Remark> Check(Desk desk, Fact fact)
     {
         if (fact is FishStocked stocked)
-            return StockRules.Check(stocked, FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, stocked.PondId), NotMet(desk, stocked), desk.Hand);
+            return StockRules.Check(stocked, FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, stocked.PondId), NotMet(desk, stocked), desk.Hand).Concat(Swallows(desk, Core.Species.FishSpecies.Find(stocked.SpeciesKey), stocked.MeanG, stocked.PondId, 0, "MeanWeight"));
         var pond = PondOf(fact)!.Value;
         if (Batch(desk, fact, pond) is not { } batch)
             return [Remark.Refuse("Batch", "Choose a batch that was stocked in this pond.")];
         return fact switch
         {
             FishLost f => StockRules.Check(f, batch, desk.Happened),
-            FishMoved f => StockRules.Check(f, batch, desk.Happened, desk.Hand).Concat(Mixes(desk, f)),
+            FishMoved f => StockRules.Check(f, batch, desk.Happened, desk.Hand).Concat(Mixes(desk, f)).Concat(Swallows(desk, Core.Species.FishSpecies.Find(batch.SpeciesKey), f.MeanG, f.ToPondId, f.BatchId, "ToPond")),
             FishRecounted f => StockRules.Check(f, batch, desk.Happened),
             QuarantineNoted f => f.Check(QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, f.BatchId, f.PondId), desk.Zone.DayOf(desk.Happened)),
             FishSampled f => StockRules.Check(f, batch, desk.Happened, Expected(desk, f.BatchId, pond), desk.Hand),
@@ -111,6 +111,12 @@ internal sealed class FishBook : IBook
         else if (QuarantineQuestions.Held(desk.Connection, desk.AsOf, desk.Zone).Exists(q => q.PondId == f.ToPondId && there.Exists(b => b.Id == q.BatchId)))
             yield return Remark.Refuse("ToPond", "Fish are held apart there. Choose another pond, or end their quarantine first.");
     }
+
+    // Fish that can swallow those that stand there, or be swallowed by them, are asked about before they meet.
+    private static IEnumerable<Remark> Swallows(Desk desk, Core.Species.FishSpecies? species, double meanG, long pond, long batch, string field) =>
+        species is null || meanG is not (> 0 and <= 20_000) ? [] : FishQuestions.Standing(desk.Connection, desk.AsOf, pond).Where(b => b.Stands > 0 && b.Id != batch)
+            .Select(b => (b, G: Expected(desk, b.Id, pond))).Where(x => x.G is > 0).Select(x => Core.Plans.Gape.Weigh(species, meanG, Core.Species.FishSpecies.Of(x.b.SpeciesKey), x.G!.Value)).Where(j => j.Status == Status.ActNow)
+            .Select(j => Remark.Ask(field, $"{char.ToUpperInvariant(j.Reason[0])}{j.Reason[1..]}. Are they put together all the same?"));
 
     // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.
     private static List<string> NotMet(Desk desk, FishStocked f) =>

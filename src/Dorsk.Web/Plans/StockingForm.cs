@@ -15,15 +15,19 @@ namespace Dorsk.Web.Plans;
 /// <param name="Plan">The plan.</param>
 /// <param name="WantedKg">Harvest wanted, kg, or null.</param>
 /// <param name="WantedBy">Day by which it is wanted, or null.</param>
-/// <param name="Beside">A fish that shares the water, with its weight, or null.</param>
+/// <param name="Beside">Fish that share the water.</param>
 /// <param name="OnHand">Fingerlings on hand to be parted over ponds, or null.</param>
 /// <param name="ByMonths">Whether the temperatures were typed.</param>
-public sealed record StockingAsked(StockingQuestion Plan, double? WantedKg, DateOnly? WantedBy, (FishSpecies Species, double MeanG)? Beside, int? OnHand, bool ByMonths);
+/// <param name="Road">How the fingerlings travel.</param>
+public sealed record StockingAsked(StockingQuestion Plan, double? WantedKg, DateOnly? WantedBy, IReadOnlyList<SharedFish> Beside, int? OnHand, bool ByMonths, OrderRoad Road);
 
 /// <summary>Lines of the stocking plan: from a pond as it stands, or from an example; and how they are kept in SI.</summary>
 public static class StockingForm
 {
+    // Trade practice: a bag is a good quarter water, the rest oxygen.
+    private const double BagWaterShare = 0.28;
     private static readonly RearingSystem[] Systems = Enum.GetValues<RearingSystem>();
+    private static readonly string[] BesideNames = ["beside", "beside2"];
 
     /// <summary>The lines, with what stands in them at first.</summary>
     public static IReadOnlyList<SlipField> Fields(BenchStart s, string species, string system)
@@ -31,20 +35,19 @@ public static class StockingForm
         var pond = s.Pond?.Pond;
         var likely = FishSpecies.Find(species) ?? s.Pond?.LikelySpecies ?? FishSpecies.Of("silver_perch");
         var body = Enum.TryParse<RearingSystem>(system, out var chosen) ? chosen : pond is null ? RearingSystem.Earthen : RearingSystems.Of(pond.Kind);
-        var fitted = s.Pond?.AeratorsAt(s.Here.Now) ?? [];
         return
         [
             new("species", "Fish", FieldKind.Choice, likely.Key, Options: FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()), new("from", "Weight at stocking", FieldKind.Quantity, s.Plain(10, Measures.FishWeight), Measures.FishWeight), new("target", "Weight wanted", FieldKind.Quantity, s.Plain(Math.Max(20, likely.MarketLowG * 1.2), Measures.FishWeight), Measures.FishWeight),
             new("survival", "Of a hundred, live to harvest", FieldKind.Quantity, s.Plain(likely.SurvivalGrowOutPct, Measures.Plain), Measures.Plain, "the farm's own record is best"), new("on", "They come on", FieldKind.Day, s.Here.Today.AddDays(30).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)), new("own", "Your own number", FieldKind.Whole, "", Hint: "empty: as many as the limits let"),
             new("", "Water", FieldKind.Heading),
-            new("system", "Kept in", FieldKind.Choice, body.ToString(), Options: Systems.Select(x => (x.ToString(), x.Word())).ToList()), new("area", "Water surface", FieldKind.Quantity, s.Of(pond?.Shape.FullAreaM2, 4000, Measures.Area), Measures.Area), new("volume", "Water when full", FieldKind.Quantity, s.Of(pond?.Shape.FullVolumeM3, 5000, Measures.Volume), Measures.Volume),
-            new("kw", "Aerators, shaft power together", FieldKind.Quantity, s.Of(pond is null ? null : fitted.Sum(a => a.ShaftKW), 2.2, Measures.Power), Measures.Power, "0: none"), new("kind", "Kind of aerator", FieldKind.Choice, fitted.Count > 0 ? fitted[0].Kind.Name : AeratorKind.All[0].Name, Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()), new("flow", "Fresh water running through", FieldKind.Quantity, "0", Measures.Flow, "raceways and tanks"),
+            .. WaterFields(s, body),
             new("", "", FieldKind.Fold),
             new("school", "Density school", FieldKind.Choice, "", Options: [("", "the one that fits the air"), .. DensitySchool.For(likely, body).Select(x => (x.Name, x.Name)).DistinctBy(x => x.Item1)]), new("share", "Share of the water that is theirs", FieldKind.Quantity, "100", Measures.Share, "less beside other fish"),
-            new("beside", "Other fish in it", FieldKind.Choice, "", Options: [("", "none"), .. FishSpecies.All.Select(f => (f.Key, f.Name))]), new("besideg", "Their weight when these come", FieldKind.Quantity, "", Measures.FishWeight),
+            .. Beside("beside", "Other fish in it"), .. Beside("beside2", "A third fish in it"),
             new("wantedkg", "Harvest wanted", FieldKind.Quantity, "", Measures.Mass, "counted back"), new("by", "Wanted by", FieldKind.Day, ""), new("onhand", "Fingerlings on hand", FieldKind.Whole, "", Hint: "parted over the farm's empty ponds"),
             new("months", "Water by month, January first", FieldKind.Words, "", Hint: "twelve figures; empty: own readings, or a guess by latitude"),
             new("pfish", "A fingerling costs", FieldKind.Quantity, "0.35", Measures.Price), new("pfeed", "A kilogram of feed costs", FieldKind.Quantity, "1.6", Measures.Price), new("pkg", "A kilogram of fish brings", FieldKind.Quantity, "12", Measures.Price), new("pkwh", "A kWh costs", FieldKind.Quantity, "0.34", Measures.Price), new("pother", "All else of the cycle", FieldKind.Quantity, "3000", Measures.Price, "labour, water, the pond's share"),
+            new("roadh", "Hours on the road", FieldKind.Quantity, "8", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "packed to opened; for the order"), new("roadc", "Water on the road", FieldKind.Quantity, s.Plain(20, Measures.Temperature), Measures.Temperature), new("bagl", "Water in a bag, litres", FieldKind.Quantity, "10", Measures.Plain with { Decimals = 1, UsDecimals = 1 }), new("roadsalt", "Salt in the water of the road, g/L", FieldKind.Quantity, "0", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "0 to 5; by what the fish bear"),
         ];
     }
 
@@ -52,30 +55,68 @@ public static class StockingForm
     public static StockingAsked? Read(BenchForm f, PondStory? pond)
     {
         var species = f.Form.Choice("species", FishSpecies.All.Select(s => (s.Key, s)).ToList(), "fish", FishSpecies.All[0]);
-        var system = f.Form.Choice("system", Systems.Select(s => (s.ToString(), s)).ToList(), "water", RearingSystem.Earthen);
-        var kind = f.Form.Choice("kind", AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[0]);
-        var water = new PlanWater(system, f.Q("area", Measures.Area, 0.5, 1e8), f.Q("volume", Measures.Volume, 0.1, 1e9), f.Q("kw", Measures.Power, 0, 1e5), kind, f.Q("flow", Measures.Flow, 0, 1e6), f.Here.Farm?.AltitudeM ?? 0, pond?.LastOf(Parameter.Salinity)?.Si ?? 0);
+        var water = Water(f, pond);
         var (from, target, survival) = (f.Q("from", Measures.FishWeight, 0.001, 20_000), f.Q("target", Measures.FishWeight, 0.01, 50_000), f.Q("survival", Measures.Plain, 0.1, 100));
         var share = f.Q("share", Measures.Share, 1, 100) / 100;
         int? own = f.Form.Empty("own") ? null : f.Whole("own", "fish", 0, 10_000_000), onHand = f.Form.Empty("onhand") ? null : f.Whole("onhand", "fish", 1, 10_000_000);
         var prices = new PlanPrices(f.Q("pfish", Measures.Price, 0, 1e5), f.Q("pfeed", Measures.Price, 0, 1e5), f.Q("pkg", Measures.Price, 0, 1e5), f.Q("pkwh", Measures.Price, 0, 1e4), f.Q("pother", Measures.Price, 0, 1e9));
-        var beside = FishSpecies.Find(f.Form.Text("beside"));
-        var besideG = f.MaybeQ("besideg", Measures.FishWeight, 0.001, 50_000);
-        if (beside is not null && besideG is null && f.Sound)
-            f.Form.Refuse("besideg", "Type their weight: it tells who can swallow whom.");
+        var road = new OrderRoad(f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8, f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20, f.MaybeQ("bagl", Measures.Plain, 0.5, 200) ?? 10, BagWaterShare, f.MaybeQ("roadsalt", Measures.Plain, 0, 10) ?? 0);
+        var beside = Beside(f, share);
         var on = f.Form.Day("on");
         DateOnly? by = f.Form.Empty("by") ? null : f.Form.Day("by");
         var wanted = f.MaybeQ("wantedkg", Measures.Mass, 0.1, 1e8);
         var temps = Months(f);
         if (!f.Sound)
             return null;
-        var school = DensitySchool.For(species, system).FirstOrDefault(s => s.Name == f.Form.Text("school"));
-        Func<DateOnly, double> temp = temps is { } t ? d => ByMonth(t, d) : (pond?.Temperature ?? new TemperatureRecord([], f.Here.Farm!.Place.LatitudeDeg)).Curve;
-        var plan = new StockingQuestion(species, water, from, target, survival, share, on, temp, school, own, prices, f.Here.Hand);
+        var school = DensitySchool.For(species, water.System).FirstOrDefault(s => s.Name == f.Form.Text("school"));
+        var plan = new StockingQuestion(species, water, from, target, survival, share, on, Year(f, temps, pond), school, own, prices, f.Here.Hand);
         foreach (var remark in plan.Check())
             f.Form.Refuse(remark.Field, remark.Text);
-        return f.Sound ? new(plan, wanted, by, beside is null ? null : (beside, besideG!.Value), onHand, temps is not null) : null;
+        return f.Sound ? new(plan, wanted, by, beside, onHand, temps is not null, road) : null;
     }
+
+    private static IEnumerable<SlipField> Beside(string name, string label) =>
+        [new(name, label, FieldKind.Choice, "", Options: [("", "none"), .. FishSpecies.All.Select(f => (f.Key, f.Name))]), new(name + "g", "Their weight when these come", FieldKind.Quantity, "", Measures.FishWeight), new(name + "share", "Their share of the water", FieldKind.Quantity, "", Measures.Share, "empty: what the first leaves")];
+
+    // Without a share of its own a fish takes what the first leaves, in equal parts.
+    private static List<SharedFish> Beside(BenchForm f, double share)
+    {
+        var names = BesideNames.Where(n => FishSpecies.Find(f.Form.Text(n)) is not null).ToList();
+        var fish = new List<SharedFish>();
+        foreach (var name in names)
+        {
+            var species = FishSpecies.Of(f.Form.Text(name));
+            var own = f.MaybeQ(name + "share", Measures.Share, 0, 100) / 100;
+            if (f.MaybeQ(name + "g", Measures.FishWeight, 0.001, 50_000) is { } g)
+                fish.Add(new(species, g, Math.Max(g * 1.5, species.MarketLowG * 1.2), own ?? Math.Max(0, 1 - share) / names.Count));
+            else if (f.Sound)
+                f.Form.Refuse(name + "g", "Type their weight: it tells who can swallow whom.");
+        }
+        return fish;
+    }
+
+    /// <summary>Lines of a body of water: the pond's, or an example's.</summary>
+    internal static IReadOnlyList<SlipField> WaterFields(BenchStart s, RearingSystem body)
+    {
+        var pond = s.Pond?.Pond;
+        var fitted = s.Pond?.AeratorsAt(s.Here.Now) ?? [];
+        return
+        [
+            new("system", "Kept in", FieldKind.Choice, body.ToString(), Options: Systems.Select(x => (x.ToString(), x.Word())).ToList()), new("area", "Water surface", FieldKind.Quantity, s.Of(pond?.Shape.FullAreaM2, 4000, Measures.Area), Measures.Area), new("volume", "Water when full", FieldKind.Quantity, s.Of(pond?.Shape.FullVolumeM3, 5000, Measures.Volume), Measures.Volume),
+            new("kw", "Aerators, shaft power together", FieldKind.Quantity, s.Of(pond is null ? null : fitted.Sum(a => a.ShaftKW), 2.2, Measures.Power), Measures.Power, "0: none"), new("kind", "Kind of aerator", FieldKind.Choice, fitted.Count > 0 ? fitted[0].Kind.Name : AeratorKind.All[0].Name, Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()), new("flow", "Fresh water running through", FieldKind.Quantity, "0", Measures.Flow, "raceways and tanks"),
+        ];
+    }
+
+    /// <summary>Reads a body of water.</summary>
+    internal static PlanWater Water(BenchForm f, PondStory? pond)
+    {
+        var system = f.Form.Choice("system", Systems.Select(s => (s.ToString(), s)).ToList(), "water", RearingSystem.Earthen);
+        var kind = f.Form.Choice("kind", AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[0]);
+        return new(system, f.Q("area", Measures.Area, 0.5, 1e8), f.Q("volume", Measures.Volume, 0.1, 1e9), f.Q("kw", Measures.Power, 0, 1e5), kind, f.Q("flow", Measures.Flow, 0, 1e6), f.Here.Farm?.AltitudeM ?? 0, pond?.LastOf(Parameter.Salinity)?.Si ?? 0);
+    }
+
+    /// <summary>The year's water: by months as typed, else the pond's own readings, else a guess by latitude.</summary>
+    internal static Func<DateOnly, double> Year(BenchForm f, double[]? months, PondStory? pond) => months is { } t ? d => ByMonth(t, d) : (pond?.Temperature ?? new TemperatureRecord([], f.Here.Farm!.Place.LatitudeDeg)).Curve;
 
     /// <summary>What was typed as it is kept: quantities in SI, by the name of their line.</summary>
     public static string Keep(IReadOnlyList<SlipField> fields, IReadOnlyDictionary<string, string> typed, Here here)
@@ -96,7 +137,8 @@ public static class StockingForm
 
     private static string[] Parts(string text) => text.Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries);
 
-    private static double[]? Months(BenchForm f)
+    /// <summary>Water by month as it was typed; null when it was not, or cannot be read.</summary>
+    internal static double[]? Months(BenchForm f)
     {
         if (f.Form.Empty("months"))
             return null;
@@ -107,8 +149,8 @@ public static class StockingForm
         return null;
     }
 
-    // Monthly means stand in the middle of their month; straight between.
-    private static double ByMonth(double[] months, DateOnly day)
+    /// <summary>Temperature of a day: monthly means stand in the middle of their month; straight between.</summary>
+    internal static double ByMonth(double[] months, DateOnly day)
     {
         var at = day.Month - 1 + ((day.Day - 0.5) / DateTime.DaysInMonth(day.Year, day.Month)) - 0.5;
         var first = (int)Math.Floor(at);

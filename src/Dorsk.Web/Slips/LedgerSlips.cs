@@ -43,7 +43,18 @@ internal sealed class MoveSlip : ISlip
     public Filled Read(SlipForm form, SlipContext c)
     {
         var fact = new FishMoved(c.PondId, form.Choice("ToPond", Others(c).Select(o => (o.Key, o.Id)).ToList(), "pond", 0L), Lines.ReadBatch(form, c), form.Whole("Count", "fish"), form.Quantity("MeanWeight", Measures.FishWeight), form.Choice("Basis", Bases, "way of counting", CountBasis.ByWeight));
-        return new(form.When(), [fact], $"{c.Story!.Pond.Code} moved {form.Text("Count")} to {Others(c).FirstOrDefault(o => o.Id == fact.ToPondId).Words}", fact.Count > 0 && double.IsFinite(fact.MeanG) ? [new("Together", c.Here.Say(fact.Count * fact.MeanG / 1000, Measures.Mass))] : []);
+        var to = c.Questions.Ponds().FirstOrDefault(p => p.Id == fact.ToPondId);
+        List<Computed> computed = fact.Count > 0 && double.IsFinite(fact.MeanG) ? [new("Together", c.Here.Say(fact.Count * fact.MeanG / 1000, Measures.Mass))] : [];
+        return new(form.When(), [fact], $"{c.Story!.Pond.Code} moved {form.Text("Count")} to {to?.Code}", [.. computed, .. to is null ? [] : Waters(c, to.Code)]);
+    }
+
+    // Both waters as they were last read: a step that fish feel is said before they are moved.
+    private static IEnumerable<Computed> Waters(SlipContext c, string to)
+    {
+        var there = c.Questions.Story(to)!;
+        foreach (var p in new[] { Parameter.Temperature, Parameter.Salinity, Parameter.Ph })
+            if (c.Story!.LastOf(p) is { } a && there.LastOf(p) is { } b)
+                yield return new($"{char.ToUpperInvariant(p.Name[0])}{p.Name[1..]}, here and there", $"{c.Here.Say(a.Si, p)} and {c.Here.Say(b.Si, p)}");
     }
 
     private static List<(string Key, string Words, long Id)> Others(SlipContext c) => [.. c.Questions.Ponds().Where(p => p.Id != c.PondId && p.Use != "settling").Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, p.Id))];

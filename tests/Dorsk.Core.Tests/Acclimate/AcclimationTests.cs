@@ -37,6 +37,47 @@ public class AcclimationTests
     }
 
     [Fact]
+    public void Ten_parts_in_an_hour_pass_the_fry_level_for_as_long_as_a_tight_integration_says_and_a_closed_bag_does_not()
+    {
+        var (bag, pond) = (new AccWater(26, 6.9, 0, 4, 9, 100), new AccWater(26, 8.6, 0, 0, 6.5, 100));
+        var plan = Plan(bag, pond);
+        // The mixing rule once more, by half seconds: parts at 0, 6 … 54 minutes, carbon dioxide above that of air leaves by half in 20 minutes.
+        double carbon = Carbonate.CarbonMmolL(6.9, 100, 26, 0), pondCarbon = Carbonate.CarbonMmolL(8.6, 100, 26, 0), top = 0, over = 0, share = 0;
+        const double dt = 1 / 120.0;
+        for (var step = 0; step < 60 * 120; step++)
+        {
+            if (step % 720 == 0)
+            {
+                carbon += 0.1 / (1 - share) * (pondCarbon - carbon);
+                share += 0.1;
+            }
+            var co2 = Carbonate.CarbonDioxideMgL(Carbonate.Ph(100, carbon, 26, 0), 100, 26, 0);
+            carbon -= Math.Max(0, co2 - 0.6) / 44.01 * Math.Log(2) / 20 * dt;
+            var nh3 = UnionisedAmmonia.MgNL(4 * (1 - share), 26, Carbonate.Ph(100, carbon, 26, 0), 0);
+            (top, over) = (Math.Max(top, nh3), over + (nh3 > plan.FryLevelMgL ? dt : 0));
+        }
+        Assert.Equal(0.05, plan.FryLevelMgL);
+        Assert.Equal(top, plan.Curve.Max(c => c.Nh3MgL), 0.01 * top);
+        Assert.Equal(over, plan.MinutesOver, 1.0);
+        Assert.True(top > 1.4 * plan.FryLevelMgL && over > 20, $"{top:0.000} for {over:0.0} min");
+        Assert.Contains(FormattableString.Invariant($"bear for {plan.MinutesOver:0} minutes"), plan.Reasons[0], StringComparison.Ordinal);
+        Assert.All(plan.Floated, c => Assert.True(c.Nh3MgL < plan.FryLevelMgL));
+        Assert.Equal(UnionisedAmmonia.MgNL(4, 26, 6.9, 0), plan.Floated[^1].Nh3MgL, 9);
+    }
+
+    [Fact]
+    public void Salinity_28_to_5_is_a_plan_in_hours_with_a_check_every_quarter()
+    {
+        var plan = AcclimationPlan.For(new(FishSpecies.Of("whiteleg_shrimp"), 0.01, new(26, 7.8, 28, 1, 7, 120), [.. Enumerable.Repeat(new AccWater(26, 8, 5, 0.1, 6, 150), 3)], 10, null, Hand.Metric));
+        // 28 to 20 at 2, to 10 at 1.6, to 5 at 1 an hour: 4 + 6.25 + 5.
+        Assert.Equal((AccSchool.SalinitySteps, 15.25 * 60), (plan.Recommended, plan.Steps.Single(s => s.Key == "over").Minutes));
+        Assert.Equal(62, plan.Checks.Count);
+        Assert.Equal((15.0, 27.5), (plan.Checks[1].Minutes, plan.Checks[1].Planned.SalinityPpt));
+        Assert.Equal((915.0, 5.0), (plan.Checks[^1].Minutes, Math.Round(plan.Checks[^1].Planned.SalinityPpt, 9)));
+        Assert.All(plan.Checks.Zip(plan.Checks.Skip(1)), p => Assert.True(p.First.Planned.SalinityPpt > p.Second.Planned.SalinityPpt));
+    }
+
+    [Fact]
     public void With_the_air_shut_out_the_mix_is_the_mass_balance_and_unknown_alkalinity_widens_it()
     {
         // First minute: no carbon dioxide has left yet.
@@ -127,6 +168,25 @@ public class AcclimationTests
         Assert.True(Run().Ended && Run().Released);
         Assert.Contains(Fact(AccEvent.Note, text: "late").Check(Run()), r => r.Text.Contains("is over", StringComparison.Ordinal));
         Assert.Equal(3, new[] { Fact(AccEvent.Measured), Fact(AccEvent.Lost), Fact(AccEvent.Note) }.Count(f => f.Check(new AccRun(9, Start, begun, plan, [])).Any()));
+    }
+
+    [Theory]
+    // Hour of the day, water, oxygen before (30 min) and now, read how many minutes ago.
+    [InlineData(18.0, 26, null, 8.0, 5, Status.Steady, "cools")]
+    [InlineData(6.0, 24, 4.1, 4.6, 5, Status.Steady, "rising")]
+    [InlineData(6.0, 24, 4.6, 4.6, 5, Status.Watch, "does not rise")]
+    [InlineData(6.0, 24, null, 4.6, 5, Status.Watch, "read again in half an hour")]
+    [InlineData(6.0, 24, 3.1, 3.4, 5, Status.ActNow, "under the watch level")]
+    [InlineData(12.5, 26, 7.0, 8.0, 5, Status.Watch, "sun is high")]
+    [InlineData(18.0, 31, 7.0, 8.0, 5, Status.Watch, "warm")]
+    [InlineData(18.0, 26, 7.0, 8.0, 200, Status.Watch, "not read within the hour")]
+    public void The_hour_is_judged_by_water_and_a_fresh_reading(double hour, double waterC, double? before, double now, double ageMin, Status expected, string says)
+    {
+        var midnight = Start.Date;
+        DateTimeOffset At(double h) => new(midnight.AddHours(h), TimeSpan.FromHours(10));
+        List<(DateTimeOffset, double)> oxygen = [.. before is { } b ? [(At(hour).AddMinutes(-30 - ageMin), b)] : Array.Empty<(DateTimeOffset, double)>(), (At(hour).AddMinutes(-ageMin), now)];
+        var judged = ReleaseHour.Now(new(At(hour), At(5.2), At(19), waterC, oxygen, WaterLimits.For(Perch, LifeStage.Fingerling), Hand.Metric));
+        Assert.Equal((expected, true), (judged.Status, judged.Reason.Contains(says, StringComparison.Ordinal)));
     }
 
     [Fact]

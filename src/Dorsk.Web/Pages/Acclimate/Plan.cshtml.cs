@@ -1,7 +1,9 @@
 using Dorsk.Core.Acclimate;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
+using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
@@ -37,6 +39,12 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
 
     /// <summary>Whether anything was typed yet.</summary>
     public bool Sent { get; private set; }
+
+    /// <summary>How letting them out now would be.</summary>
+    public Judgement? Hour { get; private set; }
+
+    /// <summary>The next good hours: evening, and dawn.</summary>
+    public (DateTimeOffset EveningFrom, DateTimeOffset EveningTo, DateTimeOffset DawnFrom, DateTimeOffset DawnTo) Good { get; private set; }
 
     private (AccQuestion Question, int Fish, string Origin)? read;
 
@@ -78,6 +86,17 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         read = AcclimateForm.Read(new BenchForm(form));
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
         Plan = read is { } r ? AcclimationPlan.For(r.Question) : null;
+        if (Plan is not null)
+            WeighHour(Plan.Question);
         return true;
+    }
+
+    // What is typed was read now; before it stand the readings of the books.
+    private void WeighHour(AccQuestion q)
+    {
+        var sun = Pond.SunOn(here.Today);
+        var read = Pond.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= here.Now).Select(t => (t.At, t.Si));
+        var moment = new ReleaseMoment(here.Now, sun.Sunrise, sun.Sunset, q.Pond.TempC, [.. q.Pond.DoMgL is { } typed ? read.Append((here.Now, typed)) : read], WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG)), here.Hand);
+        (Hour, Good) = (ReleaseHour.Now(moment), ReleaseHour.Good(moment, Pond.SunOn(here.Today.AddDays(1)).Sunrise));
     }
 }

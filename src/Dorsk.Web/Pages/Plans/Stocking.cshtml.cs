@@ -2,6 +2,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
@@ -43,6 +44,18 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : P
     /// <summary>Fingerlings on hand parted over the farm's empty ponds, by the limit of each.</summary>
     public IReadOnlyList<(Pond Pond, StockingAnswer Answer, int Share)> Parted { get; private set; } = [];
 
+    /// <summary>Fish that share the water, or null when there are no others.</summary>
+    public SharedWater? Shared { get; private set; }
+
+    /// <summary>What the plan asks to be bought.</summary>
+    public OrderSlip Order { get; private set; } = null!;
+
+    /// <summary>The pond's preparation, or null.</summary>
+    public PrepPlan? Prepared { get; private set; }
+
+    /// <summary>Address of the order slip of this plan.</summary>
+    public string OrderAddress => "/plans/order" + QueryString.Create(Request.Query.Where(q => q.Key != "handler"));
+
     public IActionResult OnGet([FromQuery] string? pond, [FromQuery] long? plan)
     {
         if (here.Farm is null)
@@ -69,7 +82,8 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : P
         return Page();
     }
 
-    private bool Open(string? code, long? plan, IQueryCollection query)
+    /// <summary>Reads and works out what an address asks; false when its pond or plan is not there.</summary>
+    internal bool Open(string? code, long? plan, IQueryCollection query)
     {
         Pond = string.IsNullOrEmpty(code) ? null : questions.Story(code);
         if (Pond is null && !string.IsNullOrEmpty(code))
@@ -89,6 +103,9 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : P
         if (Asked is null)
             return true;
         Answer = StockingAnswer.Of(Asked.Plan);
+        Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
+        Prepared = Pond?.PreparationAt(here.Now)?.Plan;
+        Order = OrderSlip.Of(Answer, Asked.Road, Prepared is null ? [] : [.. Prepared.Open.SelectMany(x => x.Step.Supplies.Select(supply => (supply, x.Day))).GroupBy(x => x.supply.Product).Select(g => (Prepared.Shopping.First(x => x.Product == g.Key), g.Min(x => x.Day)))]);
         Conflicts = PlanCalendar.Conflicts(Answer, Pond, questions, here, plan);
         Parted = Asked.OnHand is { } onHand ? PlanCalendar.Part(Asked.Plan, onHand, questions, here) : [];
         return true;

@@ -13,6 +13,8 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class FishModel(Questions questions, Here here) : PageModel
 {
+    private const int Newest = 200;
+
     public IReadOnlyList<(long Batch, DateTimeOffset At, FishStocked Fact)> Batches { get; private set; } = [];
 
     public (long Batch, DateTimeOffset At, FishStocked Fact)? Chosen { get; private set; }
@@ -23,8 +25,11 @@ public sealed class FishModel(Questions questions, Here here) : PageModel
 
     public IReadOnlyDictionary<long, string> Ponds { get; private set; } = new Dictionary<long, string>();
 
-    /// <summary>Movements shown, newest first, with their batch.</summary>
-    public IReadOnlyList<(long Batch, Movement Movement)> Lines { get; private set; } = [];
+    /// <summary>The pond whose statement is shown, or null: the whole farm.</summary>
+    public long? PondId { get; private set; }
+
+    /// <summary>Movements shown, newest first, with their batch and what stood after them: in the pond, or in all ponds of the farm.</summary>
+    public IReadOnlyList<(long Batch, Movement Movement, long In, long Out, long Balance)> Lines { get; private set; } = [];
 
     public IReadOnlyList<Quarantine> Held { get; private set; } = [];
 
@@ -36,12 +41,26 @@ public sealed class FishModel(Questions questions, Here here) : PageModel
         Chosen = Batches.Where(b => b.Batch == batch).Select(b => ((long, DateTimeOffset, FishStocked)?)b).FirstOrDefault();
         Ponds = questions.Ponds().Concat(questions.ArchivedPonds().Select(p => p.Pond)).ToDictionary(p => p.Id, p => p.Code);
         Held = questions.Quarantines(here.Now);
-        var of = Ponds.FirstOrDefault(p => p.Value == pond).Key;
+        PondId = Ponds.Where(p => p.Value == pond).Select(p => (long?)p.Key).FirstOrDefault();
+        var of = PondId ?? 0;
         var all = questions.Movements(here.Now).Where(m => Chosen is null || m.Key == Chosen.Value.Batch).SelectMany(m => m.Value.Select(x => (Batch: m.Key, Movement: x))).Where(x => of == 0 || x.Movement.Postings.Any(p => p.PondId == of)).ToList();
         Flow = FishFlow.Of(all.Select(x => x.Movement));
         Picture = FlowPicture.Of(Flow, p => Name(p));
-        Lines = [.. all.OrderByDescending(x => x.Movement.Happened).ThenByDescending(x => x.Movement.Line).Take(200)];
+        Lines = [.. Statement(all, PondId).Reverse().Take(Newest)];
         return Page();
+    }
+
+    // As a bank writes it: what came, what went, what stood after each line. Fish that move between two ponds of the farm do both.
+    private static IEnumerable<(long Batch, Movement Movement, long In, long Out, long Balance)> Statement(IEnumerable<(long Batch, Movement Movement)> all, long? pond)
+    {
+        long balance = 0;
+        foreach (var (batch, m) in all.OrderBy(x => x.Movement.Happened).ThenBy(x => x.Movement.Line))
+        {
+            var here = m.Postings.Where(p => p.Account == Account.Pond && (pond is null || p.PondId == pond)).ToList();
+            var (came, went) = (here.Where(p => p.Count > 0).Sum(p => (long)p.Count), -here.Where(p => p.Count < 0).Sum(p => (long)p.Count));
+            balance += came - went;
+            yield return (batch, m, came, went, balance);
+        }
     }
 
     /// <summary>A place in words.</summary>

@@ -1,0 +1,54 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.People;
+using Dorsk.Core.Plans;
+using Dorsk.Core.Ponds;
+using Dorsk.Farm.Ask;
+using Dorsk.Web.People;
+using Dorsk.Web.Plans;
+using Dorsk.Web.Slips;
+using Dorsk.Web.Workbench;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>Which fish, in what: up to four held against this site, by own weights; no winner is named.</summary>
+[Needs(Permission.Look)]
+public sealed class SpeciesChoiceModel(Questions questions, Here here) : PageModel
+{
+    public IReadOnlyList<SlipField> Fields { get; private set; } = [];
+
+    public Dictionary<string, string> Typed { get; private set; } = [];
+
+    public IReadOnlyList<Remark> Remarks { get; private set; } = [];
+
+    public IReadOnlyDictionary<string, string> Echoes { get; private set; } = new Dictionary<string, string>();
+
+    public PondStory? Pond { get; private set; }
+
+    public IReadOnlyList<Pond> Ponds => questions.Ponds();
+
+    public IReadOnlyList<SpeciesWeighed>? All { get; private set; }
+
+    public OwnWeights Weights { get; private set; } = new(1, 1, 1, 1, 1, 1);
+
+    public IActionResult OnGet([FromQuery] string? pond) => here.Farm is null ? Redirect("/slip/farm") : Open(pond) ? Page() : NotFound();
+
+    /// <summary>The answer alone, for a page that is being typed in.</summary>
+    public IActionResult OnGetPart([FromQuery] string? pond) => here.Farm is not null && Open(pond) ? Partial("_SpeciesChoice", this) : NotFound();
+
+    private bool Open(string? code)
+    {
+        Pond = string.IsNullOrEmpty(code) ? null : questions.Story(code);
+        if (Pond is null && !string.IsNullOrEmpty(code))
+            return false;
+        Fields = SpeciesForm.Fields(new BenchStart(here, Pond));
+        var sent = Request.Query.ContainsKey("s1");
+        Typed = Fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => Request.Query.TryGetValue(f.Name, out var v) ? v.ToString() : sent ? "" : f.Initial);
+        var form = new SlipForm(Typed, here);
+        if (SpeciesForm.Read(new BenchForm(form), Pond) is { } read)
+            (All, Weights) = read;
+        (Remarks, Echoes) = (form.Remarks, form.Echoes);
+        return true;
+    }
+}
