@@ -1,4 +1,5 @@
 using Dorsk.Core.Acclimate;
+using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 
@@ -120,6 +121,21 @@ public class FishFlowTests
         Assert.False(farm.Try(Line(QuarantineEvent.Overruled), Day(23)).Accepted);
         farm.Must(Line(QuarantineEvent.Overruled, text: "own stock after all"), Day(23));
         farm.Must(move with { Count = 50 }, Day(24));
+    }
+
+    [Fact]
+    public void Fish_that_can_be_swallowed_are_asked_about_before_they_meet()
+    {
+        using var farm = new TestFarm();
+        var other = Pond(farm, "P2");
+        var small = farm.Stock(1000, 8);
+        farm.Must(new FishStocked(other, "barramundi", "hatchery", 200, 300, CountBasis.Counted, "test", null), Start.AddDays(2));
+        var move = new FishMoved(farm.PondId, other, small, 100, 8, CountBasis.Counted);
+        var first = farm.Door.Enter(new Dorsk.Farm.Log.Entry(Guid.NewGuid(), "Manager", [new(Start.AddDays(3), move, "", null)], []));
+        Assert.Contains(first.Remarks, r => r is { Kind: Objection.Ask, Field: "ToPond" } && r.Text.Contains("can be swallowed", StringComparison.Ordinal));
+        farm.Must(move, Start.AddDays(3));
+        // Alone, or grown as large, nobody is asked.
+        Assert.Empty(farm.Door.Enter(new Dorsk.Farm.Log.Entry(Guid.NewGuid(), "Manager", [new(Start.AddDays(3), new FishMoved(farm.PondId, Pond(farm, "P3"), small, 100, 8, CountBasis.Counted), "", null)], [])).Remarks);
     }
 
     [Fact]

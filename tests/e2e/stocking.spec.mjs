@@ -23,8 +23,22 @@ test('a plan answers while it is typed, is kept, and leads to the slips', async 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('P6: preparation');
 });
 
-test('a delivery is looked over, brought into the pond step by step on two phones, without signal for a while, and stocked', async ({ as, ownDemo: demo, browser }) => {
+test('plan, order, preparation, delivery, the way from the bag on two phones and without signal, stocked, in the ledger', async ({ as, ownDemo: demo, browser }) => {
+  test.setTimeout(180_000);
   const page = await as('Manager', demo);
+  await page.goto(demo.url + '/plans/stocking?pond=P6');
+  await page.getByLabel('Weight at stocking').fill('2 g');
+  await expect(page.locator('.bench-out .order')).toContainText('Feed, crumble');
+  await page.getByRole('link', { name: 'Order slip, to print' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Order slip');
+  for (const line of ['Silver perch, fingerlings', 'Bags with oxygen', 'Feed, crumble', 'Feed, pellet']) await expect(page.locator('.order')).toContainText(line);
+  await page.getByRole('link', { name: 'Back to the plan' }).click();
+  await expect(page.getByLabel('Weight at stocking')).toHaveValue('2 g');
+  await page.getByRole('link', { name: 'Prepare P6 for it' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('P6: preparation');
+  await send(page);
+  await expect(page.locator('table.prep')).toContainText('Stock');
+
   await page.goto(demo.url + '/ponds/P6/slip/receive');
   await fill(page, { Seller: 'Upstream hatchery', Count: '4040', MeanWeight: '2 g', Dead: '400', Papers: false });
   await page.getByRole('button', { name: 'Keep this delivery' }).click();
@@ -57,11 +71,14 @@ test('a delivery is looked over, brought into the pond step by step on two phone
   await second.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Keep' }).click();
   await expect(second.locator('.wrong')).toContainText('0 to 60');
 
-  // Without signal: it waits on the phone, and is in the books when there is some; once.
+  // Without signal a loss and a reading wait on the phone and are in the books when there is some; once each.
   await page.context().setOffline(true);
   await page.getByLabel('Fish', { exact: true }).fill('12');
   await page.locator('form', { hasText: 'Lost' }).getByRole('button', { name: 'Keep' }).click();
   await expect(page.locator('.acc-kept')).toContainText('1 kept on this phone');
+  await page.getByLabel(/^Oxygen/).fill('6.2');
+  await page.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Keep' }).click();
+  await expect(page.locator('.acc-kept')).toContainText('2 kept on this phone');
   await page.context().setOffline(false);
   await expect(page.locator('main')).toContainText('12 lost', { timeout: 15000 });
   await expect(page.locator('.acc-kept')).toBeHidden();
@@ -80,4 +97,31 @@ test('a delivery is looked over, brought into the pond step by step on two phone
   await page.getByRole('link', { name: 'Stocking slip' }).click();
   await expect(page.getByLabel('How many')).toHaveValue('3988');
   await expect(page.getByLabel('From')).toHaveValue('Upstream hatchery');
+  await fill(page, { NotReadyReason: 'the delivery could not wait' });
+  await send(page);
+  if (await page.locator('.slip-problems.ask').count()) await send(page);
+  await expect(page).not.toHaveURL(/slip/);
+  await page.goto(demo.url + '/fish?pond=P6');
+  await expect(page.locator('tbody tr', { hasText: 'from Upstream hatchery' }).first()).toContainText('3,988');
+  await page.goto(demo.url + '/ponds/P6/stock');
+  await expect(page.locator('main')).toContainText('12 lost');
+});
+
+test('which fish, in what: fish side by side, refused at the line, weighed anew by what counts', async ({ as, ownDemo: demo }) => {
+  const page = await as('Manager', demo);
+  await page.goto(demo.url + '/plans/species?pond=P6');
+  const out = page.locator('.bench-out');
+  await expect(out.locator('thead').first()).toContainText('Jade perch');
+  await expect(out).toContainText('Ask who buys it');
+  const points = () => out.locator('tr', { hasText: 'Points by what counts' }).locator('b').allInnerTexts();
+  const before = await points();
+  await page.getByLabel('Soon at market').selectOption('3');
+  await page.getByLabel('What it leaves in a bad year').selectOption('0');
+  await expect.poll(points).not.toEqual(before);
+  await page.locator('[name=hi1]').fill('2');
+  await expect(out).toContainText('to look at');
+  await expect(out).toContainText('no less than that of a bad one');
+  await page.getByRole('button', { name: 'Weigh them' }).click();
+  await expect(page.locator('#w-hi1')).toContainText('no less than');
+  await expect(page.locator('[name=hi1]')).toHaveValue('2');
 });

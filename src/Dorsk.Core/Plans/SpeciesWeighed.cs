@@ -107,7 +107,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
 
     private IEnumerable<Judgement> Gates()
     {
-        foreach (var (had, no, ask) in new[] { (Candidate.Seed, "no fingerlings are to be had here", "Can fingerlings be bought here, in season, legally? Ask first"), (Candidate.Permit, "it may not be kept here", "Ask for the permit before anything else; an import permit can be withdrawn"), (Candidate.Feed, "no suitable feed within reach", "Is there a suitable feed within a sensible drive?"), (Candidate.Buyers, "nobody local buys it", "Who buys it, live, chilled or as fillet, against which imported price? Ask before the water is built") })
+        foreach (var (had, no, ask) in new[] { (Candidate.Seed, "no fingerlings are to be had here", "ask first whether fingerlings can be bought here, in season and legally"), (Candidate.Permit, "it may not be kept here", "ask for the permit before anything else; an import permit can be withdrawn"), (Candidate.Feed, "no suitable feed within reach", "ask for a suitable feed within a sensible drive"), (Candidate.Buyers, "nobody local buys it", "ask who buys it, live, chilled or as fillet, against which imported price, before the water is built") })
         {
             if (had == Had.No)
                 yield return new(Status.ActNow, no);

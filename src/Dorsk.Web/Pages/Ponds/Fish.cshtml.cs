@@ -13,7 +13,7 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class FishModel(Questions questions, Here here) : PageModel
 {
-    private const int Newest = 200;
+    private const int Newest = 60;
 
     public IReadOnlyList<(long Batch, DateTimeOffset At, FishStocked Fact)> Batches { get; private set; } = [];
 
@@ -31,9 +31,12 @@ public sealed class FishModel(Questions questions, Here here) : PageModel
     /// <summary>Movements shown, newest first, with their batch and what stood after them: in the pond, or in all ponds of the farm.</summary>
     public IReadOnlyList<(long Batch, Movement Movement, long In, long Out, long Balance)> Lines { get; private set; } = [];
 
+    /// <summary>Older lines that are not shown.</summary>
+    public int Older { get; private set; }
+
     public IReadOnlyList<Quarantine> Held { get; private set; } = [];
 
-    public IActionResult OnGet([FromQuery] long? batch, [FromQuery] string? pond)
+    public IActionResult OnGet([FromQuery] long? batch, [FromQuery] string? pond, [FromQuery] bool all)
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
@@ -43,10 +46,11 @@ public sealed class FishModel(Questions questions, Here here) : PageModel
         Held = questions.Quarantines(here.Now);
         PondId = Ponds.Where(p => p.Value == pond).Select(p => (long?)p.Key).FirstOrDefault();
         var of = PondId ?? 0;
-        var all = questions.Movements(here.Now).Where(m => Chosen is null || m.Key == Chosen.Value.Batch).SelectMany(m => m.Value.Select(x => (Batch: m.Key, Movement: x))).Where(x => of == 0 || x.Movement.Postings.Any(p => p.PondId == of)).ToList();
-        Flow = FishFlow.Of(all.Select(x => x.Movement));
+        var moves = questions.Movements(here.Now).Where(m => Chosen is null || m.Key == Chosen.Value.Batch).SelectMany(m => m.Value.Select(x => (Batch: m.Key, Movement: x))).Where(x => of == 0 || x.Movement.Postings.Any(p => p.PondId == of)).ToList();
+        Flow = FishFlow.Of(moves.Select(x => x.Movement));
         Picture = FlowPicture.Of(Flow, p => Name(p));
-        Lines = [.. Statement(all, PondId).Reverse().Take(Newest)];
+        Lines = [.. Statement(moves, PondId).Reverse().Take(all ? int.MaxValue : Newest)];
+        Older = Math.Max(0, moves.Count - Lines.Count);
         return Page();
     }
 
