@@ -127,4 +127,14 @@ public sealed class PondBookTests : IDisposable
     }
 
     public void Dispose() => farm.Dispose();
+
+    [Fact]
+    public void A_creek_is_drawn_changed_and_read_back()
+    {
+        using var farm = new TestFarm();
+        var line = farm.Must(new LandmarkDrawn("creek", "brook", [(0, 0), (40, 10)]), TestFarm.Start);
+        farm.Must(new LandmarkDrawn("creek", "brook", [(0, 0), (40, 12), (80, 5)]), TestFarm.Start, line);
+        Assert.Equal([(0.0, 0.0), (40, 12), (80, 5)], Assert.Single(farm.Questions.Plan().Landmarks).Fact.PointsM);
+        Assert.Equal(["Kind", "Points", "Points"], new LandmarkDrawn[] { new("volcano", "", [(0, 0), (1, 1)]), new("creek", "", [(0, 0)]), new("shed", "", [(0, 0), (30_000, 0)]) }.Select(l => farm.Try(l, TestFarm.Start).Remarks[0].Field));
+    }
 }

@@ -22,7 +22,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
 
     private static readonly Dictionary<string, Permission> SlipsNeed = new()
     {
-        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["instrument"] = Permission.Manage, ["duty"] = Permission.Manage, ["receive"] = Permission.Write, ["move"] = Permission.Manage, ["recount"] = Permission.Manage, ["quarantine"] = Permission.Write, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
+        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["landmark"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["instrument"] = Permission.Manage, ["duty"] = Permission.Manage, ["receive"] = Permission.Write, ["move"] = Permission.Manage, ["recount"] = Permission.Manage, ["quarantine"] = Permission.Write, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
         ["weather"] = Permission.Write, ["feed"] = Permission.Manage, ["feeding"] = Permission.Write, ["deaths"] = Permission.Write, ["sample"] = Permission.Write, ["harvest"] = Permission.Manage,
     };
 

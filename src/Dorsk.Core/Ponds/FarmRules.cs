@@ -127,5 +127,9 @@ public static class FarmRules
             yield return Remark.Refuse("Kind", "Creek, track or shed.");
         if (l.PointsM.Count is < 2 or > 200 || l.PointsM.Any(q => !double.IsFinite(q.EastM) || !double.IsFinite(q.NorthM)))
             yield return Remark.Refuse("Points", "Two points at least, 200 at most.");
+        else if (l.PointsM.Any(q => Math.Abs(q.EastM) > FarmPlan.FurthestM || Math.Abs(q.NorthM) > FarmPlan.FurthestM))
+            yield return Remark.Refuse("Points", "20,000 m to either side at most: the plan is of one farm.");
+        if (l.Name.Length > 60)
+            yield return Remark.Refuse("Name", "At most 60 letters.");
     }
 }

@@ -121,7 +121,8 @@ internal sealed class PondSlip : ISlip
 
     private static List<(double, double)> Levels(SlipForm form) => Pairs(form, "Table", Measures.Length, Measures.Volume);
 
-    private static List<(double, double)> Pairs(SlipForm form, string field, Measure first, Measure second)
+    /// <summary>Pairs of figures parted by semicolons, in SI.</summary>
+    internal static List<(double, double)> Pairs(SlipForm form, string field, Measure first, Measure second)
     {
         var read = new List<(double, double)>();
         foreach (var (pair, i) in form.Text(field).Split([';', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select((p, i) => (p, i)))
@@ -140,7 +141,8 @@ internal sealed class PondSlip : ISlip
         return read;
     }
 
-    private static string Write(SlipContext c, IEnumerable<(double X, double Y)> pairs) => string.Join("; ", pairs.Select(p => c.Here.Typed(p.X, Measures.Length) + " " + c.Here.Typed(p.Y, Measures.Length)));
+    /// <summary>Pairs of lengths as they would be typed.</summary>
+    internal static string Write(SlipContext c, IEnumerable<(double X, double Y)> pairs) => string.Join("; ", pairs.Select(p => c.Here.Typed(p.X, Measures.Length) + " " + c.Here.Typed(p.Y, Measures.Length)));
 
     private static string Symbol(SlipContext c, Measure measure) => measure.In(c.Here.Hand.System).Symbol;
 }

@@ -23,6 +23,9 @@ public sealed class PlanModel(Questions questions, Door door, Here here) : PageM
 
     public IReadOnlyList<PondOnPlan> Ponds => questions.Plan().Ponds.OrderBy(p => p.Pond.Id).ToList();
 
+    /// <summary>What lies on the plan and is no pond.</summary>
+    public IReadOnlyList<(long Line, LandmarkDrawn Fact)> Landmarks => questions.Plan().Landmarks;
+
     public string? Said { get; private set; }
 
     public string Wrong { get; private set; } = "";

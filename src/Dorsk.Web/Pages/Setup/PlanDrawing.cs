@@ -32,7 +32,7 @@ internal static class PlanDrawing
             marks = plan.Marks.Where(m => m.PondId == p.Pond.Id).Select(m => new { kind = m.Mark.Kind.ToString(), code = m.Mark.Code, at = Point((m.Mark.EastM, m.Mark.NorthM)) }),
         }),
         signs = Enum.GetValues<MarkKind>().ToDictionary(k => k.ToString(), PlanView.MarkPath),
-        landmarks = plan.Landmarks.Select(l => new { kind = l.Kind, name = l.Name, points = l.PointsM.Select(Point) }),
+        landmarks = plan.Landmarks.Select(x => x.Fact).Select(l => new { kind = l.Kind, name = l.Name, points = l.PointsM.Select(Point) }),
     }, Plain);
 
     /// <summary>Reads what the editor sent; null when it is no drawing.</summary>
