@@ -4,6 +4,7 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Sql;
 using Dorsk.Web;
 using Dorsk.Farm.State;
+using Dorsk.Web.Inlets;
 using Dorsk.Web.People;
 using Dorsk.Web.Sheets;
 using Microsoft.AspNetCore.DataProtection;
@@ -74,6 +75,7 @@ app.UseRateLimiter();
 app.UseGate();
 app.UseAntiforgery();
 app.MapRazorPages();
+app.MapLive();
 // What fails here fails again, and visibly, on the first page that asks.
 _ = reading.ContinueWith(r => app.Logger.LogError(r.Exception, "The farm could not be read at the start."), TaskContinuationOptions.OnlyOnFaulted);
 app.Run();

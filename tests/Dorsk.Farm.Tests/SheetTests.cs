@@ -137,6 +137,8 @@ public sealed class SheetTests : IDisposable
         var checkedIn = watch.Elapsed;
         Assert.Equal((Lines, 3 * Lines, 0, 0), (found.Lines, found.Values, found.WrongCount, found.AskedCount));
         Assert.True(most - before < 30_000_000, $"{(most - before) / 1e6:0} MB held while checking");
+        // What the machine itself does at this hour: a busy one is given as much more as its bare inserts take.
+        var slack = Math.Max(1, BareInserts(3 * Lines).TotalSeconds / 0.8);
         watch.Restart();
         var entering = Task.Run(() => new SheetDoor(farm.File, farm.Clock).Enter(desk, "Manager", false));
         await Task.Delay(100);
@@ -147,10 +149,36 @@ public sealed class SheetTests : IDisposable
         var entered = watch.Elapsed;
         Console.WriteLine($"sheet of {Lines} lines: checked in {checkedIn.TotalSeconds:0.0} s holding {(most - before) / 1e6:0.0} MB, entered in {entered.TotalSeconds:0.0} s, another waited {waited.Elapsed.TotalSeconds:0.0} s");
         Assert.True(checkedIn + entered < TimeSpan.FromSeconds(20), $"{checkedIn + entered} in all");
-        Assert.True(entered < TimeSpan.FromSeconds(3), $"{entered} to enter");
-        Assert.True(waited.Elapsed < TimeSpan.FromSeconds(3), $"{waited.Elapsed} waited");
+        Assert.True(entered < TimeSpan.FromSeconds(3) * slack, $"{entered} to enter, slack {slack:0.0}");
+        Assert.True(waited.Elapsed < TimeSpan.FromSeconds(3) * slack, $"{waited.Elapsed} waited, slack {slack:0.0}");
         var (again, none) = SheetCheck.Run(farm.File, sheet, Guess(sheet), deskPath, farm.Clock.Now, _ => { }, default);
         again.Dispose();
         Assert.Equal((0, 3 * Lines), (none.Values, none.Known));
+    }
+
+    private TimeSpan BareInserts(int rows)
+    {
+        using var c = new Microsoft.Data.Sqlite.SqliteConnection("Data Source=" + Path.Combine(folder, "bare.db"));
+        c.Open();
+        using (var make = c.CreateCommand())
+        {
+            make.CommandText = "CREATE TABLE bare (line INTEGER, n INTEGER, pond INTEGER, parameter TEXT, value REAL, PRIMARY KEY (line, n)) STRICT";
+            make.ExecuteNonQuery();
+        }
+        var watch = Stopwatch.StartNew();
+        using (var t = c.BeginTransaction())
+        {
+            using var put = c.CreateCommand();
+            put.Transaction = t;
+            put.CommandText = "INSERT INTO bare VALUES ($line, $n, 1, 'do', 5.5)";
+            var (line, n) = (put.Parameters.AddWithValue("$line", 0), put.Parameters.AddWithValue("$n", 0));
+            for (var i = 0; i < rows; i++)
+            {
+                (line.Value, n.Value) = (i / 3, i % 3);
+                put.ExecuteNonQuery();
+            }
+            t.Commit();
+        }
+        return watch.Elapsed;
     }
 }

@@ -18,7 +18,7 @@ namespace Dorsk.Core.Oxygen;
 public sealed record AirPlan(IReadOnlyList<Aerator> More, DateTimeOffset From, DateTimeOffset Until, Interval LowMgL, double ChanceUnderAct, double EnergyKWh, Grounds Why)
 {
     // A night is bought off when the act level is passed in no more than one such night in five.
-    private const double GoodEnough = 0.2;
+    private const double GoodEnough = 0.2, Helps = 0.02;
     private static readonly TimeSpan Ahead = TimeSpan.FromHours(1), AfterSunrise = TimeSpan.FromHours(1);
 
     /// <summary>The fewest idle aerators that carry the night, else all of them; null when none is idle or the night needs none.</summary>
@@ -43,6 +43,15 @@ public sealed record AirPlan(IReadOnlyList<Aerator> More, DateTimeOffset From, D
         AirPlan? plan = null;
         for (var n = 1; n <= idle.Count && plan is not { ChanceUnderAct: <= GoodEnough }; n++)
             plan = With(idle.Take(n).ToList());
+        // All of them are not enough from then: earlier, an hour at a time, as long as it helps.
+        while (plan is { ChanceUnderAct: > GoodEnough } late && from > now)
+        {
+            var hourBefore = from - Ahead;
+            from = hourBefore < now ? now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute)) : hourBefore;
+            if (With(idle) is var earlier && earlier.ChanceUnderAct >= late.ChanceUnderAct - Helps)
+                break;
+            plan = earlier;
+        }
         return plan;
 
         AirPlan With(IReadOnlyList<Aerator> more)
@@ -56,7 +65,7 @@ public sealed record AirPlan(IReadOnlyList<Aerator> More, DateTimeOffset From, D
         }
 
         Grounds Because(IReadOnlyList<Aerator> more, DawnLowForecast low, double kWh) => Grounds.Of(
-            "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most 2 chances in 10 to pass under the act level, else all of them.",
+            "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most 2 chances in 10 to pass under the act level, else all of them, and earlier as long as that helps.",
             "Exchange and aerator equations of the forecast (Banks & Herrera 1977; Boyd 1998)",
             new Input("dawn low without them", tonight.Low.Value, Measures.Oxygen, "forecast"), new Input("dawn low with them", low.Low.Value, Measures.Oxygen, "forecast"),
             Input.Said("aerators", string.Join(", ", more.Select(a => a.Code)), "idle, no timer"), Input.Said("bought energy", FormattableString.Invariant($"{kWh:0} kWh"), "shaft power by motor efficiency"));

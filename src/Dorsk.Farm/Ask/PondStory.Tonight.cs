@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
+using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
@@ -28,23 +29,48 @@ public sealed partial class PondStory
     /// <summary>Forecast of the dawn low of the coming (or running) night: own nights, else two readings, else the balance.</summary>
     /// <param name="now">By the farm clock.</param>
     /// <param name="only">Only this method, for proof; null for the usual order.</param>
-    public Tonight TonightAt(DateTimeOffset now, DeclineMethod? only = null)
+    /// <param name="aerators">Aerators with the timers that are tried; null for those that are set.</param>
+    public Tonight TonightAt(DateTimeOffset now, DeclineMethod? only = null, IReadOnlyList<Aerator>? aerators = null)
+    {
+        var (basis, whyNot, night) = BasisAt(now, only);
+        if (basis is null)
+            return new(null, whyNot, night);
+        var water = aerators is null ? basis.Water : basis.Water with { Aerators = aerators };
+        var forecast = TonightForecast.Run(basis.Decline, water, basis.Start, SunOf(night).Sunrise + DawnEnds, night.End(Zone), basis.Limits, Farm.Hand);
+        return new(forecast, "", night, AirPlan.For(forecast, basis.Decline, water, basis.Start, now, SunOf(night).Sunrise, basis.Limits, Farm.Hand));
+    }
+
+    /// <summary>How long the fish have when all air stops now; null without fish, or without what is needed to tell.</summary>
+    public WithoutAir? WithoutAirAt(DateTimeOffset now)
+    {
+        var day = Zone.DayOf(now);
+        if (BasisAt(now, null).Basis is not { } basis)
+            return null;
+        // Between the last reading and now the night was carried on with its timers.
+        var at = NightCurve.Run(basis.Water, basis.Decline.MgLH, basis.Start, now)[^1];
+        var stock = StockOn(day);
+        var lethal = stock.Max(f => f.Item1.LethalDoMgL);
+        return Pond.ByVolume ? WithoutAir.OfTank(stock, basis.Water.VolumeM3, basis.Water.TempC, at.Si, basis.Limits, lethal)
+            : WithoutAir.OfPond(basis.Water, basis.Decline, at, now.AddHours(24), basis.Limits, lethal, stock.Sum(f => f.Item3) / basis.Water.VolumeM3);
+    }
+
+    // What a night is worked out from.
+    private sealed record Basis(NightWater Water, Timed Start, Decline Decline, WaterLimits Limits);
+
+    private (Basis? Basis, string WhyNot, Night Night) BasisAt(DateTimeOffset now, DeclineMethod? only)
     {
         var night = Night.Of(now, Zone);
         if (now > SunOf(night).Sunrise + DawnEnds)
             night = new(night.Evening.AddDays(1));
         if (LimitsOn(Zone.DayOf(now)) is not { } limits)
-            return new(null, "No fish stand here.", night);
+            return (null, "No fish stand here.", night);
         var start = ReadingsOf[Parameter.Oxygen].LastOrDefault(t => t.At <= now);
         if (start == default || now - start.At > OldestStart)
-            return new(null, start == default ? "Oxygen was never read here: read it at dusk for a forecast." : "The last oxygen reading is over 12 h old: read it again for a forecast.", night);
+            return (null, start == default ? "Oxygen was never read here: read it at dusk for a forecast." : "The last oxygen reading is over 12 h old: read it again for a forecast.", night);
         // Timers that were set since the reading run tonight.
         if ((WaterAt(start.At) is { } read ? read with { Aerators = AeratorsAt(now) } : null) is not { } water)
-            return new(null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
-        if (DeclineOf(night, start.At, water, only) is not { } decline)
-            return new(null, "This method cannot run with the readings there are.", night);
-        var forecast = TonightForecast.Run(decline, water, start, SunOf(night).Sunrise + DawnEnds, night.End(Zone), limits, Farm.Hand);
-        return new(forecast, "", night, AirPlan.For(forecast, decline, water, start, now, SunOf(night).Sunrise, limits, Farm.Hand));
+            return (null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
+        return DeclineOf(night, start.At, water, only) is { } decline ? (new(water, start, decline, limits), "", night) : (null, "This method cannot run with the readings there are.", night);
     }
 
     /// <summary>Sunset of the evening and sunrise of the morning of a night.</summary>

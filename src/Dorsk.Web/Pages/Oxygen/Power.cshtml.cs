@@ -1,0 +1,48 @@
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Ask;
+using Dorsk.Web.People;
+using Dorsk.Web.Slips;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>Power is out: minutes left in each water, who first, what the generator carries, what to do.</summary>
+[Needs(Permission.Look)]
+public sealed class PowerModel(Questions questions, Here here) : PageModel
+{
+    /// <summary>Waters with fish, the fewest minutes first; those that cannot be told stand first, as nobody knows.</summary>
+    public IReadOnlyList<(PondNow Now, WithoutAir? Left)> Rows { get; private set; } = [];
+
+    /// <summary>What a generator of the typed power carries, or null when none was typed.</summary>
+    public GeneratorLoad? Generator { get; private set; }
+
+    public string Typed { get; private set; } = "";
+
+    public string? Problem { get; private set; }
+
+    public IActionResult OnGet([FromQuery] string? kw)
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        Rows = [.. questions.PondsNow(here.Now).Where(p => p.Batches.Count > 0).Select(p => (p, p.Story.WithoutAirAt(here.Now))).OrderBy(r => r.Item2 is null ? -1 : r.Item2.MinutesToAct ?? double.MaxValue)];
+        var owned = Rows.SelectMany(r => r.Now.Story.Equipment).Where(e => e is { Kind: EquipmentKind.Generator, PowerKW: not null }).Select(e => e.PowerKW!.Value).DefaultIfEmpty(0).Max();
+        Typed = kw ?? (owned > 0 ? here.Typed(owned, Measures.Power) : "");
+        var form = new SlipForm(new Dictionary<string, string> { ["kw"] = Typed }, here);
+        if (form.MaybeQuantity("kw", Measures.Power) is { } rated)
+        {
+            if (rated is >= 0.1 and <= 100_000)
+                Generator = GeneratorLoad.Of(rated, [.. Rows.Select(r => new AirLoad(r.Now.Story.Pond.Code, r.Left?.MinutesToAct ?? (r.Left is null ? 0 : null), [.. r.Now.Story.AeratorsAt(here.Now).Select(a => a.ShaftKW / a.Kind.MotorEfficiency)]))]);
+            else
+                Problem = $"{here.Say(rated, Measures.Power)} is no generator. Takes 0.1 kW to 100 MW.";
+        }
+        Problem ??= form.Remarks.Count > 0 ? form.Remarks[0].Text : null;
+        return Page();
+    }
+
+    /// <summary>Minutes in words.</summary>
+    public string Say(double? minutes) => minutes is not { } m ? "holds" : m <= 0 ? "now" : m < 100 ? $"{here.Figure(Math.Floor(m), 0)} min" : $"{here.Figure(m / 60, 1)} h";
+}

@@ -1,0 +1,130 @@
+using System.Globalization;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
+
+namespace Dorsk.Web.Parts;
+
+/// <summary>The drawing of one pond's night, noon to noon: paths and places in a strip 702 wide. It draws what the core worked out and computes nothing.</summary>
+public sealed class NightStrip
+{
+    /// <summary>Width of a strip.</summary>
+    public const double Width = 702;
+
+    private const double LaneHeight = 12;
+    private readonly DateTimeOffset start, end;
+    private readonly double highest;
+    private readonly Here here;
+
+    /// <param name="p">The pond.</param>
+    /// <param name="night">The night.</param>
+    /// <param name="here">The farm.</param>
+    /// <param name="plotHeight">Height of the curve.</param>
+    /// <param name="highestMgL">Top of the scale, the same for all ponds.</param>
+    /// <param name="timers">Aerators as they would run.</param>
+    /// <param name="tried">The night with them, or null.</param>
+    public NightStrip(PondNow p, Night night, Here here, double plotHeight, double highestMgL, IReadOnlyList<Aerator> timers, DawnLowForecast? tried)
+    {
+        (this.here, start, end, highest, PlotHeight) = (here, night.Start(here.Zone), night.End(here.Zone), highestMgL, plotHeight);
+        var s = p.Story;
+        Limits = s.LimitsOn(here.Today)!;
+        Forecast = p.Tonight.Night == night ? p.Tonight.Forecast : null;
+        Tried = tried;
+        var measured = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= start && t.At <= here.Now).ToList();
+        Measured = Line(measured.Select(t => (t.At, t.Si)));
+        Points = [.. measured.Select(t => (X(t.At), Y(t.Si)))];
+        LastNight = Line(s.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= start.AddDays(-1) && t.At <= start).Select(t => (t.At.AddDays(1), t.Si)));
+        if (Forecast is { } f)
+        {
+            ForecastLine = Line(f.Curve.Select(c => (c.At, c.MgL)));
+            Band = Line(f.Curve.Select(c => (c.At, c.HighMgL))) + "L" + Line(f.Curve.Reverse().Select(c => (c.At, c.LowMgL)))[1..] + "Z";
+            Under = string.Concat(f.Under(Limits.DoActMgL).Select(u => Area(f.Curve.Where(c => c.At >= u.From && c.At <= u.To))));
+        }
+        if (tried is { } t2)
+            TriedLine = Line(t2.Curve.Select(c => (c.At, c.MgL)));
+        var set = s.AeratorsAt(here.Now);
+        Lanes = [.. timers.Where(a => a.On is not null).Select((a, i) => (a.Code, Bars(a), set.Any(b => b.Code == a.Code && b.On == a.On && b.Off == a.Off), PlotHeight + 4 + (i * LaneHeight)))];
+        Fed = [.. s.Feedings.Where(x => x.At >= start && x.At <= end).Select(x => X(x.At))];
+    }
+
+    /// <summary>Limits of the fish.</summary>
+    public WaterLimits Limits { get; }
+
+    /// <summary>Height of the curve.</summary>
+    public double PlotHeight { get; }
+
+    /// <summary>Height with the lanes of aerators.</summary>
+    public double Height => PlotHeight + 6 + (Math.Max(Lanes.Count, 1) * LaneHeight);
+
+    /// <summary>The forecast of this night, or null.</summary>
+    public DawnLowForecast? Forecast { get; }
+
+    /// <summary>The night with tried timers, or null.</summary>
+    public DawnLowForecast? Tried { get; }
+
+    /// <summary>Paths of the lines; empty where there is nothing.</summary>
+    public string Measured { get; }
+
+    /// <summary>Readings.</summary>
+    public IReadOnlyList<(double X, double Y)> Points { get; }
+
+    /// <summary>Last night's readings.</summary>
+    public string LastNight { get; }
+
+    /// <summary>The forecast.</summary>
+    public string ForecastLine { get; } = "";
+
+    /// <summary>Its band.</summary>
+    public string Band { get; } = "";
+
+    /// <summary>The part of it under the act level.</summary>
+    public string Under { get; } = "";
+
+    /// <summary>The night with tried timers.</summary>
+    public string TriedLine { get; } = "";
+
+    /// <summary>Aerators that run: code, bars from and to, whether the timer is set, and the height they stand at.</summary>
+    public IReadOnlyList<(string Code, IReadOnlyList<(double From, double To)> Bars, bool Set, double Y)> Lanes { get; }
+
+    /// <summary>Meals that were given.</summary>
+    public IReadOnlyList<double> Fed { get; }
+
+    /// <summary>Place of an instant.</summary>
+    public double X(DateTimeOffset at) => Math.Clamp((at - start).TotalHours / 24, 0, 1) * Width;
+
+    /// <summary>Height of a level.</summary>
+    public double Y(double mgL) => PlotHeight - (Math.Clamp(mgL / highest, 0, 1) * (PlotHeight - 2));
+
+    /// <summary>A figure of the drawing.</summary>
+    public static string F(double v) => v.ToString("0.#", CultureInfo.InvariantCulture);
+
+    /// <summary>Top of the scale that holds all ponds: readings of the night and forecasts, to whole five mg/L.</summary>
+    public static double Highest(IReadOnlyList<PondNow> ponds, Night night, Here here)
+    {
+        var from = night.Start(here.Zone);
+        var values = ponds.SelectMany(p => p.Story.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= from && t.At <= here.Now).Select(t => t.Si).Concat(p.Tonight.Forecast?.Curve.Select(c => c.MgL) ?? []));
+        return Math.Max(10, 5 * Math.Ceiling(values.DefaultIfEmpty(10).Max() / 5));
+    }
+
+    private string Line(IEnumerable<(DateTimeOffset At, double MgL)> points)
+    {
+        var inside = points.Where(p => p.At >= start && p.At <= end).Select(p => $"{F(X(p.At))} {F(Y(p.MgL))}").ToList();
+        return inside.Count < 2 ? "" : "M" + string.Join("L", inside);
+    }
+
+    private string Area(IEnumerable<CurvePoint> points)
+    {
+        var all = points.ToList();
+        return all.Count < 2 ? "" : $"M{F(X(all[0].At))} {F(Y(Limits.DoActMgL))}L{string.Join("L", all.Select(c => $"{F(X(c.At))} {F(Y(c.MgL))}"))}L{F(X(all[^1].At))} {F(Y(Limits.DoActMgL))}Z";
+    }
+
+    private List<(double, double)> Bars(Aerator a)
+    {
+        // The timer of the evening, and what of last night's still runs after noon.
+        var day = here.Zone.DayOf(start);
+        return [.. new[] { day.AddDays(-1), day, day.AddDays(1) }.Select(d => (From: here.Zone.At(d, a.On!.Value), To: here.Zone.At(a.Off > a.On ? d : d.AddDays(1), a.Off!.Value))).Where(r => r.To > start && r.From < end).Select(r => (X(r.From), X(r.To)))];
+    }
+}
