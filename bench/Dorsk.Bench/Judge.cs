@@ -12,7 +12,22 @@ namespace Dorsk.Bench;
 public sealed record Said(string Way, double MgL, Interval? Band);
 
 /// <summary>One night: the truth beside what each way said.</summary>
-public sealed record JudgedNight(double TrueLowMgL, double ActMgL, IReadOnlyList<Said> Ways);
+/// <param name="TrueLowMgL">The lowest oxygen that came, mg/L.</param>
+/// <param name="ActMgL">Act level of its fish, mg/L.</param>
+/// <param name="Ways">What each way said.</param>
+/// <param name="HoursToCrossing">Hours from dusk to the hour in which the act level was passed; null when it was not.</param>
+/// <param name="UnderAtDusk">Whether it was under the act level at dusk already: such a night passes nothing.</param>
+/// <param name="Told">What the running forecast said: hours after dusk, chance of passing under the act level, whether the board showed Watch or Act now.</param>
+public sealed record JudgedNight(double TrueLowMgL, double ActMgL, IReadOnlyList<Said> Ways, double? HoursToCrossing, bool UnderAtDusk, IReadOnlyList<(double AfterH, double ChanceUnderAct, bool Shown)> Told)
+{
+    /// <summary>Whether it was announced some hours before it came, or at all on a night that never crossed.</summary>
+    public bool Announced(double chance, double aheadH) => Any(t => t.ChanceUnderAct >= chance, aheadH);
+
+    /// <summary>The same for the board's own Watch or Act now.</summary>
+    public bool Shown(double aheadH) => Any(t => t.Shown, aheadH);
+
+    private bool Any(Func<(double AfterH, double ChanceUnderAct, bool Shown), bool> says, double aheadH) => Told.Any(t => says(t) && (HoursToCrossing is not { } at || t.AfterH <= at - aheadH));
+}
 
 /// <summary>One batch on one random day: the truth, the estimate, and stocked less found dead × last sample.</summary>
 public sealed record JudgedBatch(double TrueKg, Interval Estimate, double NaiveKg);
@@ -25,6 +40,8 @@ public static class Judge
 {
     /// <summary>Names of the ways that are not methods of ours.</summary>
     public const string Chosen = "as shown at dusk", LikeLast = "tonight like last night", MeanOfThree = "mean of three nights", Oracle = "oracle: true pond, mean weather";
+
+    private const double Afternoon = 4;
 
     /// <summary>Scores one pond for each seed.</summary>
     /// <param name="firstSeed">First seed.</param>
@@ -58,14 +75,24 @@ public static class Judge
             new(Chosen, chosen.Low.Value, chosen.Low), new(LikeLast, lows[0], null), new(MeanOfThree, lows.Average(), null), new(Oracle, night.OracleLowMgL, null),
             .. By(story, night.DuskAt, DeclineMethod.OwnNights, "own nights, at dusk"), .. By(story, night.DuskAt, DeclineMethod.Balance, "balance, at dusk"),
         ];
+        List<(double, double, bool)> told = [Tell(0, chosen)];
+        // The forecast runs all day: in the afternoon it stands on the reading of the morning.
+        var noon = night.DuskAt.AddHours(-Afternoon);
+        if (StoryUpTo(pond, noon).TonightAt(noon).Forecast is { } early)
+            told.Add(Tell(-Afternoon, early));
         if (night.LateAt is { } late)
         {
             var later = StoryUpTo(pond, late);
+            if (later.TonightAt(late).Forecast is { } running)
+                told.Add(Tell((late - night.DuskAt).TotalHours, running));
             said.AddRange(By(later, late, DeclineMethod.TwoReadings, "two readings, at 22:00"));
             said.AddRange(By(later, late, DeclineMethod.OwnNights, "own nights, at 22:00"));
         }
-        return new(night.TrueLowMgL, story.LimitsOn(night.Evening)!.DoActMgL, said);
+        var act = story.LimitsOn(night.Evening)!.DoActMgL;
+        return new(night.TrueLowMgL, act, said, night.CrossedAt(act) is { } crossed ? (crossed - night.DuskAt).TotalHours : null, night.AtDuskMgL < act, told);
     }
+
+    private static (double, double, bool) Tell(double afterH, DawnLowForecast f) => (afterH, f.ChanceUnderAct, f.Judgement.Status >= Status.Watch);
 
     private static IEnumerable<Said> By(PondStory story, DateTimeOffset at, DeclineMethod method, string way) =>
         story.TonightAt(at, method).Forecast is { } f ? [new(way, f.Low.Value, f.Low)] : [];

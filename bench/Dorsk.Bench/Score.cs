@@ -39,6 +39,21 @@ public static class Score
     /// <summary>Share of nights that pass under the act level.</summary>
     public static double Crossing(JudgedRange range) => (double)range.Nights.Count(n => n.TrueLowMgL < n.ActMgL) / range.Nights.Count;
 
+    /// <summary>Announcements at a threshold: share of the nights that crossed which were announced two hours before, and false announcements for each true one.</summary>
+    public static (double Share, double FalsePerTrue) Announced(JudgedRange range, double chance) => Announced(range, n => n.Announced(chance, Ahead));
+
+    /// <summary>The same for the board's own Watch or Act now.</summary>
+    public static (double Share, double FalsePerTrue) Shown(JudgedRange range) => Announced(range, n => n.Shown(Ahead));
+
+    private const double Ahead = 2;
+
+    private static (double Share, double FalsePerTrue) Announced(JudgedRange range, Func<JudgedNight, bool> said)
+    {
+        var crossed = range.Nights.Where(n => n.HoursToCrossing is not null && !n.UnderAtDusk).ToList();
+        var hits = crossed.Count(said);
+        return ((double)hits / crossed.Count, (double)range.Nights.Count(n => n.HoursToCrossing is null && said(n)) / Math.Max(1, hits));
+    }
+
     /// <summary>The standing estimate.</summary>
     public static StandingScore Standing(JudgedRange range)
     {

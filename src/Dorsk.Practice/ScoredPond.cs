@@ -13,7 +13,17 @@ namespace Dorsk.Practice;
 /// <param name="LateAt">When somebody went out again and read in the dark, or null.</param>
 /// <param name="TrueLowMgL">The lowest oxygen that came, to sunrise + 2 h.</param>
 /// <param name="OracleLowMgL">What one would have said at dusk who knew the pond's true state and parameters, and of the weather only its mean.</param>
-public sealed record ScoredNight(DateOnly Evening, DateTimeOffset DuskAt, DateTimeOffset? LateAt, double TrueLowMgL, double OracleLowMgL);
+public sealed record ScoredNight(DateOnly Evening, DateTimeOffset DuskAt, DateTimeOffset? LateAt, double TrueLowMgL, double OracleLowMgL)
+{
+    /// <summary>The lowest oxygen of each hour from dusk on, to sunrise + 2 h, by the hour's beginning.</summary>
+    public IReadOnlyList<(DateTimeOffset From, double LowMgL)> Hours { get; init; } = [];
+
+    /// <summary>True oxygen at dusk, mg/L.</summary>
+    public double AtDuskMgL { get; init; }
+
+    /// <summary>Beginning of the hour in which oxygen first passes under a level; null when it never does.</summary>
+    public DateTimeOffset? CrossedAt(double levelMgL) => Hours.Where(h => h.LowMgL < levelMgL).Select(h => (DateTimeOffset?)h.From).FirstOrDefault();
+}
 
 /// <summary>
 /// One pond with one batch, drawn by the fixed recipe (<see cref="ScoredRecipe"/>) and told as its people would write it: what the
@@ -83,7 +93,7 @@ public sealed class ScoredPond
                 Nightfall();
             Meal(from, hour);
             if (from <= dusk && from.AddHours(1) > dusk)
-                night = new(day, from, null, 99, Oracle(from, sun.Sunrise!.Value.AddDays(1).AddHours(2)));
+                night = new(day, from, null, 99, Oracle(from, sun.Sunrise!.Value.AddDays(1).AddHours(2))) { AtDuskMgL = sim.DoMgL };
             if (hour == sun.Sunset!.Value.ToOffset(TimeSpan.FromHours(10)).Hour)
                 Read(from, true);
             if (hour == 22 && night is not null && chance.Uniform() < ScoredRecipe.LateRounds)
@@ -93,9 +103,9 @@ public sealed class ScoredPond
             }
             var low = sim.Hour(from, weather, chance);
             if (nights.Count > 0 && from < sun.Sunrise!.Value.AddHours(2))
-                nights[^1] = nights[^1] with { TrueLowMgL = Math.Min(nights[^1].TrueLowMgL, low) };
+                nights[^1] = nights[^1] with { TrueLowMgL = Math.Min(nights[^1].TrueLowMgL, low), Hours = [.. nights[^1].Hours, (from, low)] };
             if (night is not null && from >= night.DuskAt)
-                night = night with { TrueLowMgL = Math.Min(night.TrueLowMgL, low) };
+                night = night with { TrueLowMgL = Math.Min(night.TrueLowMgL, low), Hours = [.. night.Hours, (from, low)] };
             if (hour == sun.Sunrise!.Value.ToOffset(TimeSpan.FromHours(10)).Hour)
             {
                 dawnLow = sim.DoMgL;
