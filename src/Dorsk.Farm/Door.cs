@@ -16,7 +16,7 @@ namespace Dorsk.Farm;
 /// <param name="clock">The farm clock: it says when a line is entered.</param>
 public sealed class Door(FarmFile file, TimeProvider clock)
 {
-    private static readonly IBook[] Books = [new FarmBook(), new PeopleBook(), new PondRegister(), new WaterBook(), new FeedBook(), new FishBook(), new PlanBook(), new JobBook(), new StockingPlanBook(), new ReceivingBook(), new PrepareBook(), new SettingsBook(), new ForecastBook()];
+    private static readonly IBook[] Books = [new FarmBook(), new PeopleBook(), new PondRegister(), new WaterBook(), new FeedBook(), new FishBook(), new PlanBook(), new JobBook(), new StockingPlanBook(), new ReceivingBook(), new ProbeBook(), new PrepareBook(), new SettingsBook(), new ForecastBook()];
     private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero);
     // Clocks of phones and of the farm differ a little; more than this is a mistyped date.
     private static readonly TimeSpan ClockSlack = TimeSpan.FromMinutes(5);
@@ -67,6 +67,8 @@ public sealed class Door(FarmFile file, TimeProvider clock)
             ("entry", entry.Id.ToString()), ("n", n), ("kind", line.Fact?.GetType().Name ?? LogLines.TakenBack), ("pond", line.Fact is null ? LogLines.PondOf(connection, line.Corrects!.Value) : book!.PondOf(line.Fact)),
             ("happened", line.Happened), ("entered", entered), ("author", entry.Author), ("typed", line.AsTyped), ("voids", line.Corrects));
         var desk = new Desk(connection, number, line.Happened, new(line.Happened, DateTimeOffset.MaxValue), line.Corrects);
+        if (line.Corrects is { } voided && LogLines.KindOf(connection, voided) == nameof(Core.Water.ProbeSeriesReceived))
+            ProbeBook.TakenBack(connection, desk.Zone, voided);
         var said = line.Fact is { } fact ? book!.Check(desk, fact).ToList() : [];
         if (said.Any(r => r.Kind == Objection.Refuse))
             return (number, said);

@@ -22,7 +22,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
 
     private static readonly Dictionary<string, Permission> SlipsNeed = new()
     {
-        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["landmark"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["instrument"] = Permission.Manage, ["duty"] = Permission.Manage, ["receive"] = Permission.Write, ["move"] = Permission.Manage, ["recount"] = Permission.Manage, ["quarantine"] = Permission.Write, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
+        ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["landmark"] = Permission.Setup, ["device"] = Permission.Setup, ["aerators"] = Permission.Switch, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["instrument"] = Permission.Manage, ["duty"] = Permission.Manage, ["receive"] = Permission.Write, ["move"] = Permission.Manage, ["recount"] = Permission.Manage, ["quarantine"] = Permission.Write, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
         ["weather"] = Permission.Write, ["feed"] = Permission.Manage, ["feeding"] = Permission.Write, ["deaths"] = Permission.Write, ["sample"] = Permission.Write, ["harvest"] = Permission.Manage,
     };
 
@@ -34,11 +34,11 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /proof"] = Permission.Look, ["GET /lists"] = Permission.Look, ["POST /lists Backup"] = Permission.Setup, ["POST /lists Export"] = Permission.Setup, ["GET /lists/{name}.csv"] = Permission.Look,
         ["GET /setup"] = Permission.Setup, ["GET /setup/species/{key?}"] = Permission.Setup, ["POST /setup/species/{key?} Value"] = Permission.Setup, ["POST /setup/species/{key?} Limit"] = Permission.Setup,
         ["GET /ponds/{code}/course/{parameter?}"] = Permission.Look, ["GET /lists/import/{id:guid?}"] = Permission.Manage, ["GET /lists/import/{id:guid?} State"] = Permission.Manage, ["POST /lists/import/{id:guid?} Upload"] = Permission.Manage, ["POST /lists/import/{id:guid?} Check"] = Permission.Manage, ["POST /lists/import/{id:guid?} Enter"] = Permission.Manage, ["POST /lists/import/{id:guid?} Drop"] = Permission.Manage,
-        ["GET /setup/instruments"] = Permission.Look, ["GET /setup/duties"] = Permission.Look, ["GET /plans"] = Permission.Look, ["GET /fish"] = Permission.Look, ["GET /ponds/{code}/acclimate"] = Permission.Look, ["GET /ponds/{code}/acclimate Part"] = Permission.Look, ["POST /ponds/{code}/acclimate Begin"] = Permission.Write, ["GET /acclimate/{id:long}"] = Permission.Look, ["GET /acclimate/{id:long} Part"] = Permission.Look, ["POST /acclimate/{id:long} Note"] = Permission.Write, ["POST /plans Drop"] = Permission.Manage, ["GET /oxygen"] = Permission.Look, ["GET /oxygen Part"] = Permission.Look, ["GET /oxygen Row"] = Permission.Look, ["POST /oxygen Set"] = Permission.Switch, ["GET /oxygen/power"] = Permission.Look, ["GET /oxygen/signs"] = Permission.Look, ["GET /live"] = Permission.Look, ["GET /plans/species"] = Permission.Look, ["GET /plans/species Part"] = Permission.Look, ["GET /plans/order"] = Permission.Look, ["GET /plans/stocking"] = Permission.Look, ["GET /plans/stocking Part"] = Permission.Look, ["POST /plans/stocking Keep"] = Permission.Manage, ["POST /setup/instruments Calibrated"] = Permission.Write, ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,
+        ["GET /setup/instruments"] = Permission.Look, ["GET /setup/duties"] = Permission.Look, ["GET /plans"] = Permission.Look, ["GET /fish"] = Permission.Look, ["GET /ponds/{code}/acclimate"] = Permission.Look, ["GET /ponds/{code}/acclimate Part"] = Permission.Look, ["POST /ponds/{code}/acclimate Begin"] = Permission.Write, ["GET /acclimate/{id:long}"] = Permission.Look, ["GET /acclimate/{id:long} Part"] = Permission.Look, ["POST /acclimate/{id:long} Note"] = Permission.Write, ["POST /plans Drop"] = Permission.Manage, ["GET /oxygen"] = Permission.Look, ["GET /oxygen Part"] = Permission.Look, ["GET /oxygen Row"] = Permission.Look, ["POST /oxygen Set"] = Permission.Switch, ["GET /oxygen/power"] = Permission.Look, ["GET /oxygen/signs"] = Permission.Look, ["GET /live"] = Permission.Look, ["GET /setup/devices"] = Permission.Setup, ["POST /setup/devices Key"] = Permission.Setup, ["GET /plans/species"] = Permission.Look, ["GET /plans/species Part"] = Permission.Look, ["GET /plans/order"] = Permission.Look, ["GET /plans/stocking"] = Permission.Look, ["GET /plans/stocking Part"] = Permission.Look, ["POST /plans/stocking Keep"] = Permission.Manage, ["POST /setup/instruments Calibrated"] = Permission.Write, ["GET /setup/plan"] = Permission.Setup, ["POST /setup/plan"] = Permission.Setup, ["POST /setup/plan Import"] = Permission.Setup, ["GET /setup/plan.geojson"] = Permission.Setup, ["GET /setup/plan Measure"] = Permission.Setup, ["POST /setup/plan Draw"] = Permission.Setup,
         ["GET /me"] = Permission.Look, ["POST /me"] = Permission.Look,
         ["GET /setup/people"] = Permission.Setup, ["POST /setup/people Add"] = Permission.Setup, ["POST /setup/people Role"] = Permission.Setup, ["POST /setup/people Password"] = Permission.Setup,
         ["GET /theme"] = null, ["POST /theme"] = null, ["GET /error"] = null, ["GET /sign-in"] = null, ["POST /sign-in"] = null, ["POST /sign-in Demo"] = null,
-        ["GET /sign-out"] = null, ["POST /sign-out"] = null, ["GET /first"] = null, ["POST /first"] = null,
+        ["GET /openapi/{documentName}.json"] = null, ["GET /sign-out"] = null, ["POST /sign-out"] = null, ["GET /first"] = null, ["POST /first"] = null,
     };
 
     [Fact]
@@ -105,6 +105,8 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         foreach (var endpoint in farm.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>())
         {
             var route = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
+            if (OfMachines(route))
+                continue;
             if (endpoint.Metadata.GetMetadata<PageActionDescriptor>() is { } page)
             {
                 var compiled = loader.LoadAsync(page, EndpointMetadataCollection.Empty).GetAwaiter().GetResult();
@@ -123,6 +125,9 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         }
     }
 
+    // Machines come with keys of their own, whoever is signed in: MachineApiTests holds those doors.
+    private static bool OfMachines(string route) => route.StartsWith("/api/", StringComparison.Ordinal);
+
     private IEnumerable<Way> Expand(string route, string method, string? handler, Attribute? rule)
     {
         var name = $"{method} {route}{(handler is null ? "" : " " + handler)}";
@@ -135,6 +140,6 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         }
         Assert.True(Expected.TryGetValue(name, out var wanted), $"{name} is new: say here who may use it.");
         yield return new(name, method, Query(route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("/{section?}", "/water", StringComparison.Ordinal)
-            .Replace("workbench/{key?}", "workbench/saturation", StringComparison.Ordinal).Replace("/{id:guid?}", "", StringComparison.Ordinal).Replace("{id:long}", farm.AcclimationLine.ToString(System.Globalization.CultureInfo.InvariantCulture), StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "readings", StringComparison.Ordinal)), rule, wanted);
+            .Replace("workbench/{key?}", "workbench/saturation", StringComparison.Ordinal).Replace("/{id:guid?}", "", StringComparison.Ordinal).Replace("{id:long}", farm.AcclimationLine.ToString(System.Globalization.CultureInfo.InvariantCulture), StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{documentName}", "v1", StringComparison.Ordinal).Replace("{name}", "readings", StringComparison.Ordinal)), rule, wanted);
     }
 }

@@ -77,6 +77,31 @@ public sealed class Questions(FarmFile file)
         return InstrumentQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>Devices with keys as last kept, with their lines.</summary>
+    public IReadOnlyList<(long Line, Core.Water.DeviceKept Kept)> Devices()
+    {
+        using var c = file.Open();
+        return DeviceQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    /// <summary>When a pond's probe was last heard, and what is wrong with it; null where no probe hangs.</summary>
+    public (DateTimeOffset? Heard, IReadOnlyList<Core.Judging.Judgement> Wrong)? ProbeHealth(long pond, DateTimeOffset now)
+    {
+        using var c = file.Open();
+        if (!DeviceQuestions.All(c, AsOf.Now(now)).Exists(d => d.Kept is { Gone: false, Use: Core.Water.DeviceUse.Probe } && d.Kept.PondId == pond))
+            return null;
+        var hand = Readings.ByHand(c, AsOf.Now(now), pond);
+        var read = new[] { Core.Water.Parameter.Oxygen, Core.Water.Parameter.Temperature, Core.Water.Parameter.Ph }.Select(p => (Parameter: p, Values: DeviceQuestions.Values(c, AsOf.Now(now), pond, p, now.AddDays(-3)))).Where(x => x.Values.Count > 0 || x.Parameter == Core.Water.Parameter.Oxygen).ToList();
+        return (read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(), [.. read.SelectMany(x => Core.Water.ProbeHealth.Of(x.Parameter, x.Values, [.. hand[x.Parameter].Where(t => t.At > now.AddDays(-3))], now))]);
+    }
+
+    /// <summary>What probes measured over a span, thinned to what a drawing can show: means with lowest and highest.</summary>
+    public (long SpanMs, IReadOnlyList<(DateTimeOffset At, double Mean, double Low, double High)> Points) ProbeCourse(long pond, Core.Water.Parameter parameter, DateTimeOffset from, DateTimeOffset to)
+    {
+        using var c = file.Open();
+        return DeviceQuestions.Course(c, pond, parameter, from, to);
+    }
+
     /// <summary>The farm's standing jobs as last written, with their lines.</summary>
     public IReadOnlyList<(long Line, Core.Season.DutyKept Kept)> Duties()
     {

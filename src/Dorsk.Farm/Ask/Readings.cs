@@ -25,7 +25,15 @@ internal static class Readings
         return rows.Count == 0 ? null : rows[0];
     }
 
-    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond) => Sqlite.Rows(c,
+    /// <summary>Readings by hand and of probes together, in order of time.</summary>
+    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond)
+    {
+        var byHand = ByHand(c, asOf, pond);
+        var probes = pond is { } p ? DeviceQuestions.ForStory(c, asOf, p).ToList() : [];
+        return probes.Count == 0 ? byHand : byHand.SelectMany(g => g.Select(t => (Parameter: g.Key, Timed: t))).Concat(probes).OrderBy(r => r.Timed.At).ToLookup(r => r.Parameter, r => r.Timed);
+    }
+
+    public static ILookup<Parameter, Timed> ByHand(SqliteConnection c, AsOf asOf, long? pond) => Sqlite.Rows(c,
         $"SELECT r.parameter, l.happened, r.value FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line",
         r => (Parameter: Parameter.ByKey(r.GetString(0)), Timed: new Timed(r.Instant(1), r.GetDouble(2))), Lines.With(asOf, ("pond", pond)))
         .ToLookup(r => r.Parameter, r => r.Timed);

@@ -1,0 +1,61 @@
+using Dorsk.Core.Water;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>Devices and what probes sent.</summary>
+internal static class DeviceQuestions
+{
+    // Values of so many days stand one by one in a pond's story; of older nights the low and the mean.
+    private const int DaysOneByOne = 12, NightsBack = 500;
+    private static readonly Parameter[] ByNight = [Parameter.Oxygen, Parameter.Temperature];
+
+    /// <summary>Every device as last kept, those that are gone too, with its line.</summary>
+    public static List<(long Line, DeviceKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT l.line, d.device, d.name, d.use, d.pond, d.depth_m, d.gone FROM device d CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Line: r.GetInt64(0), Kept: Read(r, 1)), Lines.With(asOf))
+        .GroupBy(d => d.Kept.DeviceId).Select(g => g.Last()).OrderBy(d => d.Kept.Name, StringComparer.OrdinalIgnoreCase).ToList();
+
+    public static DeviceKept? Of(SqliteConnection c, long line) => Sqlite.One(c, "SELECT d.device, d.name, d.use, d.pond, d.depth_m, d.gone FROM device d WHERE d.line = $line", r => Read(r, 0), ("line", line));
+
+    /// <summary>Values of one pond and parameter, in order of time.</summary>
+    public static List<Timed> Values(SqliteConnection c, AsOf asOf, long pond, Parameter parameter, DateTimeOffset from) => Sqlite.Rows(c,
+        "SELECT v.at, v.value FROM probe_value v CROSS JOIN log l USING (line) WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line AND x.entered <= $known) ORDER BY v.at",
+        r => new Timed(r.Instant(0), r.GetDouble(1)), Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("from", from)));
+
+    /// <summary>A pond's values thinned to what a drawing of that span can show: one by one for days, hours for months, nights for years.</summary>
+    public static (long SpanMs, List<(DateTimeOffset At, double Mean, double Low, double High)> Points) Course(SqliteConnection c, long pond, Parameter parameter, DateTimeOffset from, DateTimeOffset to)
+    {
+        var span = to - from > TimeSpan.FromDays(200) ? Books.ProbeBook.Night : to - from > TimeSpan.FromDays(12) ? Books.ProbeBook.Hour : Books.ProbeBook.Quarter;
+        if (span == Books.ProbeBook.Quarter)
+            return (span, Sqlite.Rows(c, "SELECT v.at / 900000 * 900000 AS start, avg(v.value), min(v.value), max(v.value) FROM probe_value v WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at < $to AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line) GROUP BY start ORDER BY start",
+                r => (r.Instant(0), r.GetDouble(1), r.GetDouble(2), r.GetDouble(3)), ("pond", pond), ("parameter", parameter.Key), ("from", from), ("to", to)));
+        return (span, Sqlite.Rows(c, "SELECT start, total / n, low, high FROM probe_roll WHERE pond = $pond AND parameter = $parameter AND span = $span AND start >= $from AND start < $to ORDER BY start",
+            r => (r.Instant(0), r.GetDouble(1), r.GetDouble(2), r.GetDouble(3)), ("pond", pond), ("parameter", parameter.Key), ("span", span), ("from", from), ("to", to)));
+    }
+
+    /// <summary>What of the probes belongs into a pond's story: the last days one by one, of older nights the lowest oxygen and the mean temperature.</summary>
+    public static IEnumerable<(Parameter Parameter, Timed Timed)> ForStory(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var newest = Sqlite.Rows(c, "SELECT max(at) FROM probe_value WHERE pond = $pond AND parameter = 'do' UNION ALL SELECT max(at) FROM probe_value WHERE pond = $pond AND parameter = 'temp'", r => r.MaybeLong(0), ("pond", pond)).Max();
+        if (newest is not { } ms)
+            return [];
+        var last = DateTimeOffset.FromUnixTimeMilliseconds(ms);
+        var from = (last < asOf.HappenedUpTo ? last : asOf.HappenedUpTo).AddDays(-DaysOneByOne);
+        var each = Sqlite.Rows(c, "SELECT DISTINCT parameter FROM probe_roll WHERE pond = $pond AND span = $span", r => r.GetString(0), ("pond", pond), ("span", Books.ProbeBook.Night)).Select(Parameter.ByKey).ToList();
+        var days = each.SelectMany(p => Values(c, asOf, pond, p, from).Select(t => (p, t)));
+        return days.Concat(ByNight.SelectMany(p => Nights(c, asOf, pond, p, from).Select(t => (p, t))));
+    }
+
+    // Nights that are wholly past are read from their roll-ups where all is known; else from the values as they were known then.
+    private static List<Timed> Nights(SqliteConnection c, AsOf asOf, long pond, Parameter parameter, DateTimeOffset before)
+    {
+        var (low, at) = parameter == Parameter.Oxygen ? ("low", "low_at") : ("total / n", "start + 43200000");
+        return asOf.KnownUpTo == DateTimeOffset.MaxValue
+            ? Sqlite.Rows(c, $"SELECT {at}, {low} FROM probe_roll WHERE pond = $pond AND parameter = $parameter AND span = $span AND start >= $since AND start + span <= $before ORDER BY start", r => new Timed(r.Instant(0), r.GetDouble(1)), ("pond", pond), ("parameter", parameter.Key), ("span", Books.ProbeBook.Night), ("since", before.AddDays(-NightsBack)), ("before", before))
+            : Values(c, asOf with { HappenedUpTo = before }, pond, parameter, before.AddDays(-60)).GroupBy(t => t.At.AddHours(12).UtcDateTime.Date).Select(g => parameter == Parameter.Oxygen ? g.MinBy(t => t.Si) : new Timed(g.First().At, g.Average(t => t.Si))).ToList();
+    }
+
+    private static DeviceKept Read(SqliteDataReader r, int i) => new(r.GetInt64(i), r.GetString(i + 1), r.Word<DeviceUse>(i + 2), r.MaybeLong(i + 3), r.MaybeReal(i + 4), r.GetBoolean(i + 5));
+}

@@ -1,0 +1,141 @@
+using System.Text.Json;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
+using Dorsk.Web.People;
+
+namespace Dorsk.Web.Inlets;
+
+/// <summary>A pond as a machine reads it; SI.</summary>
+public sealed record PondOut(string Code, string Name, string Kind, double AreaM2, double VolumeM3, string Status, string Reason, double? OxygenMgL, DateTimeOffset? OxygenAt, double? TempC, double BiomassKg);
+
+/// <summary>A value of a pond, by hand or by probe.</summary>
+public sealed record ValueOut(DateTimeOffset At, double Value);
+
+/// <summary>An estimate or forecast with its interval.</summary>
+/// <param name="Value">Likely.</param>
+/// <param name="Low">Lower end.</param>
+/// <param name="High">Upper end.</param>
+/// <param name="Level">Share of cases inside, 0 to 1.</param>
+public sealed record IntervalOut(double Value, double Low, double High, double Level)
+{
+    internal static IntervalOut Of(Interval i) => new(i.Value, i.Low, i.High, i.Level);
+}
+
+/// <summary>Tonight's oxygen of a pond.</summary>
+/// <param name="Pond">Its code.</param>
+/// <param name="AsOf">Nothing that happened or was known later was used.</param>
+/// <param name="Night">Farm day of the night's evening.</param>
+/// <param name="Why">Why there is no forecast; empty when there is one.</param>
+/// <param name="Method">OwnNights, TwoReadings or Balance.</param>
+/// <param name="DawnLowMgL">The dawn low with its interval.</param>
+/// <param name="LowAt">When it comes.</param>
+/// <param name="UnderWatchAt">When the watch level is passed, or null.</param>
+/// <param name="UnderActAt">When the act level is passed, or null.</param>
+/// <param name="ChanceUnderAct">Chance of a low under the act level, 0 to 1.</param>
+/// <param name="Status">Steady, Watch or ActNow.</param>
+/// <param name="Curve">The way to the coming noon: likely, low and high end, mg/L.</param>
+public sealed record TonightOut(string Pond, DateTimeOffset AsOf, DateOnly Night, string Why, string? Method, IntervalOut? DawnLowMgL, DateTimeOffset? LowAt, DateTimeOffset? UnderWatchAt, DateTimeOffset? UnderActAt, double? ChanceUnderAct, string? Status, IReadOnlyList<Dorsk.Core.Oxygen.CurvePoint>? Curve);
+
+/// <summary>What stands of a batch in a pond.</summary>
+public sealed record StandingOut(string Pond, DateTimeOffset AsOf, long Batch, string Species, IntervalOut Count, IntervalOut MeanG, IntervalOut BiomassKg);
+
+/// <summary>An aerator with its nightly timer.</summary>
+public sealed record AeratorOut(string Pond, string Code, string Kind, double ShaftKW, TimeOnly? On, TimeOnly? Off, bool TimerRunsNow);
+
+/// <summary>The addresses of machines: readings in, answers out; described by /openapi/v1.json. A key of a device opens them, never a person's cookie.</summary>
+public static class MachineApi
+{
+    private const int MostBytes = 1_000_000;
+
+    /// <summary>Maps them.</summary>
+    public static void MapMachineApi(this WebApplication app)
+    {
+        app.MapOpenApi().WithMetadata(new OpenAttribute());
+        var api = app.MapGroup("/api").WithMetadata(new OpenAttribute()).WithTags("Dorsk").DisableAntiforgery();
+        api.MapPost("/readings", Take).Accepts<SentReadings>("application/json").WithSummary("Readings of a probe: 1 to 5000 values in any order; sent again they do no harm.").Produces<ReceivedReadings>().ProducesProblem(400).ProducesProblem(401).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MostBytes));
+        Read(api, "/ponds", "All ponds as they stand.", (http, q, clock) => Results.Ok(q.PondsNow(clock.GetUtcNow()).Select(Pond))).Produces<IEnumerable<PondOut>>();
+        Read(api, "/ponds/{code}/readings", "Values of one parameter between two instants (from, to; what: do, temp, ph ...).", Values).Produces<IEnumerable<ValueOut>>().ProducesProblem(400).ProducesProblem(404);
+        Read(api, "/ponds/{code}/tonight", "The oxygen forecast, now or as of any past instant (asOf): then only what had happened and was known by then is used.", Tonight).Produces<TonightOut>().ProducesProblem(400).ProducesProblem(404);
+        Read(api, "/ponds/{code}/standing", "The standing estimate of each batch, now or as of any past instant (asOf).", Standing).Produces<IEnumerable<StandingOut>>().ProducesProblem(400).ProducesProblem(404);
+        Read(api, "/aerators", "Aerators with their timers.", (http, q, clock) => Results.Ok(q.Ponds().SelectMany(p => Aerators(q.Story(p.Code)!, clock.GetUtcNow())))).Produces<IEnumerable<AeratorOut>>();
+    }
+
+    private static RouteHandlerBuilder Read(RouteGroupBuilder api, string path, string summary, Func<HttpContext, Questions, FarmClock, IResult> answer) =>
+        api.MapGet(path, (HttpContext http, DeviceGate gate, Questions questions, FarmClock clock) => gate.Of(http, DeviceUse.Reader) is null ? Shut("a reader") : questions.Farm() is null ? Problem(404, "No farm is described yet.") : answer(http, questions, clock)).WithSummary(summary).ProducesProblem(401);
+
+    private static async Task<IResult> Take(HttpContext http, DeviceGate gate, ProbeInlet inlet)
+    {
+        if (gate.Of(http, DeviceUse.Probe) is not { } probe)
+            return Shut("a probe");
+        SentReadings? sent;
+        try
+        {
+            sent = await http.Request.ReadFromJsonAsync<SentReadings>(http.RequestAborted);
+        }
+        catch (Exception e) when (e is JsonException or InvalidOperationException)
+        {
+            return Problem(400, $"This is no JSON that can be read: {e.Message}");
+        }
+        catch (BadHttpRequestException e)
+        {
+            return Problem(e.StatusCode, e.Message);
+        }
+        if (sent?.Readings is not { Count: > 0 and <= ProbeSeriesReceived.Most })
+            return Problem(400, $"Send {{\"readings\": [{{\"at\": \"2027-01-21T17:45:00+10:00\", \"what\": \"do\", \"value\": 6.1, \"unit\": \"mg/L\"}}]}} with 1 to {ProbeSeriesReceived.Most} values.");
+        return Results.Ok(inlet.Take(probe, sent));
+    }
+
+    private static IResult Values(HttpContext http, Questions questions, FarmClock clock)
+    {
+        if (Story(http, questions, clock, out var problem) is not { } found)
+            return problem!;
+        if (Parameter.Find(http.Request.Query["what"].ToString()) is not { } parameter)
+            return Problem(400, $"“what” is one of {string.Join(", ", Parameter.All.Select(p => p.Key))}.");
+        if (Instant(http, "from", found.At.AddDays(-1)) is not { } from || Instant(http, "to", found.At) is not { } to)
+            return Problem(400, "“from” and “to” are instants such as 2027-01-21T17:45:00+10:00.");
+        return Results.Ok(found.Story.ReadingsOf[parameter].Where(t => t.At >= from && t.At <= to).Select(t => new ValueOut(t.At, t.Si)));
+    }
+
+    private static IResult Tonight(HttpContext http, Questions questions, FarmClock clock)
+    {
+        if (Story(http, questions, clock, out var problem) is not { } found)
+            return problem!;
+        var tonight = found.Story.TonightAt(found.At);
+        var f = tonight.Forecast;
+        return Results.Ok(new TonightOut(found.Story.Pond.Code, found.At, tonight.Night.Evening, tonight.WhyNot, f?.Method.ToString(), f is null ? null : IntervalOut.Of(f.Low), f?.LowAt, f?.UnderWatchAt, f?.UnderActAt, f?.ChanceUnderAct, f?.Judgement.Status.ToString(), f?.Curve));
+    }
+
+    private static IResult Standing(HttpContext http, Questions questions, FarmClock clock)
+    {
+        if (Story(http, questions, clock, out var problem) is not { } found)
+            return problem!;
+        var day = found.Story.Zone.DayOf(found.At);
+        return Results.Ok(found.Story.Standing.Select(b => (b, S: found.Story.StandingOn(b.Id, day))).Where(x => x.S is not null).Select(x => new StandingOut(found.Story.Pond.Code, found.At, x.b.Id, x.b.Species.Key, IntervalOut.Of(x.S!.Count), IntervalOut.Of(x.S.MeanG), IntervalOut.Of(x.S.BiomassKg))));
+    }
+
+    private static (PondStory Story, DateTimeOffset At)? Story(HttpContext http, Questions questions, FarmClock clock, out IResult? problem)
+    {
+        problem = null;
+        var (code, now) = (http.GetRouteValue("code") as string ?? "", clock.GetUtcNow());
+        if (Instant(http, "asOf", now) is not { } at || at > now)
+            problem = Problem(400, "“asOf” is an instant up to now, such as 2027-01-21T17:45:00+10:00.");
+        else if ((http.Request.Query.ContainsKey("asOf") ? questions.StoryAsOf(code, new AsOf(at, at)) : questions.Story(code)) is { } story)
+            return (story, at);
+        problem ??= Problem(404, $"There is no pond {code}.");
+        return null;
+    }
+
+    // A plus in an address is a blank to the reader of addresses: it is read as the plus that was meant.
+    private static DateTimeOffset? Instant(HttpContext http, string name, DateTimeOffset otherwise) => !http.Request.Query.TryGetValue(name, out var text) ? otherwise
+        : DateTimeOffset.TryParse(text.ToString().Replace(' ', '+'), System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AssumeUniversal, out var at) ? at : null;
+
+    private static PondOut Pond(PondNow p) => new(p.Story.Pond.Code, p.Story.Pond.Name, p.Story.Pond.Kind.ToString(), p.Story.Pond.Shape.FullAreaM2, p.Story.Pond.Shape.FullVolumeM3, p.Judgement.Status.ToString(), p.Judgement.Reason, p.Oxygen?.Si, p.Oxygen?.At, p.Temperature?.Si, p.BiomassKg);
+
+    private static IEnumerable<AeratorOut> Aerators(PondStory s, DateTimeOffset now) => s.AeratorsAt(now).Select(a => new AeratorOut(s.Pond.Code, a.Code, a.Kind.Name, a.ShaftKW, a.On, a.Off, a.RunsAt(TimeOnly.FromDateTime(s.Zone.LocalAt(now)))));
+
+    private static IResult Shut(string what) => Problem(401, $"Send the key of {what} of this farm: Authorization: Bearer KEY. A Manager makes one under Setup, Devices.");
+
+    private static IResult Problem(int status, string text) => Results.Problem(text, statusCode: status);
+}
