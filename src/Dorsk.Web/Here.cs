@@ -35,6 +35,9 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
     /// <summary>Kinds of feed.</summary>
     public IReadOnlyList<FeedKind> Feeds => questions.Feeds();
 
+    /// <summary>Alarms that nobody has answered, the loudest first.</summary>
+    public IReadOnlyList<Dorsk.Core.Alarms.Alarm> Ringing => [.. questions.Alarms(Now).Where(a => a.Open && a.Answered is null).OrderByDescending(a => a.Level).ThenBy(a => a.LouderAt)];
+
     /// <summary>Who writes.</summary>
     public string Author => Person?.Name ?? throw new InvalidOperationException("Nobody is signed in, and yet somebody writes: a handler stands without its gate.");
 

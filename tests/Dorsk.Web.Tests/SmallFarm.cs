@@ -68,7 +68,7 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder) =>
-        builder.UseSetting("data", folder).UseSetting("demo", "true").UseSetting("clock", Now.ToString("O", System.Globalization.CultureInfo.InvariantCulture)).UseSetting("rate", "0");
+        builder.UseSetting("data", folder).UseSetting("demo", "true").UseSetting("clock", Now.ToString("O", System.Globalization.CultureInfo.InvariantCulture)).UseSetting("rate", "0").UseSetting("alarm-look", "600");
 
     private sealed class Still(DateTimeOffset at) : TimeProvider
     {

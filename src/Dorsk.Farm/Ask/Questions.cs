@@ -84,6 +84,20 @@ public sealed class Questions(FarmFile file)
         return DeviceQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>Alarms of the last month, the newest first.</summary>
+    public IReadOnlyList<Core.Alarms.Alarm> Alarms(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return [.. AlarmQuestions.All(c, AsOf.Now(now), now.AddDays(-30)).Values.OrderByDescending(a => a.Id)];
+    }
+
+    /// <summary>Who is called when an alarm rings; null before anybody was named.</summary>
+    public Core.Alarms.CallListSet? CallList()
+    {
+        using var c = file.Open();
+        return AlarmQuestions.List(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
     /// <summary>When a pond's probe was last heard, and what is wrong with it; null where no probe hangs.</summary>
     public (DateTimeOffset? Heard, IReadOnlyList<Core.Judging.Judgement> Wrong)? ProbeHealth(long pond, DateTimeOffset now)
     {

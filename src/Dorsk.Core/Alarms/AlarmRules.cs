@@ -1,0 +1,62 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Alarms;
+
+/// <summary>A pond as far as alarms care.</summary>
+/// <param name="PondId">Its number.</param>
+/// <param name="Code">Its code.</param>
+/// <param name="Limits">Limits of its fish.</param>
+/// <param name="Oxygen">Oxygen of the last hours, oldest first.</param>
+/// <param name="Tonight">Forecast of the night, or null.</param>
+/// <param name="Aerators">Its aerators by code.</param>
+/// <param name="ProbeFaults">What is wrong with its probe; empty without a probe.</param>
+public sealed record AlarmPond(long PondId, string Code, WaterLimits Limits, IReadOnlyList<Timed> Oxygen, DawnLowForecast? Tonight, IReadOnlyList<string> Aerators, IReadOnlyList<Judgement> ProbeFaults);
+
+/// <summary>Which causes stand now. Order is data: one rule a cause.</summary>
+public static class AlarmRules
+{
+    // A reading rings for so long; an alarm ends only so far above the level that rang it; a fall so fast, reaching the act level so soon, rings by itself.
+    private static readonly TimeSpan Fresh = TimeSpan.FromHours(1.5), RateOver = TimeSpan.FromHours(2.5), LeastApart = TimeSpan.FromMinutes(10), Soon = TimeSpan.FromHours(2), BeforeCrossing = TimeSpan.FromHours(6);
+    private const double BackMgL = 0.3, FastMgLH = 0.6;
+
+    /// <summary>What rings in a pond.</summary>
+    /// <param name="p">The pond.</param>
+    /// <param name="ringing">Causes that ring here already: they end a little above where they began.</param>
+    /// <param name="now">Now.</param>
+    /// <param name="zone">The farm's clock.</param>
+    /// <param name="hand">How figures are printed.</param>
+    public static IReadOnlyList<AlarmRaised> Of(AlarmPond p, IReadOnlyCollection<AlarmCause> ringing, DateTimeOffset now, FarmZone zone, Hand hand)
+    {
+        List<AlarmRaised?> all = [LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand), Night(p, now, zone, hand), Probe(p)];
+        return [.. all.OfType<AlarmRaised>()];
+    }
+
+    private static AlarmRaised? LowOxygen(AlarmPond p, bool rings, DateTimeOffset now, FarmZone zone, Hand hand)
+    {
+        if (p.Oxygen.Count == 0 || now - p.Oxygen[^1].At > Fresh)
+            return null;
+        var last = p.Oxygen[^1];
+        string O(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
+        AlarmRaised Ring(Status level, string why, string first) => new(0, p.PondId, AlarmCause.LowOxygen, level, $"{p.Code} oxygen {O(last.Si)} at {Hour(last.At, zone)}, {why}. {first}");
+        var air = p.Aerators.Count > 0 ? $"Start {string.Join(", ", p.Aerators)}" : "Bring air: this pond has no aerator";
+        if (last.Si < p.Limits.DoActMgL + (rings ? BackMgL : 0))
+            return Ring(Status.ActNow, $"under the act level {O(p.Limits.DoActMgL)}", $"{air}, hold feed, look at the inlet; read again in 30 min.");
+        var before = p.Oxygen.LastOrDefault(t => last.At - t.At >= LeastApart && last.At - t.At <= RateOver);
+        if (before != default && (before.Si - last.Si) / (last.At - before.At).TotalHours is var rate && rate >= FastMgLH && TimeSpan.FromHours((last.Si - p.Limits.DoActMgL) / rate) <= Soon)
+            return Ring(Status.ActNow, $"falling {O(rate)} an hour: under the act level {O(p.Limits.DoActMgL)} about {Hour(last.At.AddHours((last.Si - p.Limits.DoActMgL) / rate), zone)}", $"{air} now; read again in 30 min.");
+        return last.Si < p.Limits.DoWatchMgL + (rings ? BackMgL : 0) ? Ring(Status.Watch, $"under the watch level {O(p.Limits.DoWatchMgL)}", $"{air} if it still falls; read again within the hour.") : null;
+    }
+
+    private static AlarmRaised? Night(AlarmPond p, DateTimeOffset now, FarmZone zone, Hand hand) =>
+        p.Tonight is { Judgement.Status: Status.ActNow, UnderActAt: { } at } f && at > now && at - now <= BeforeCrossing
+            ? new(0, p.PondId, AlarmCause.NightForecast, Status.Watch, $"{p.Code} is likely to pass under {QuantityText.Write(p.Limits.DoActMgL, Measures.Oxygen, hand)} about {Hour(at, zone)}, low {QuantityText.Write(f.Low.Value, Measures.Oxygen, hand)}. Set more air on the night board now; read again at {Hour(at.AddHours(-2) > now ? at.AddHours(-2) : now.AddMinutes(30), zone)}.") : null;
+
+    private static AlarmRaised? Probe(AlarmPond p) => p.ProbeFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.ProbeFault, Status.Watch, $"{p.Code} probe, {string.Join("; ", p.ProbeFaults.Select(f => f.Reason))}. Read this pond by hand tonight; clean the probe, look at cable and battery.");
+
+    private static string Hour(DateTimeOffset at, FarmZone zone) => zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,42 @@
+using System.Globalization;
+using Dorsk.Core.Alarms;
+using Dorsk.Core.Judging;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+/// <summary>Alarms as their lines tell them.</summary>
+internal static class AlarmQuestions
+{
+    private const string Kinds = "'AlarmRaised', 'AlarmAnswered', 'AlarmEnded', 'AlarmTold'";
+
+    /// <summary>Alarms with a line since an instant, by their number. A line that is on its way into the books has no row yet and does not count.</summary>
+    public static IReadOnlyDictionary<long, Alarm> All(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Alarm.Of(Sqlite.Rows(c,
+        $"""
+        SELECT l.line, l.happened, l.author, l.kind, l.pond, r.alarm, r.cause, r.level, r.text, a.alarm, e.alarm, t.alarm, t.step, t.level, t.address FROM log l
+          LEFT JOIN alarm_raised r USING (line) LEFT JOIN alarm_answered a USING (line) LEFT JOIN alarm_ended e USING (line) LEFT JOIN alarm_told t USING (line)
+        WHERE l.kind IN ({Kinds}) AND coalesce(r.alarm, a.alarm, e.alarm, t.alarm) IS NOT NULL AND l.happened >= $since AND {Lines.Count} ORDER BY l.line
+        """, r => (r.GetInt64(0), r.Instant(1), r.GetString(2), Read(r)), Lines.With(asOf, ("since", since))));
+
+    /// <summary>Who is called; null before anybody was named.</summary>
+    public static CallListSet? List(SqliteConnection c, AsOf asOf)
+    {
+        TimeOnly? Hour(SqliteDataReader r, int i) => r.IsDBNull(i) ? null : TimeOnly.ParseExact(r.GetString(i), "HH:mm", CultureInfo.InvariantCulture);
+        var last = Sqlite.Rows(c, $"SELECT l.line, k.after_minutes, k.quiet_from, k.quiet_to FROM call_list k CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line DESC LIMIT 1", r => (Line: r.GetInt64(0), After: r.GetInt32(1), From: Hour(r, 2), To: Hour(r, 3)), Lines.With(asOf));
+        return last.Count == 0 ? null : new(Sqlite.Rows(c, "SELECT name, address FROM call_step WHERE line = $line ORDER BY n", r => new CallStep(r.GetString(0), r.GetString(1)), ("line", last[0].Line)), last[0].After, last[0].From, last[0].To);
+    }
+
+    private static Fact Read(SqliteDataReader r)
+    {
+        var pond = r.MaybeLong(4);
+        return r.GetString(3) switch
+        {
+            nameof(AlarmRaised) => new AlarmRaised(r.GetInt64(5) == r.GetInt64(0) ? 0 : r.GetInt64(5), pond, r.Word<AlarmCause>(6), r.Word<Status>(7), r.GetString(8)),
+            nameof(AlarmAnswered) => new AlarmAnswered(r.GetInt64(9), pond),
+            nameof(AlarmEnded) => new AlarmEnded(r.GetInt64(10), pond),
+            _ => new AlarmTold(r.GetInt64(11), pond, r.GetInt32(12), r.Word<Status>(13), r.GetString(14)),
+        };
+    }
+}

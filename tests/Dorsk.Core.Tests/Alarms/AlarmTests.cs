@@ -1,0 +1,91 @@
+using Dorsk.Core.Alarms;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Tests.Alarms;
+
+/// <summary>What rings, how loud, until when; who is told after how long.</summary>
+public class AlarmTests
+{
+    private static readonly FarmZone Zone = FarmZone.Find("Etc/GMT-10")!;
+    private static readonly DateTimeOffset Now = Zone.At(new DateTime(2027, 1, 22, 3, 0, 0));
+    private static readonly WaterLimits Limits = WaterLimits.For(FishSpecies.Of("silver_perch"), LifeStage.Growing);
+
+    private static AlarmPond Pond(params (double HoursAgo, double MgL)[] oxygen) => new(7, "P4", Limits, [.. oxygen.Select(o => new Timed(Now.AddHours(-o.HoursAgo), o.MgL))], null, ["A1", "A2"], []);
+
+    private static IReadOnlyList<AlarmRaised> Of(AlarmPond p, params AlarmCause[] ringing) => AlarmRules.Of(p, ringing, Now, Zone, Hand.Metric);
+
+    [Fact]
+    public void Low_or_falling_oxygen_rings_with_pond_value_limit_time_and_first_deed()
+    {
+        var act = Assert.Single(Of(Pond((0.1, 2.6))));
+        Assert.Equal((AlarmCause.LowOxygen, Status.ActNow), (act.Cause, act.Level));
+        Assert.All(new[] { "P4", "2.6", "02:54", "act level 3.0", "Start A1, A2" }, part => Assert.Contains(part, act.Text.Replace('\u2009', ' ').Replace('\u00a0', ' '), StringComparison.Ordinal));
+        Assert.Equal(Status.Watch, Assert.Single(Of(Pond((0.1, 3.7)))).Level);
+        Assert.Empty(Of(Pond((0.1, 5))));
+        // Falls 1.2 an hour from 4.8: under 3 in an hour and a half. Slower, or later, it does not ring.
+        Assert.Contains("falling", Assert.Single(Of(Pond((1.1, 6), (0.1, 4.8)))).Text, StringComparison.Ordinal);
+        Assert.Empty(Of(Pond((1.1, 5.2), (0.1, 4.8))));
+        Assert.Empty(Of(Pond((1.1, 8.2), (0.1, 7.0))));
+        // An old reading is no reading.
+        Assert.Empty(Of(Pond((3, 1.0))));
+        // What rings ends only a little above where it began.
+        Assert.Equal(Status.ActNow, Assert.Single(Of(Pond((0.1, 3.2)), AlarmCause.LowOxygen)).Level);
+        Assert.Equal(Status.Watch, Assert.Single(Of(Pond((0.1, 3.2)))).Level);
+        Assert.Single(Of(Pond((0.1, 4.2)), AlarmCause.LowOxygen));
+        Assert.Empty(Of(Pond((0.1, 4.4)), AlarmCause.LowOxygen));
+    }
+
+    [Fact]
+    public void A_night_that_will_pass_under_and_a_faulty_probe_ring_too_each_once()
+    {
+        DawnLowForecast F(DateTimeOffset? at, Status status) => new(new(2, 1, 3, 0.8), Now.AddHours(2.5), Now, at, 0.9, new(status, ""), DeclineMethod.OwnNights, [], Grounds.Of("", ""));
+        var night = Pond((0.1, 5)) with { Tonight = F(Now.AddHours(2), Status.ActNow), ProbeFaults = [new(Status.Watch, "oxygen: stuck at 5")] };
+        Assert.Equal([AlarmCause.NightForecast, AlarmCause.ProbeFault], Of(night).Select(a => a.Cause));
+        Assert.Contains("about 05:00", Of(night)[0].Text, StringComparison.Ordinal);
+        Assert.Empty(Of(night with { ProbeFaults = [], Tonight = F(Now.AddHours(9), Status.ActNow) }));
+        Assert.Empty(Of(night with { ProbeFaults = [], Tonight = F(null, Status.Watch) }));
+    }
+
+    [Fact]
+    public void An_alarm_is_what_its_lines_say_and_a_louder_one_asks_again()
+    {
+        List<(long, DateTimeOffset, string, Fact)> lines = [(5, Now, "Dorsk", new AlarmRaised(0, 7, AlarmCause.LowOxygen, Status.Watch, "first"))];
+        Alarm One() => Alarm.Of(lines)[5];
+        Assert.True(One() is { Open: true, Answered: null });
+        lines.Add((6, Now.AddMinutes(4), "Pond hand", new AlarmAnswered(5, 7)));
+        Assert.Equal("Pond hand", One().Answered!.Value.By);
+        lines.Add((7, Now.AddMinutes(30), "Dorsk", new AlarmRaised(5, 7, AlarmCause.LowOxygen, Status.ActNow, "louder")));
+        Assert.True(One() is { Level: Status.ActNow, Answered: null, Told.Count: 0, Text: "louder" });
+        Assert.Equal(Now.AddMinutes(30), One().LouderAt);
+        lines.Add((8, Now.AddMinutes(31), "Dorsk", new AlarmTold(5, 7, 0, Status.ActNow, "a@farm.test")));
+        Assert.Equal([0], One().Told);
+        lines.Add((9, Now.AddMinutes(50), "Dorsk", new AlarmEnded(5, 7)));
+        Assert.False(One().Open);
+        Assert.Equal(Now, One().RangAt);
+    }
+
+    [Fact]
+    public void The_next_is_called_after_minutes_without_an_answer_and_quiet_hours_never_hold_back_act_now()
+    {
+        var list = new CallListSet([new("Night watch", "watch@farm.test"), new("Manager", "manager@farm.test"), new("Pond hand", "hand@farm.test")], 10, new(22, 0), new(5, 0));
+        Alarm Rings(Status level, params int[] told) => new(1, 7, AlarmCause.LowOxygen, level, "", Now, Now, null, null, told);
+        int[] Due(Alarm a, double minutes, int hour = 12) => [.. a.Due(list, Now.AddMinutes(minutes), new(hour, 0))];
+        Assert.Equal([0], Due(Rings(Status.ActNow), 0));
+        Assert.Equal([0, 1], Due(Rings(Status.ActNow), 10));
+        Assert.Equal([1], Due(Rings(Status.ActNow, 0), 19));
+        Assert.Equal([2], Due(Rings(Status.ActNow, 0, 1), 500));
+        Assert.Empty(Due(Rings(Status.ActNow, 0, 1, 2), 500));
+        Assert.Empty(Due(Rings(Status.ActNow) with { Answered = ("Manager", Now) }, 30));
+        Assert.Empty(Due(Rings(Status.ActNow) with { EndedAt = Now }, 30));
+        // At three in the night: Watch waits, Act now does not.
+        Assert.Empty(Due(Rings(Status.Watch), 30, 3));
+        Assert.Equal([0, 1, 2], Due(Rings(Status.ActNow), 30, 3));
+        Assert.Equal([0], Due(Rings(Status.Watch), 0, 6));
+        Assert.Equal(["after", "people", "people", "quietfrom"], new[] { list with { AfterMinutes = 0 }, list with { Steps = [new("A", "nobody")] }, list with { Steps = [new("A", "a@b\nBcc: c@d")] }, list with { QuietTo = null } }.Select(l => l.Check().Single().Field));
+    }
+}
