@@ -69,6 +69,22 @@ public sealed class SimulatedPond(Pond pond, HiddenPond hidden, FarmZone zone)
         return low;
     }
 
+    /// <summary>Begins with water as it was read.</summary>
+    internal void Begin(double tempC, double doMgL)
+    {
+        (TempC, DoMgL) = (tempC, doMgL);
+        Bloom = 0.8 * hidden.BloomCeiling;
+    }
+
+    /// <summary>Lets a span pass in five-minute steps.</summary>
+    internal void Pass(DateTimeOffset from, SimulatedWeather weather, double hours)
+    {
+        const double step = 1 / 12.0;
+        for (var done = 0.0; done < hours - 1e-9; done += step)
+            Step(weather.At(from.AddHours(done), zone), TimeOnly.FromDateTime(zone.LocalAt(from.AddHours(done))), step);
+        sinceMealH += hours;
+    }
+
     private void Step(Hour w, TimeOnly hour, double h)
     {
         var depth = Math.Max(0.2, Pond.Shape.VolumeM3(LevelM) / Pond.Shape.AreaM2(LevelM));

@@ -55,6 +55,9 @@ public static class Verbs
                 DemoHistory.Write(new FarmFile(target), new DemoFarm(1), day => { if (day.Day == 1) Console.WriteLine($"  demo history: {day:MMMM yyyy}"); });
                 FarmFile.Settle(target);
                 return 0;
+            case ["demo-devices", var keysFile]:
+                DemoDevices.Write(new FarmFile(Path.Combine(folder, FarmDb)), keysFile);
+                return 0;
             case ["facts", var source]:
                 FactsText.Write(source, Console.Out);
                 return 0;

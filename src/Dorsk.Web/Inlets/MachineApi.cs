@@ -41,6 +41,9 @@ public sealed record TonightOut(string Pond, DateTimeOffset AsOf, DateOnly Night
 /// <summary>What stands of a batch in a pond.</summary>
 public sealed record StandingOut(string Pond, DateTimeOffset AsOf, long Batch, string Species, IntervalOut Count, IntervalOut MeanG, IntervalOut BiomassKg);
 
+/// <summary>The farm's clock.</summary>
+public sealed record ClockOut(DateTimeOffset Now, string ZoneId, double LatitudeDeg, double LongitudeDeg);
+
 /// <summary>An aerator with its nightly timer.</summary>
 public sealed record AeratorOut(string Pond, string Code, string Kind, double ShaftKW, TimeOnly? On, TimeOnly? Off, bool TimerRunsNow);
 
@@ -59,6 +62,7 @@ public static class MachineApi
         Read(api, "/ponds/{code}/readings", "Values of one parameter between two instants (from, to; what: do, temp, ph ...).", Values).Produces<IEnumerable<ValueOut>>().ProducesProblem(400).ProducesProblem(404);
         Read(api, "/ponds/{code}/tonight", "The oxygen forecast, now or as of any past instant (asOf): then only what had happened and was known by then is used.", Tonight).Produces<TonightOut>().ProducesProblem(400).ProducesProblem(404);
         Read(api, "/ponds/{code}/standing", "The standing estimate of each batch, now or as of any past instant (asOf).", Standing).Produces<IEnumerable<StandingOut>>().ProducesProblem(400).ProducesProblem(404);
+        Read(api, "/clock", "The farm's clock, its zone and its place.", (http, q, clock) => q.Farm() is { } farm ? Results.Ok(new ClockOut(clock.GetUtcNow(), farm.ZoneId, farm.Place.LatitudeDeg, farm.Place.LongitudeDeg)) : Results.NotFound()).Produces<ClockOut>();
         Read(api, "/aerators", "Aerators with their timers.", (http, q, clock) => Results.Ok(q.Ponds().SelectMany(p => Aerators(q.Story(p.Code)!, clock.GetUtcNow())))).Produces<IEnumerable<AeratorOut>>();
     }
 

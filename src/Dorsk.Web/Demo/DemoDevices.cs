@@ -1,0 +1,46 @@
+using System.Text.Json;
+using Dorsk.Core.Alarms;
+using Dorsk.Core.Water;
+using Dorsk.Farm;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Dorsk.Farm.State;
+using Dorsk.Practice;
+
+namespace Dorsk.Web.Demo;
+
+/// <summary>Hangs the demo farm's buoys and lets the stand-ins in: devices through the door, their keys into a file that only its owner reads.</summary>
+public static class DemoDevices
+{
+    private static readonly string[] Probed = ["T1", "T2", "T3", "P1", "P3", "P4"];
+
+    /// <summary>The reader's name in the file.</summary>
+    public const string Reader = "Stand-ins";
+
+    /// <summary>Writes devices and keys.</summary>
+    /// <param name="file">The demo's data file.</param>
+    /// <param name="keysPath">Where the keys go, as JSON: name of the device to its key.</param>
+    public static void Write(FarmFile file, string keysPath)
+    {
+        file.Prepare();
+        var (questions, keys) = (new Questions(file), new DeviceKeys(file));
+        var door = new Door(file, new OpensAt());
+        var known = questions.Devices().Select(d => d.Kept.Name).ToHashSet();
+        var wanted = questions.Ponds().Where(p => Probed.Contains(p.Code)).Select(p => new DeviceKept(0, "Buoy " + p.Code, DeviceUse.Probe, p.Id, 0.5, false)).Append(new(0, Reader, DeviceUse.Reader, null, null, false));
+        foreach (var device in wanted.Where(d => !known.Contains(d.Name)))
+            if (!door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, device, device.Name)).Accepted)
+                throw new InvalidOperationException($"{device.Name} was refused.");
+        if (questions.CallList() is null)
+            door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, new CallListSet([new("Night watch", "night.watch@farm.test"), new("Manager", "manager@farm.test")], 10, new(22, 0), new(5, 0)), "call list"));
+        var all = questions.Devices().Where(d => !d.Kept.Gone).ToDictionary(d => d.Kept.Name, d => keys.Renew(d.Kept.DeviceId));
+        File.WriteAllText(keysPath, JsonSerializer.Serialize(all));
+        if (!OperatingSystem.IsWindows())
+            File.SetUnixFileMode(keysPath, UnixFileMode.UserRead | UnixFileMode.UserWrite);
+    }
+
+    private sealed class OpensAt : TimeProvider
+    {
+        public override DateTimeOffset GetUtcNow() => DemoFarm.OpensAt;
+    }
+}
