@@ -138,7 +138,7 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
             using var client = new MqttClientFactory().CreateMqttClient();
             try
             {
-                await client.ConnectAsync(new MqttClientOptionsBuilder().WithTcpServer("127.0.0.1", port).WithCredentials(user, password).WithProtocolVersion(MQTTnet.Formatter.MqttProtocolVersion.V500).Build());
+                await client.ConnectAsync(new MqttClientOptionsBuilder().WithTcpServer("127.0.0.1", port).WithCredentials(user, password).WithClientId("").WithProtocolVersion(MQTTnet.Formatter.MqttProtocolVersion.V500).Build());
                 return (await client.PublishAsync(new MqttApplicationMessageBuilder().WithTopic(topic).WithPayload(text).WithQualityOfServiceLevel(MQTTnet.Protocol.MqttQualityOfServiceLevel.AtLeastOnce).Build())).IsSuccess;
             }
             catch (Exception e) when (e is MQTTnet.Exceptions.MqttCommunicationException or MQTTnet.Adapter.MqttConnectingFailedException)

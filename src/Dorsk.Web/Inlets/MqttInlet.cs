@@ -56,6 +56,9 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
         var device = gate.Of(e.Password ?? "", DeviceUse.Probe);
         var same = device is not null && string.Equals(device.Name, e.UserName, StringComparison.OrdinalIgnoreCase);
         e.ReasonCode = same ? MqttConnectReasonCode.Success : MqttConnectReasonCode.BadUserNameOrPassword;
+        // Plain command-line clients leave it to the broker what they are called.
+        if (string.IsNullOrEmpty(e.ClientId))
+            e.AssignedClientIdentifier = Guid.NewGuid().ToString("N");
         if (same)
             e.SessionItems["device"] = device!.DeviceId;
         return Task.CompletedTask;
