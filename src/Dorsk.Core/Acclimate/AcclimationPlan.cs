@@ -60,6 +60,9 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
     /// <summary>The same bag floated closed.</summary>
     public IReadOnlyList<MixStep> Floated => MixCurve.Closed(Question.Bag, Question.Pond, MixMinutes);
 
+    /// <summary>Minutes between two measurements of the bringing-over.</summary>
+    public const double CheckMinutes = 15;
+
     /// <summary>What should be measured at each quarter hour of the bringing-over.</summary>
     public IReadOnlyList<(double Minutes, (double TempC, double Ph, double SalinityPpt) Planned)> Checks => [.. Enumerable.Range(0, (int)Math.Ceiling(Over(School, Question) / CheckMinutes) + 1).Select(i => Math.Min(i * CheckMinutes, Over(School, Question))).Distinct().Select(m => (m, At(m)))];
 
@@ -70,7 +73,7 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
     public const int MixMinutes = 60;
 
     // Starting values of the trade: what fry and fingerlings bear at once; slow tempering by the quarter hour and the hour; a bag in water nears it by half in ten minutes.
-    private const double FryStepC = 3, FingerlingStepC = 5, FryMinutesPerC = 20, MinutesPerC = 10, PhPerHour = 1, FryPhPerHour = 0.5, PhDirect = 1, FloatHalfMinutes = 10, LeastFloat = 15, MostFloat = 30, WatchMinutes = 15, HighPondPh = 7.8, CheckMinutes = 15;
+    private const double FryStepC = 3, FingerlingStepC = 5, FryMinutesPerC = 20, MinutesPerC = 10, PhPerHour = 1, FryPhPerHour = 0.5, PhDirect = 1, FloatHalfMinutes = 10, LeastFloat = 15, MostFloat = 30, WatchMinutes = 15, HighPondPh = 7.8;
 
     /// <summary>The school that is used.</summary>
     public AccSchool School => Question.Chosen ?? Recommended;

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Plans;
 
@@ -22,11 +23,12 @@ public static class Gape
     public static bool EatsFish(FishSpecies species) => SpeciesTable.Figure(species, "predator") > 0 || Prey(species) > 0;
 
     /// <summary>What stands against two fish in one water; steady when neither can swallow the other.</summary>
-    public static Judgement Weigh(FishSpecies a, double aG, FishSpecies b, double bG)
+    public static Judgement Weigh(FishSpecies a, double aG, FishSpecies b, double bG, Hand hand)
     {
         var ((large, largeG), (small, smallG)) = LengthCm(a, aG) >= LengthCm(b, bG) ? ((a, aG), (b, bG)) : ((b, bG), (a, aG));
         var ratio = LengthCm(small, smallG) / LengthCm(large, largeG);
-        var text = FormattableString.Invariant($"{small.Name.ToLowerInvariant()} of {LengthCm(small, smallG):0.#} cm is {100 * ratio:0} % of the length of {large.Name.ToLowerInvariant()} of {LengthCm(large, largeG):0.#} cm");
+        string Long(FishSpecies s, double g) => QuantityText.Write(LengthCm(s, g) / 100, Measures.ShortLength, hand);
+        var text = FormattableString.Invariant($"{small.Name.ToLowerInvariant()} of {Long(small, smallG)} is {100 * ratio:0} % of the length of {large.Name.ToLowerInvariant()} of {Long(large, largeG)}");
         if (!EatsFish(large) || (large.Key == small.Key && Prey(large) <= 0))
             return new(Status.Steady, text + ", which eats no fish");
         // The line is the rule; a species known to take longer ones moves it up.

@@ -24,7 +24,7 @@ public sealed record SharedWater(IReadOnlyList<(SharedFish Fish, StockingAnswer 
         var first = new SharedFish(plan.Species, plan.FromG, plan.TargetG, plan.ShareOfWater);
         List<(SharedFish, StockingAnswer)> all = [(first, StockingAnswer.Of(plan)), .. others.Select(o => (o, StockingAnswer.Of(plan with { Species = o.Species, FromG = o.MeanG, TargetG = o.TargetG, ShareOfWater = o.Share, SurvivalPct = o.Species.SurvivalGrowOutPct, School = null, Own = null })))];
         var fish = all.Select(a => a.Item1).ToList();
-        var meets = fish.SelectMany((a, i) => fish.Skip(i + 1).Select(b => Gape.Weigh(a.Species, a.MeanG, b.Species, b.MeanG))).OrderByDescending(j => j.Status).ToList();
+        var meets = fish.SelectMany((a, i) => fish.Skip(i + 1).Select(b => Gape.Weigh(a.Species, a.MeanG, b.Species, b.MeanG, plan.Hand))).OrderByDescending(j => j.Status).ToList();
         return new(all, meets, 1 - fish.Sum(f => f.Share));
     }
 }

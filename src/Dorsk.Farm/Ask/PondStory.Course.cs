@@ -22,6 +22,13 @@ public sealed partial class PondStory
             said.Add(cleared);
         if ((only is null || only == Parameter.Nitrite || only == Parameter.Tan) && WaterTrend.Stalled(All(Parameter.Tan), All(Parameter.Nitrite)) is { } stalled)
             said.Add(stalled);
+        if (!Pond.ByVolume && (only is null || only == Parameter.Oxygen) && Standing.Any() && OxygenSaturation.FreshMgL(LastOf(Parameter.Temperature)?.Si, Farm.AltitudeM) is { } saturation)
+        {
+            var feed = Enumerable.Range(0, 7).Average(i => FedOn(today.AddDays(-i))) / Pond.Shape.FullAreaM2 * 10_000;
+            var secchi = LastOf(Parameter.Secchi) is { } s && now - s.At < SecchiSpeaks ? s.Si : (double?)null;
+            if (BloomRisk.Of(DaysOf(Parameter.Oxygen, true, first, today), DaysOf(Parameter.Oxygen, false, first, today), saturation, feed, secchi, Farm.Hand) is { } risk)
+                said.Add(risk);
+        }
         return said.OrderByDescending(j => j.Status).ToList();
     }
 }

@@ -73,6 +73,9 @@ public sealed partial class PondStory
     /// <summary>Aerators fitted at an instant.</summary>
     public IReadOnlyList<Aerator> AeratorsAt(DateTimeOffset at) => fittings.LastOrDefault(f => f.From <= at)?.Aerators ?? [];
 
+    /// <summary>Hours and energy of each aerator over a span, by the timers that were set.</summary>
+    public IReadOnlyList<AeratorHours> AeratorHours(DateTimeOffset from, DateTimeOffset to) => Core.Ponds.AeratorHours.Of([.. fittings.Select(f => (f.From, f.Aerators))], from, to, Zone);
+
     /// <summary>Gauge level at an instant, m, and whether it was read; full when never read.</summary>
     public (double LevelM, bool Read) LevelAt(DateTimeOffset at)
     {

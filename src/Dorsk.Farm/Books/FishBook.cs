@@ -115,7 +115,7 @@ internal sealed class FishBook : IBook
     // Fish that can swallow those that stand there, or be swallowed by them, are asked about before they meet.
     private static IEnumerable<Remark> Swallows(Desk desk, Core.Species.FishSpecies? species, double meanG, long pond, long batch, string field) =>
         species is null || meanG is not (> 0 and <= 20_000) ? [] : FishQuestions.Standing(desk.Connection, desk.AsOf, pond).Where(b => b.Stands > 0 && b.Id != batch)
-            .Select(b => (b, G: Expected(desk, b.Id, pond))).Where(x => x.G is > 0).Select(x => Core.Plans.Gape.Weigh(species, meanG, Core.Species.FishSpecies.Of(x.b.SpeciesKey), x.G!.Value)).Where(j => j.Status == Status.ActNow)
+            .Select(b => (b, G: Expected(desk, b.Id, pond))).Where(x => x.G is > 0).Select(x => Core.Plans.Gape.Weigh(species, meanG, Core.Species.FishSpecies.Of(x.b.SpeciesKey), x.G!.Value, desk.Hand)).Where(j => j.Status == Status.ActNow)
             .Select(j => Remark.Ask(field, $"{char.ToUpperInvariant(j.Reason[0])}{j.Reason[1..]}. Are they put together all the same?"));
 
     // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.

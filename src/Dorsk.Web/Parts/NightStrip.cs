@@ -47,6 +47,9 @@ public sealed class NightStrip
             TriedLine = Line(t2.Curve.Select(c => (c.At, c.MgL)));
         var set = s.AeratorsAt(here.Now);
         Lanes = [.. timers.Where(a => a.On is not null).Select((a, i) => (a.Code, Bars(a), set.Any(b => b.Code == a.Code && b.On == a.On && b.Off == a.Off), PlotHeight + 4 + (i * LaneHeight)))];
+        var offset = here.Zone.OffsetHoursAt(start);
+        var (eve, morning) = (SunTimes.On(s.Farm.Place, night.Evening, offset), SunTimes.On(s.Farm.Place, night.Evening.AddDays(1), offset));
+        Sun = (X(eve.Sunset!.Value), X(eve.CivilDusk ?? eve.Sunset.Value), X(morning.CivilDawn ?? morning.Sunrise!.Value), X(morning.Sunrise!.Value));
         Fed = [.. s.Feedings.Where(x => x.At >= start && x.At <= end).Select(x => X(x.At))];
     }
 
@@ -88,6 +91,9 @@ public sealed class NightStrip
 
     /// <summary>Aerators that run: code, bars from and to, whether the timer is set, and the height they stand at.</summary>
     public IReadOnlyList<(string Code, IReadOnlyList<(double From, double To)> Bars, bool Set, double Y)> Lanes { get; }
+
+    /// <summary>Places of sunset, dusk, dawn and sunrise.</summary>
+    public (double Sunset, double Dusk, double Dawn, double Sunrise) Sun { get; }
 
     /// <summary>Meals that were given.</summary>
     public IReadOnlyList<double> Fed { get; }

@@ -142,8 +142,8 @@ public class StockingPlanTests
     [InlineData("barramundi", 60, "barramundi", 55, Status.Steady)]
     public void One_fish_swallows_another_or_not(string a, double aG, string b, double bG, Status expected)
     {
-        Assert.Equal(expected, Gape.Weigh(FishSpecies.Of(a), aG, FishSpecies.Of(b), bG).Status);
-        Assert.Equal(expected, Gape.Weigh(FishSpecies.Of(b), bG, FishSpecies.Of(a), aG).Status);
+        Assert.Equal(expected, Gape.Weigh(FishSpecies.Of(a), aG, FishSpecies.Of(b), bG, Hand.Metric).Status);
+        Assert.Equal(expected, Gape.Weigh(FishSpecies.Of(b), bG, FishSpecies.Of(a), aG, Hand.Us).Status);
         Assert.Equal(aG, Gape.WeightG(FishSpecies.Of(a), Gape.LengthCm(FishSpecies.Of(a), aG)), 6);
     }
 }

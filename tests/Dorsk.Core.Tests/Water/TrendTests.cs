@@ -62,4 +62,31 @@ public class TrendTests
         Assert.Contains("dogs", WaterJudge.Judge(Parameter.Film, 5, limits, Hand.Metric).Reason, StringComparison.Ordinal);
         Assert.Equal(Status.ActNow, WaterJudge.Judge(Parameter.CarbonDioxide, 45, limits, Hand.Metric).Status);
     }
+
+    [Fact]
+    public void Several_signs_of_a_bloom_together_are_a_risk_one_alone_is_none()
+    {
+        var day = new DateOnly(2027, 1, 1);
+        List<DayValue> Line(double from, double perDay) => [.. Enumerable.Range(0, 10).Select(i => new DayValue(day.AddDays(i), from + (perDay * i)))];
+        Judgement? Risk(double dawnPerDay, double noonPerDay, double feed, double? secchi) => BloomRisk.Of(Line(6, dawnPerDay), Line(9, noonPerDay), 7.8, feed, secchi, Dorsk.Core.Units.Hand.Metric);
+        Assert.Null(Risk(0, 0, 20, 0.4));
+        Assert.Null(Risk(-0.3, 0, 20, 0.4));
+        Assert.Equal(Status.Watch, Risk(-0.3, 0, 20, 0.25)!.Status);
+        var all = Risk(-0.3, 0.4, 100, 0.15)!;
+        Assert.Equal(Status.ActNow, all.Status);
+        Assert.All(new[] { "dawn oxygen falls", "afternoon oxygen rises", "% of saturation", "Secchi", "of feed a day" }, sign => Assert.Contains(sign, all.Reason, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Hours_of_an_aerator_follow_its_timers_as_they_were_set()
+    {
+        var zone = Dorsk.Core.Time.FarmZone.Find("Etc/GMT-10")!;
+        var from = zone.At(new DateOnly(2027, 1, 1), new TimeOnly(12, 0));
+        var kind = Dorsk.Core.Ponds.AeratorKind.All[0];
+        Dorsk.Core.Ponds.Aerator A(string code, int? on, int? off) => new(code, kind, 1.1, on is { } o ? new TimeOnly(o, 0) : null, off is { } f ? new TimeOnly(f, 0) : null);
+        // Ten nights of nine hours, then five of twelve; a second one only in the five.
+        var ran = Dorsk.Core.Ponds.AeratorHours.Of([(from.AddDays(-3), [A("A1", 21, 6), A("A2", null, null)]), (from.AddDays(10), [A("A1", 19, 7), A("A2", 0, 4)])], from, from.AddDays(15), zone);
+        Assert.Equal([("A1", 150.0), ("A2", 20.0)], ran.Select(r => (r.Code, Math.Round(r.Hours, 6))));
+        Assert.Equal(150 * 1.1 / kind.MotorEfficiency, ran[0].KWh, 6);
+    }
 }
