@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Net;
 using AngleSharp.Dom;
 using AngleSharp.Html.Parser;
@@ -15,7 +14,7 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["school"] = "", ["share"] = "100", ["beside"] = "", ["besideg"] = "", ["wantedkg"] = "900 kg", ["by"] = "2028-12-01", ["onhand"] = "5000", ["months"] = "27 26.5 25 22 19 16 15 16 19 22 24 26", ["pfish"] = "0.4", ["pfeed"] = "1.7", ["pkg"] = "12", ["pkwh"] = "0.3", ["pother"] = "2500",
     };
 
-    private static string Query(params (string Key, string Value)[] other) => "/plans/stocking?" + string.Join("&", Metric.Select(m => other.FirstOrDefault(o => o.Key == m.Key) is { Key: not null } o ? (m.Key, o.Value) : (m.Key, m.Value)).Select(p => $"{p.Key}={Uri.EscapeDataString(p.Value)}"));
+    internal static string Query(params (string Key, string Value)[] other) => "/plans/stocking?" + string.Join("&", Metric.Select(m => other.FirstOrDefault(o => o.Key == m.Key) is { Key: not null } o ? (m.Key, o.Value) : (m.Key, m.Value)).Select(p => $"{p.Key}={Uri.EscapeDataString(p.Value)}"));
 
     private static async Task<IElement> Answer(Visitor visitor, string address)
     {
@@ -88,19 +87,5 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         await visitor.Token("/plans");
         await visitor.Post("/plans?handler=Drop", new() { ["plan"] = first.Split('=')[1] });
         Assert.Single(new HtmlParser().ParseDocument(await visitor.Client.GetStringAsync("/plans")).QuerySelectorAll("thead a"));
-    }
-
-    [Fact]
-    public async Task A_change_is_answered_within_150_ms()
-    {
-        var visitor = await farm.As(Role.Viewer);
-        var times = new List<double>();
-        for (var i = 0; i < 15; i++)
-        {
-            var clock = Stopwatch.StartNew();
-            (await visitor.Client.GetAsync(Query(("from", $"{5 + i} g")) + "&handler=Part")).EnsureSuccessStatusCode();
-            times.Add(clock.Elapsed.TotalMilliseconds);
-        }
-        Assert.True(times.Order().ElementAt(7) <= 150, $"median {times.Order().ElementAt(7):0} ms");
     }
 }

@@ -8,18 +8,21 @@ test('timers are tried on the strip, worked out by the farm, set, and another pa
   await expect(rows.first()).toHaveAttribute('id', 'row-P4');
   await expect(rows.first()).toContainText('Act now');
   const p4 = page.locator('#row-P4');
-  const tried = async () => Number((await p4.locator('.nb-try b').innerText()).replace(',', '.'));
+  const tried = async () => Number((await p4.locator('.nb-try b').first().innerText({ timeout: 1000 }).catch(() => 'none yet')).replace(',', '.'));
+  const within = { timeout: 20000 };
+  await expect.poll(tried, within).toBeGreaterThan(0);
   const advised = await tried();
 
   // Typed: without the advised timers the night is what it was; a later start lifts less.
   await p4.getByLabel('A4 on at').fill('');
   await p4.getByLabel('A4 off at').fill('');
-  await expect.poll(tried).toBeLessThan(advised);
+  await expect.poll(tried, within).toBeLessThan(advised);
   await p4.getByLabel('A4 on at').fill('25:00');
   await expect(p4.locator('.wrong')).toContainText('two hours such as');
   await p4.getByLabel('A4 on at').fill('21:00');
   await p4.getByLabel('A4 off at').fill('07:00');
   await expect(p4.locator('.wrong')).toHaveCount(0);
+  await expect.poll(tried, within).toBeGreaterThan(0);
   const typed = await tried();
 
   // Dragged: the bar's left end to the right, a start after two, by quarters of an hour: less is gained.
@@ -31,7 +34,7 @@ test('timers are tried on the strip, worked out by the farm, set, and another pa
   await page.mouse.up();
   await expect(p4.getByLabel('A4 on at')).not.toHaveValue('21:00');
   expect(await p4.getByLabel('A4 on at').inputValue()).toMatch(/^\d\d:(00|15|30|45)$/);
-  await expect.poll(tried).toBeLessThan(typed);
+  await expect.poll(tried, within).toBeLessThan(typed);
 
   // Another page, a viewer's, sees what is set without asking.
   const other = await (await browser.newContext()).newPage();

@@ -10,12 +10,14 @@ export function board() {
       this.line = Number(this.$el.dataset.line);
       this.stop = onMoved(line => { if (line > this.line && !this.busy()) this.refresh(line); });
       this.minute = setInterval(() => { if (!this.busy() && !document.hidden) this.refresh(this.line); }, 60000);
-      this.rows.addEventListener('input', e => { const form = e.target.closest('.nb-timers'); if (form) { clearTimeout(this.timer); this.timer = setTimeout(() => this.tryOut(form), 350); } });
+      this.rows.addEventListener('input', e => { const form = e.target.closest('.nb-timers'); if (form) { this.stale(); this.timer = setTimeout(() => this.tryOut(form), 350); } });
       this.rows.addEventListener('pointerdown', e => this.grab(e));
     },
     destroy() { this.stop(); clearInterval(this.minute); clearTimeout(this.timer); },
     // Somebody who tries timers or reads a why is not interrupted.
     busy() { return this.trying || this.rows.contains(document.activeElement) && document.activeElement.matches('input') || this.rows.querySelector('details[open]'); },
+    // An answer on its way belongs to older timers: it must not wipe out what was typed or dragged since.
+    stale() { clearTimeout(this.timer); this.turn = (this.turn ?? 0) + 1; },
     async refresh(line) {
       const query = new URLSearchParams(location.search);
       query.set('handler', 'Part');
@@ -28,7 +30,8 @@ export function board() {
       const query = new URLSearchParams(new FormData(form));
       query.delete('__RequestVerificationToken');
       query.set('handler', 'Row');
-      const turn = this.turn = (this.turn ?? 0) + 1, focus = document.activeElement?.name, at = document.activeElement?.selectionStart;
+      this.stale();
+      const turn = this.turn, focus = document.activeElement?.name, at = document.activeElement?.selectionStart;
       try {
         const answer = await fetch('/oxygen?' + query);
         if (!answer.ok || turn !== this.turn) return;
@@ -44,6 +47,7 @@ export function board() {
       const bar = e.target.closest('.ns-bar[data-aerator]'), form = bar?.closest('.nb-row').querySelector('.nb-timers');
       if (!form) return;
       e.preventDefault();
+      this.stale();
       const strip = bar.ownerSVGElement, box = strip.getBoundingClientRect(), from = Number(bar.getAttribute('x')), to = from + Number(bar.getAttribute('width'));
       const px = x => (x - box.left) / box.width * width, begun = px(e.clientX);
       const part = Math.abs(begun - from) < 12 ? 'on' : Math.abs(begun - to) < 12 ? 'off' : 'both';
