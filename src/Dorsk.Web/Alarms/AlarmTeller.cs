@@ -22,20 +22,30 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, IConfiguration
     /// <summary>One look, and all mails that are due.</summary>
     public async Task Round(CancellationToken stop)
     {
+        string? trouble = null;
         try
         {
             watch.Look();
+            // A mail that fails, an address that is refused, does not stand before the others.
             foreach (var (mail, told) in post.IsSet ? watch.Due() : [])
             {
-                await post.Send(mail, stop);
-                watch.Told(told);
-                post.Trouble = null;
+                try
+                {
+                    await post.Send(mail, stop);
+                    watch.Told(told);
+                }
+                catch (Exception problem) when (problem is not OperationCanceledException)
+                {
+                    trouble = $"{mail.To.Address}: {problem.Message}";
+                    log.LogError(problem, "The mail to {Address} could not be sent; it is tried again.", mail.To.Address);
+                }
             }
         }
         catch (Exception problem) when (problem is not OperationCanceledException)
         {
-            post.Trouble = problem.Message;
-            log.LogError(problem, "Alarms could not be looked after, or a mail not be sent; it is tried again.");
+            trouble = problem.Message;
+            log.LogError(problem, "Alarms could not be looked after; it is tried again.");
         }
+        post.Trouble = trouble;
     }
 }

@@ -12,23 +12,14 @@ using Dorsk.Web.People;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>How these fish get into this pond: school, reasons, the ammonia on the way; and the button that begins it.</summary>
 [Needs(Permission.Look)]
-public sealed class AcclimatePlanModel(Questions questions, Door door, Here here) : PageModel
+public sealed class AcclimatePlanModel(Questions questions, Door door, Here here) : TypedPage
 {
     public PondStory Pond { get; private set; } = null!;
-
-    public IReadOnlyList<SlipField> Fields { get; private set; } = [];
-
-    public Dictionary<string, string> Typed { get; private set; } = [];
-
-    public IReadOnlyList<Remark> Remarks { get; private set; } = [];
-
-    public IReadOnlyDictionary<string, string> Echoes { get; private set; } = new Dictionary<string, string>();
 
     public FishReceived? Delivery { get; private set; }
 
@@ -79,7 +70,7 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         Delivery = questions.Deliveries(story.Pond.Id).LastOrDefault(d => d.At > here.Now.AddDays(-4) && d.At <= here.Now) is { Fact: { Verdict: not DeliveryVerdict.Refused } last } ? last : null;
         Fields = AcclimateForm.Fields(new BenchStart(here, story), Delivery);
         Sent = Request.Query.ContainsKey("species");
-        Typed = Fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => Request.Query.TryGetValue(f.Name, out var v) ? v.ToString() : Sent ? "" : f.Initial);
+        Typed = FromAddress(Request.Query, Sent);
         if (!Sent)
             return true;
         var form = new SlipForm(Typed, here);

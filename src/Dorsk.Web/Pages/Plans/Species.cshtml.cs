@@ -8,22 +8,13 @@ using Dorsk.Web.Plans;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>Which fish, in what: up to four held against this site, by own weights; no winner is named.</summary>
 [Needs(Permission.Look)]
-public sealed class SpeciesChoiceModel(Questions questions, Here here) : PageModel
+public sealed class SpeciesChoiceModel(Questions questions, Here here) : TypedPage
 {
-    public IReadOnlyList<SlipField> Fields { get; private set; } = [];
-
-    public Dictionary<string, string> Typed { get; private set; } = [];
-
-    public IReadOnlyList<Remark> Remarks { get; private set; } = [];
-
-    public IReadOnlyDictionary<string, string> Echoes { get; private set; } = new Dictionary<string, string>();
-
     public PondStory? Pond { get; private set; }
 
     public IReadOnlyList<Pond> Ponds => questions.Ponds();
@@ -44,7 +35,7 @@ public sealed class SpeciesChoiceModel(Questions questions, Here here) : PageMod
             return false;
         Fields = SpeciesForm.Fields(new BenchStart(here, Pond));
         var sent = Request.Query.ContainsKey("s1");
-        Typed = Fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => Request.Query.TryGetValue(f.Name, out var v) ? v.ToString() : sent ? "" : f.Initial);
+        Typed = FromAddress(Request.Query, sent);
         var form = new SlipForm(Typed, here);
         if (SpeciesForm.Read(new BenchForm(form), Pond) is { } read)
             (All, Weights) = read;

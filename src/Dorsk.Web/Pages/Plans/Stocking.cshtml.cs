@@ -11,25 +11,16 @@ using Dorsk.Web.Plans;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
 /// <summary>A stocking plan: what is typed stands in the address; it is entered only when it is kept.</summary>
 [Needs(Permission.Look)]
-public sealed class StockingModel(Questions questions, Door door, Here here) : PageModel
+public sealed class StockingModel(Questions questions, Door door, Here here) : TypedPage
 {
     public PondStory? Pond { get; private set; }
 
     public IReadOnlyList<Pond> Ponds => questions.Ponds();
-
-    public IReadOnlyList<SlipField> Fields { get; private set; } = [];
-
-    public Dictionary<string, string> Typed { get; private set; } = [];
-
-    public IReadOnlyList<Remark> Remarks { get; private set; } = [];
-
-    public IReadOnlyDictionary<string, string> Echoes { get; private set; } = new Dictionary<string, string>();
 
     public StockingAsked? Asked { get; private set; }
 
@@ -96,7 +87,7 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : P
         Fields = StockingForm.Fields(start, query["species"].ToString(), query["system"].ToString());
         var sent = query.ContainsKey("species");
         Typed = !sent && Kept is not null ? StockingForm.Typed(Kept.Asked, Fields, here)
-            : Fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => query.TryGetValue(f.Name, out var v) ? v.ToString() : sent ? "" : f.Initial);
+            : FromAddress(query, sent);
         var form = new SlipForm(Typed, here);
         Asked = StockingForm.Read(new BenchForm(form), Pond);
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
