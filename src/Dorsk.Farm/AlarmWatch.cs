@@ -17,8 +17,10 @@ public sealed record AlarmMail(CallStep To, string Subject, string Text);
 /// <summary>Looks at every pond: rings what stands, ends what is gone, and says who is to be told. Writes through the door like anybody else.</summary>
 /// <param name="door">The way in.</param>
 /// <param name="questions">The answers.</param>
+/// <param name="heard">When devices were last heard.</param>
 /// <param name="clock">The farm clock.</param>
-public sealed class AlarmWatch(Door door, Questions questions, TimeProvider clock)
+/// <param name="patience">How long a panel may take to answer a command.</param>
+public sealed class AlarmWatch(Door door, Questions questions, Heard heard, TimeProvider clock, TimeSpan patience)
 {
     private static readonly TimeSpan LastHours = TimeSpan.FromHours(4);
 
@@ -29,7 +31,12 @@ public sealed class AlarmWatch(Door door, Questions questions, TimeProvider cloc
             return 0;
         var (now, zone) = (clock.GetUtcNow(), FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc);
         var open = questions.Alarms(now).Where(a => a.Open && a.Cause != AlarmCause.Drill).ToList();
-        var stands = questions.PondsNow(now).Where(p => p.Batches.Count > 0).SelectMany(p => AlarmRules.Of(Pond(p, now), [.. open.Where(a => a.PondId == p.Story.Pond.Id).Select(a => a.Cause)], now, zone, farm.Hand)).ToList();
+        var ponds = questions.PondsNow(now);
+        var panels = Panels(ponds, now);
+        var power = AlarmRules.Power([.. panels.Values], now, zone);
+        var stands = ponds.Where(p => p.Batches.Count > 0).SelectMany(p => AlarmRules.Of(Pond(p, power is null ? panels.GetValueOrDefault(p.Story.Pond.Id) : null, now), [.. open.Where(a => a.PondId == p.Story.Pond.Id).Select(a => a.Cause)], now, zone, farm.Hand)).ToList();
+        if (power is not null)
+            stands.Add(power);
         List<Fact> lines = [];
         foreach (var s in stands)
         {
@@ -64,5 +71,23 @@ public sealed class AlarmWatch(Door door, Questions questions, TimeProvider cloc
             throw new InvalidOperationException("An alarm was refused at the door: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
     }
 
-    private AlarmPond Pond(PondNow p, DateTimeOffset now) => new(p.Story.Pond.Id, p.Story.Pond.Code, p.Story.LimitsOn(p.Story.Zone.DayOf(now))!, [.. p.Story.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours)], p.Tonight.Forecast, [.. p.Story.AeratorsAt(now).Select(a => a.Code)], questions.ProbeHealth(p.Story.Pond.Id, now)?.Wrong ?? []);
+    private Dictionary<long, AlarmPanel> Panels(IReadOnlyList<PondNow> ponds, DateTimeOffset now) => questions.Devices().Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel })
+        .Join(ponds.Where(p => p.Batches.Count > 0), d => d.Kept.PondId, p => p.Story.Pond.Id, (d, p) => (d.Kept, p.Story)).GroupBy(x => x.Story.Pond.Id).ToDictionary(g => g.Key, g =>
+        {
+            var reports = g.First().Story.AeratorsAt(now).Select(a => g.First().Story.Air.Report(a.Code)).OfType<(DateTimeOffset At, Core.Air.AeratorReported Fact)>().ToList();
+            return new AlarmPanel(g.First().Story.Pond.Code, reports.Where(r => !r.Fact.Mains).Select(r => (DateTimeOffset?)r.At).Min(), g.Max(x => heard.Of(x.Kept.DeviceId)));
+        });
+
+    // Power that is gone rings once for all: what each aerator does then is no news.
+    private AlarmPond Pond(PondNow p, AlarmPanel? panel, DateTimeOffset now)
+    {
+        var (s, aerators, hour) = (p.Story, p.Story.AeratorsAt(now), TimeOnly.FromDateTime(p.Story.Zone.LocalAt(now)));
+        List<Judgement> faults = panel is null ? [] : [.. aerators.Select(a => Core.Air.AirFaults.Of(a.Code, s.Air, now, patience)).OfType<Judgement>()];
+        if (panel is not null && AlarmRules.Silent(panel, now, s.Zone) is { } silent)
+            faults = [silent];
+        return new(s.Pond.Id, s.Pond.Code, s.LimitsOn(s.Zone.DayOf(now))!, [.. s.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours)], p.Tonight.Forecast, [.. aerators.Select(a => a.Code)], questions.ProbeHealth(s.Pond.Id, now)?.Wrong ?? [])
+        {
+            Running = [.. aerators.Where(a => s.Air.Ran(a.Code, now) ?? a.RunsAt(hour)).Select(a => a.Code)], AirFaults = faults,
+        };
+    }
 }

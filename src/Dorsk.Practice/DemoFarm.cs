@@ -43,7 +43,7 @@ public sealed partial class DemoFarm
     }
 
     /// <summary>How the farm describes itself.</summary>
-    public static FarmDescribed Farm { get; } = new("Wattlebend Ponds", "Wattle Creek", new(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD");
+    public static FarmDescribed Farm { get; } = new("Wattlebend Ponds", "Wattle Creek", new(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD", 0.31);
 
     /// <summary>The farm's clock face.</summary>
     public static FarmZone Zone { get; } = FarmZone.Find(Farm.ZoneId) ?? throw new InvalidOperationException("This machine knows no zone Etc/GMT-10: install tzdata.");

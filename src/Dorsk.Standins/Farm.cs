@@ -19,6 +19,18 @@ public sealed class Farm(HttpClient http, IReadOnlyDictionary<string, string> ke
 {
     private const string Reader = "Stand-ins", Buoy = "Buoy ";
 
+    /// <summary>Name of the weather mast.</summary>
+    public const string Mast = "Weather mast";
+
+    /// <summary>Name of a pond's panel.</summary>
+    public static string PanelOf(string pond) => "Panel " + pond;
+
+    /// <summary>Name of a pond's buoy.</summary>
+    public static string BuoyOf(string pond) => Buoy + pond;
+
+    /// <summary>The key of a device, or null.</summary>
+    public string? KeyOf(string device) => keys.GetValueOrDefault(device);
+
     /// <summary>Ponds with a buoy of ours.</summary>
     public IEnumerable<string> Buoys => keys.Keys.Where(k => k.StartsWith(Buoy, StringComparison.Ordinal)).Select(k => k[Buoy.Length..]);
 
@@ -31,11 +43,11 @@ public sealed class Farm(HttpClient http, IReadOnlyDictionary<string, string> ke
         return await answer.EnsureSuccessStatusCode().Content.ReadFromJsonAsync<T>(stop) ?? throw new InvalidOperationException($"{path} answered nothing.");
     }
 
-    /// <summary>Sends readings of a buoy.</summary>
-    public async Task Send(string pond, DateTimeOffset sent, IEnumerable<(DateTimeOffset At, string What, double Value)> readings, CancellationToken stop)
+    /// <summary>Sends readings of a device.</summary>
+    public async Task Send(string device, DateTimeOffset sent, IEnumerable<(DateTimeOffset At, string What, double Value)> readings, CancellationToken stop)
     {
-        using var message = new HttpRequestMessage(HttpMethod.Post, "/api/readings") { Content = JsonContent.Create(new { sent, readings = readings.Select(r => new { at = r.At, what = r.What, value = Math.Round(r.Value, 2), unit = r.What == "do" ? "mg/L" : "C" }) }) };
-        message.Headers.Authorization = new AuthenticationHeaderValue("Bearer", keys[Buoy + pond]);
+        using var message = new HttpRequestMessage(HttpMethod.Post, "/api/readings") { Content = JsonContent.Create(new { sent, readings = readings.Select(r => new { at = r.At, what = r.What, value = Math.Round(r.Value, r.What == "rain" ? 4 : 2), unit = r.What switch { "do" => "mg/L", "temp" or "air" => "C", _ => null } }) }) };
+        message.Headers.Authorization = new AuthenticationHeaderValue("Bearer", keys[device]);
         using var answer = await http.SendAsync(message, stop);
         answer.EnsureSuccessStatusCode();
     }

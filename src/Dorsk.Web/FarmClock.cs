@@ -19,6 +19,9 @@ public sealed class FarmClock : TimeProvider
             : throw new ArgumentException($"--rate takes 0 to 600, not “{rate}”.");
     }
 
+    /// <summary>How long a panel may take to answer: two minutes of the farm, and ten seconds of the machines themselves, which no demo hurries.</summary>
+    public TimeSpan Patience => TimeSpan.FromMinutes(2) + (TimeSpan.FromSeconds(10) * (start is null ? 1 : rate));
+
     /// <inheritdoc/>
     public override DateTimeOffset GetUtcNow()
     {

@@ -62,6 +62,9 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
     /// <summary>Prints a bare figure.</summary>
     public string Figure(double value, int decimals) => QuantityText.Figure(value, decimals, Hand.Sign);
 
+    /// <summary>What bought energy costs, in brackets behind its kWh; empty when nobody said the price.</summary>
+    public string Cost(double kWh) => Farm?.KWhPrice is { } price ? $" ({Farm.Currency} {QuantityText.Figure(price * kWh, price * kWh < 100 ? 2 : 0, Hand.Sign)})" : "";
+
     /// <summary>A figure as it would be typed: no parted thousands, so that it reads back the same.</summary>
     public string Typed(double si, Measure measure)
     {

@@ -16,6 +16,12 @@ public enum AlarmCause
 
     /// <summary>A drill: nothing is wrong.</summary>
     Drill,
+
+    /// <summary>An aerator does not do what it was told, draws too much or too little, or its panel is silent.</summary>
+    AeratorFault,
+
+    /// <summary>Panels have no mains, or all of them are silent at once.</summary>
+    PowerLost,
 }
 
 /// <summary>An alarm rang, or rings louder: the same number with a higher level asks for an answer again.</summary>

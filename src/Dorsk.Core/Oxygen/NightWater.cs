@@ -19,11 +19,14 @@ public sealed record NightWater(
     // Ponds go on exchanging in still air, by cooling at the surface; judged, with MacIntyre and others 1995.
     private const double StillAirKlMDay = 0.3;
 
-    /// <summary>Whether any timer has an aerator running at an instant.</summary>
+    /// <summary>Whether an aerator runs at an instant, as far as that is known or ordered otherwise than by its timer; null: timers alone.</summary>
+    public Func<string, DateTimeOffset, bool?>? Known { get; init; }
+
+    /// <summary>Aerators that run at an instant.</summary>
     public IEnumerable<Aerator> RunningAt(DateTimeOffset at)
     {
         var hour = TimeOnly.FromDateTime(Zone.LocalAt(at));
-        return Aerators.Where(a => a.RunsAt(hour));
+        return Aerators.Where(a => Known?.Invoke(a.Code, at) ?? a.RunsAt(hour));
     }
 
     /// <summary>Surface and running aerators together as one pull towards a level: rate per hour and that level, mg/L.</summary>

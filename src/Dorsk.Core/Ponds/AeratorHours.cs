@@ -2,7 +2,7 @@ using Dorsk.Core.Time;
 
 namespace Dorsk.Core.Ponds;
 
-/// <summary>Hours and bought energy of one aerator over a span, by the timers that were set.</summary>
+/// <summary>Hours and bought energy of one aerator over a span: by what is known of its running, else by the timers that were set.</summary>
 /// <param name="Code">Its code.</param>
 /// <param name="Hours">Hours it ran.</param>
 /// <param name="KWh">Bought energy, kWh.</param>
@@ -15,7 +15,8 @@ public sealed record AeratorHours(string Code, double Hours, double KWh)
     /// <param name="from">Begin of the span.</param>
     /// <param name="to">End of the span.</param>
     /// <param name="zone">The farm's clock.</param>
-    public static IReadOnlyList<AeratorHours> Of(IReadOnlyList<(DateTimeOffset From, IReadOnlyList<Aerator> Aerators)> fittings, DateTimeOffset from, DateTimeOffset to, FarmZone zone)
+    /// <param name="known">Whether an aerator ran at an instant, as far as that is known otherwise than by its timer.</param>
+    public static IReadOnlyList<AeratorHours> Of(IReadOnlyList<(DateTimeOffset From, IReadOnlyList<Aerator> Aerators)> fittings, DateTimeOffset from, DateTimeOffset to, FarmZone zone, Func<string, DateTimeOffset, bool?>? known = null)
     {
         var found = new Dictionary<string, (double Hours, double KWh)>();
         foreach (var (f, i) in fittings.Select((f, i) => (f, i)))
@@ -23,11 +24,11 @@ public sealed record AeratorHours(string Code, double Hours, double KWh)
             var (start, end) = (f.From > from ? f.From : from, i + 1 < fittings.Count && fittings[i + 1].From < to ? fittings[i + 1].From : to);
             foreach (var a in f.Aerators)
             {
-                var known = found.GetValueOrDefault(a.Code);
+                var before = found.GetValueOrDefault(a.Code);
                 var hours = 0.0;
-                for (var at = start; at < end && a.On is not null; at += Step)
-                    hours += a.RunsAt(TimeOnly.FromDateTime(zone.LocalAt(at))) ? (at + Step < end ? Step : end - at).TotalHours : 0;
-                found[a.Code] = (known.Hours + hours, known.KWh + (hours * a.ShaftKW / a.Kind.MotorEfficiency));
+                for (var at = start; at < end && (a.On is not null || known is not null); at += Step)
+                    hours += known?.Invoke(a.Code, at) ?? a.RunsAt(TimeOnly.FromDateTime(zone.LocalAt(at))) ? (at + Step < end ? Step : end - at).TotalHours : 0;
+                found[a.Code] = (before.Hours + hours, before.KWh + (hours * a.ShaftKW / a.Kind.MotorEfficiency));
             }
         }
         return [.. found.OrderBy(x => x.Key, StringComparer.Ordinal).Select(x => new AeratorHours(x.Key, x.Value.Hours, x.Value.KWh))];

@@ -107,6 +107,18 @@ public static class Measures
     /// <summary>Solids that settle in a cone, mL/L.</summary>
     public static readonly Measure Settled = new("settled solids", MlL, MlL, 1, 1);
 
+    /// <summary>Electric current, A.</summary>
+    public static readonly Measure Current = new("current", new Unit("A", 1, 0, "amp", "amps", "ampere"), new Unit("A", 1, 0, "amp", "amps", "ampere"), 1, 1);
+
+    /// <summary>Pressure of a blower or of the air, kPa here.</summary>
+    public static readonly Measure Pressure = new("pressure", new Unit("kPa", 1, 0), new Unit("psi", 6.894757293168, 0), 1, 2, new Unit("mbar", 0.1, 0, "hpa"), new Unit("bar", 100, 0), new Unit("inHg", 3.386389, 0), new Unit("cmH2O", 0.0980665, 0), new Unit("inH2O", 0.2490889, 0));
+
+    /// <summary>Sunlight on level ground, W/m².</summary>
+    public static readonly Measure Sunlight = new("sunlight", new Unit("W/m²", 1, 0, "w/m2"), new Unit("W/m²", 1, 0, "w/m2"), 0, 0);
+
+    /// <summary>Price of a unit of energy in the farm's currency, for a kWh.</summary>
+    public static readonly Measure EnergyPrice = new("price of a kWh", None, None, 3, 3);
+
     /// <summary>Shares, percent.</summary>
     public static readonly Measure Share = new("share", Percent, Percent, 0, 0);
 

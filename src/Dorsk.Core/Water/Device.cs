@@ -10,13 +10,22 @@ public enum DeviceUse
 
     /// <summary>Reads what the farm knows.</summary>
     Reader,
+
+    /// <summary>Switchboard of one pond's aerators: obeys, and says how they stand.</summary>
+    Panel,
+
+    /// <summary>May order aerators on and off, as a person with a switch would.</summary>
+    Switch,
+
+    /// <summary>Sends the farm's weather.</summary>
+    Weather,
 }
 
 /// <summary>A device that talks to the farm with a key of its own; the latest line of a device counts from its instant.</summary>
 /// <param name="DeviceId">Number given by the books; 0 for a new one.</param>
 /// <param name="Name">What it is called, such as Buoy P4; also its name over MQTT.</param>
 /// <param name="Use">What it may do.</param>
-/// <param name="PondId">The pond a probe hangs in.</param>
+/// <param name="PondId">The pond a probe hangs in, or whose aerators a panel switches.</param>
 /// <param name="DepthM">How deep it hangs, m, or null.</param>
 /// <param name="Gone">Whether it was taken away: its key opens nothing any more.</param>
 public sealed record DeviceKept(long DeviceId, string Name, DeviceUse Use, long? PondId, double? DepthM, bool Gone) : Fact
@@ -28,8 +37,8 @@ public sealed record DeviceKept(long DeviceId, string Name, DeviceUse Use, long?
             yield return Remark.Refuse("Name", "1 to 40 plain letters, figures, blanks or hyphens, such as Buoy P4.");
         else if (others.Contains(Name.Trim(), StringComparer.OrdinalIgnoreCase))
             yield return Remark.Refuse("Name", "Another device has this name.");
-        if (Use == DeviceUse.Probe && PondId is null)
-            yield return Remark.Refuse("Pond", "Choose the pond it hangs in.");
+        if (Use is DeviceUse.Probe or DeviceUse.Panel && PondId is null)
+            yield return Remark.Refuse("Pond", Use == DeviceUse.Probe ? "Choose the pond it hangs in." : "Choose the pond whose aerators it switches.");
         if (DepthM is < 0 or > 20 || (DepthM is { } d && !double.IsFinite(d)))
             yield return Remark.Refuse("Depth", "0 to 20 m, or empty.");
     }
@@ -43,9 +52,9 @@ public readonly record struct ProbeValue(Parameter Parameter, DateTimeOffset At,
 
 /// <summary>Values of one probe that came in one go.</summary>
 /// <param name="DeviceId">The probe.</param>
-/// <param name="PondId">The pond it hung in.</param>
+/// <param name="PondId">The pond it hung in; null for the farm's weather.</param>
 /// <param name="Values">Values, in any order.</param>
-public sealed record ProbeSeriesReceived(long DeviceId, long PondId, IReadOnlyList<ProbeValue> Values) : Fact
+public sealed record ProbeSeriesReceived(long DeviceId, long? PondId, IReadOnlyList<ProbeValue> Values) : Fact
 {
     /// <summary>No more in one go.</summary>
     public const int Most = 5000;

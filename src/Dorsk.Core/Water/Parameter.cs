@@ -94,9 +94,15 @@ public sealed record Parameter(string Key, string Name, Measure Measure, double 
     /// <summary>Rain since yesterday, m.</summary>
     public static readonly Parameter Rain = new("rain", "rain since yesterday", Measures.Rain, 0, 0, 0.15, 1.0, OfFarm: true);
 
+    /// <summary>Air pressure at the farm, not reduced to the sea, kPa.</summary>
+    public static readonly Parameter AirPressure = new("pressure", "air pressure", Measures.Pressure, 50, 70, 106, 110, OfFarm: true);
+
+    /// <summary>Sunlight on level ground, W/m².</summary>
+    public static readonly Parameter Sunlight = new("sun", "sunlight", Measures.Sunlight, 0, 0, 1300, 1600, OfFarm: true);
+
     /// <summary>All of them, in the order of the slip.</summary>
     public static readonly IReadOnlyList<Parameter> All =
-        [Oxygen, Temperature, Ph, Secchi, Tan, Nitrite, Alkalinity, Salinity, GaugeLevel, Nitrate, Hardness, Chloride, CarbonDioxide, Turbidity, SettledSolids, Colour, Film, AirTemperature, Wind, Cloud, Rain];
+        [Oxygen, Temperature, Ph, Secchi, Tan, Nitrite, Alkalinity, Salinity, GaugeLevel, Nitrate, Hardness, Chloride, CarbonDioxide, Turbidity, SettledSolids, Colour, Film, AirTemperature, Wind, Cloud, Rain, AirPressure, Sunlight];
 
     /// <summary>A parameter by key; the books hold no others.</summary>
     public static Parameter ByKey(string key) => All.First(p => p.Key == key);

@@ -38,7 +38,8 @@ internal static class DeviceQuestions
     /// <summary>What of the probes belongs into a pond's story: the last days one by one, of older nights the lowest oxygen and the mean temperature.</summary>
     public static IEnumerable<(Parameter Parameter, Timed Timed)> ForStory(SqliteConnection c, AsOf asOf, long pond)
     {
-        var newest = Sqlite.Rows(c, "SELECT max(at) FROM probe_value WHERE pond = $pond AND parameter = 'do' UNION ALL SELECT max(at) FROM probe_value WHERE pond = $pond AND parameter = 'temp'", r => r.MaybeLong(0), ("pond", pond)).Max();
+        // Newest first of each thing that is measured most; weather stands under the farm.
+        var newest = new[] { Parameter.Oxygen, Parameter.Temperature, Parameter.Wind, Parameter.AirPressure }.Max(p => Sqlite.Rows(c, "SELECT max(at) FROM probe_value WHERE pond = $pond AND parameter = $parameter", r => r.MaybeLong(0), ("pond", pond), ("parameter", p.Key))[0]);
         if (newest is not { } ms)
             return [];
         var last = DateTimeOffset.FromUnixTimeMilliseconds(ms);

@@ -21,8 +21,8 @@ internal sealed record AeratorsFrom(DateTimeOffset From, IReadOnlyList<Aerator> 
 internal static class FarmQuestions
 {
     public static FarmDescribed? Farm(SqliteConnection c, AsOf asOf) => Sqlite.One(c,
-        $"SELECT f.name, place_name, latitude, longitude, altitude_m, zone, units, decimal_sign, currency FROM farm f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
-        r => new FarmDescribed(r.GetString(0), r.GetString(1), new(r.GetDouble(2), r.GetDouble(3)), r.GetDouble(4), r.GetString(5), new(r.Word<UnitSystem>(6), r.Word<DecimalSign>(7)), r.GetString(8)),
+        $"SELECT f.name, place_name, latitude, longitude, altitude_m, zone, units, decimal_sign, currency, kwh_price FROM farm f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
+        r => new FarmDescribed(r.GetString(0), r.GetString(1), new(r.GetDouble(2), r.GetDouble(3)), r.GetDouble(4), r.GetString(5), new(r.Word<UnitSystem>(6), r.Word<DecimalSign>(7)), r.GetString(8), r.MaybeReal(9)),
         Lines.With(asOf));
 
     public static List<Pond> Ponds(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,

@@ -12,14 +12,15 @@ namespace Dorsk.Farm.Ask;
 /// <param name="WhyNot">Plain words when there is none.</param>
 /// <param name="Night">The night it is for.</param>
 /// <param name="Air">More air that carries the night, when it needs some and some stands idle.</param>
-public sealed record Tonight(DawnLowForecast? Forecast, string WhyNot, Night Night, AirPlan? Air = null);
+/// <param name="StartsByItself">When the pond's automatic is likely to start its aerators, or null.</param>
+public sealed record Tonight(DawnLowForecast? Forecast, string WhyNot, Night Night, AirPlan? Air = null, DateTimeOffset? StartsByItself = null);
 
 public sealed partial class PondStory
 {
     private const int NightsBack = 10;
     private const double UsualWindMs = 1.5;
     private static readonly TimeSpan OldestStart = TimeSpan.FromHours(12);
-    private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2);
+    private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2), AutomaticEnds = TimeSpan.FromHours(1);
 
     /// <summary>Limits of the most sensitive batch that stands here on a day; null when none does.</summary>
     public WaterLimits? LimitsOn(DateOnly day) => Standing
@@ -36,9 +37,22 @@ public sealed partial class PondStory
         if (basis is null)
             return new(null, whyNot, night);
         var water = aerators is null ? basis.Water : basis.Water with { Aerators = aerators };
-        var forecast = TonightForecast.Run(basis.Decline, water, basis.Start, SunOf(night).Sunrise + DawnEnds, night.End(Zone), basis.Limits, Farm.Hand);
-        return new(forecast, "", night, AirPlan.For(forecast, basis.Decline, water, basis.Start, now, SunOf(night).Sunrise, basis.Limits, Farm.Hand));
+        DawnLowForecast Run(NightWater w) => TonightForecast.Run(basis.Decline, w, basis.Start, SunOf(night).Sunrise + DawnEnds, night.End(Zone), basis.Limits, Farm.Hand);
+        var forecast = Run(water);
+        var itself = aerators is null ? StartsByItself(forecast, now) : null;
+        if (itself is { } from)
+            forecast = Run(water = WithAutomatic(water, from, SunOf(night).Sunrise + AutomaticEnds));
+        return new(forecast, "", night, AirPlan.For(forecast, basis.Decline, water, basis.Start, now, SunOf(night).Sunrise, basis.Limits, Farm.Hand), itself);
     }
+
+    // Where the probe switches, idle aerators start when the likely curve passes their level, and run until the sun has done its part.
+    private DateTimeOffset? StartsByItself(DawnLowForecast f, DateTimeOffset now) =>
+        Air.Control is { Automatic: true } c && f.Curve.FirstOrDefault(p => p.At >= now && p.MgL < c.OnBelowMgL) is { At.Ticks: > 0 } p ? p.At : null;
+
+    private NightWater WithAutomatic(NightWater water, DateTimeOffset from, DateTimeOffset to) => water with { Known = (code, at) => Air.HandAt(code, at) ?? (at >= from && at < to ? true : water.Known?.Invoke(code, at)) };
+
+    // What has run is known by panels and hand orders; what is to come by the orders that stand.
+    private Func<string, DateTimeOffset, bool?>? KnownUpTo(DateTimeOffset now) => Air.Lines.Count == 0 ? null : (code, at) => at <= now ? Air.Ran(code, at) : Air.HandAt(code, at);
 
     /// <summary>How long the fish have when all air stops now; null without fish, or without what is needed to tell.</summary>
     public WithoutAir? WithoutAirAt(DateTimeOffset now)
@@ -68,7 +82,7 @@ public sealed partial class PondStory
         if (start == default || now - start.At > OldestStart)
             return (null, start == default ? "Oxygen was never read here: read it at dusk for a forecast." : "The last oxygen reading is over 12 h old: read it again for a forecast.", night);
         // Timers that were set since the reading run tonight.
-        if ((WaterAt(start.At) is { } read ? read with { Aerators = AeratorsAt(now) } : null) is not { } water)
+        if ((WaterAt(start.At) is { } read ? read with { Aerators = AeratorsAt(now), Known = KnownUpTo(now) } : null) is not { } water)
             return (null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
         return DeclineOf(night, start.At, water, only) is { } decline ? (new(water, start, decline, limits), "", night) : (null, "This method cannot run with the readings there are.", night);
     }
@@ -101,7 +115,7 @@ public sealed partial class PondStory
             var dusk = oxygen.LastOrDefault(t => t.At >= sunset.AddHours(-3.5) && t.At <= sunset.AddHours(1.5));
             var dawn = oxygen.Where(t => t.At >= sunrise.AddHours(-1.5) && t.At <= sunrise.AddHours(1.5)).DefaultIfEmpty().MinBy(t => (t.At - sunrise).Duration());
             if (dusk != default && dawn != default && WaterAt(dusk.At) is { } water)
-                nights.Add(new(ago, dusk, dawn, water with { Aerators = AeratorsAt(dusk.At + ((dawn.At - dusk.At) / 2)) }));
+                nights.Add(new(ago, dusk, dawn, water with { Aerators = AeratorsAt(dusk.At + ((dawn.At - dusk.At) / 2)), Known = KnownUpTo(dawn.At) }));
         }
         return nights;
     }
@@ -116,7 +130,8 @@ public sealed partial class PondStory
         if (volume <= 0)
             return null;
         var wind = Weather[Parameter.Wind].LastOrDefault(t => t.At <= at && t.At > at.AddHours(-12));
-        var saturation = OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), 0, OxygenSaturation.PressureKPa(Farm.AltitudeM));
+        var air = Weather[Parameter.AirPressure].LastOrDefault(t => t.At <= at && t.At > at.AddHours(-12));
+        var saturation = OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), 0, air == default ? OxygenSaturation.PressureKPa(Farm.AltitudeM) : air.Si);
         return new(volume, volume / Pond.Shape.AreaM2(level), temp.Si, saturation, wind == default ? UsualWindMs : wind.Si, AeratorsAt(at), Farm.Place, Zone);
     }
 

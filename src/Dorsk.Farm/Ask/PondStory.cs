@@ -73,8 +73,11 @@ public sealed partial class PondStory
     /// <summary>Aerators fitted at an instant.</summary>
     public IReadOnlyList<Aerator> AeratorsAt(DateTimeOffset at) => fittings.LastOrDefault(f => f.From <= at)?.Aerators ?? [];
 
-    /// <summary>Hours and energy of each aerator over a span, by the timers that were set.</summary>
-    public IReadOnlyList<AeratorHours> AeratorHours(DateTimeOffset from, DateTimeOffset to) => Core.Ponds.AeratorHours.Of([.. fittings.Select(f => (f.From, f.Aerators))], from, to, Zone);
+    /// <summary>How they were switched, ran and were looked after.</summary>
+    public Core.Air.AirRecord Air { get; private init; } = Core.Air.AirRecord.None;
+
+    /// <summary>Hours and energy of each aerator over a span: by its panel where one reports, by hand orders and timers elsewhere.</summary>
+    public IReadOnlyList<AeratorHours> AeratorHours(DateTimeOffset from, DateTimeOffset to) => Core.Ponds.AeratorHours.Of([.. fittings.Select(f => (f.From, f.Aerators))], from, to, Zone, Air.Ran);
 
     /// <summary>Gauge level at an instant, m, and whether it was read; full when never read.</summary>
     public (double LevelM, bool Read) LevelAt(DateTimeOffset at)
@@ -132,7 +135,7 @@ public sealed partial class PondStory
         var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
         return new(farm, zone, pond, Readings.All(c, asOf, pondId), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId) };
+            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId) };
     }
 
     private BatchHistory History(BatchStory b) => new(

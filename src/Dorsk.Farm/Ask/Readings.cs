@@ -29,7 +29,7 @@ internal static class Readings
     public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond)
     {
         var byHand = ByHand(c, asOf, pond);
-        var probes = pond is { } p ? DeviceQuestions.ForStory(c, asOf, p).ToList() : [];
+        var probes = DeviceQuestions.ForStory(c, asOf, pond ?? Books.ProbeBook.OfFarm).ToList();
         return probes.Count == 0 ? byHand : byHand.SelectMany(g => g.Select(t => (Parameter: g.Key, Timed: t))).Concat(probes).OrderBy(r => r.Timed.At).ToLookup(r => r.Parameter, r => r.Timed);
     }
 

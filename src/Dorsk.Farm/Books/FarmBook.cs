@@ -20,8 +20,8 @@ internal sealed class FarmBook : IBook
     public void Write(Desk desk, Fact fact)
     {
         if (fact is FarmDescribed f)
-            Sqlite.Run(desk.Connection, "INSERT INTO farm VALUES ($line, $name, $place, $lat, $lon, $alt, $zone, $units, $sign, $currency)",
+            Sqlite.Run(desk.Connection, "INSERT INTO farm VALUES ($line, $name, $place, $lat, $lon, $alt, $zone, $units, $sign, $currency, $kwh)",
                 ("line", desk.Line), ("name", f.Name.Trim()), ("place", f.PlaceName.Trim()), ("lat", f.Place.LatitudeDeg), ("lon", f.Place.LongitudeDeg), ("alt", f.AltitudeM),
-                ("zone", f.ZoneId), ("units", f.Hand.System), ("sign", f.Hand.Sign), ("currency", f.Currency));
+                ("zone", f.ZoneId), ("units", f.Hand.System), ("sign", f.Hand.Sign), ("currency", f.Currency), ("kwh", f.KWhPrice));
     }
 }

@@ -38,8 +38,11 @@ internal sealed class ProbeBook : IBook
         }
         var s = (ProbeSeriesReceived)fact;
         Sqlite.Run(c, "INSERT INTO probe_series VALUES ($line, $device, $pond, $n)", ("line", desk.Line), ("device", s.DeviceId), ("pond", s.PondId), ("n", s.Values.Count));
-        Roll(c, desk.Zone, s.PondId, Values(c, desk.Line, s));
+        Roll(c, desk.Zone, s.PondId ?? OfFarm, Values(c, desk.Line, s));
     }
+
+    /// <summary>The place of weather in the tables of values: no pond has this number.</summary>
+    public const long OfFarm = 0;
 
     /// <summary>Makes the roll-ups anew that a series of values had a part in: it was taken back.</summary>
     public static void TakenBack(SqliteConnection c, FarmZone zone, long line)
@@ -61,7 +64,7 @@ internal sealed class ProbeBook : IBook
     {
         using var put = c.CreateCommand();
         put.CommandText = "INSERT OR IGNORE INTO probe_value VALUES ($pond, $parameter, $at, $device, $value, $line)";
-        put.Parameters.AddWithValue("$pond", s.PondId);
+        put.Parameters.AddWithValue("$pond", s.PondId ?? OfFarm);
         put.Parameters.AddWithValue("$device", s.DeviceId);
         put.Parameters.AddWithValue("$line", line);
         var (parameter, at, value) = (put.Parameters.Add("$parameter", SqliteType.Text), put.Parameters.Add("$at", SqliteType.Integer), put.Parameters.Add("$value", SqliteType.Real));

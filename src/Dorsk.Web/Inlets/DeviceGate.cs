@@ -11,13 +11,13 @@ public sealed class DeviceGate(Questions questions, DeviceKeys keys)
 {
     /// <summary>The device that asks, or null when its key opens nothing here.</summary>
     /// <param name="http">The request: <c>Authorization: Bearer KEY</c>.</param>
-    /// <param name="use">What it must be for.</param>
-    public DeviceKept? Of(HttpContext http, DeviceUse use)
+    /// <param name="uses">What it must be for: one of these.</param>
+    public DeviceKept? Of(HttpContext http, params ReadOnlySpan<DeviceUse> uses)
     {
         var header = http.Request.Headers.Authorization.ToString();
-        return header.StartsWith("Bearer ", StringComparison.Ordinal) ? Of(header["Bearer ".Length..].Trim(), use) : null;
+        return header.StartsWith("Bearer ", StringComparison.Ordinal) ? Of(header["Bearer ".Length..].Trim(), uses) : null;
     }
 
     /// <summary>The device of a key, or null.</summary>
-    public DeviceKept? Of(string key, DeviceUse use) => keys.DeviceOf(key) is { } id && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept && kept.Use == use ? kept : null;
+    public DeviceKept? Of(string key, params ReadOnlySpan<DeviceUse> uses) => keys.DeviceOf(key) is { } id && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept && uses.Contains(kept.Use) ? kept : null;
 }

@@ -45,7 +45,23 @@ public sealed record StandingOut(string Pond, DateTimeOffset AsOf, long Batch, s
 public sealed record ClockOut(DateTimeOffset Now, string ZoneId, double LatitudeDeg, double LongitudeDeg);
 
 /// <summary>An aerator with its nightly timer.</summary>
-public sealed record AeratorOut(string Pond, string Code, string Kind, double ShaftKW, TimeOnly? On, TimeOnly? Off, bool TimerRunsNow);
+/// <param name="Pond">Its pond.</param>
+/// <param name="Code">Its code.</param>
+/// <param name="Kind">Its kind.</param>
+/// <param name="ShaftKW">Shaft power, kW.</param>
+/// <param name="On">Hour at which its timer starts it.</param>
+/// <param name="Off">Hour at which its timer stops it.</param>
+/// <param name="TimerRunsNow">Whether the timer has it running now.</param>
+/// <param name="HandOrder">On or Off by hand now; null: timer or probe.</param>
+/// <param name="Told">What its panel was last told; null without a panel.</param>
+/// <param name="Running">What its panel last reported; null without a panel.</param>
+/// <param name="CurrentA">Current reported, A.</param>
+/// <param name="Mains">Whether the panel has mains.</param>
+/// <param name="ReportedAt">When that changed.</param>
+public sealed record AeratorOut(string Pond, string Code, string Kind, double ShaftKW, TimeOnly? On, TimeOnly? Off, bool TimerRunsNow, string? HandOrder, bool? Told, bool? Running, double? CurrentA, bool? Mains, DateTimeOffset? ReportedAt);
+
+/// <summary>An alarm.</summary>
+public sealed record AlarmOut(long Id, string? Pond, string Cause, string Level, string Text, DateTimeOffset RangAt, string? AnsweredBy, DateTimeOffset? AnsweredAt, DateTimeOffset? EndedAt);
 
 /// <summary>The addresses of machines: readings in, answers out; described by /openapi/v1.json. A key of a device opens them, never a person's cookie.</summary>
 public static class MachineApi
@@ -57,13 +73,14 @@ public static class MachineApi
     {
         app.MapOpenApi().WithMetadata(new OpenAttribute());
         var api = app.MapGroup("/api").WithMetadata(new OpenAttribute()).WithTags("Dorsk").DisableAntiforgery();
-        api.MapPost("/readings", Take).Accepts<SentReadings>("application/json").WithSummary("Readings of a probe: 1 to 5000 values in any order; sent again they do no harm.").Produces<ReceivedReadings>().ProducesProblem(400).ProducesProblem(401).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MostBytes));
+        api.MapPost("/readings", Take).Accepts<SentReadings>("application/json").WithSummary("Readings of a probe or a weather station: 1 to 5000 values in any order; sent again they do no harm.").Produces<ReceivedReadings>().ProducesProblem(400).ProducesProblem(401).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MostBytes));
         Read(api, "/ponds", "All ponds as they stand.", (http, q, clock) => Results.Ok(q.PondsNow(clock.GetUtcNow()).Select(Pond))).Produces<IEnumerable<PondOut>>();
         Read(api, "/ponds/{code}/readings", "Values of one parameter between two instants (from, to; what: do, temp, ph ...).", Values).Produces<IEnumerable<ValueOut>>().ProducesProblem(400).ProducesProblem(404);
         Read(api, "/ponds/{code}/tonight", "The oxygen forecast, now or as of any past instant (asOf): then only what had happened and was known by then is used.", Tonight).Produces<TonightOut>().ProducesProblem(400).ProducesProblem(404);
         Read(api, "/ponds/{code}/standing", "The standing estimate of each batch, now or as of any past instant (asOf).", Standing).Produces<IEnumerable<StandingOut>>().ProducesProblem(400).ProducesProblem(404);
         Read(api, "/clock", "The farm's clock, its zone and its place.", (http, q, clock) => q.Farm() is { } farm ? Results.Ok(new ClockOut(clock.GetUtcNow(), farm.ZoneId, farm.Place.LatitudeDeg, farm.Place.LongitudeDeg)) : Results.NotFound()).Produces<ClockOut>();
-        Read(api, "/aerators", "Aerators with their timers.", (http, q, clock) => Results.Ok(q.Ponds().SelectMany(p => Aerators(q.Story(p.Code)!, clock.GetUtcNow())))).Produces<IEnumerable<AeratorOut>>();
+        Read(api, "/alarms", "Alarms of the last month, the newest first.", (http, q, clock) => Results.Ok(q.Alarms(clock.GetUtcNow()).Select(a => Alarm(q, a)))).Produces<IEnumerable<AlarmOut>>();
+        Read(api, "/aerators", "Aerators with their timers, hand orders, and what their panels report.", (http, q, clock) => Results.Ok(q.Ponds().SelectMany(p => Aerators(q.Story(p.Code)!, clock.GetUtcNow())))).Produces<IEnumerable<AeratorOut>>();
     }
 
     private static RouteHandlerBuilder Read(RouteGroupBuilder api, string path, string summary, Func<HttpContext, Questions, FarmClock, IResult> answer) =>
@@ -71,7 +88,7 @@ public static class MachineApi
 
     private static async Task<IResult> Take(HttpContext http, DeviceGate gate, ProbeInlet inlet)
     {
-        if (gate.Of(http, DeviceUse.Probe) is not { } probe)
+        if (gate.Of(http, DeviceUse.Probe, DeviceUse.Weather) is not { } probe)
             return Shut("a probe");
         SentReadings? sent;
         try
@@ -137,7 +154,10 @@ public static class MachineApi
 
     private static PondOut Pond(PondNow p) => new(p.Story.Pond.Code, p.Story.Pond.Name, p.Story.Pond.Kind.ToString(), p.Story.Pond.Shape.FullAreaM2, p.Story.Pond.Shape.FullVolumeM3, p.Judgement.Status.ToString(), p.Judgement.Reason, p.Oxygen?.Si, p.Oxygen?.At, p.Temperature?.Si, p.BiomassKg);
 
-    private static IEnumerable<AeratorOut> Aerators(PondStory s, DateTimeOffset now) => s.AeratorsAt(now).Select(a => new AeratorOut(s.Pond.Code, a.Code, a.Kind.Name, a.ShaftKW, a.On, a.Off, a.RunsAt(TimeOnly.FromDateTime(s.Zone.LocalAt(now)))));
+    private static IEnumerable<AeratorOut> Aerators(PondStory s, DateTimeOffset now) => s.AeratorsAt(now).Select(a => new AeratorOut(s.Pond.Code, a.Code, a.Kind.Name, a.ShaftKW, a.On, a.Off, a.RunsAt(TimeOnly.FromDateTime(s.Zone.LocalAt(now))),
+        s.Air.Hand(a.Code, now)?.Fact.Order.ToString(), s.Air.Command(a.Code)?.Fact.On, s.Air.Report(a.Code)?.Fact.Running, s.Air.Report(a.Code)?.Fact.CurrentA, s.Air.Report(a.Code)?.Fact.Mains, s.Air.Report(a.Code)?.At));
+
+    private static AlarmOut Alarm(Questions q, Dorsk.Core.Alarms.Alarm a) => new(a.Id, q.Ponds().FirstOrDefault(p => p.Id == a.PondId)?.Code, a.Cause.ToString(), a.Level.ToString(), a.Text, a.RangAt, a.Answered?.By, a.Answered?.At, a.EndedAt);
 
     private static IResult Shut(string what) => Problem(401, $"Send the key of {what} of this farm: Authorization: Bearer KEY. A Manager makes one under Setup, Devices.");
 

@@ -3,7 +3,9 @@ using System.Net;
 using System.Text;
 using System.Text.Json;
 using Dorsk.Core.Water;
+using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using MQTTnet;
 using MQTTnet.Protocol;
 using MQTTnet.Server;
 
@@ -11,18 +13,21 @@ namespace Dorsk.Web.Inlets;
 
 /// <summary>
 /// The farm's own MQTT broker: off unless a port is given (<c>--mqtt 1883</c>), on loopback unless an address is (<c>--mqtt-at 0.0.0.0</c>).
-/// A probe comes in with its name and its key and may publish under its own name only: <c>dorsk/probe/NAME</c> with the JSON of the HTTP address, or
-/// <c>dorsk/probe/NAME/do</c> with a bare figure in SI, measured now.
+/// A device comes in with its name and its key. A probe or weather station publishes under its own name only: <c>dorsk/probe/NAME</c> with the JSON of the HTTP address, or
+/// <c>dorsk/probe/NAME/do</c> with a bare figure in SI, measured now. A panel hears <c>dorsk/panel/NAME/CODE/set</c> (on, off) and says how its aerators stand under
+/// <c>dorsk/panel/NAME/CODE/state</c>. A switch orders under <c>dorsk/switch/POND/CODE</c> (on, off, auto) and may listen to the states of all panels.
 /// </summary>
 /// <param name="configuration">Port and address.</param>
 /// <param name="gate">Checks keys.</param>
 /// <param name="questions">The farm's devices.</param>
 /// <param name="inlet">Takes values in.</param>
+/// <param name="panels">Takes in what panels report and switches order.</param>
+/// <param name="heard">When devices were last heard.</param>
 /// <param name="clock">The farm clock.</param>
 /// <param name="log">Where refusals are told.</param>
-public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Questions questions, ProbeInlet inlet, FarmClock clock, ILogger<MqttInlet> log) : IHostedService
+public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Questions questions, ProbeInlet inlet, PanelInlet panels, Heard heard, FarmClock clock, ILogger<MqttInlet> log) : IHostedService
 {
-    private const string Root = "dorsk/probe/";
+    private const string Root = "dorsk/probe/", PanelRoot = "dorsk/panel/", SwitchRoot = "dorsk/switch/", Ours = "farm";
     private static readonly JsonSerializerOptions Plain = new(JsonSerializerDefaults.Web);
     private MqttServer? server;
 
@@ -38,6 +43,7 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
         server = new MqttServerFactory().CreateMqttServer(new MqttServerOptionsBuilder().WithDefaultEndpoint().WithDefaultEndpointPort(port).WithDefaultEndpointBoundIPAddress(at).WithDefaultEndpointBoundIPV6Address(IPAddress.None).Build());
         server.ValidatingConnectionAsync += Validate;
         server.InterceptingPublishAsync += Publish;
+        server.InterceptingSubscriptionAsync += Subscribe;
         await server.StartAsync();
         Port = port;
         log.LogInformation("MQTT at {Address}:{Port}", at, port);
@@ -53,39 +59,76 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
 
     private Task Validate(ValidatingConnectionEventArgs e)
     {
-        var device = gate.Of(e.Password ?? "", DeviceUse.Probe);
+        var device = gate.Of(e.Password ?? "", DeviceUse.Probe, DeviceUse.Weather, DeviceUse.Panel, DeviceUse.Switch);
         var same = device is not null && string.Equals(device.Name, e.UserName, StringComparison.OrdinalIgnoreCase);
         e.ReasonCode = same ? MqttConnectReasonCode.Success : MqttConnectReasonCode.BadUserNameOrPassword;
         // Plain command-line clients leave it to the broker what they are called.
         if (string.IsNullOrEmpty(e.ClientId))
             e.AssignedClientIdentifier = Guid.NewGuid().ToString("N");
         if (same)
+        {
             e.SessionItems["device"] = device!.DeviceId;
+            heard.Note(device.DeviceId);
+        }
+        return Task.CompletedTask;
+    }
+
+    /// <summary>Tells a panel what an aerator is to do; kept for it until it comes in.</summary>
+    public async Task Tell(PanelCommand command)
+    {
+        if (server is null)
+            return;
+        var message = new MqttApplicationMessageBuilder().WithTopic($"{PanelRoot}{command.Panel}/{command.Code}/set").WithPayload(command.On ? "on" : "off").WithRetainFlag().WithQualityOfServiceLevel(MqttQualityOfServiceLevel.AtLeastOnce).Build();
+        await server.InjectApplicationMessage(new InjectedMqttApplicationMessage(message) { SenderClientId = Ours, CustomSessionItems = new System.Collections.Hashtable { [Ours] = true } });
+    }
+
+    // Looked up anew each time: a device that was taken away is shut out at once.
+    private DeviceKept? Device(System.Collections.IDictionary items) => items["device"] is long id && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept ? kept : null;
+
+    private Task Subscribe(InterceptingSubscriptionEventArgs e)
+    {
+        var topic = e.TopicFilter.Topic;
+        e.ProcessSubscription = Device(e.SessionItems) is { } d && ((d.Use == DeviceUse.Panel && topic.StartsWith($"{PanelRoot}{d.Name}/", StringComparison.OrdinalIgnoreCase)) || (d.Use == DeviceUse.Switch && topic.StartsWith(PanelRoot, StringComparison.Ordinal)));
+        if (!e.ProcessSubscription)
+            e.Response.ReasonCode = MqttSubscribeReasonCode.NotAuthorized;
         return Task.CompletedTask;
     }
 
     private Task Publish(InterceptingPublishEventArgs e)
     {
-        e.ProcessPublish = false;
-        // Looked up anew: a device that was taken away is shut out at once.
-        var probe = e.SessionItems["device"] is long id ? questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept : null;
-        var topic = e.ApplicationMessage.Topic;
-        if (probe is not { Gone: false } || !topic.StartsWith(Root + probe.Name, StringComparison.OrdinalIgnoreCase))
-        {
-            e.Response.ReasonCode = MqttPubAckReasonCode.NotAuthorized;
+        if (e.SessionItems.Contains(Ours))
             return Task.CompletedTask;
-        }
-        var (sent, why) = Read(topic[(Root.Length + probe.Name.Length)..], Encoding.UTF8.GetString(e.ApplicationMessage.Payload));
-        var received = sent is null ? null : inlet.Take(probe, sent);
-        if (received is { Wrong.Count: 0 })
+        e.ProcessPublish = false;
+        var (topic, text) = (e.ApplicationMessage.Topic, Encoding.UTF8.GetString(e.ApplicationMessage.Payload));
+        var (may, why) = Device(e.SessionItems) is { } device ? Taken(device, topic, text) : (false, "this device is gone");
+        if (may && why is null)
             e.ProcessPublish = true;
         else
         {
-            e.Response.ReasonCode = MqttPubAckReasonCode.PayloadFormatInvalid;
-            e.Response.ReasonString = why ?? received!.Wrong[0].Why;
-            log.LogWarning("{Probe} sent what cannot be kept: {Why}", probe.Name, e.Response.ReasonString);
+            e.Response.ReasonCode = may ? MqttPubAckReasonCode.PayloadFormatInvalid : MqttPubAckReasonCode.NotAuthorized;
+            e.Response.ReasonString = why;
+            log.LogWarning("{Client} sent what cannot be kept at {Topic}: {Why}", e.ClientId, topic, why);
         }
         return Task.CompletedTask;
+    }
+
+    // Whether the device may speak there at all, and what is wrong with what it said.
+    private (bool May, string? Why) Taken(DeviceKept device, string topic, string text)
+    {
+        heard.Note(device.DeviceId);
+        string? Under(string root) => topic.StartsWith(root, StringComparison.OrdinalIgnoreCase) ? topic[root.Length..] : null;
+        switch (device.Use)
+        {
+            case DeviceUse.Probe or DeviceUse.Weather when Under(Root + device.Name) is { } rest:
+                var (sent, why) = Read(rest, text);
+                return (true, why ?? inlet.Take(device, sent!).Wrong.Select(w => w.Why).FirstOrDefault());
+            case DeviceUse.Panel when Under($"{PanelRoot}{device.Name}/")?.Split('/') is [var code, "state"]:
+                return (true, panels.State(device, code, text));
+            case DeviceUse.Switch when Under(SwitchRoot)?.Split('/') is [var pond, var code]:
+                return (true, panels.Order(device, pond, code, text));
+            default:
+                return (false, "publish under your own name only");
+        }
     }
 
     private (SentReadings? Sent, string? Why) Read(string rest, string text)

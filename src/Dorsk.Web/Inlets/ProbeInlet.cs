@@ -43,7 +43,7 @@ public sealed class ProbeInlet(Door door, FarmClock clock)
         var (good, wrong) = (new List<ProbeValue>(), new List<WrongValue>());
         foreach (var (v, i) in (sent.Readings ?? []).Select((v, i) => (v, i)))
         {
-            var (value, why) = Read(v, off);
+            var (value, why) = Read(v, off, probe.Use == DeviceUse.Weather);
             why ??= ProbeSeriesReceived.Wrong(value, now);
             if (why is null)
                 good.Add(value);
@@ -53,17 +53,17 @@ public sealed class ProbeInlet(Door door, FarmClock clock)
         if (good.Count > 0)
         {
             var last = good.Max(g => g.At);
-            var receipt = door.Enter(Entry.Of(Guid.NewGuid(), probe.Name, last > now ? now : last, new ProbeSeriesReceived(probe.DeviceId, probe.PondId!.Value, good), FormattableString.Invariant($"{good.Count} values of {probe.Name}")));
+            var receipt = door.Enter(Entry.Of(Guid.NewGuid(), probe.Name, last > now ? now : last, new ProbeSeriesReceived(probe.DeviceId, probe.Use == DeviceUse.Weather ? null : probe.PondId, good), FormattableString.Invariant($"{good.Count} values of {probe.Name}")));
             if (!receipt.Accepted)
                 return new(0, off.TotalSeconds, [.. wrong, .. receipt.Remarks.Select(r => new WrongValue(0, r.Text))]);
         }
         return new(good.Count, off.TotalSeconds, wrong);
     }
 
-    private static (ProbeValue, string?) Read(SentValue v, TimeSpan off)
+    private static (ProbeValue, string?) Read(SentValue v, TimeSpan off, bool weather)
     {
-        if (Parameter.Find(v.What ?? "") is not { OfFarm: false, Steps.Count: 0 } parameter)
-            return (default, $"“{v.What}” is nothing that a probe of a pond measures: {string.Join(", ", Parameter.All.Where(p => !p.OfFarm && p.Steps.Count == 0).Select(p => p.Key))}");
+        if (Parameter.Find(v.What ?? "") is not { Steps.Count: 0 } parameter || parameter.OfFarm != weather)
+            return (default, $"“{v.What}” is nothing that a {(weather ? "weather station" : "probe of a pond")} measures: {string.Join(", ", Parameter.All.Where(p => p.OfFarm == weather && p.Steps.Count == 0).Select(p => p.Key))}");
         if (v.At is not { } at)
             return (default, "its time is missing: “at” with its offset, such as 2027-01-21T17:45:00+10:00");
         if (v.Value is not { } figure)

@@ -46,7 +46,10 @@ public sealed class NightStrip
         if (tried is { } t2)
             TriedLine = Line(t2.Curve.Select(c => (c.At, c.MgL)));
         var set = s.AeratorsAt(here.Now);
-        Lanes = [.. timers.Where(a => a.On is not null).Select((a, i) => (a.Code, Bars(a), set.Any(b => b.Code == a.Code && b.On == a.On && b.Off == a.Off), PlotHeight + 4 + (i * LaneHeight)))];
+        (double, double) Across((DateTimeOffset From, DateTimeOffset To) r) => (X(r.From), X(r.To));
+        Lanes = [.. timers.Select(a => (a.Code, Bars: a.On is null ? [] : Bars(a), Set: set.Any(b => b.Code == a.Code && b.On == a.On && b.Off == a.Off), Ran: s.Air.Spells(a.Code, start, here.Now).Select(Across).ToList()))
+            .Where(l => l.Bars.Count + l.Ran.Count > 0).Select((l, i) => (l.Code, (IReadOnlyList<(double, double)>)l.Bars, l.Set, (IReadOnlyList<(double, double)>)l.Ran, PlotHeight + 4 + (i * LaneHeight)))];
+        StartsByItself = p.Tonight.Night == night && p.Tonight.StartsByItself is { } itself ? X(itself) : null;
         var offset = here.Zone.OffsetHoursAt(start);
         var (eve, morning) = (SunTimes.On(s.Farm.Place, night.Evening, offset), SunTimes.On(s.Farm.Place, night.Evening.AddDays(1), offset));
         Sun = (X(eve.Sunset!.Value), X(eve.CivilDusk ?? eve.Sunset.Value), X(morning.CivilDawn ?? morning.Sunrise!.Value), X(morning.Sunrise!.Value));
@@ -89,8 +92,11 @@ public sealed class NightStrip
     /// <summary>The night with tried timers.</summary>
     public string TriedLine { get; } = "";
 
-    /// <summary>Aerators that run: code, bars from and to, whether the timer is set, and the height they stand at.</summary>
-    public IReadOnlyList<(string Code, IReadOnlyList<(double From, double To)> Bars, bool Set, double Y)> Lanes { get; }
+    /// <summary>Aerators that run: code, bars of the timer from and to, whether the timer is set, spells in which it ran by its panel, and the height they stand at.</summary>
+    public IReadOnlyList<(string Code, IReadOnlyList<(double From, double To)> Bars, bool Set, IReadOnlyList<(double From, double To)> Ran, double Y)> Lanes { get; }
+
+    /// <summary>Where the automatic is likely to start its aerators, or null.</summary>
+    public double? StartsByItself { get; }
 
     /// <summary>Places of sunset, dusk, dawn and sunrise.</summary>
     public (double Sunset, double Dusk, double Dawn, double Sunrise) Sun { get; }

@@ -39,6 +39,7 @@ internal sealed class FarmSlip : ISlip
             new("Units", "Units", FieldKind.Choice, (f?.Hand.System ?? UnitSystem.Metric).ToString(), Options: [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]),
             new("Sign", "Decimal sign", FieldKind.Choice, (f?.Hand.Sign ?? DecimalSign.Point).ToString(), Options: [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]),
             new("Currency", "Currency", FieldKind.Words, f?.Currency ?? "", Hint: "three letters, such as AUD"),
+            new("KWhPrice", "Price of a kWh", FieldKind.Quantity, f?.KWhPrice is { } price ? c.Here.Typed(price, Measures.EnergyPrice) : "", Measures.EnergyPrice, "in that currency, such as 0.31; empty: only kWh are shown"),
         ];
     }
 
@@ -50,7 +51,7 @@ internal sealed class FarmSlip : ISlip
         if (altitude.Problem is { } problem)
             form.Refuse("Altitude", problem);
         var fact = new FarmDescribed(form.Text("Name"), form.Text("PlaceName"), new(form.Quantity("Latitude", Measures.Plain), form.Quantity("Longitude", Measures.Plain)),
-            altitude.Si ?? 0, form.Text("Zone"), new(system, sign), form.Text("Currency").ToUpperInvariant());
+            altitude.Si ?? 0, form.Text("Zone"), new(system, sign), form.Text("Currency").ToUpperInvariant(), form.MaybeQuantity("KWhPrice", Measures.EnergyPrice));
         return new(c.Here.Now, [fact], fact.Name, []);
     }
 }

@@ -1,32 +1,48 @@
+using Dorsk.Core.Air;
+using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Web.Parts;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
-/// <summary>Every aerator of the farm: its timer, the hours it ran by it, and the energy.</summary>
+/// <summary>One aerator as the page shows it.</summary>
+/// <param name="Story">Its pond.</param>
+/// <param name="Aerator">The aerator.</param>
+/// <param name="Ran">Hours and energy of the days that are added up.</param>
+/// <param name="Air">How it stands.</param>
+/// <param name="Service">When it is due for service.</param>
+/// <param name="Tested">Its last step of being taken into use, judged against its plate; null without one.</param>
+public sealed record AeratorRow(PondStory Story, Aerator Aerator, AeratorHours Ran, AirWords Air, Judgement Service, (AeratorTested Fact, Judgement Judgement, Grounds Why)? Tested);
+
+/// <summary>Every aerator of the farm: how it stands, its timer, the hours it ran, the energy, and its service.</summary>
 [Needs(Permission.Look)]
 public sealed class AeratorsModel(Questions questions, Here here) : PageModel
 {
     /// <summary>Days that are added up.</summary>
     public const int Days = 30;
 
-    public IReadOnlyList<(string Pond, Aerator Aerator, AeratorHours Ran, bool RunsNow)> Rows { get; private set; } = [];
+    public IReadOnlyList<AeratorRow> Rows { get; private set; } = [];
 
-    /// <summary>Ponds with fish whose power is under what is usual, kW/ha.</summary>
-    public IReadOnlyList<(string Pond, double KWHa)> PowerHa { get; private set; } = [];
+    /// <summary>Ponds with aerators: power by area (null for tanks), whether a panel switches them, and how they switch by themselves.</summary>
+    public IReadOnlyList<(string Pond, double? KWHa, bool Panel, AirControlSet? Control)> Ponds { get; private set; } = [];
 
     public IActionResult OnGet()
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        var hour = TimeOnly.FromDateTime(here.Zone.LocalAt(here.Now));
-        var stories = questions.Ponds().Select(p => questions.Story(p.Code)!).ToList();
-        Rows = [.. stories.SelectMany(s => s.AeratorHours(here.Now.AddDays(-Days), here.Now).Join(s.AeratorsAt(here.Now), h => h.Code, a => a.Code, (h, a) => (s.Pond.Code, a, h, a.RunsAt(hour))))];
-        PowerHa = [.. stories.Where(s => !s.Pond.ByVolume && s.AeratorsAt(here.Now).Count > 0).Select(s => (s.Pond.Code, s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000))];
+        var stories = questions.Ponds().Select(p => questions.Story(p.Code)!).Where(s => s.AeratorsAt(here.Now).Count > 0).ToList();
+        var panels = questions.Devices().Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel }).Select(d => d.Kept.PondId).ToHashSet();
+        Rows = [.. stories.SelectMany(s => s.AeratorHours(here.Now.AddDays(-Days), here.Now).Join(s.AeratorsAt(here.Now), h => h.Code, a => a.Code, (h, a) => new AeratorRow(s, a, h, AirWords.Of(s, a, panels.Contains(s.Pond.Id), here), s.ServiceOf(a.Code, here.Now), Tested(s, a.Code))))];
+        Ponds = [.. stories.Select(s => (s.Pond.Code, s.Pond.ByVolume ? (double?)null : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000, panels.Contains(s.Pond.Id), s.Air.Control))];
         return Page();
     }
+
+    private (AeratorTested, Judgement, Grounds)? Tested(PondStory s, string code) => s.Air.Tests(code).LastOrDefault().Fact is { } t && AirFaults.Test(t, here.Hand) is var (j, why) ? (t, j, why) : null;
 }

@@ -1,3 +1,4 @@
+using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
@@ -21,7 +22,8 @@ namespace Dorsk.Web.Pages;
 /// <param name="Timers">Aerators with the timers that stand in the form: tried ones, else the advised, else those set.</param>
 /// <param name="Tried">The night with them, or null when they are those set.</param>
 /// <param name="Problem">What was wrong with the timers typed.</param>
-public sealed record NightRow(PondNow Now, NightStrip Strip, bool Open, IReadOnlyList<Aerator> Timers, DawnLowForecast? Tried, string? Problem)
+/// <param name="Panel">Whether a panel switches its aerators.</param>
+public sealed record NightRow(PondNow Now, NightStrip Strip, bool Open, IReadOnlyList<Aerator> Timers, DawnLowForecast? Tried, string? Problem, bool Panel)
 {
     /// <summary>Bought energy of timers over one night, kWh.</summary>
     public static double KWh(IEnumerable<Aerator> aerators) => aerators.Where(a => a is { On: not null, Off: not null }).Sum(a => a.ShaftKW / a.Kind.MotorEfficiency * ((a.Off!.Value - a.On!.Value).TotalHours is var h && h < 0 ? h + 24 : h));
@@ -29,7 +31,7 @@ public sealed record NightRow(PondNow Now, NightStrip Strip, bool Open, IReadOnl
 
 /// <summary>All ponds on the night, noon to noon: measured, forecast with its band, aerators, meals; in the order of hours left.</summary>
 [Needs(Permission.Look)]
-public sealed class NightBoardModel(Questions questions, Door door, Here here) : PageModel
+public sealed class NightBoardModel(Questions questions, Door door, AirKeeping keeping, Here here) : PageModel
 {
     public IReadOnlyList<NightRow> Rows { get; private set; } = [];
 
@@ -70,12 +72,29 @@ public sealed class NightBoardModel(Questions questions, Door door, Here here) :
         return Page();
     }
 
+    /// <summary>Starts or stops an aerator by hand, or gives it back to its timer.</summary>
+    [Needs(Permission.Switch)]
+    public IActionResult OnPostSwitch([FromForm] string? pond, [FromForm] string? order)
+    {
+        if (here.Farm is null || order?.Split(':') is not [var code, var word] || !Enum.TryParse<AirOrder>(word, out var wanted) || !Enum.IsDefined(wanted))
+            return NotFound();
+        if (keeping.Switch(pond ?? "", here.Author, code, wanted, null) is not { } why)
+            return LocalRedirect($"/oxygen?open={Uri.EscapeDataString(pond!)}#row-{Uri.EscapeDataString(pond!)}");
+        if (questions.Ponds().All(p => p.Code != pond))
+            return NotFound();
+        Load(pond, null);
+        Rows = [.. Rows.Select(r => r.Now.Story.Pond.Code == pond ? r with { Problem = why } : r)];
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
     private bool Load(string? open, string? trying)
     {
         Night = Night.Of(here.Now, here.Zone);
         LastLine = questions.LastLine();
         var ponds = questions.PondsNow(here.Now).Where(p => p.Batches.Count > 0).OrderBy(p => HoursLeft.Order(p.Judgement.Status, p.Tonight.Forecast)).ToList();
         var highest = NightStrip.Highest(ponds, Night, here);
+        var panels = questions.Devices().Where(d => d.Kept is { Gone: false, Use: Dorsk.Core.Water.DeviceUse.Panel }).Select(d => d.Kept.PondId).ToHashSet();
         Rows = [.. ponds.Select((p, i) =>
         {
             var code = p.Story.Pond.Code;
@@ -84,7 +103,7 @@ public sealed class NightBoardModel(Questions questions, Door door, Here here) :
             var advised = p.Tonight.Air is { } air ? [.. set.Select(a => air.More.FirstOrDefault(m => m.Code == a.Code) ?? a)] : set;
             var (timers, problem) = code == trying ? Typed(set, n => Request.Query[n].ToString(), n => Request.Query.ContainsKey(n)) : (advised, null);
             var tried = opened && problem is null && !timers.SequenceEqual(set) ? p.Story.TonightAt(here.Now, aerators: timers).Forecast : null;
-            return new NightRow(p, new NightStrip(p, Night, here, p.Judgement.Status == Status.ActNow && opened ? 176 : opened ? 104 : 26, highest, timers, tried), opened, timers, tried, problem);
+            return new NightRow(p, new NightStrip(p, Night, here, p.Judgement.Status == Status.ActNow && opened ? 230 : opened ? 140 : 26, highest, timers, tried), opened, timers, tried, problem, panels.Contains(p.Story.Pond.Id));
         })];
         return true;
     }
