@@ -55,9 +55,11 @@ builder.Services.AddSingleton(s => new AirKeeping(s.GetRequiredService<Door>(), 
 builder.Services.AddSingleton<PanelInlet>();
 builder.Services.AddSingleton<MqttInlet>();
 builder.Services.AddHostedService(s => s.GetRequiredService<MqttInlet>());
-builder.Services.AddHostedService<AirKeeper>();
+builder.Services.AddSingleton<AirKeeper>();
+builder.Services.AddHostedService(s => s.GetRequiredService<AirKeeper>());
 builder.Services.AddSingleton(s => new Dorsk.Farm.Files.LoggerFile(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), s.GetRequiredService<FarmClock>()));
-builder.Services.AddHostedService<LoggerDrop>();
+builder.Services.AddSingleton<LoggerDrop>();
+builder.Services.AddHostedService(s => s.GetRequiredService<LoggerDrop>());
 builder.Services.AddOpenApi();
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddScoped<Here>();

@@ -121,7 +121,7 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Equal(HttpStatusCode.BadRequest, (await Ask(HttpMethod.Get, "/api/ponds/P1/readings?what=mood", key)).Status);
         Assert.Equal(HttpStatusCode.NotFound, (await Ask(HttpMethod.Get, "/api/ponds/P99/tonight", key)).Status);
         var described = await farm.CreateClient().GetFromJsonAsync<JsonElement>("/openapi/v1.json");
-        Assert.Equal(["/api/aerators", "/api/clock", "/api/ponds", "/api/ponds/{code}/readings", "/api/ponds/{code}/standing", "/api/ponds/{code}/tonight", "/api/readings"], described.GetProperty("paths").EnumerateObject().Select(p => p.Name).Where(p => p.StartsWith("/api", StringComparison.Ordinal)).Order());
+        Assert.Equal(["/api/aerators", "/api/alarms", "/api/clock", "/api/ponds", "/api/ponds/{code}/readings", "/api/ponds/{code}/standing", "/api/ponds/{code}/tonight", "/api/readings"], described.GetProperty("paths").EnumerateObject().Select(p => p.Name).Where(p => p.StartsWith("/api", StringComparison.Ordinal)).Order());
     }
 
     [Fact]

@@ -85,6 +85,8 @@ public sealed class Visitor(HttpClient client)
 
     public HttpClient Client => client;
 
+    public string TokenText => token;
+
     public async Task Token(string page)
     {
         var html = await client.GetStringAsync(page);

@@ -23,9 +23,14 @@ public static class NightCurve
     public static IReadOnlyList<Timed> Run(NightWater water, double respirationMgLH, Timed start, DateTimeOffset until) => Run(water, [respirationMgLH], start, until)[0];
 
     /// <summary>The same for several respirations in the same water.</summary>
-    public static IReadOnlyList<IReadOnlyList<Timed>> Run(NightWater water, IReadOnlyList<double> respirationsMgLH, Timed start, DateTimeOffset until)
+    /// <param name="water">The water of that night.</param>
+    /// <param name="respirationsMgLH">All respiration together, mg/L/h.</param>
+    /// <param name="start">The reading to start from.</param>
+    /// <param name="until">Last instant.</param>
+    /// <param name="step">Length of a step; ten minutes unless said otherwise.</param>
+    public static IReadOnlyList<IReadOnlyList<Timed>> Run(NightWater water, IReadOnlyList<double> respirationsMgLH, Timed start, DateTimeOffset until, TimeSpan? step = null)
     {
-        var moves = Moves(water, start.At, until).ToList();
+        var moves = Moves(water, start.At, until, step ?? Step).ToList();
         return respirationsMgLH.Select(respiration =>
         {
             var points = new List<Timed>(moves.Count + 1) { start };
@@ -42,18 +47,18 @@ public static class NightCurve
     {
         const double least = -0.5, most = 6;
         double still = start.Si, taken = 0;
-        foreach (var m in Moves(water, start.At, end.At))
+        foreach (var m in Moves(water, start.At, end.At, Step))
             (still, taken) = ((m.Keep * still) + m.Add, (m.Keep * taken) + m.Take);
         var respiration = (still - end.Si) / taken;
         return respiration is >= least and <= most ? Math.Max(0, respiration) : null;
     }
 
-    private static IEnumerable<Move> Moves(NightWater water, DateTimeOffset from, DateTimeOffset until)
+    private static IEnumerable<Move> Moves(NightWater water, DateTimeOffset from, DateTimeOffset until, TimeSpan longest)
     {
         var light = MeanLight(water.Place, from);
         for (var at = from; at < until;)
         {
-            var step = until - at < Step ? until - at : Step;
+            var step = until - at < longest ? until - at : longest;
             var middle = at + (step / 2);
             var (rate, towards) = water.PullAt(middle);
             var (keep, perLoss) = ConstantDecline.Over(rate, step.TotalHours);
