@@ -95,6 +95,7 @@ public sealed partial class DemoFarm
             notes.AddRange(DemoScript.Instruments.Select(i => new Told(Zone.At(day, new(7, 20)), "Manager", i.Name, _ => i)));
         if (day == DemoScript.InstrumentsListed)
             notes.AddRange(DemoScript.Duties.Select(d => new Told(Zone.At(day, new(7, 25)), "Manager", d.What, k => new DutyKept(0, d.Pond.Length > 0 ? k.Pond(d.Pond) : null, d.What, d.Why, d.Every, d.From, d.By, Role.PondHand, null))));
+        notes.AddRange(ProbesHung(day));
         Script(day, notes);
         for (var hour = 0; hour < 24; hour++)
         {
@@ -105,7 +106,7 @@ public sealed partial class DemoFarm
             foreach (var pond in DemoScript.Ponds)
             {
                 Meals(day, hour, pond, notes);
-                ponds[pond.Code].Hour(from, weather, chance);
+                Pass(from, pond, notes);
                 Look(day, hour, pond, notes);
             }
             if (hour == 6)

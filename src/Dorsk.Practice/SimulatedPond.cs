@@ -55,7 +55,7 @@ public sealed class SimulatedPond(Pond pond, HiddenPond hidden, FarmZone zone)
     public void Feed() => sinceMealH = 0;
 
     /// <summary>Lets an hour pass, in ten-minute steps. Returns the lowest oxygen of the hour, mg/L.</summary>
-    internal double Hour(DateTimeOffset from, SimulatedWeather weather, Chance chance)
+    internal double Hour(DateTimeOffset from, SimulatedWeather weather, Chance chance, Action? afterStep = null)
     {
         var low = DoMgL;
         for (var i = 0; i < 6; i++)
@@ -63,6 +63,7 @@ public sealed class SimulatedPond(Pond pond, HiddenPond hidden, FarmZone zone)
             var at = from.AddMinutes(10 * i);
             Step(weather.At(at, zone), TimeOnly.FromDateTime(zone.LocalAt(at)), 1 / 6.0);
             low = Math.Min(low, DoMgL);
+            afterStep?.Invoke();
         }
         Bloom *= Math.Exp(0.004 * chance.Normal());
         sinceMealH++;

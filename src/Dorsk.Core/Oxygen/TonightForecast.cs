@@ -34,12 +34,14 @@ public static class TonightForecast
             return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));
         }).ToList();
         var dark = curve.Where(p => p.At <= lowUntil).ToList();
-        var low = dark.MinBy(p => p.MgL);
-        var lowSd = Math.Max(0.05, (low.HighMgL - low.MgL) / z);
-        double ChanceUnder(double level) => Normal.CDF(low.MgL, lowSd, level);
+        // The dawn low is the morning's: crowded water may stand lower at dusk, after sun and feed, than at dawn. Danger is judged over all of the night.
+        var morning = dark.Where(p => DateOnly.FromDateTime(water.Zone.LocalAt(p.At)) == DateOnly.FromDateTime(water.Zone.LocalAt(lowUntil))).ToList();
+        var low = (morning.Count > 0 ? morning : dark).MinBy(p => p.MgL);
+        var worst = dark.MinBy(p => p.MgL);
+        double ChanceUnder(double level) => Normal.CDF(worst.MgL, Math.Max(0.05, (worst.HighMgL - worst.MgL) / z), level);
         DateTimeOffset? Under(double level) => dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
         var why = Because(decline, water, start, limits);
-        var judgement = Judge(low.MgL, ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), limits, hand);
+        var judgement = Judge(worst.MgL, ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), limits, hand);
         return new(new(low.MgL, low.LowMgL, low.HighMgL, Level), low.At, Under(limits.DoWatchMgL), Under(limits.DoActMgL),
             ChanceUnder(limits.DoActMgL), judgement, decline.Method, curve, why);
     }

@@ -13,8 +13,6 @@ namespace Dorsk.Web.Demo;
 /// <summary>Hangs the demo farm's buoys and lets the stand-ins in: devices through the door, their keys into a file that only its owner reads.</summary>
 public static class DemoDevices
 {
-    private static readonly string[] Probed = ["T1", "T2", "T3", "P1", "P3", "P4"];
-
     /// <summary>The reader's name in the file.</summary>
     public const string Reader = "Stand-ins";
 
@@ -27,7 +25,7 @@ public static class DemoDevices
         var (questions, keys) = (new Questions(file), new DeviceKeys(file));
         var door = new Door(file, new OpensAt());
         var known = questions.Devices().Select(d => d.Kept.Name).ToHashSet();
-        var wanted = questions.Ponds().Where(p => Probed.Contains(p.Code)).Select(p => new DeviceKept(0, "Buoy " + p.Code, DeviceUse.Probe, p.Id, 0.5, false))
+        var wanted = questions.Ponds().Where(p => DemoFarm.Probed.Contains(p.Code)).Select(p => new DeviceKept(0, "Buoy " + p.Code, DeviceUse.Probe, p.Id, 0.5, false))
             .Concat(questions.Ponds().Where(p => questions.Story(p.Code)!.AeratorsAt(DemoFarm.OpensAt).Count > 0).Select(p => new DeviceKept(0, "Panel " + p.Code, DeviceUse.Panel, p.Id, null, false)))
             .Append(new(0, "Weather mast", DeviceUse.Weather, null, null, false)).Append(new(0, "Remote", DeviceUse.Switch, null, null, false)).Append(new(0, Reader, DeviceUse.Reader, null, null, false));
         foreach (var device in wanted.Where(d => !known.Contains(d.Name)))
