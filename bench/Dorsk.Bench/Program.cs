@@ -11,8 +11,12 @@ if (args is ["judge", ..])
     return Proof.Holds(ranges) ? 0 : 1;
 }
 if (args is ["burst", var path])
-    return Burst.Run(path);
+    return Burst.Run(path, probes: false);
+if (args is ["burst", "probes", var ofProbes])
+    return Burst.Run(ofProbes, probes: true);
+if (args is ["probes", var served, var into])
+    return await ManyProbes.Run(served, into);
 if (args is ["speed", var app, var empty, var seed])
     return await Speed.Run(app, empty, seed);
-Console.Error.WriteLine("dorsk-bench judge [first seed ...] | burst FILE.db | speed APP EMPTY SEED");
+Console.Error.WriteLine("dorsk-bench judge [first seed ...] | burst [probes] FILE.db | probes APP FOLDER | speed APP EMPTY SEED");
 return 2;

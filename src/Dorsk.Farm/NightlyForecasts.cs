@@ -17,25 +17,31 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
     public int IssueDue()
     {
         var now = clock.GetUtcNow();
-        var due = questions.Ponds().Select(p => questions.Story(p.Code)!).Select(s => Due(s, now)).OfType<ForecastIssued>().ToList();
+        var due = questions.Ponds().Select(p => questions.Story(p.Code)!).SelectMany(s => Due(s, now)).ToList();
         if (due.Count == 0)
             return 0;
         var receipt = door.Enter(new Entry(Guid.NewGuid(), Author, due.Select(f => new NewLine(now, f, FormattableString.Invariant($"dawn low {f.Low.Value:0.0}, {f.Low.Low:0.0} to {f.Low.High:0.0}"), null)).ToList(), []));
-        return receipt.Accepted ? due.Count : throw new InvalidOperationException("A forecast was refused at the door: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
+        return receipt.Accepted ? due.Count(f => f.Shown) : throw new InvalidOperationException("A forecast was refused at the door: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
     }
 
-    private ForecastIssued? Due(PondStory story, DateTimeOffset now)
+    private IEnumerable<ForecastIssued> Due(PondStory story, DateTimeOffset now)
     {
         if (!story.Standing.Any())
-            return null;
+            yield break;
         var night = Core.Time.Night.Of(now, story.Zone);
         var (sunset, sunrise) = story.SunOf(night);
         if (now < sunset || now > sunrise)
-            return null;
+            yield break;
         var told = questions.LastForecast(story.Pond.Id, night);
         var start = story.ReadingsOf[Core.Water.Parameter.Oxygen].LastOrDefault(t => t.At <= now);
-        if (told is not null && start.At <= told.StartAt)
-            return null;
-        return story.TonightAt(now).Forecast is { } f ? new(story.Pond.Id, night, f.Method, f.Low, f.LowAt, f.ChanceUnderAct, f.Curve[0].At) : null;
+        if ((told is not null && start.At <= told.StartAt) || story.TonightAt(now).Forecast is not { } shown)
+            yield break;
+        yield return Of(shown, true);
+        // At dusk each method speaks once; two readings in the dark speak as soon as there are two.
+        foreach (var method in Enum.GetValues<DeclineMethod>().Where(m => m != shown.Method && (told is null || m == DeclineMethod.TwoReadings)))
+            if (story.TonightAt(now, method).Forecast is { } other)
+                yield return Of(other, false);
+
+        ForecastIssued Of(DawnLowForecast f, bool isShown) => new(story.Pond.Id, night, f.Method, f.Low, f.LowAt, f.ChanceUnderAct, f.Curve[0].At, isShown);
     }
 }

@@ -11,15 +11,17 @@ public sealed class KillTests : IDisposable
     private static readonly int Rounds = int.Parse(Environment.GetEnvironmentVariable("DORSK_KILLS") ?? "4", CultureInfo.InvariantCulture);
     private readonly string folder = Directory.CreateTempSubdirectory("dorsk-kill-").FullName;
 
-    [Fact]
-    public void No_acknowledged_entry_is_lost_when_the_program_is_killed_in_a_burst()
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void No_acknowledged_entry_is_lost_when_the_program_is_killed_in_a_burst(bool probes)
     {
         var path = Path.Combine(folder, "farm.db");
         var chance = new Random(20270121);
         var acknowledged = new List<string>();
         for (var round = 0; round < Rounds; round++)
         {
-            using var burst = Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "dorsk-bench.dll"), "burst", path]) { RedirectStandardOutput = true })!;
+            using var burst = Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "dorsk-bench.dll"), "burst", .. probes ? new[] { "probes", path } : [path]]) { RedirectStandardOutput = true })!;
             var wanted = chance.Next(1, 60);
             for (var i = 0; i < wanted; i++)
                 acknowledged.Add(burst.StandardOutput.ReadLine() ?? throw new InvalidOperationException("the burst ended by itself"));
@@ -31,7 +33,9 @@ public sealed class KillTests : IDisposable
             Assert.Equal(["ok"], Sqlite.Rows(c, "PRAGMA integrity_check", r => r.GetString(0)));
             var there = Sqlite.Rows(c, "SELECT id FROM entry", r => r.GetString(0)).ToHashSet();
             Assert.Equal([], acknowledged.Except(there));
-            // Whole or not at all: each reading line has its two values.
+            // Whole or not at all: each reading line has its two values, each series all of its own, and the roll-ups those of the values.
+            Assert.Equal(0, Sqlite.Number(c, "SELECT count(*) FROM probe_series s WHERE (SELECT count(*) FROM probe_value v WHERE v.line = s.line) <> s.n"));
+            Assert.Equal(Sqlite.Number(c, "SELECT count(*) FROM probe_value"), Sqlite.Number(c, "SELECT coalesce(sum(n), 0) FROM probe_roll WHERE span = 3600000"));
             Assert.Equal(0, Sqlite.Number(c, "SELECT count(*) FROM log l WHERE l.kind = 'ReadingTaken' AND (SELECT count(*) FROM reading r WHERE r.line = l.line) <> 2"));
         }
         Assert.True(acknowledged.Count >= Rounds);

@@ -11,7 +11,8 @@ namespace Dorsk.Core.Oxygen;
 /// <param name="LowAt">When it was to come.</param>
 /// <param name="ChanceUnderAct">Chance told of a low under the act level.</param>
 /// <param name="StartAt">The reading it started from.</param>
-public sealed record ForecastIssued(long PondId, Night Night, DeclineMethod Method, Interval Low, DateTimeOffset LowAt, double ChanceUnderAct, DateTimeOffset StartAt) : Fact;
+/// <param name="Shown">Whether it was the one that was shown; the other methods are kept beside it, so that each is scored.</param>
+public sealed record ForecastIssued(long PondId, Night Night, DeclineMethod Method, Interval Low, DateTimeOffset LowAt, double ChanceUnderAct, DateTimeOffset StartAt, bool Shown = true) : Fact;
 
 /// <summary>A night whose forecast and outcome are both known.</summary>
 /// <param name="Night">The night.</param>

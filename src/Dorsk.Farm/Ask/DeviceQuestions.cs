@@ -24,10 +24,10 @@ internal static class DeviceQuestions
         "SELECT v.at, v.value FROM probe_value v CROSS JOIN log l USING (line) WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line AND x.entered <= $known) ORDER BY v.at",
         r => new Timed(r.Instant(0), r.GetDouble(1)), Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("from", from)));
 
-    /// <summary>A pond's values thinned to what a drawing of that span can show: one by one for days, hours for months, nights for years.</summary>
+    /// <summary>A pond's values thinned to what a drawing of that span can show: one by one for days, hours for a month, nights for more.</summary>
     public static (long SpanMs, List<(DateTimeOffset At, double Mean, double Low, double High)> Points) Course(SqliteConnection c, long pond, Parameter parameter, DateTimeOffset from, DateTimeOffset to)
     {
-        var span = to - from > TimeSpan.FromDays(200) ? Books.ProbeBook.Night : to - from > TimeSpan.FromDays(12) ? Books.ProbeBook.Hour : Books.ProbeBook.Quarter;
+        var span = to - from > TimeSpan.FromDays(45) ? Books.ProbeBook.Night : to - from > TimeSpan.FromDays(12) ? Books.ProbeBook.Hour : Books.ProbeBook.Quarter;
         if (span == Books.ProbeBook.Quarter)
             return (span, Sqlite.Rows(c, "SELECT v.at / 900000 * 900000 AS start, avg(v.value), min(v.value), max(v.value) FROM probe_value v WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at < $to AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line) GROUP BY start ORDER BY start",
                 r => (r.Instant(0), r.GetDouble(1), r.GetDouble(2), r.GetDouble(3)), ("pond", pond), ("parameter", parameter.Key), ("from", from), ("to", to)));

@@ -45,6 +45,20 @@ public sealed partial class PondStory
     /// <summary>Readings of the pond by parameter, in order of time, SI.</summary>
     public ILookup<Parameter, Timed> ReadingsOf { get; }
 
+    /// <summary>Readings of a parameter from one instant to another, both included; found without walking all of them.</summary>
+    public IEnumerable<Timed> Between(Parameter parameter, DateTimeOffset from, DateTimeOffset to)
+    {
+        var all = ReadingsOf[parameter] as IList<Timed> ?? [.. ReadingsOf[parameter]];
+        var (low, high) = (0, all.Count);
+        while (low < high)
+            (low, high) = all[(low + high) / 2].At < from ? (((low + high) / 2) + 1, high) : (low, (low + high) / 2);
+        for (; low < all.Count && all[low].At <= to; low++)
+            yield return all[low];
+    }
+
+    /// <summary>Those of them that people took.</summary>
+    public ILookup<Parameter, Timed> ByHand { get; private init; } = Array.Empty<Timed>().ToLookup(_ => Parameter.Oxygen);
+
     /// <summary>Weather readings of the farm.</summary>
     public ILookup<Parameter, Timed> Weather { get; }
 
@@ -134,8 +148,9 @@ public sealed partial class PondStory
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
-        return new(farm, zone, pond, Readings.All(c, asOf, pondId), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId) };
+        var byHand = Readings.ByHand(c, asOf, pondId);
+        return new(farm, zone, pond, Readings.WithProbes(c, asOf, pondId, byHand), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
+            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand };
     }
 
     private BatchHistory History(BatchStory b) => new(

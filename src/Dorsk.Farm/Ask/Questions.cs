@@ -273,7 +273,7 @@ public sealed class Questions(FarmFile file)
     public Core.Oxygen.ForecastIssued? LastForecast(long pondId, Night night)
     {
         using var c = file.Open();
-        return ForecastQuestions.Issued(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, night.Evening).LastOrDefault(f => f.Night == night);
+        return ForecastQuestions.Issued(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, night.Evening).LastOrDefault(f => f.Night == night && f.Shown);
     }
 
     /// <summary>Every night of every pond whose forecast and outcome are known.</summary>

@@ -26,9 +26,11 @@ internal static class Readings
     }
 
     /// <summary>Readings by hand and of probes together, in order of time.</summary>
-    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond)
+    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond) => WithProbes(c, asOf, pond, ByHand(c, asOf, pond));
+
+    /// <summary>Readings by hand with those of probes among them.</summary>
+    public static ILookup<Parameter, Timed> WithProbes(SqliteConnection c, AsOf asOf, long? pond, ILookup<Parameter, Timed> byHand)
     {
-        var byHand = ByHand(c, asOf, pond);
         var probes = DeviceQuestions.ForStory(c, asOf, pond ?? Books.ProbeBook.OfFarm).ToList();
         return probes.Count == 0 ? byHand : byHand.SelectMany(g => g.Select(t => (Parameter: g.Key, Timed: t))).Concat(probes).OrderBy(r => r.Timed.At).ToLookup(r => r.Parameter, r => r.Timed);
     }

@@ -16,7 +16,7 @@ internal sealed class ForecastBook : IBook
     public void Write(Desk desk, Fact fact)
     {
         var f = (ForecastIssued)fact;
-        Sqlite.Run(desk.Connection, "INSERT INTO forecast_issued VALUES ($line, $pond, $night, $method, $low, $from, $to, $at, $chance, $start)",
-            ("line", desk.Line), ("pond", f.PondId), ("night", f.Night.Evening), ("method", f.Method), ("low", f.Low.Value), ("from", f.Low.Low), ("to", f.Low.High), ("at", f.LowAt), ("chance", f.ChanceUnderAct), ("start", f.StartAt));
+        Sqlite.Run(desk.Connection, "INSERT INTO forecast_issued VALUES ($line, $pond, $night, $method, $low, $from, $to, $at, $chance, $start, $shown)",
+            ("line", desk.Line), ("pond", f.PondId), ("night", f.Night.Evening), ("method", f.Method), ("low", f.Low.Value), ("from", f.Low.Low), ("to", f.Low.High), ("at", f.LowAt), ("chance", f.ChanceUnderAct), ("start", f.StartAt), ("shown", f.Shown));
     }
 }

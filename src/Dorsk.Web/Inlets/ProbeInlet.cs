@@ -71,10 +71,9 @@ public sealed class ProbeInlet(Door door, FarmClock clock)
         var si = figure;
         if (!string.IsNullOrWhiteSpace(v.Unit))
         {
-            var read = QuantityText.Read(FormattableString.Invariant($"{figure:R} {v.Unit}"), parameter.Measure, Hand.Metric);
-            if (read.Si is not { } turned)
-                return (default, $"“{v.Unit}” is no unit of {parameter.Name}: {read.Problem}");
-            si = turned;
+            if (parameter.Measure.Find(v.Unit.Trim()) is not { } unit)
+                return (default, $"“{v.Unit}” is no unit of {parameter.Name}: {string.Join(", ", parameter.Measure.Units.Select(u => u.Symbol).Where(s => s.Length > 0).Distinct())}, or none");
+            si = unit.ToSi(figure);
         }
         return (new(parameter, at - off, si), null);
     }

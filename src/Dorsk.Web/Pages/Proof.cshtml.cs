@@ -15,6 +15,9 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
     /// <summary>Nights of each pond that the sums take in.</summary>
     public const int Last = 30;
 
+    /// <summary>The methods, in the order in which they are chosen.</summary>
+    public static readonly IReadOnlyList<DeclineMethod> Methods = [DeclineMethod.OwnNights, DeclineMethod.TwoReadings, DeclineMethod.Balance];
+
     public IReadOnlyList<PondProof> Ponds { get; private set; } = [];
 
     public PondProof? Pond { get; private set; }

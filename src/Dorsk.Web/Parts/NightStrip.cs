@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
@@ -14,7 +15,8 @@ public sealed class NightStrip
     /// <summary>Width of a strip.</summary>
     public const double Width = 702;
 
-    private const double LaneHeight = 12;
+    private const double LaneHeight = 12, Fine = 60;
+    private const int MostMarks = 20;
     private readonly DateTimeOffset start, end;
     private readonly double highest;
     private readonly Here here;
@@ -26,21 +28,26 @@ public sealed class NightStrip
     /// <param name="highestMgL">Top of the scale, the same for all ponds.</param>
     /// <param name="timers">Aerators as they would run.</param>
     /// <param name="tried">The night with them, or null.</param>
-    public NightStrip(PondNow p, Night night, Here here, double plotHeight, double highestMgL, IReadOnlyList<Aerator> timers, DawnLowForecast? tried)
+    /// <param name="sun">The sun of the evening and of the morning, the same for all ponds.</param>
+    public NightStrip(PondNow p, Night night, Here here, double plotHeight, double highestMgL, IReadOnlyList<Aerator> timers, DawnLowForecast? tried, (SunDay Evening, SunDay Morning) sun)
     {
         (this.here, start, end, highest, PlotHeight) = (here, night.Start(here.Zone), night.End(here.Zone), highestMgL, plotHeight);
         var s = p.Story;
         Limits = s.LimitsOn(here.Today)!;
         Forecast = p.Tonight.Night == night ? p.Tonight.Forecast : null;
         Tried = tried;
-        var measured = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= start && t.At <= here.Now).ToList();
+        // A thin strip shows no more than one point in half an hour.
+        var thin = plotHeight < Fine ? 3 : 1;
+        var measured = s.Between(Parameter.Oxygen, start, here.Now).ToList();
         Measured = Line(measured.Select(t => (t.At, t.Si)));
-        Points = [.. measured.Select(t => (X(t.At), Y(t.Si)))];
-        LastNight = Line(s.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= start.AddDays(-1) && t.At <= start).Select(t => (t.At.AddDays(1), t.Si)));
+        // A buoy's line needs no marks.
+        Points = measured.Count > MostMarks ? [] : [.. measured.Select(t => (X(t.At), Y(t.Si)))];
+        LastNight = plotHeight < Fine ? "" : Line(s.Between(Parameter.Oxygen, start.AddDays(-1), start).Select(t => (t.At.AddDays(1), t.Si)));
         if (Forecast is { } f)
         {
-            ForecastLine = Line(f.Curve.Select(c => (c.At, c.MgL)));
-            Band = Line(f.Curve.Select(c => (c.At, c.HighMgL))) + "L" + Line(f.Curve.Reverse().Select(c => (c.At, c.LowMgL)))[1..] + "Z";
+            var curve = f.Curve.Where((_, i) => i % thin == 0 || i == f.Curve.Count - 1).ToList();
+            ForecastLine = Line(curve.Select(c => (c.At, c.MgL)));
+            Band = Line(curve.Select(c => (c.At, c.HighMgL))) + "L" + Line(Enumerable.Reverse(curve).Select(c => (c.At, c.LowMgL)))[1..] + "Z";
             Under = string.Concat(f.Under(Limits.DoActMgL).Select(u => Area(f.Curve.Where(c => c.At >= u.From && c.At <= u.To))));
         }
         if (tried is { } t2)
@@ -50,10 +57,9 @@ public sealed class NightStrip
         Lanes = [.. timers.Select(a => (a.Code, Bars: a.On is null ? [] : Bars(a), Set: set.Any(b => b.Code == a.Code && b.On == a.On && b.Off == a.Off), Ran: s.Air.Spells(a.Code, start, here.Now).Select(Across).ToList()))
             .Where(l => l.Bars.Count + l.Ran.Count > 0).Select((l, i) => (l.Code, (IReadOnlyList<(double, double)>)l.Bars, l.Set, (IReadOnlyList<(double, double)>)l.Ran, PlotHeight + 4 + (i * LaneHeight)))];
         StartsByItself = p.Tonight.Night == night && p.Tonight.StartsByItself is { } itself ? X(itself) : null;
-        var offset = here.Zone.OffsetHoursAt(start);
-        var (eve, morning) = (SunTimes.On(s.Farm.Place, night.Evening, offset), SunTimes.On(s.Farm.Place, night.Evening.AddDays(1), offset));
+        var (eve, morning) = sun;
         Sun = (X(eve.Sunset!.Value), X(eve.CivilDusk ?? eve.Sunset.Value), X(morning.CivilDawn ?? morning.Sunrise!.Value), X(morning.Sunrise!.Value));
-        Fed = [.. s.Feedings.Where(x => x.At >= start && x.At <= end).Select(x => X(x.At))];
+        Fed = [.. s.Feedings.Reverse().TakeWhile(x => x.At >= start).Where(x => x.At <= end).Select(x => X(x.At))];
     }
 
     /// <summary>Limits of the fish.</summary>
@@ -117,14 +123,17 @@ public sealed class NightStrip
     public static double Highest(IReadOnlyList<PondNow> ponds, Night night, Here here)
     {
         var from = night.Start(here.Zone);
-        var values = ponds.SelectMany(p => p.Story.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= from && t.At <= here.Now).Select(t => t.Si).Concat(p.Tonight.Forecast?.Curve.Select(c => c.MgL) ?? []));
+        var values = ponds.SelectMany(p => p.Story.Between(Parameter.Oxygen, from, here.Now).Select(t => t.Si).Concat(p.Tonight.Forecast?.Curve.Select(c => c.MgL) ?? []));
         return Math.Max(10, 5 * Math.Ceiling(values.DefaultIfEmpty(10).Max() / 5));
     }
 
     private string Line(IEnumerable<(DateTimeOffset At, double MgL)> points)
     {
-        var inside = points.Where(p => p.At >= start && p.At <= end).Select(p => $"{F(X(p.At))} {F(Y(p.MgL))}").ToList();
-        return inside.Count < 2 ? "" : "M" + string.Join("L", inside);
+        var text = new StringBuilder("M");
+        var n = 0;
+        foreach (var p in points.Where(p => p.At >= start && p.At <= end))
+            text.Append(n++ == 0 ? "" : "L").Append(CultureInfo.InvariantCulture, $"{X(p.At):0.#} {Y(p.MgL):0.#}");
+        return n < 2 ? "" : text.ToString();
     }
 
     private string Area(IEnumerable<CurvePoint> points)

@@ -38,3 +38,6 @@ CREATE INDEX aerator_commanded_pond ON aerator_commanded(pond);
 CREATE INDEX aerator_reported_pond ON aerator_reported(pond);
 CREATE INDEX aerator_serviced_pond ON aerator_serviced(pond);
 CREATE INDEX aerator_tested_pond ON aerator_tested(pond);
+
+-- Methods that were not shown are kept beside the one that was, so that each is scored.
+ALTER TABLE forecast_issued ADD COLUMN shown INTEGER NOT NULL DEFAULT 1;

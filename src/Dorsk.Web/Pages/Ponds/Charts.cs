@@ -30,6 +30,7 @@ public static class Charts
             from = L(here, from), to = L(here, to), now = L(here, here.Now), unit = Measures.Oxygen.In(here.Hand.System).Symbol,
             act = limits?.DoActMgL, watch = limits?.DoWatchMgL, nights,
             measured = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= from && t.At <= to).Select(t => new { t = L(here, t.At), v = t.Si }),
+            hand = s.ByHand[Parameter.Oxygen].Where(t => t.At >= from && t.At <= to).Select(t => new { t = L(here, t.At), v = t.Si }),
             forecast = now.Tonight.Forecast?.Curve.Select(p => new { t = L(here, p.At), v = R(p.MgL), lo = R(p.LowMgL), hi = R(p.HighMgL) }),
             fed = s.Feedings.Where(f => f.At >= from && f.At <= to).Select(f => new { t = L(here, f.At), v = QuantityText.Write(f.Kg, Measures.Mass, here.Hand) }),
             runs = Runs(s, here, from, to),
@@ -75,7 +76,7 @@ public static class Charts
     }
 
     // Farm time without a zone: the browser draws it as it stands, wherever the browser is.
-    private static string L(Here here, DateTimeOffset at) => here.Zone.LocalAt(at).ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", System.Globalization.CultureInfo.InvariantCulture);
+    internal static string L(Here here, DateTimeOffset at) => here.Zone.LocalAt(at).ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", System.Globalization.CultureInfo.InvariantCulture);
 
     private static string D(DateOnly day) => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
 

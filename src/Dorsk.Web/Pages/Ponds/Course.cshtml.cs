@@ -15,7 +15,7 @@ namespace Dorsk.Web.Pages;
 public sealed class CourseModel(Questions questions, Here here) : PageModel
 {
     /// <summary>Spans to choose from.</summary>
-    public static readonly (int Days, string Word)[] Spans = [(30, "a month"), (120, "four months"), (400, "a year"), (3660, "all")];
+    public static readonly (int Days, string Word)[] Spans = [(3, "three days"), (14, "two weeks"), (30, "a month"), (120, "four months"), (400, "a year"), (3660, "all")];
 
     public PondStory Story { get; private set; } = null!;
 
@@ -36,6 +36,9 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
 
     public int Count { get; private set; }
 
+    /// <summary>Whether a probe measured in this time.</summary>
+    public bool HasProbe { get; private set; }
+
     public string Chart { get; private set; } = "";
 
     public IActionResult OnGet(string code, string? parameter, int days = 120, bool years = false)
@@ -49,12 +52,14 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
         Trends = story.TrendsAt(here.Now, p);
         var from = here.Today.AddDays(-Days);
         var (dawn, noon) = (story.DaysOf(p, true, from, here.Today), story.DaysOf(p, false, from, here.Today));
-        Count = dawn.Count + noon.Count;
+        var probe = years ? [] : questions.ProbeCourse(story.Pond.Id, p, here.Zone.At(from, TimeOnly.MinValue), here.Now).Points;
+        (Count, HasProbe) = (dawn.Count + noon.Count + probe.Count, probe.Count > 0);
         Months = dawn.Select(d => (d, Morning: true)).Concat(noon.Select(d => (d, Morning: false))).GroupBy(x => new DateOnly(x.d.Day.Year, x.d.Day.Month, 1)).OrderByDescending(g => g.Key).Take(14)
             .Select(g => (g.Key.ToString("MMM yyyy", CultureInfo.InvariantCulture), g.Where(x => x.Morning).Select(x => (double?)x.d.Si).Min(), g.Where(x => !x.Morning).Select(x => (double?)x.d.Si).Max(), g.Select(x => x.d.Day).Distinct().Count())).ToList();
         var unit = p.Measure.In(here.Hand.System);
         object Point(DayValue d) => new { t = (years ? new DateOnly(2024, d.Day.Month, d.Day.Day) : d.Day).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), y = d.Day.Year, v = Math.Round(unit.FromSi(d.Si), 4) };
-        Chart = JsonSerializer.Serialize(new { unit = unit.Symbol, years, low = Band.Low is { } l ? unit.FromSi(l) : (double?)null, high = Band.High is { } h ? unit.FromSi(h) : (double?)null, dawn = dawn.Select(Point), noon = noon.Select(Point), steps = p.Steps });
+        double R(double si) => Math.Round(unit.FromSi(si), 3);
+        Chart = JsonSerializer.Serialize(new { unit = unit.Symbol, years, low = Band.Low is { } l ? unit.FromSi(l) : (double?)null, high = Band.High is { } h ? unit.FromSi(h) : (double?)null, probe = probe.Select(x => new object[] { Charts.L(here, x.At), R(x.Mean), R(x.Low), R(x.High) }), dawn = dawn.Select(Point), noon = noon.Select(Point), steps = p.Steps });
         return Page();
     }
 }

@@ -1,17 +1,17 @@
 // One value over the days: mornings filled, afternoons open, its band behind; or years over each other, the last one in ink.
-import { plot, rectY, ruleY, lineY, dot, text } from '@observablehq/plot';
+import { plot, rectY, ruleY, lineY, areaY, dot, text } from '@observablehq/plot';
 import { token } from '../charts.js';
 
 export function course(d, width) {
   const day = rows => rows.map(p => ({ ...p, t: new Date(p.t) }));
-  const dawn = day(d.dawn), noon = day(d.noon), all = [...dawn, ...noon];
-  const values = all.map(p => p.v);
+  const dawn = day(d.dawn), noon = day(d.noon), probe = d.probe.map(([t, v, lo, hi]) => ({ t: new Date(t), v, lo, hi })), all = [...dawn, ...noon, ...probe];
+  const values = [...all.map(p => p.v), ...probe.flatMap(p => [p.lo, p.hi])];
   const least = Math.min(...values, d.low ?? Infinity), most = Math.max(...values, d.high ?? -Infinity);
   const room = (most - least || 1) * 0.08;
   const [bottom, top] = [least >= 0 ? Math.max(0, least - room) : least - room, most + room];
   const first = new Date(Math.min(...all.map(p => p.t))), last = new Date(Math.max(...all.map(p => p.t)));
   if (first >= last) first.setUTCDate(first.getUTCDate() - 2);
-  const years = [...new Set(all.map(p => p.y))].sort(), newest = years.at(-1);
+  const years = [...new Set([...dawn, ...noon].map(p => p.y))].sort(), newest = years.at(-1);
   const inkOf = y => token(y === newest ? '--deep' : y === newest - 1 ? '--pool' : '--rule-2');
   const line = rows => years.map(y => lineY(rows.filter(p => p.y === y), { x: 't', y: 'v', stroke: inkOf(y), strokeWidth: y === newest ? 2 : 1.3 }));
   return plot({
@@ -22,8 +22,10 @@ export function course(d, width) {
     marks: [
       d.low == null && d.high == null ? null : rectY([{}], { x1: () => first, x2: () => last, y1: () => d.low ?? bottom, y2: () => d.high ?? top, fill: token('--sedge-2'), fillOpacity: 0.7 }),
       ...[d.low, d.high].filter(v => v != null).map(v => ruleY([v], { stroke: token('--sedge'), strokeWidth: 1.2 })),
+      areaY(probe, { x: 't', y1: 'lo', y2: 'hi', fill: token('--water-2'), fillOpacity: 0.9 }),
+      lineY(probe, { x: 't', y: 'v', stroke: token('--pool'), strokeWidth: 1.4 }),
       ...(d.years ? line(dawn.length ? dawn : noon) : [
-        lineY(dawn, { x: 't', y: 'v', stroke: token('--deep'), strokeWidth: 1 }),
+        probe.length ? null : lineY(dawn, { x: 't', y: 'v', stroke: token('--deep'), strokeWidth: 1 }),
         dot(noon, { x: 't', y: 'v', r: 3, fill: token('--paper'), stroke: token('--watch-edge'), strokeWidth: 1.5 }),
         dot(dawn, { x: 't', y: 'v', r: 3, fill: token('--deep') }),
       ]),

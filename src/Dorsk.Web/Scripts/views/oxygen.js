@@ -8,6 +8,7 @@ const scoop = { draw(context, size) { const r = Math.sqrt(size / Math.PI) * 1.2;
 export function oxygen(d, width) {
   const at = s => new Date(s);
   const measured = d.measured.map(p => ({ t: at(p.t), v: p.v }));
+  const hand = d.hand.map(p => ({ t: at(p.t), v: p.v }));
   const ahead = (d.forecast ?? []).map(p => ({ ...p, t: at(p.t) }));
   const top = Math.max(10, ...measured.map(p => p.v + 1), ...ahead.map(p => p.hi));
   const lanes = [...new Set(d.runs.map(r => r.a))].sort();
@@ -29,7 +30,7 @@ export function oxygen(d, width) {
       d.watch == null ? null : ruleY([d.watch], { stroke: token('--watch-edge'), strokeDasharray: '1 3' }),
       lineY(ahead, { x: 't', y: 'v', stroke: token('--deep'), strokeWidth: 1.8, strokeDasharray: '5 3' }),
       lineY(measured, { x: 't', y: 'v', stroke: token('--deep'), strokeWidth: 2.2 }),
-      dot(measured, { x: 't', y: 'v', r: 2.6, fill: token('--paper'), stroke: token('--deep'), strokeWidth: 1.4 }),
+      dot(hand, { x: 't', y: 'v', r: 2.6, fill: token('--paper'), stroke: token('--deep'), strokeWidth: 1.4 }),
       ruleX([at(d.now)], { y1: 0, y2: top, stroke: token('--ink'), strokeWidth: 1.5 }),
       text([{}], { x: () => at(d.now), y: () => top, text: () => 'now', dy: -8, fill: token('--ink'), fontSize: 12, fontWeight: 700 }),
       low && text([low], { x: 't', y: 'v', text: p => p.v.toFixed(1), dy: 14, fill: token('--ink'), fontSize: 13, fontWeight: 700 }),
