@@ -7,6 +7,10 @@ need dotnet "Install the .NET 10 SDK."
 publish() {
   dotnet publish src/Dorsk.Web -c Release -r linux-x64 --self-contained false -o artifacts/app -v q --nologo
 }
+# What would be outside the farm: buoys, panels, a weather mast, a mailbox.
+standins() {
+  dotnet publish src/Dorsk.Standins -c Release -r linux-x64 --self-contained false -o artifacts/standins -v q --nologo
+}
 # The demo's history is built once for each state of the story, the rules and the tables of the data file.
 seed() {
   local sum

@@ -33,7 +33,7 @@ public sealed class Motor(string code, double shaftKW)
     public double AmpsAt(bool mains) => Runs(mains) ? Math.Round(AmpsByKW * shaftKW * (Heavy ? 1.5 : 1), 1) : 0;
 }
 
-/// <summary>A simulated switchboard of one pond: hears its commands over MQTT, and says how its aerators stand whenever that changes, and every quarter of an hour of the machine.</summary>
+/// <summary>A simulated switchboard of one pond: hears its commands over MQTT, and says how its aerators stand whenever that changes, and every ten minutes of the farm's clock.</summary>
 public sealed class Panel(string pond, IReadOnlyList<Motor> motors) : IDisposable
 {
     private readonly IMqttClient client = new MqttClientFactory().CreateMqttClient();
@@ -101,7 +101,7 @@ public sealed class Panel(string pond, IReadOnlyList<Motor> motors) : IDisposabl
 /// <param name="log">Where failures are told.</param>
 public sealed class Panels(Farm farm, int mqttPort, ILogger<Panels> log) : BackgroundService
 {
-    private static readonly TimeSpan Look = TimeSpan.FromSeconds(2), Word = TimeSpan.FromMinutes(5);
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(1), Word = TimeSpan.FromMinutes(10);
     private readonly ConcurrentDictionary<string, Panel> all = new();
 
     /// <summary>The panels, by pond.</summary>
@@ -114,7 +114,7 @@ public sealed class Panels(Farm farm, int mqttPort, ILogger<Panels> log) : Backg
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         using var timer = new PeriodicTimer(Look);
-        var said = DateTimeOffset.UtcNow;
+        var said = DateTimeOffset.MinValue;
         while (await timer.WaitForNextTickAsync(stoppingToken))
             try
             {
@@ -123,9 +123,10 @@ public sealed class Panels(Farm farm, int mqttPort, ILogger<Panels> log) : Backg
                         all[pond.Key] = new Panel(pond.Key, [.. pond.Select(a => new Motor(a.Code, a.ShaftKW))]);
                 foreach (var p in all.Values.Where(p => !p.Connected))
                     await p.Connect(mqttPort, farm.KeyOf(p.Name)!, stoppingToken);
-                if (DateTimeOffset.UtcNow - said < Word)
+                var now = (await farm.Ask<ClockTold>("/api/clock", stoppingToken)).Now;
+                if (now - said < Word)
                     continue;
-                said = DateTimeOffset.UtcNow;
+                said = now;
                 foreach (var p in all.Values)
                     await p.Say(stoppingToken);
             }

@@ -2,6 +2,7 @@
 import { test as base, expect } from '@playwright/test';
 import { spawn, execFileSync } from 'node:child_process';
 import { copyFileSync, mkdtempSync, rmSync, readdirSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -10,11 +11,23 @@ const app = 'artifacts/app/dorsk';
 /** A second new farm beside a test's own; the test stops it. */
 export const startSecond = () => start(false);
 
-async function start(seed) {
+const freePort = () => new Promise(found => { const s = createServer().listen(0, '127.0.0.1', () => { const { port } = s.address(); s.close(() => found(port)); }); });
+
+/** The demo with its stand-ins, at a pace of its own: buoys, panels, weather mast, mailbox, faults to switch on. */
+export async function startNight(clock, rate) {
+  const [mqtt, smtp, outside] = [await freePort(), await freePort(), await freePort()];
+  const looks = ['--mqtt', mqtt, '--smtp', `127.0.0.1:${smtp}`, '--alarm-look', '1', '--air-look', '0.5', '--forecast-look', '2'].map(String);
+  const farm = await start(true, ['--clock', clock, '--rate', String(rate), ...looks], data => execFileSync(app, ['demo-devices', join(data, 'keys.json'), '--data', data]));
+  const others = spawn('artifacts/standins/dorsk-standins', ['--farm', farm.url, '--keys', join(farm.data, 'keys.json'), '--mqtt-port', mqtt, '--smtp-port', smtp, '--urls', `http://127.0.0.1:${outside}`].map(String), { stdio: 'ignore' });
+  return { ...farm, outside: `http://127.0.0.1:${outside}`, stop: async () => { others.kill(); await farm.stop(); } };
+}
+
+async function start(seed, more = ['--clock', '2027-01-21T17:40+10:00', '--rate', '0'], before = () => {}) {
   const data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-'));
   if (seed) copyFileSync(join('artifacts/demo', readdirSync('artifacts/demo').find(f => f.startsWith('seed-') && f.endsWith('.db'))), join(data, 'farm.db'));
+  before(data);
   // Another culture than any developer's: figures must not follow the machine's.
-  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, '--clock', '2027-01-21T17:40+10:00', '--rate', '0', ...(seed ? ['--demo', 'true'] : [])], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
+  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : [])], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
   const url = await new Promise((found, failed) => {
     let out = '';
     const read = chunk => { out += chunk; const m = out.match(/Now listening on: (http:\S+)/); if (m) found(m[1]); };
