@@ -23,8 +23,11 @@ public sealed class Heard(TimeProvider clock)
     /// <summary>A device was heard now.</summary>
     public void Note(long deviceId) => last[deviceId] = clock.GetUtcNow();
 
-    /// <summary>When it was last heard.</summary>
-    public DateTimeOffset Of(long deviceId) => last.GetValueOrDefault(deviceId, since);
+    /// <summary>When it was last heard; the start of the program when it was not.</summary>
+    public DateTimeOffset Of(long deviceId) => Maybe(deviceId) ?? since;
+
+    /// <summary>When it was last heard, or null.</summary>
+    public DateTimeOffset? Maybe(long deviceId) => last.TryGetValue(deviceId, out var at) ? at : null;
 }
 
 /// <summary>Looks at every pond that has a panel, works out what each aerator should do, and says which commands are new. Writes through the door like anybody else.</summary>

@@ -38,7 +38,7 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
             yield break;
         yield return Of(shown, true);
         // At dusk each method speaks once; two readings in the dark speak as soon as there are two.
-        foreach (var method in Enum.GetValues<DeclineMethod>().Where(m => m != shown.Method && (told is null || m == DeclineMethod.TwoReadings)))
+        foreach (var method in Enum.GetValues<DeclineMethod>().Where(m => m != shown.Method && (told is null ? m != DeclineMethod.Balance || !story.Pond.ByVolume : m == DeclineMethod.TwoReadings)))
             if (story.TonightAt(now, method).Forecast is { } other)
                 yield return Of(other, false);
 

@@ -44,6 +44,9 @@ public sealed record DawnLowForecast(
     Interval Low, DateTimeOffset LowAt, DateTimeOffset? UnderWatchAt, DateTimeOffset? UnderActAt, double ChanceUnderAct,
     Judgement Judgement, DeclineMethod Method, IReadOnlyList<CurvePoint> Curve, Grounds Why)
 {
+    /// <summary>A chance as people say it: so many in ten, never none and never all.</summary>
+    public static string InTen(double chance) => chance > 0.95 ? "over 9" : Math.Clamp(Math.Round(10 * chance), 1, 9).ToString("0", System.Globalization.CultureInfo.InvariantCulture);
+
     /// <summary>Spans of the likely line under a level, to the end of the forecast.</summary>
     /// <param name="mgL">The level, mg/L.</param>
     public IEnumerable<(DateTimeOffset From, DateTimeOffset To)> Under(double mgL)

@@ -52,7 +52,7 @@ public static class TonightForecast
         if (underAct >= ActChance)
             return new(Status.ActNow, $"Oxygen is likely to fall to {P(low)}, under the act level {P(limits.DoActMgL)}");
         if (underAct >= WatchChance)
-            return new(Status.Watch, $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {Math.Max(1, Math.Round(underAct * 10)):0} in 10");
+            return new(Status.Watch, $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.InTen(underAct)} in 10");
         return underWatch >= ActChance
             ? new(Status.Watch, $"Oxygen is likely to fall to {P(low)}, under the watch level {P(limits.DoWatchMgL)}")
             : new(Status.Steady, $"Oxygen stays above the watch level {P(limits.DoWatchMgL)} at {P(low)}");

@@ -58,7 +58,7 @@ public sealed partial class PondStory
     public WithoutAir? WithoutAirAt(DateTimeOffset now)
     {
         var day = Zone.DayOf(now);
-        if (BasisAt(now, null).Basis is not { } basis)
+        if ((BasisAt(now, null).Basis ?? BasisAt(now, DeclineMethod.Balance).Basis) is not { } basis)
             return null;
         // Between the last reading and now the night was carried on with its timers.
         var at = NightCurve.Run(basis.Water, basis.Decline.MgLH, basis.Start, now)[^1];
@@ -84,7 +84,7 @@ public sealed partial class PondStory
         // Timers that were set since the reading run tonight.
         if ((WaterAt(start.At) is { } read ? read with { Aerators = AeratorsAt(now), Known = KnownUpTo(now) } : null) is not { } water)
             return (null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
-        return DeclineOf(night, start.At, water, only) is { } decline ? (new(water, start, decline, limits), "", night) : (null, "This method cannot run with the readings there are.", night);
+        return DeclineOf(night, start.At, water, only) is { } decline ? (new(water, start, decline, limits), "", night) : (null, only is null ? "Nights of its own are wanted here, three of them, or two readings in the dark an hour and a half apart." : "This method cannot run with the readings there are.", night);
     }
 
     /// <summary>Sunset of the evening and sunrise of the morning of a night.</summary>
@@ -95,7 +95,8 @@ public sealed partial class PondStory
         bool May(DeclineMethod m) => only is null || only == m;
         return (May(DeclineMethod.OwnNights) ? Declines.OwnNights(PastNights(night), water) : null)
             ?? (May(DeclineMethod.TwoReadings) ? Declines.TwoReadings(InDark(night, at), water) : null)
-            ?? (May(DeclineMethod.Balance) ? Declines.Balance(StockOn(Zone.DayOf(at)), SecchiAt(at), !Pond.ByVolume && Pond.Kind == Core.Ponds.PondKind.Earthen, water) : null);
+            // What a tank's flow of fresh water brings is not known: a balance without it would cry wolf every night. Who asks for it alone gets it.
+            ?? (only == DeclineMethod.Balance || (only is null && !Pond.ByVolume) ? Declines.Balance(StockOn(Zone.DayOf(at)), SecchiAt(at), !Pond.ByVolume && Pond.Kind == Core.Ponds.PondKind.Earthen, water) : null);
     }
 
     private List<Timed> InDark(Night night, DateTimeOffset upTo)

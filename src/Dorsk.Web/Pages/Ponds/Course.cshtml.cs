@@ -36,6 +36,9 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
 
     public int Count { get; private set; }
 
+    /// <summary>Up to so many days the chart shows hours.</summary>
+    public const int FineDays = 45;
+
     /// <summary>Whether a probe measured in this time.</summary>
     public bool HasProbe { get; private set; }
 
@@ -58,8 +61,9 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
             .Select(g => (g.Key.ToString("MMM yyyy", CultureInfo.InvariantCulture), g.Where(x => x.Morning).Select(x => (double?)x.d.Si).Min(), g.Where(x => !x.Morning).Select(x => (double?)x.d.Si).Max(), g.Select(x => x.d.Day).Distinct().Count())).ToList();
         var unit = p.Measure.In(here.Hand.System);
         object Point(DayValue d) => new { t = (years ? new DateOnly(2024, d.Day.Month, d.Day.Day) : d.Day).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), y = d.Day.Year, v = Math.Round(unit.FromSi(d.Si), 4) };
+        var hand = HasProbe && Days <= FineDays ? story.ByHand[p].Where(t => here.Zone.DayOf(t.At) >= from && t.At <= here.Now) : [];
         double R(double si) => Math.Round(unit.FromSi(si), 3);
-        Chart = JsonSerializer.Serialize(new { unit = unit.Symbol, years, low = Band.Low is { } l ? unit.FromSi(l) : (double?)null, high = Band.High is { } h ? unit.FromSi(h) : (double?)null, probe = probe.Select(x => new object[] { Charts.L(here, x.At), R(x.Mean), R(x.Low), R(x.High) }), dawn = dawn.Select(Point), noon = noon.Select(Point), steps = p.Steps });
+        Chart = JsonSerializer.Serialize(new { unit = unit.Symbol, years, fine = HasProbe && Days <= FineDays, low = Band.Low is { } l ? unit.FromSi(l) : (double?)null, high = Band.High is { } h ? unit.FromSi(h) : (double?)null, probe = probe.Select(x => new object[] { Charts.L(here, x.At), R(x.Mean), R(x.Low), R(x.High) }), hand = hand.Select(t => new { t = Charts.L(here, t.At), v = R(t.Si) }), dawn = dawn.Select(Point), noon = noon.Select(Point), steps = p.Steps });
         return Page();
     }
 }

@@ -12,7 +12,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>Devices that talk to the farm, and their keys.</summary>
 [Needs(Permission.Setup), RequestSizeLimit(MostBytes), RequestFormLimits(MultipartBodyLengthLimit = MostBytes)]
-public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFile files, Here here) : PageModel
+public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFile files, Dorsk.Farm.Heard heard, Here here) : PageModel
 {
     private const long MostBytes = 60_000_000;
 
@@ -69,7 +69,7 @@ public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFil
         All = [.. questions.Devices().Where(d => !d.Kept.Gone).Select(d =>
         {
             var health = d.Kept is { Use: DeviceUse.Probe, PondId: { } pond } ? questions.ProbeHealth(pond, here.Now) : null;
-            return (d.Line, d.Kept, d.Kept.PondId is { } id ? ponds.GetValueOrDefault(id, "laid up") : "", health?.Heard, health?.Wrong ?? []);
+            return (d.Line, d.Kept, d.Kept.PondId is { } id ? ponds.GetValueOrDefault(id, "laid up") : "", health?.Heard ?? heard.Maybe(d.Kept.DeviceId), health?.Wrong ?? []);
         })];
         return Page();
     }

@@ -4,7 +4,9 @@ import { token } from '../charts.js';
 
 export function course(d, width) {
   const day = rows => rows.map(p => ({ ...p, t: new Date(p.t) }));
-  const dawn = day(d.dawn), noon = day(d.noon), probe = d.probe.map(([t, v, lo, hi]) => ({ t: new Date(t), v, lo, hi })), all = [...dawn, ...noon, ...probe];
+  const dawn = day(d.dawn), noon = day(d.noon), probe = d.probe.map(([t, v, lo, hi]) => ({ t: new Date(t), v, lo, hi })), all = d.fine ? probe : [...dawn, ...noon, ...probe];
+  // Over hours, what people read stands at its own hour; over months, mornings and afternoons of the days.
+  const hand = d.hand.map(p => ({ t: new Date(p.t), v: p.v })), byHour = hand.length > 0 || d.fine;
   const values = [...all.map(p => p.v), ...probe.flatMap(p => [p.lo, p.hi])];
   const least = Math.min(...values, d.low ?? Infinity), most = Math.max(...values, d.high ?? -Infinity);
   const room = (most - least || 1) * 0.08;
@@ -25,9 +27,9 @@ export function course(d, width) {
       areaY(probe, { x: 't', y1: 'lo', y2: 'hi', fill: token('--water-2'), fillOpacity: 0.9 }),
       lineY(probe, { x: 't', y: 'v', stroke: token('--pool'), strokeWidth: 1.4 }),
       ...(d.years ? line(dawn.length ? dawn : noon) : [
-        probe.length ? null : lineY(dawn, { x: 't', y: 'v', stroke: token('--deep'), strokeWidth: 1 }),
-        dot(noon, { x: 't', y: 'v', r: 3, fill: token('--paper'), stroke: token('--watch-edge'), strokeWidth: 1.5 }),
-        dot(dawn, { x: 't', y: 'v', r: 3, fill: token('--deep') }),
+        byHour || probe.length ? null : lineY(dawn, { x: 't', y: 'v', stroke: token('--deep'), strokeWidth: 1 }),
+        byHour ? null : dot(noon, { x: 't', y: 'v', r: 3, fill: token('--paper'), stroke: token('--watch-edge'), strokeWidth: 1.5 }),
+        dot(byHour ? hand : dawn, { x: 't', y: 'v', r: 3, fill: token('--deep') }),
       ]),
       !d.years ? null : text(years.map(y => (dawn.length ? dawn : noon).filter(p => p.y === y).at(-1)).filter(Boolean), { x: 't', y: 'v', text: p => String(p.y), dx: 6, textAnchor: 'start', fill: token('--ink'), fontSize: 12, fontWeight: 700 }),
       text([{}], { x: () => first, y: () => top, text: () => d.unit, dx: -10, dy: -9, textAnchor: 'end', fill: token('--ink-2'), fontSize: 12 }),
