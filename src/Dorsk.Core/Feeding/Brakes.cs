@@ -23,6 +23,7 @@ public static class Brakes
         new("too hot", TooHot),
         new("dawn oxygen", DawnOxygen),
         new("tonight's oxygen", TonightsOxygen),
+        new("bloom risk", BloomRisk),
         new("what the water can take", WaterCap),
     ];
 
@@ -39,6 +40,11 @@ public static class Brakes
 
     private static BrakeHit? TonightsOxygen(RationQuestion q, Meal meal, double kg) =>
         meal == Meal.Afternoon && q.ForecastLowMgL is { } low ? ByOxygen("tonight's oxygen", low, q, "Tonight's forecast") : null;
+
+    // Half once: where the oxygen itself has braked already, the bloom does not brake again.
+    private static BrakeHit? BloomRisk(RationQuestion q, Meal meal, double kg) =>
+        q.BloomRisk is not { } risk || DawnOxygen(q, meal, kg) is not null || TonightsOxygen(q, meal, kg) is not null ? null
+            : Hit("bloom risk", risk.Status == Judging.Status.ActNow ? 0 : 0.5, $"{char.ToUpperInvariant(risk.Reason[0])}{risk.Reason[1..].Split(". ")[0]}: {(risk.Status == Judging.Status.ActNow ? "no feed until it is past" : "half")}.");
 
     private static BrakeHit? WaterCap(RationQuestion q, Meal meal, double kg)
     {

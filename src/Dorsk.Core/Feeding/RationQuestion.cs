@@ -23,6 +23,9 @@ public sealed record RationQuestion(
     FishSpecies Species, double MeanG, double Count, double FullGainG, double Fcr, double TempC, string TempKnown,
     double? DawnLowMgL, double? ForecastLowMgL, WaterLimits Limits, double AreaHa, double InstalledKWHa, bool ByVolume, double ShareOfPond, Hand Hand)
 {
+    /// <summary>The risk that the bloom dies, as the trends tell it; null when there is none.</summary>
+    public Judging.Judgement? BloomRisk { get; init; }
+
     /// <summary>Biomass, kg.</summary>
     public double BiomassKg => Count * MeanG / 1000;
 }

@@ -12,7 +12,11 @@ namespace Dorsk.Core.Prepare;
 /// <param name="AlkalinityMgL">Alkalinity, mg/L as CaCO₃.</param>
 /// <param name="Ph">pH in the afternoon.</param>
 /// <param name="Ammonium">Whether a bag holds ammonium or urea.</param>
-public sealed record FertiliserQuestion(double TempC, double? SecchiM, IReadOnlyList<double> DawnsMgL, double? WatchMgL, double? AlkalinityMgL, double? Ph, bool Ammonium);
+public sealed record FertiliserQuestion(double TempC, double? SecchiM, IReadOnlyList<double> DawnsMgL, double? WatchMgL, double? AlkalinityMgL, double? Ph, bool Ammonium)
+{
+    /// <summary>The risk that the bloom dies, as the trends tell it; null when there is none.</summary>
+    public Judgement? BloomRisk { get; init; }
+}
 
 /// <summary>The fertiliser brake: reasons to skip a dose, the gravest first, all of them starting values of the trade.</summary>
 public static class FertiliserBrake
@@ -29,6 +33,8 @@ public static class FertiliserBrake
         string Print(double si, Measure measure) => QuantityText.Write(si, measure, hand);
         if (IsFalling(q.DawnsMgL) && q.WatchMgL is { } watch && q.DawnsMgL[^1] < watch + NearWatchMgL)
             return Skip($"dawn oxygen fell {FallingDays} mornings running, to {Print(q.DawnsMgL[^1], Measures.Oxygen)}, within {Print(NearWatchMgL, Measures.Oxygen)} of the watch level {Print(watch, Measures.Oxygen)}. More bloom would take more");
+        if (q.BloomRisk is { } risk)
+            return Skip(risk.Reason.Split(". ")[0]);
         if (q.SecchiM is < WaterJudge.HeavyBloomM and { } secchi)
             return Skip($"Secchi {Print(secchi, Measures.ShortLength)} is under {Print(WaterJudge.HeavyBloomM, Measures.ShortLength)}, the bloom is heavy enough");
         if (q.TempC < ColdC)

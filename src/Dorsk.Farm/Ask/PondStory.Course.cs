@@ -8,7 +8,7 @@ public sealed partial class PondStory
     private const int AfternoonFrom = 12, AfternoonTo = 20;
 
     /// <summary>Values of a parameter by day: of the morning (lowest before nine) or of the afternoon (highest from noon to eight).</summary>
-    public IReadOnlyList<DayValue> DaysOf(Parameter parameter, bool morning, DateOnly from, DateOnly to) => ReadingsOf[parameter].Select(t => (Local: Zone.LocalAt(t.At), Day: Zone.DayOf(t.At), t.Si))
+    public IReadOnlyList<DayValue> DaysOf(Parameter parameter, bool morning, DateOnly from, DateOnly to) => Between(parameter, Zone.At(from, TimeOnly.MinValue), Zone.At(to.AddDays(1), TimeOnly.MinValue)).Select(t => (Local: Zone.LocalAt(t.At), Day: Zone.DayOf(t.At), t.Si))
         .Where(t => t.Day >= from && t.Day <= to && (morning ? t.Local.Hour < DawnBeforeHour : t.Local.Hour is >= AfternoonFrom and < AfternoonTo))
         .GroupBy(t => t.Day).Select(g => new DayValue(g.Key, morning ? g.Min(t => t.Si) : g.Max(t => t.Si))).OrderBy(d => d.Day).ToList();
 
@@ -22,13 +22,19 @@ public sealed partial class PondStory
             said.Add(cleared);
         if ((only is null || only == Parameter.Nitrite || only == Parameter.Tan) && WaterTrend.Stalled(All(Parameter.Tan), All(Parameter.Nitrite)) is { } stalled)
             said.Add(stalled);
-        if (!Pond.ByVolume && (only is null || only == Parameter.Oxygen) && Standing.Any() && OxygenSaturation.FreshMgL(LastOf(Parameter.Temperature)?.Si, Farm.AltitudeM) is { } saturation)
-        {
-            var feed = Enumerable.Range(0, 7).Average(i => FedOn(today.AddDays(-i))) / Pond.Shape.FullAreaM2 * 10_000;
-            var secchi = LastOf(Parameter.Secchi) is { } s && now - s.At < SecchiSpeaks ? s.Si : (double?)null;
-            if (BloomRisk.Of(DaysOf(Parameter.Oxygen, true, first, today), DaysOf(Parameter.Oxygen, false, first, today), saturation, feed, secchi, Farm.Hand) is { } risk)
-                said.Add(risk);
-        }
+        if ((only is null || only == Parameter.Oxygen) && BloomRiskAt(now) is { } risk)
+            said.Add(risk);
         return said.OrderByDescending(j => j.Status).ToList();
+    }
+
+    /// <summary>The risk that the bloom dies or takes a night too much, joined from its signs; null in tanks, without fish, or when fewer than two signs stand.</summary>
+    public Judgement? BloomRiskAt(DateTimeOffset now)
+    {
+        if (Pond.ByVolume || !Standing.Any() || OxygenSaturation.FreshMgL(LastOf(Parameter.Temperature)?.Si, Farm.AltitudeM) is not { } saturation)
+            return null;
+        var (today, first) = (Zone.DayOf(now), Zone.DayOf(now).AddDays(-WaterTrend.Days));
+        var feed = Enumerable.Range(0, 7).Average(i => FedOn(today.AddDays(-i))) / Pond.Shape.FullAreaM2 * 10_000;
+        var secchi = LastOf(Parameter.Secchi) is { } s && now - s.At < SecchiSpeaks ? s.Si : (double?)null;
+        return BloomRisk.Of(DaysOf(Parameter.Oxygen, true, first, today), DaysOf(Parameter.Oxygen, false, first, today), saturation, feed, secchi, Farm.Hand);
     }
 }

@@ -62,6 +62,6 @@ public sealed partial class PondStory
     {
         double? Lately(Parameter p, int days) => ReadingsOf[p].LastOrDefault(t => t.At <= now && t.At > now.AddDays(-days)) is { At.Ticks: > 0 } t ? t.Si : null;
         var today = Zone.DayOf(now);
-        return FertiliserBrake.Of(new(Temperature.On(today).TempC, Lately(Parameter.Secchi, 7), LastDawns(today), WaterLimits.For(species, LifeStage.Fingerling).DoWatchMgL, Lately(Parameter.Alkalinity, 60), Lately(Parameter.Ph, 3), Ammonium: true), Farm.Hand);
+        return FertiliserBrake.Of(new(Temperature.On(today).TempC, Lately(Parameter.Secchi, 7), LastDawns(today), WaterLimits.For(species, LifeStage.Fingerling).DoWatchMgL, Lately(Parameter.Alkalinity, 60), Lately(Parameter.Ph, 3), Ammonium: true) { BloomRisk = BloomRiskAt(now) }, Farm.Hand);
     }
 }

@@ -13,7 +13,8 @@ public sealed partial class PondStory
     /// <param name="batch">The batch.</param>
     /// <param name="day">The farm day.</param>
     /// <param name="tonightLowMgL">Forecast low of the coming night, or null.</param>
-    public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL)
+    /// <param name="bloomRisk">The risk that the bloom dies, or null.</param>
+    public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL, Judgement? bloomRisk = null)
     {
         if (batch.Stands <= 0 || StandingOn(batch.Id, day) is not { } stands)
             return null;
@@ -23,7 +24,7 @@ public sealed partial class PondStory
         var pondKg = Standing.Sum(b => StandingOn(b.Id, day)?.BiomassKg.Value ?? 0);
         var known = basis switch { TemperatureBasis.Measured => "measured today", TemperatureBasis.Between => "between readings", _ => "yearly curve and last readings" };
         return Ration.For(new(batch.Species, stands.MeanG.Value, stands.Count.Value, stands.FullGainG, DailyGain.Fcr(batch.Species, stands.MeanG.Value), temp, known,
-            DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand));
+            DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand) { BloomRisk = bloomRisk });
     }
 
     /// <summary>Grounds of a standing: how it was carried, and the feed as a second witness.</summary>

@@ -49,11 +49,23 @@ public class RationTests
         Assert.Empty(Ration.For(heavy with { ByVolume = true }).Hits);
     }
 
+    [Theory]
+    [InlineData(Dorsk.Core.Judging.Status.Watch, 6, 0.5)]
+    [InlineData(Dorsk.Core.Judging.Status.ActNow, 6, 0)]
+    [InlineData(Dorsk.Core.Judging.Status.Watch, 3.5, 0.5)]
+    [InlineData(Dorsk.Core.Judging.Status.Watch, 2.0, 0.25)]
+    public void A_bloom_at_risk_halves_each_meal_once_and_stops_it_when_it_is_grave(Dorsk.Core.Judging.Status risk, double dawn, double left)
+    {
+        var plan = Ration.For(Q with { DawnLowMgL = dawn, BloomRisk = new(risk, "risk of a bloom crash: dawn oxygen falls, Secchi 18 cm. Half the feed") });
+        Assert.Equal(left * plan.FullKg, plan.PlannedKg, 9);
+        Assert.Contains("Secchi 18 cm: ", plan.Hits.First(h => h.Name == "bloom risk").Reason, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Reasons_speak_the_farms_units() =>
         Assert.Contains("91.4\u2009°F", Ration.For(Q with { TempC = 33, Hand = Hand.Us }).Hits.Single().Reason, StringComparison.Ordinal);
 
     [Fact]
     public void Brakes_stand_in_one_list_in_order() =>
-        Assert.Equal(["too cold", "too hot", "dawn oxygen", "tonight's oxygen", "what the water can take"], Brakes.InOrder.Select(b => b.Name));
+        Assert.Equal(["too cold", "too hot", "dawn oxygen", "tonight's oxygen", "bloom risk", "what the water can take"], Brakes.InOrder.Select(b => b.Name));
 }
