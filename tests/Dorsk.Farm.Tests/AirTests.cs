@@ -176,6 +176,22 @@ public sealed class AirTests : IDisposable
     }
 
     [Fact]
+    public void An_aerator_is_due_for_service_by_the_hours_it_ran_and_stands_among_the_jobs_until_it_is_done()
+    {
+        farm.Must(new AeratorsFitted(farm.PondId, [A("A1") with { On = new(20, 0), Off = new(6, 0) }, A("A2")]), Local(1, 12));
+        farm.Must(new AeratorServiced(farm.PondId, "A1", 60, "oil"), Local(2, 12));
+        farm.Clock.Now = Local(7, 15);
+        Assert.Equal((Status.Steady, "50 of 60 h"), (farm.Story.ServiceOf("A1", farm.Clock.Now).Status, farm.Story.ServiceOf("A1", farm.Clock.Now).Reason));
+        Assert.Equal(Status.Unknown, farm.Story.ServiceOf("A2", farm.Clock.Now).Status);
+        farm.Clock.Now = Local(8, 15);
+        IEnumerable<string> Jobs() => farm.Questions.Today(farm.Clock.Now)!.Jobs.Where(j => j.Key.StartsWith("service", StringComparison.Ordinal)).Select(j => $"{j.What}, {j.Reason}");
+        Assert.Equal(["P1: service A1, due, 60 of 60 h"], Jobs());
+        farm.Must(new AeratorServiced(farm.PondId, "A1", 500, "belt"), Local(8, 14));
+        Assert.Empty(Jobs());
+        Assert.Equal(["NextAfter", "Code"], new[] { farm.Try(new AeratorServiced(farm.PondId, "A1", 3, ""), Local(8, 14)), farm.Try(new AeratorServiced(farm.PondId, "A8", 300, ""), Local(8, 14)) }.Select(r => r.Remarks[0].Field));
+    }
+
+    [Fact]
     public void Weather_belongs_to_the_farm_and_thins_the_air()
     {
         farm.Clock.Now = Local(10, 20);

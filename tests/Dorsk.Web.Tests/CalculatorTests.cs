@@ -31,6 +31,14 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         // 2 kW at 20 °C in 1,000 m³: the rate is SAE × 2 × α / 9.09; the settled level and the hours follow from it.
         { "air", "kind=propeller-aspirator&kw=2&volume=1000&temp=27&now=2&wanted=4&loss=0.1&salinity=0&altitude=0", ["hours", "kg of oxygen an hour"] },
         { "air", "kind=propeller-aspirator&kw=0.2&volume=10000&temp=27&now=2&wanted=4&loss=1&salinity=0&altitude=0", ["never with these", "do not carry it"] },
+        // 0.4 ha × 4 = 1.6 kW; 8,000 m³ × 0.3 = 2.4 kW: the water decides; 2.4 / 0.85 × 10 × 30 = 847 kWh, at 0.30 254.
+        { "power", "area=0.4&volume=8000&kwha=4&wm3=0.3&have=2.2&hours=10&price=0.3", ["2.40", "1.60", "847", "254", "The water decides", "short"] },
+        { "power", "area=0.4&volume=5000&kwha=4&wm3=0.3&have=2.2&hours=10&price=0.3", ["The surface decides", "enough by both rules"] },
+        // 1450 × 90 / 200 = 653 turns; 1.125³ = 1.424: 4 A become 5.7, over the plate's 5. Pushing: 1.125, 4.5 A.
+        { "pulley", "kind=throws&rpm=1450&m1=80&p1=200&m2=90&p2=200&amps=4&rated=5", ["5.7", "652", "113 %", "142 %", "motor would burn"] },
+        { "pulley", "kind=pushes&rpm=1450&m1=80&p1=200&m2=90&p2=200&amps=4&rated=5", ["4.5", "113 %"] },
+        // 2 × 50 L × 145 bar × 1.313 g = 19.0 kg.
+        { "bottles", "species=silver_perch&kg=1000&each=300&temp=26&bottles=2&litres=50&bar=150&share=40", ["19.0", "hours", "Bottles for a night"] },
         // Halving in two parts: 29.3 % each, 586 m³; flowing through 693 m³ in 13.9 h.
         { "exchange", "now=10&inflow=0&wanted=5&volume=1000&times=2&flow=50&power=3&price=0.3", ["29 %", "586", "693", "13.9 h", "0.05 times an hour, once in 20.0 h"] },
         { "volume", "length=40&width=25&slope=2&depth=1.5&level=1.5", ["1,226", "0.100"] },

@@ -44,6 +44,9 @@ public sealed record PondDay(
     /// <summary>Number of the preparation's line, the last part of its jobs' keys.</summary>
     public long PreparationLine { get; init; }
 
+    /// <summary>Aerators whose hours since the last service are up, with the hours in words.</summary>
+    public IReadOnlyList<(string Code, string Reason)> ToService { get; init; } = [];
+
     /// <summary>Why no fertiliser goes in today, or null.</summary>
     public Judgement? Brake { get; init; }
 }

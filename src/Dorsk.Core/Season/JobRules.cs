@@ -33,6 +33,7 @@ public static class JobRules
         new("harvest", PlanHarvest),
         new("prep", Preparation),
         new("calibrate", Calibrations),
+        new("service", Services),
         new(DutyKept.JobName, Standing),
         new("quarantine", Quarantines),
     ];
@@ -129,6 +130,9 @@ public static class JobRules
             return new Job(s.Step.JobKey(p.Code, p.PreparationLine), p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",
                 held?.Reason ?? (s.MovedDays > 0 ? FormattableString.Invariant($"{s.MovedDays} days after its first day; everything after it waits") : s.Step.Reason), Role.PondHand, $"work?Work={s.Step.Work}", s.State == StepState.Late ? JobState.Late : JobState.Open);
         }));
+
+    private static IEnumerable<Job> Services(FarmDay d) => d.Ponds.SelectMany(p => p.ToService.Select(s => new Job(Key($"service-{s.Code}", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(17, 0)), $"{p.Code}: service {s.Code}",
+        s.Reason, Role.Manager, $"air-service?Code={s.Code}", JobState.Open)));
 
     private static IEnumerable<Job> Calibrations(FarmDay d) => d.ToCalibrate.Select(i => new Job(FormattableString.Invariant($"calibrate:instrument{i.Id}:{d.Today:yyyy-MM-dd}"), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"Calibrate {i.Name}",
         i.Last is { } last ? $"last done {FarmDay.Day(last)}; a forecast is as good as the meter" : "never written down; a forecast is as good as the meter", Role.PondHand, "instruments", JobState.Open));

@@ -125,6 +125,9 @@ public static class Measures
     /// <summary>Money of the farm's currency, to the hundredth.</summary>
     public static readonly Measure Price = new("price", None, None, 2, 2);
 
+    /// <summary>Ratios and other bare figures with decimals.</summary>
+    public static readonly Measure Factor = new("figure", None, None, 2, 2);
+
     /// <summary>Plain figures without a unit, such as cloud in eighths.</summary>
     public static readonly Measure Plain = new("number", None, None, 0, 0);
 }

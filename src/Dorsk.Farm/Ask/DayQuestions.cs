@@ -22,7 +22,7 @@ internal static class DayQuestions
         var sun = SunTimes.On(farm.Place, today, zone.OffsetHoursAt(zone.At(today, new(12, 0))));
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
-        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Prepared(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now)).ToList(),
+        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now)).ToList(),
             feeds.At(now).Select(f => new FeedDay(f.FeedId, f.Name, f.LeftKg, f.PerDayKg, f.NextExpiry)).ToList(),
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
         {
@@ -44,6 +44,8 @@ internal static class DayQuestions
           AND (l.kind <> '{nameof(ReadingTaken)}' OR EXISTS (SELECT 1 FROM reading r WHERE r.line = l.line AND r.parameter = 'do')) ORDER BY l.happened
         """,
         r => (Key: (r.GetInt64(0), r.GetString(1)), Mark: new Mark(r.Instant(2), r.GetString(3))), Lines.With(asOf, ("since", since))).ToLookup(m => m.Key, m => m.Mark);
+
+    private static PondDay Serviced(PondDay day, PondStory story, DateTimeOffset now) => story.ServiceDueAt(now) is { Count: > 0 } due ? day with { ToService = due } : day;
 
     private static PondDay Prepared(PondDay day, PondStory story, DateTimeOffset now) =>
         story.PreparationAt(now) is { } prep ? day with { Preparation = prep.Plan, PreparationLine = prep.Line.Line, Brake = story.BrakeAt(now, story.LikelySpecies) } : day;

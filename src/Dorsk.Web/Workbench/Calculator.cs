@@ -116,7 +116,7 @@ public static class AllCalculators
     /// <summary>The list, in the order of the page.</summary>
     public static readonly IReadOnlyList<ICalculator> List =
     [
-        new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new AirCalculator(), new CarbonDioxideCalculator(), new MixingCalculator(), new ExchangeCalculator(),
+        new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new AirCalculator(), new PowerCalculator(), new PulleyCalculator(), new BottleCalculator(), new CarbonDioxideCalculator(), new MixingCalculator(), new ExchangeCalculator(),
         new PlaceCalculator(), new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new QuotationCalculator(), new FertiliserCalculator(), new NurseryCalculator(), new CountCalculator(), new RoadCalculator(), new ConverterCalculator(),
     ];
 
