@@ -125,7 +125,7 @@ internal static class AirFields
 {
     public static string? None(SlipContext c) => c.Story!.AeratorsAt(c.Here.Now).Count == 0 ? "No aerator is fitted in this pond. Describe them first." : null;
 
-    public static SlipField Code(SlipContext c, string? old) => new("Code", "Which", FieldKind.Choice, old ?? c.Story!.AeratorsAt(c.Here.Now).Select(a => a.Code).FirstOrDefault() ?? "", Options: [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, $"{a.Code}, {a.Kind.Name}"))]);
+    public static SlipField Code(SlipContext c, string? old) => new("Code", "Which", FieldKind.Choice, old ?? c.Story!.AeratorsAt(c.Here.Now).Select(a => a.Code).FirstOrDefault() ?? "", Options: [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))]);
 
     public static string Read(SlipForm form, SlipContext c) => form.Choice("Code", [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))], "aerator", "");
 }
