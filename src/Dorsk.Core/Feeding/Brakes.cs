@@ -23,6 +23,7 @@ public static class Brakes
         new("too hot", TooHot),
         new("dawn oxygen", DawnOxygen),
         new("tonight's oxygen", TonightsOxygen),
+        new("bad water", BadWater),
         new("bloom risk", BloomRisk),
         new("what the water can take", WaterCap),
     ];
@@ -40,6 +41,8 @@ public static class Brakes
 
     private static BrakeHit? TonightsOxygen(RationQuestion q, Meal meal, double kg) =>
         meal == Meal.Afternoon && q.ForecastLowMgL is { } low ? ByOxygen("tonight's oxygen", low, q, "Tonight's forecast") : null;
+
+    private static BrakeHit? BadWater(RationQuestion q, Meal meal, double kg) => q.BadWater is { } said ? Hit("bad water", 0, $"{said}: no feed until the water is well, feed makes more of it.") : null;
 
     // Half once: where the oxygen itself has braked already, the bloom does not brake again.
     private static BrakeHit? BloomRisk(RationQuestion q, Meal meal, double kg) =>

@@ -22,7 +22,22 @@ public sealed record FeedReceived(long FeedId, string Lot, double MassKg, DateOn
 /// <param name="PondId">The pond.</param>
 /// <param name="FeedId">Kind of feed.</param>
 /// <param name="MassKg">Mass, kg.</param>
-public sealed record FeedingGiven(long PondId, long FeedId, double MassKg) : Fact;
+/// <param name="Score">How the fish came to it, 0 to 4; null when nobody watched.</param>
+/// <param name="Minutes">How long they ate, min, or null.</param>
+/// <param name="LeftKg">Left over and taken out, kg.</param>
+public sealed record FeedingGiven(long PondId, long FeedId, double MassKg, int? Score = null, double? Minutes = null, double LeftKg = 0) : Fact
+{
+    /// <summary>Objections to how the meal went.</summary>
+    public IEnumerable<Remark> CheckHow()
+    {
+        if (Score is < 0 or > 4)
+            yield return Remark.Refuse("Score", "0 to 4: no fish come, to violent and all gone.");
+        if (Minutes is { } m && m is not (> 0 and <= 240))
+            yield return Remark.Refuse("Minutes", "More than 0, up to 240 minutes.");
+        if (!(LeftKg >= 0) || LeftKg > MassKg)
+            yield return Remark.Refuse("Left", "Not more can be left than was given.");
+    }
+}
 
 /// <summary>What is said about a feeding that cannot be or looks wrong.</summary>
 public static class FeedingRule

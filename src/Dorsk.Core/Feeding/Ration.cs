@@ -11,7 +11,7 @@ public sealed record MealPlan(Meal Meal, double Kg, IReadOnlyList<BrakeHit> Hits
 
 /// <summary>The ration of a day.</summary>
 /// <param name="FullKg">Before brakes, kg.</param>
-/// <param name="Meals">Morning and afternoon after brakes.</param>
+/// <param name="Meals">Morning and afternoon after brakes, or as somebody wants them.</param>
 /// <param name="Why">Grounds.</param>
 public sealed record RationPlan(double FullKg, IReadOnlyList<MealPlan> Meals, Grounds Why)
 {
@@ -20,22 +20,34 @@ public sealed record RationPlan(double FullKg, IReadOnlyList<MealPlan> Meals, Gr
 
     /// <summary>All brakes that bit, each once.</summary>
     public IEnumerable<BrakeHit> Hits => Meals.SelectMany(m => m.Hits).DistinctBy(h => h.Name);
+
+    /// <summary>What every school says, before brakes.</summary>
+    public IReadOnlyList<SchoolRation> Schools { get; init; } = [];
+
+    /// <summary>The school the ration stands on.</summary>
+    public RationSchool By { get; init; }
+
+    /// <summary>Somebody wants another ration, why and who; null: the plan stands.</summary>
+    public (double Kg, string Reason, string By)? Overruled { get; init; }
+
+    /// <summary>How often these fish are fed at this temperature; null where the table says nothing.</summary>
+    public FeedingRhythm? Rhythm { get; init; }
 }
 
-/// <summary>Ration by expected gain × FCR, held by the brakes.</summary>
+/// <summary>Ration by the pond's school, held by the brakes; what somebody wants instead stands over both and is shown with its reason.</summary>
 public static class Ration
 {
-    // Between "stops eating" and "stops growing" a little feed keeps fish in condition over winter; starting value of the trade.
-    private const double MaintenanceShareOfBody = 0.003;
-
     /// <summary>Works out the ration of a day.</summary>
     public static RationPlan For(RationQuestion q)
     {
-        var byGain = q.FullGainG * q.Count / 1000 * q.Fcr;
-        var maintenance = q.TempC >= q.Species.FeedMinC && q.Fcr > 0 ? MaintenanceShareOfBody * q.BiomassKg : 0;
-        var full = Math.Max(byGain, maintenance);
+        var schools = SchoolRation.All(q);
+        // A school that cannot tell hands over to the expected gain, which always can.
+        var chosen = schools.FirstOrDefault(s => s.School == q.School && s.Kg is not null) ?? schools[0];
+        var full = chosen.Kg!.Value;
         var meals = new[] { Meal.Morning, Meal.Afternoon }.Select(m => Braked(q, m, full / 2)).ToList();
-        return new(full, meals, Because(q, full > byGain));
+        if (q.Overruled is { } wanted)
+            meals = meals.ConvertAll(m => m with { Kg = wanted.Kg / 2 });
+        return new(full, meals, Because(q, chosen)) { Schools = schools, By = chosen.School, Overruled = q.Overruled, Rhythm = FeedingRhythm.For(q.Species, q.MeanG, q.TempC) };
     }
 
     private static MealPlan Braked(RationQuestion q, Meal meal, double kg)
@@ -50,21 +62,30 @@ public static class Ration
         return new(meal, kg, hits);
     }
 
-    private static Grounds Because(RationQuestion q, bool maintenance)
+    private static Grounds Because(RationQuestion q, SchoolRation chosen)
     {
         string T(double c) => QuantityText.Write(c, Measures.Temperature, q.Hand);
         string O(double mgL) => QuantityText.Write(mgL, Measures.Oxygen, q.Hand);
-        var why = new Grounds(
-            maintenance ? "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass." : "Expected gain of today × feed per gain (FCR), parted over two meals; then the brakes, in order.",
-            [
-                new("expected gain of one fish", q.FullGainG, Measures.FishWeight, "growth model at full ration"), new("fish", q.Count, Measures.Plain, "standing estimate"),
-                new("average weight", q.MeanG, Measures.FishWeight, "standing estimate"), Input.Said("FCR", FormattableString.Invariant($"{q.Fcr:0.0#}"), "starting value of the species at this stage"),
-                new("water temperature", q.TempC, Measures.Temperature, q.TempKnown),
-            ],
-            [], "Growth model (Yan & Hunt 1999) and FCR of the species table", []);
+        List<Input> inputs = [new("fish", q.Count, Measures.Plain, "standing estimate"), new("average weight", q.MeanG, Measures.FishWeight, "standing estimate"), new("water temperature", q.TempC, Measures.Temperature, q.TempKnown)];
+        if (chosen.School == RationSchool.ExpectedGain)
+            inputs = [new("expected gain of one fish", q.FullGainG, Measures.FishWeight, "growth model at full ration"), .. inputs, Input.Said("FCR", FormattableString.Invariant($"{q.Fcr:0.0#}"), "starting value of the species at this stage")];
+        else
+            inputs.Add(Input.Said(chosen.School == RationSchool.Table ? "table" : "satiation", chosen.Said, chosen.School == RationSchool.Table ? "starting value" : "meals written down"));
+        var method = chosen.School switch
+        {
+            RationSchool.Table => "Percent of body weight by size from the table, carried to this temperature by the species' growth response",
+            RationSchool.Satiation => "What was last eaten while somebody watched, changed by how the fish came to it",
+            _ when SchoolRation.KeepsOnly(q) => "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass",
+            _ => "Expected gain of today × feed per gain (FCR)",
+        };
+        var why = new Grounds(method + ", parted over two meals; then the brakes, in order.", inputs, [], chosen.Source, []);
+        if (q.Overruled is { } o)
+            why = why.Limited(FormattableString.Invariant($"{o.By} wants {o.Kg:0.##} kg instead: {o.Reason}."));
         if (!q.ByVolume)
             why = why.Limited(FormattableString.Invariant($"The water takes at most {QuantityText.Write(FeedCap.For(q.InstalledKWHa, q.Species).KgHaDay, Measures.AreaLoad, q.Hand)} a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {FeedCap.For(q.InstalledKWHa, q.Species).Source}."));
         why = why.Limited(FormattableString.Invariant($"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."));
+        if (chosen.School != q.School)
+            why = why.Doubting($"The pond's school cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in.");
         if (q.DawnLowMgL is null)
             why = why.Doubting("No oxygen was read this morning: the dawn brake could not be applied.");
         return q.ForecastLowMgL is null ? why.Doubting("There is no forecast of tonight's oxygen: the afternoon brake could not be applied.") : why;

@@ -23,6 +23,21 @@ public sealed record RationQuestion(
     FishSpecies Species, double MeanG, double Count, double FullGainG, double Fcr, double TempC, string TempKnown,
     double? DawnLowMgL, double? ForecastLowMgL, WaterLimits Limits, double AreaHa, double InstalledKWHa, bool ByVolume, double ShareOfPond, Hand Hand)
 {
+    /// <summary>The farm day it is for.</summary>
+    public DateOnly Day { get; init; }
+
+    /// <summary>The pond's school.</summary>
+    public RationSchool School { get; init; }
+
+    /// <summary>The last day whose meals were watched, or null.</summary>
+    public ScoredDay? Scored { get; init; }
+
+    /// <summary>What somebody wants instead, with the reason and who; null: the plan stands.</summary>
+    public (double Kg, string Reason, string By)? Overruled { get; init; }
+
+    /// <summary>Ammonia or nitrite that is over its limit, in words; null when none is.</summary>
+    public string? BadWater { get; init; }
+
     /// <summary>The risk that the bloom dies, as the trends tell it; null when there is none.</summary>
     public Judging.Judgement? BloomRisk { get; init; }
 

@@ -31,7 +31,7 @@ internal static class FactLines
         nameof(FishReceived) => ReceivingQuestions.DeliveryOf(c, row.Line),
         nameof(Core.Season.DutyKept) => DutyQuestions.Of(c, row.Line),
         nameof(ReadingTaken) => Reading(c, row),
-        nameof(FeedingGiven) => Sqlite.One(c, "SELECT pond, feed, mass_kg FROM feeding WHERE line = $line", r => new FeedingGiven(r.GetInt64(0), r.GetInt64(1), r.GetDouble(2)), ("line", row.Line)),
+        nameof(FeedingGiven) => Sqlite.One(c, "SELECT pond, feed, mass_kg, score, minutes, left_kg FROM feeding WHERE line = $line", r => new FeedingGiven(r.GetInt64(0), r.GetInt64(1), r.GetDouble(2), (int?)r.MaybeLong(3), r.MaybeReal(4), r.GetDouble(5)), ("line", row.Line)),
         nameof(FishStocked) => Sqlite.One(c, "SELECT pond, species, origin, count, mean_g, basis, not_ready_reason, target_g FROM stocking WHERE line = $line",
             r => new FishStocked(r.GetInt64(0), r.GetString(1), r.GetString(2), r.GetInt32(3), r.GetDouble(4), r.Word<CountBasis>(5), r.GetString(6), r.MaybeReal(7)), ("line", row.Line)),
         nameof(FishLost) => Sqlite.One(c, "SELECT pond, batch, count, account, cause FROM loss WHERE line = $line", r => new FishLost(r.GetInt64(0), r.GetInt64(1), r.GetInt32(2), r.Word<Account>(3), r.GetString(4)), ("line", row.Line)),

@@ -25,7 +25,7 @@ internal static class LogLines
     private const string Columns = "l.line, l.kind, l.happened, l.entered, l.author, l.as_typed, l.voids, (SELECT v.line FROM log v WHERE v.voids = l.line AND v.entered <= $known), l.pond";
 
     public static List<LogRow> Of(SqliteConnection c, AsOf asOf, long pond, int most, long beforeLine = long.MaxValue) => Sqlite.Rows(c,
-        $"SELECT {Columns} FROM log l WHERE (l.pond = $pond OR l.line = $pond) AND l.happened <= $upto AND l.entered <= $known AND l.line < $before AND l.kind <> 'ProbeSeriesReceived' ORDER BY l.happened DESC, l.line DESC LIMIT $most",
+        $"SELECT {Columns} FROM log l WHERE (l.pond = $pond OR l.line = $pond) AND l.happened <= $upto AND l.entered <= $known AND l.line < $before AND l.kind <> 'ProbeSeriesReceived' AND NOT EXISTS (SELECT 1 FROM forecast_issued f WHERE f.line = l.line AND f.shown = 0) ORDER BY l.happened DESC, l.line DESC LIMIT $most",
         Row, Lines.With(asOf, ("pond", pond), ("most", most), ("before", beforeLine)));
 
     public static LogRow? Line(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {Columns} FROM log l WHERE l.line = $line", Row, ("line", line), ("known", DateTimeOffset.MaxValue));

@@ -27,12 +27,12 @@ public sealed partial class PondStory
         var today = Zone.DayOf(now);
         var tonight = TonightAt(now);
         var low = tonight.Forecast?.Low.Value;
-        var bloom = BloomRiskAt(now);
+        var (bloom, bad) = (BloomRiskAt(now), BadWaterAt(now));
         var batches = Standing.Select(b =>
         {
             var stands = StandingOn(b.Id, today)!;
             var ahead = GrowthForecast.Run(stands, b.Species, TemperatureAhead, ForecastDays);
-            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom)!, GrowthForecast.DateOf(b.TargetG, ahead));
+            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom, bad)!, GrowthForecast.DateOf(b.TargetG, ahead));
         }).ToList();
         var oxygen = LastOf(Parameter.Oxygen);
         var unread = batches.Count > 0 ? Unread(now) : null;

@@ -14,7 +14,8 @@ public sealed partial class PondStory
     /// <param name="day">The farm day.</param>
     /// <param name="tonightLowMgL">Forecast low of the coming night, or null.</param>
     /// <param name="bloomRisk">The risk that the bloom dies, or null.</param>
-    public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL, Judgement? bloomRisk = null)
+    /// <param name="badWater">Ammonia or nitrite over its limit, in words, or null.</param>
+    public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL, Judgement? bloomRisk = null, string? badWater = null)
     {
         if (batch.Stands <= 0 || StandingOn(batch.Id, day) is not { } stands)
             return null;
@@ -24,8 +25,23 @@ public sealed partial class PondStory
         var pondKg = Standing.Sum(b => StandingOn(b.Id, day)?.BiomassKg.Value ?? 0);
         var known = basis switch { TemperatureBasis.Measured => "measured today", TemperatureBasis.Between => "between readings", _ => "yearly curve and last readings" };
         return Ration.For(new(batch.Species, stands.MeanG.Value, stands.Count.Value, stands.FullGainG, DailyGain.Fcr(batch.Species, stands.MeanG.Value), temp, known,
-            DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand) { BloomRisk = bloomRisk });
+            DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand) 
+        {
+            BloomRisk = bloomRisk, BadWater = badWater, Day = day, School = Rations.School, Scored = Rations.Scored.LastOrDefault(s => s.Day < day), Overruled = Rations.Overruled.TryGetValue((batch.Id, day), out var wanted) ? wanted : null,
+        });
     }
+
+    // Ammonia and nitrite that call for action stop feed; what was read long ago does not.
+    private string? BadWaterAt(DateTimeOffset now)
+    {
+        if (AmmoniaNow(now) is { Judgement: { Status: Status.ActNow } ammonia })
+            return ammonia.Reason;
+        return LimitsOn(Zone.DayOf(now)) is { } limits && LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < TimeSpan.FromDays(7)
+            && WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) is { Status: Status.ActNow } bad ? bad.Reason : null;
+    }
+
+    /// <summary>Ration of a batch on the morrow: by the likely temperature, without the brakes of a night that has not been.</summary>
+    public RationPlan? RationTomorrow(BatchStory batch, DateTimeOffset now) => RationOf(batch, Zone.DayOf(now).AddDays(1), null, BloomRiskAt(now), BadWaterAt(now));
 
     /// <summary>Grounds of a standing: how it was carried, and the feed as a second witness.</summary>
     public Grounds WhyStanding(BatchStory batch, Standing stands)

@@ -65,7 +65,10 @@ public sealed partial class PondStory
     /// <summary>Daily water temperature.</summary>
     public TemperatureRecord Temperature { get; }
 
-    /// <summary>Feedings in order of time, kg.</summary>
+    /// <summary>What people decided about its rations and saw at its meals.</summary>
+    public PondRations Rations { get; private init; } = PondRations.None;
+
+    /// <summary>Feedings in order of time, kg, less what was left and taken out.</summary>
     public IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> Feedings { get; }
 
     /// <summary>Batches that ever stood here, oldest first.</summary>
@@ -146,11 +149,11 @@ public sealed partial class PondStory
         if (FarmQuestions.Farm(c, asOf.Known) is not { } farm || FarmQuestions.Pond(c, asOf.Known, pondId) is not { } pond)
             return null;
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
-        var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
+        var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg - f.left_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
         var byHand = Readings.ByHand(c, asOf, pondId);
         return new(farm, zone, pond, Readings.WithProbes(c, asOf, pondId, byHand), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand };
+            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone) };
     }
 
     private BatchHistory History(BatchStory b) => new(

@@ -12,15 +12,16 @@ internal sealed class FeedBook : IBook
     // Fish weighed long ago have grown: a feeding is only asked about when it is too much even for the fastest growth since.
     private const double FastestRate = 1.3;
 
-    public bool Keeps(Fact fact) => fact is FeedNamed or FeedReceived or FeedingGiven;
+    public bool Keeps(Fact fact) => fact is FeedNamed or FeedReceived or FeedingGiven or RationSchoolSet or RationOverruled;
 
-    public long? PondOf(Fact fact) => (fact as FeedingGiven)?.PondId;
+    public long? PondOf(Fact fact) => fact switch { FeedingGiven f => f.PondId, RationSchoolSet s => s.PondId, RationOverruled o => o.PondId, _ => null };
 
     public IEnumerable<Remark> Check(Desk desk, Fact fact) => fact switch
     {
         FeedNamed f => FeedingRule.Check(f),
         FeedReceived f => FeedingRule.Check(f),
-        FeedingGiven f => Check(desk, f),
+        FeedingGiven f => [.. f.CheckHow(), .. Check(desk, f)],
+        RationOverruled o => [.. o.Check(), .. FishQuestions.Standing(desk.Connection, desk.AsOf, o.PondId).Any(b => b.Id == o.BatchId) ? Array.Empty<Remark>() : [Remark.Refuse("kg", "This batch does not stand in this pond.")]],
         _ => [],
     };
 
@@ -36,7 +37,13 @@ internal sealed class FeedBook : IBook
                 Sqlite.Run(desk.Connection, "INSERT INTO feed_received VALUES ($line, $feed, $lot, $kg, $expiry)", ("line", desk.Line), ("feed", f.FeedId), ("lot", f.Lot), ("kg", f.MassKg), ("expiry", f.Expiry));
                 break;
             case FeedingGiven f:
-                Sqlite.Run(desk.Connection, "INSERT INTO feeding VALUES ($line, $pond, $feed, $kg)", ("line", desk.Line), ("pond", f.PondId), ("feed", f.FeedId), ("kg", f.MassKg));
+                Sqlite.Run(desk.Connection, "INSERT INTO feeding VALUES ($line, $pond, $feed, $kg, $score, $minutes, $left)", ("line", desk.Line), ("pond", f.PondId), ("feed", f.FeedId), ("kg", f.MassKg), ("score", f.Score), ("minutes", f.Minutes), ("left", f.LeftKg));
+                break;
+            case RationSchoolSet s:
+                Sqlite.Run(desk.Connection, "INSERT INTO ration_school VALUES ($line, $pond, $school)", ("line", desk.Line), ("pond", s.PondId), ("school", s.School));
+                break;
+            case RationOverruled o:
+                Sqlite.Run(desk.Connection, "INSERT INTO ration_overruled VALUES ($line, $pond, $batch, $day, $kg, $reason)", ("line", desk.Line), ("pond", o.PondId), ("batch", o.BatchId), ("day", o.Day), ("kg", o.Kg), ("reason", o.Reason.Trim()));
                 break;
         }
     }

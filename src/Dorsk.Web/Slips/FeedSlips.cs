@@ -74,12 +74,23 @@ internal sealed class FeedingSlip : ISlip
             new("Feed", "Feed", FieldKind.Choice, (f?.FeedId ?? last ?? feeds[0].Id).ToString(CultureInfo.InvariantCulture), Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()),
             new("Mass", "Given", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass,
                 ration is { Batches.Count: > 0 } ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}" : ""),
+            new("Score", "How they came to it", FieldKind.Choice, f?.Score?.ToString(CultureInfo.InvariantCulture) ?? "", Options: [("", "nobody watched"), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), $"{s.Score}: {s.Words}"))]),
+            new("", "More of this meal", FieldKind.Fold),
+            new("Minutes", "They ate for", FieldKind.Whole, f?.Minutes?.ToString("0", CultureInfo.InvariantCulture) ?? "", Hint: "minutes"),
+            new("Left", "Left over and taken out", FieldKind.Quantity, f is { LeftKg: > 0 } ? Lines.Plain(c, f.LeftKg, Measures.Mass) : "", Measures.Mass),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         var feed = form.Choice("Feed", c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k)).ToList(), "feed", new(0, "", 0, 0));
-        return new(form.When(), [new FeedingGiven(c.PondId, feed.Id, form.Quantity("Mass", Measures.Mass))], $"{c.Story!.Pond.Code} fed {form.Text("Mass")} {feed.Name}", []);
+        return new(form.When(), [new FeedingGiven(c.PondId, feed.Id, form.Quantity("Mass", Measures.Mass), FeedForm.Score(form), form.Empty("Minutes") ? null : form.Whole("Minutes", "minutes"), form.MaybeQuantity("Left", Measures.Mass) ?? 0)], $"{c.Story!.Pond.Code} fed {form.Text("Mass")} {feed.Name}", []);
     }
+}
+
+/// <summary>How a meal went, read from a form.</summary>
+internal static class FeedForm
+{
+    /// <summary>The response score of a form, or null when nobody watched.</summary>
+    public static int? Score(SlipForm form) => form.Choice("Score", [("", (int?)null), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), (int?)s.Score))], "response", null);
 }

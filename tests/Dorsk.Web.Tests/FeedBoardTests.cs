@@ -1,0 +1,66 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using Dorsk.Core.Feeding;
+using Dorsk.Core.People;
+using Dorsk.Farm.Ask;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Dorsk.Web.Tests;
+
+/// <summary>The ration board as plain forms: fed in one sending, changed with a reason, what is wrong said at the pond and kept.</summary>
+public sealed class FeedBoardTests : IDisposable
+{
+    private readonly SmallFarm farm = new();
+
+    private PondStory Story => farm.Services.GetRequiredService<Questions>().Story("P1")!;
+
+    [Fact]
+    public async Task A_meal_is_given_watched_sent_twice_and_stands_once()
+    {
+        var hand = await farm.As(Role.PondHand);
+        var page = await hand.Client.GetStringAsync("/feed?cup=250");
+        Assert.Contains("cups)", page, StringComparison.Ordinal);
+        var values = new Dictionary<string, string> { ["pond"] = "P1", ["EntryId"] = Regex.Match(page, "name=\"EntryId\" value=\"([^\"]+)\"").Groups[1].Value, ["Mass"] = Regex.Match(page, "name=\"Mass\"[^>]*value=\"([^\"]*)\"").Groups[1].Value, ["Feed"] = Regex.Match(page, "<option value=\"(\\d+)\" selected").Groups[1].Value, ["Score"] = "3", ["Minutes"] = "14", ["Left"] = "" };
+        await hand.Token("/feed");
+        Assert.Equal([HttpStatusCode.Redirect, HttpStatusCode.Redirect], new[] { (await hand.Post("/feed?handler=Fed", values)).StatusCode, (await hand.Post("/feed?handler=Fed", values)).StatusCode });
+        Assert.Single(Story.Feedings);
+        Assert.Equal(3, Story.Rations.Scored.Single().Score);
+        var asked = await hand.Post("/feed?handler=Fed", new() { ["pond"] = "P1", ["Mass"] = "30", ["Feed"] = values["Feed"], ["Score"] = "" });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, asked.StatusCode);
+        var html = await asked.Content.ReadAsStringAsync();
+        Assert.Contains("is very much", html, StringComparison.Ordinal);
+        Assert.Contains("value=\"30\"", html, StringComparison.Ordinal);
+        foreach (var (name, bad, says) in new[] { ("Mass", "a bucket", "a bucket"), ("Minutes", "999", "240 minutes"), ("Left", "99", "more can be left"), ("Score", "9", "from the list") })
+        {
+            var answer = await hand.Post("/feed?handler=Fed", new Dictionary<string, string> { ["pond"] = "P1", ["Mass"] = "1", ["Feed"] = values["Feed"], ["Score"] = "" }.Where(v => v.Key != name).Append(new(name, bad)));
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+            Assert.Contains(says, WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync()), StringComparison.Ordinal);
+        }
+        Assert.Single(Story.Feedings);
+        Assert.Equal(HttpStatusCode.NotFound, (await hand.Post("/feed?handler=Fed", new() { ["pond"] = "P9" })).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_ration_is_changed_with_a_reason_and_given_back_and_the_school_is_the_managers()
+    {
+        var (manager, hand) = (await farm.As(Role.Manager), await farm.As(Role.PondHand));
+        foreach (var visitor in new[] { manager, hand })
+            await visitor.Token("/feed");
+        string B(long id) => id.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        async Task<string> Change(string kg, string reason, string back = "") => await (await hand.Post("/feed?handler=Overrule", new() { ["pond"] = "P1", ["batch"] = B(Story.Batches[0].Id), ["kg"] = kg, ["reason"] = reason, ["back"] = back })).Content.ReadAsStringAsync();
+        Assert.Contains("Say why", await Change("0.4", ""), StringComparison.Ordinal);
+        Assert.Contains("0 to 20,000 kg", await Change("", "storm"), StringComparison.Ordinal);
+        await Change("0.4", "storm coming");
+        Assert.Contains("Pond hand wants", await hand.Client.GetStringAsync("/feed"), StringComparison.Ordinal);
+        Assert.Contains("storm coming", await hand.Client.GetStringAsync("/ponds/P1/feed"), StringComparison.Ordinal);
+        await Change("", "", "true");
+        Assert.DoesNotContain("Pond hand wants", await hand.Client.GetStringAsync("/feed"), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Forbidden, (await hand.Post("/feed?handler=School", new() { ["pond"] = "P1", ["school"] = "Table" })).StatusCode);
+        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/feed?handler=School", new() { ["pond"] = "P1", ["school"] = "Table" })).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await manager.Post("/feed?handler=School", new() { ["pond"] = "P1", ["school"] = "guess" })).StatusCode);
+        Assert.Contains("by table", await hand.Client.GetStringAsync("/feed"), StringComparison.Ordinal);
+        Assert.Contains("up to 50 kg", await hand.Client.GetStringAsync("/feed?cup=-3"), StringComparison.Ordinal);
+    }
+
+    public void Dispose() => farm.Dispose();
+}
