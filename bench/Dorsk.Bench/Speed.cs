@@ -115,7 +115,7 @@ internal static class Speed
         using var raw = new FarmFile(rawPath).Open();
         using var entry = Prepared(raw, "INSERT INTO entry VALUES ($a, $b, 'bench')", "a", "b");
         using var log = Prepared(raw, "INSERT INTO log(entry, n, kind, pond, happened, entered, author, as_typed) VALUES ($a, 0, 'ReadingTaken', $b, $c, $c, 'bench', '') RETURNING line", "a", "b", "c");
-        using var reading = Prepared(raw, "INSERT INTO reading VALUES ($a, $b, $c, $d, $e, NULL, '')", "a", "b", "c", "d", "e");
+        using var reading = Prepared(raw, "INSERT INTO reading(line, n, pond, parameter, value, depth_m, instrument) VALUES ($a, $b, $c, $d, $e, NULL, '')", "a", "b", "c", "d", "e");
         TimeSpan doorTook = TimeSpan.Zero, rawTook = TimeSpan.Zero;
         // By turns, so that both meet the same disk.
         for (var part = 0; part < 4; part++)

@@ -68,7 +68,7 @@ public sealed record FeedingRhythm(int MealsLow, int MealsHigh, int DaysPerWeek,
         : Table[group].Where(r => meanG >= r.FromG && meanG < r.ToG && tempC >= r.FromC && tempC < r.ToC).Select(r => r.Rhythm).FirstOrDefault();
 
     /// <summary>Meals that are held of a wanted number: the middle of the table unless somebody wants another.</summary>
-    public int Usual => Math.Max(1, (MealsLow + MealsHigh) / 2);
+    public int Usual => Math.Max(1, (MealsLow + MealsHigh + 1) / 2);
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
 }

@@ -104,13 +104,21 @@ public sealed record Parameter(string Key, string Name, Measure Measure, double 
     public static readonly IReadOnlyList<Parameter> All =
         [Oxygen, Temperature, Ph, Secchi, Tan, Nitrite, Alkalinity, Salinity, GaugeLevel, Nitrate, Hardness, Chloride, CarbonDioxide, Turbidity, SettledSolids, Colour, Film, AirTemperature, Wind, Cloud, Rain, AirPressure, Sunlight];
 
+    private static readonly Dictionary<string, Parameter> Known = All.ToDictionary(p => p.Key);
+
     /// <summary>A parameter by key; the books hold no others.</summary>
-    public static Parameter ByKey(string key) => All.First(p => p.Key == key);
+    public static Parameter ByKey(string key) => Known[key];
+
+    /// <summary>Parameters are the same when their key is: readings are looked up by them thousands of times, and all their ranges need not be compared.</summary>
+    public bool Equals(Parameter? other) => ReferenceEquals(this, other) || (other is not null && Key == other.Key);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Key.GetHashCode(StringComparison.Ordinal);
 
     private static Parameter Scale(string key, string name, params string[] steps) => new(key, name, Measures.Plain, 1, 1, steps.Length, steps.Length) { Steps = steps };
 
     /// <summary>The parameter of this key, or null.</summary>
-    public static Parameter? Find(string key) => All.FirstOrDefault(p => p.Key == key);
+    public static Parameter? Find(string key) => Known.GetValueOrDefault(key);
 
     private static Parameter Of(string key, string name, Measure measure, string row, double scale = 1, double? jumpPerDay = null)
     {

@@ -20,10 +20,14 @@ internal static class AirQuestions
         (nameof(AeratorTested), "aerator_tested", "x.pond, x.code, x.step, x.rated_a, x.most_kpa, x.most_c, x.current_a, x.kpa, x.temp_c", r => new AeratorTested(r.GetInt64(3), r.GetString(4), r.GetString(5), new(r.GetDouble(6), r.MaybeReal(7), r.MaybeReal(8)), r.GetDouble(9), r.MaybeReal(10), r.MaybeReal(11))),
     ];
 
+    private static readonly string Any = "SELECT " + string.Join(", ", Kinds.Select(k => $"EXISTS (SELECT 1 FROM {k.Table} WHERE pond = $pond)"));
+
     /// <summary>A pond's record; the log is walked by the rows of each table, which are few.</summary>
     public static AirRecord Of(SqliteConnection c, AsOf asOf, long pond)
     {
-        var lines = Kinds.SelectMany(k => Sqlite.Rows(c, $"SELECT l.line, l.happened, l.author, {k.Columns} FROM {k.Table} x CROSS JOIN log l USING (line) WHERE x.pond = $pond AND {Lines.Count}",
+        // Most ponds have little of it: one question says which tables are worth asking.
+        var any = Sqlite.Rows(c, Any, r => Kinds.Select((k, i) => (k, Has: r.GetBoolean(i))).Where(x => x.Has).Select(x => x.k).ToList(), ("pond", pond))[0];
+        var lines = any.SelectMany(k => Sqlite.Rows(c, $"SELECT l.line, l.happened, l.author, {k.Columns} FROM {k.Table} x CROSS JOIN log l USING (line) WHERE x.pond = $pond AND {Lines.Count}",
             r => (Line: r.GetInt64(0), Air: new AirLine(r.Instant(1), r.GetString(2), k.Read(r))), Lines.With(asOf, ("pond", pond)))).OrderBy(l => l.Air.At).ThenBy(l => l.Line).Select(l => l.Air).ToList();
         return lines.Count == 0 ? AirRecord.None : new(lines);
     }

@@ -12,6 +12,8 @@ internal static class DeviceQuestions
     private const int DaysOneByOne = 12, NightsBack = 500;
     private static readonly Parameter[] ByNight = [Parameter.Oxygen, Parameter.Temperature];
 
+    private static readonly string Newest = $"WITH k(key) AS (VALUES {string.Join(", ", Parameter.All.Where(p => p.Steps.Count == 0).Select(p => $"('{p.Key}')"))}) SELECT key, (SELECT max(v.at) FROM probe_value v WHERE v.pond = $pond AND v.parameter = k.key) FROM k";
+
     /// <summary>Every device as last kept, those that are gone too, with its line.</summary>
     public static List<(long Line, DeviceKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
         $"SELECT l.line, d.device, d.name, d.use, d.pond, d.depth_m, d.gone FROM device d CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Line: r.GetInt64(0), Kept: Read(r, 1)), Lines.With(asOf))
@@ -21,8 +23,11 @@ internal static class DeviceQuestions
 
     /// <summary>Values of one pond and parameter, in order of time.</summary>
     public static List<Timed> Values(SqliteConnection c, AsOf asOf, long pond, Parameter parameter, DateTimeOffset from) => Sqlite.Rows(c,
-        "SELECT v.at, v.value FROM probe_value v CROSS JOIN log l USING (line) WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line AND x.entered <= $known) ORDER BY v.at",
-        r => new Timed(r.Instant(0), r.GetDouble(1)), Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("from", from)));
+        // What is known now needs no look at each value's line: only the few that were taken back are left out.
+        asOf.KnownUpTo == DateTimeOffset.MaxValue
+            ? "SELECT v.at, v.value FROM probe_value v WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND v.line NOT IN (SELECT voids FROM log WHERE voids IS NOT NULL) ORDER BY v.at"
+            : "SELECT v.at, v.value FROM probe_value v CROSS JOIN log l USING (line) WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line AND x.entered <= $known) ORDER BY v.at",
+        r => new Timed(r.Instant(0), r.GetDouble(1)), asOf.KnownUpTo == DateTimeOffset.MaxValue ? [("pond", pond), ("parameter", parameter.Key), ("from", from), ("upto", asOf.HappenedUpTo)] : Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("from", from)));
 
     /// <summary>A pond's values thinned to what a drawing of that span can show: one by one for days, hours for a month, nights for more.</summary>
     public static (long SpanMs, List<(DateTimeOffset At, double Mean, double Low, double High)> Points) Course(SqliteConnection c, long pond, Parameter parameter, DateTimeOffset from, DateTimeOffset to)
@@ -38,14 +43,14 @@ internal static class DeviceQuestions
     /// <summary>What of the probes belongs into a pond's story: the last days one by one, of older nights the lowest oxygen and the mean temperature.</summary>
     public static IEnumerable<(Parameter Parameter, Timed Timed)> ForStory(SqliteConnection c, AsOf asOf, long pond)
     {
-        // Newest first of each thing that is measured most; weather stands under the farm.
-        var newest = new[] { Parameter.Oxygen, Parameter.Temperature, Parameter.Wind, Parameter.AirPressure }.Max(p => Sqlite.Rows(c, "SELECT max(at) FROM probe_value WHERE pond = $pond AND parameter = $parameter", r => r.MaybeLong(0), ("pond", pond), ("parameter", p.Key))[0]);
+        // One question for all things: each is looked up by its place in the clustered values, however long the series.
+        var each = Sqlite.Rows(c, Newest, r => (Key: r.GetString(0), Last: r.MaybeLong(1)), ("pond", pond)).Where(e => e.Last is not null).Select(e => (Parameter: Parameter.ByKey(e.Key), e.Last)).ToList();
+        var newest = each.Max(e => e.Last);
         if (newest is not { } ms)
             return [];
         var last = DateTimeOffset.FromUnixTimeMilliseconds(ms);
         var from = (last < asOf.HappenedUpTo ? last : asOf.HappenedUpTo).AddDays(-DaysOneByOne);
-        var each = Sqlite.Rows(c, "SELECT DISTINCT parameter FROM probe_roll WHERE pond = $pond AND span = $span", r => r.GetString(0), ("pond", pond), ("span", Books.ProbeBook.Night)).Select(Parameter.ByKey).ToList();
-        var days = each.SelectMany(p => Values(c, asOf, pond, p, from).Select(t => (p, t)));
+        var days = each.SelectMany(e => Values(c, asOf, pond, e.Parameter, from).Select(t => (e.Parameter, t)));
         return days.Concat(ByNight.SelectMany(p => Nights(c, asOf, pond, p, from).Select(t => (p, t))));
     }
 

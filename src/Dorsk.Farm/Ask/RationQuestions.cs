@@ -21,6 +21,8 @@ internal static class RationQuestions
 {
     public static PondRations Of(SqliteConnection c, AsOf asOf, long pond, FarmZone zone)
     {
+        if (Sqlite.Number(c, "SELECT EXISTS (SELECT 1 FROM ration_school WHERE pond = $pond) OR EXISTS (SELECT 1 FROM ration_overruled WHERE pond = $pond) OR EXISTS (SELECT 1 FROM feeding WHERE pond = $pond AND score IS NOT NULL)", ("pond", pond)) == 0)
+            return PondRations.None;
         var schools = Sqlite.Rows(c, $"SELECT s.school FROM ration_school s CROSS JOIN log l USING (line) WHERE s.pond = $pond AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1", r => r.Word<RationSchool>(0), Lines.With(asOf, ("pond", pond)));
         var wanted = Sqlite.Rows(c, $"SELECT o.batch, o.day, o.kg, o.reason, l.author FROM ration_overruled o CROSS JOIN log l USING (line) WHERE o.pond = $pond AND {Lines.Count} ORDER BY l.line",
             r => (Key: (r.GetInt64(0), DateOnly.ParseExact(r.GetString(1), "yyyy-MM-dd", CultureInfo.InvariantCulture)), Kg: r.MaybeReal(2), Reason: r.GetString(3), By: r.GetString(4)), Lines.With(asOf, ("pond", pond)));

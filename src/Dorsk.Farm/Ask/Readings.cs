@@ -32,8 +32,12 @@ internal static class Readings
     public static ILookup<Parameter, Timed> WithProbes(SqliteConnection c, AsOf asOf, long? pond, ILookup<Parameter, Timed> byHand)
     {
         var probes = DeviceQuestions.ForStory(c, asOf, pond ?? Books.ProbeBook.OfFarm).ToList();
-        return probes.Count == 0 ? byHand : byHand.SelectMany(g => g.Select(t => (Parameter: g.Key, Timed: t))).Concat(probes).OrderBy(r => r.Timed.At).ToLookup(r => r.Parameter, r => r.Timed);
+        return probes.Count == 0 ? byHand : Merged(byHand, probes.ToLookup(p => p.Parameter, p => p.Timed));
     }
+
+    // Only what a probe measured is put in order anew.
+    private static ILookup<Parameter, Timed> Merged(ILookup<Parameter, Timed> byHand, ILookup<Parameter, Timed> probes) => byHand.Select(g => g.Key).Union(probes.Select(g => g.Key))
+        .SelectMany(p => (probes.Contains(p) ? byHand[p].Concat(probes[p]).OrderBy(t => t.At) : byHand[p]).Select(t => (p, t))).ToLookup(x => x.p, x => x.t);
 
     public static ILookup<Parameter, Timed> ByHand(SqliteConnection c, AsOf asOf, long? pond) => Sqlite.Rows(c,
         $"SELECT r.parameter, l.happened, r.value FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line",

@@ -11,3 +11,5 @@ CREATE TRIGGER ration_school_stays BEFORE UPDATE ON ration_school BEGIN SELECT R
 CREATE TRIGGER ration_school_kept BEFORE DELETE ON ration_school BEGIN SELECT RAISE(ABORT, 'facts are never deleted: void with a new line'); END;
 CREATE TRIGGER ration_overruled_stays BEFORE UPDATE ON ration_overruled BEGIN SELECT RAISE(ABORT, 'facts are never changed: correct with a new line'); END;
 CREATE TRIGGER ration_overruled_kept BEFORE DELETE ON ration_overruled BEGIN SELECT RAISE(ABORT, 'facts are never deleted: void with a new line'); END;
+
+CREATE INDEX feeding_watched ON feeding(pond) WHERE score IS NOT NULL;
