@@ -20,7 +20,7 @@ public sealed class FeedBoardTests : IDisposable
         var hand = await farm.As(Role.PondHand);
         var page = await hand.Client.GetStringAsync("/feed?cup=250");
         Assert.Contains("cups)", page, StringComparison.Ordinal);
-        var values = new Dictionary<string, string> { ["pond"] = "P1", ["EntryId"] = Regex.Match(page, "name=\"EntryId\" value=\"([^\"]+)\"").Groups[1].Value, ["Mass"] = Regex.Match(page, "name=\"Mass\"[^>]*value=\"([^\"]*)\"").Groups[1].Value, ["Feed"] = Regex.Match(page, "<option value=\"(\\d+)\" selected").Groups[1].Value, ["Score"] = "3", ["Minutes"] = "14", ["Left"] = "" };
+        var values = new Dictionary<string, string> { ["pond"] = "P1", ["EntryId"] = Regex.Match(page, "name=\"EntryId\" value=\"([^\"]+)\"").Groups[1].Value, ["Mass"] = "0.5", ["Feed"] = Regex.Match(page, "<option value=\"(\\d+)\" selected").Groups[1].Value, ["Score"] = "3", ["Minutes"] = "14", ["Left"] = "" };
         await hand.Token("/feed");
         Assert.Equal([HttpStatusCode.Redirect, HttpStatusCode.Redirect], new[] { (await hand.Post("/feed?handler=Fed", values)).StatusCode, (await hand.Post("/feed?handler=Fed", values)).StatusCode });
         Assert.Single(Story.Feedings);

@@ -16,7 +16,7 @@ const freePort = () => new Promise(found => { const s = createServer().listen(0,
 /** The demo with its stand-ins, at a pace of its own: buoys, panels, weather mast, mailbox, faults to switch on. */
 export async function startNight(clock, rate) {
   const [mqtt, smtp, outside] = [await freePort(), await freePort(), await freePort()];
-  const looks = ['--mqtt', mqtt, '--smtp', `127.0.0.1:${smtp}`, '--alarm-look', '1', '--air-look', '0.5', '--forecast-look', '2'].map(String);
+  const looks = ['--mqtt', mqtt, '--smtp', `127.0.0.1:${smtp}`, '--alarm-look', '2', '--air-look', '1', '--forecast-look', '5'].map(String);
   const farm = await start(true, ['--clock', clock, '--rate', String(rate), ...looks], data => execFileSync(app, ['demo-devices', join(data, 'keys.json'), '--data', data]));
   const others = spawn('artifacts/standins/dorsk-standins', ['--farm', farm.url, '--keys', join(farm.data, 'keys.json'), '--mqtt-port', mqtt, '--smtp-port', smtp, '--urls', `http://127.0.0.1:${outside}`].map(String), { stdio: 'ignore' });
   return { ...farm, outside: `http://127.0.0.1:${outside}`, stop: async () => { others.kill(); await farm.stop(); } };
