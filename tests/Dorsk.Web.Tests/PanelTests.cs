@@ -153,6 +153,21 @@ public sealed class PanelTests : IDisposable
         Assert.Equal([6.4, 6.3, 6.2], The<Questions>().Story("P1")!.ReadingsOf[Parameter.Oxygen].Where(t => t.At > SmallFarm.Now.AddHours(-1)).Select(t => t.Si));
     }
 
+    [Fact]
+    public async Task A_page_tells_a_pond_as_it_was_known_at_a_past_hour()
+    {
+        var viewer = await farm.As(Role.Viewer);
+        async Task<string> Ask(string query) => WebUtility.HtmlDecode(await viewer.Client.GetStringAsync("/proof?" + query));
+        // The farm was read two hours ago: at 15:40. An hour before that nobody had read anything; the fish stood there all the same.
+        var before = await Ask("pond=P1&day=2027-01-21&hour=15:00");
+        Assert.Contains("never read here", before, StringComparison.Ordinal);
+        Assert.Contains("Silver perch: ", before, StringComparison.Ordinal);
+        Assert.Contains("dawn low told", await Ask("pond=P1&day=2027-01-21&hour=17:00"), StringComparison.Ordinal);
+        Assert.Contains("up to now", await Ask("pond=P1&day=2027-01-22&hour=17:00"), StringComparison.Ordinal);
+        Assert.Contains("is not an hour", await Ask("pond=P1&day=2027-01-21&hour=late"), StringComparison.Ordinal);
+        Assert.Contains("No such pond", await Ask("pond=P9&day=2027-01-21&hour=17:00"), StringComparison.Ordinal);
+    }
+
     public void Dispose()
     {
         app.Dispose();

@@ -52,8 +52,16 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
     /// <inheritdoc/>
     public async Task StopAsync(CancellationToken cancellationToken)
     {
-        if (server is not null)
-            await server.StopAsync();
+        try
+        {
+            if (server is not null)
+                await server.StopAsync();
+        }
+        catch (InvalidOperationException problem)
+        {
+            // The library walks its list of clients while they leave; it has let go of its port all the same.
+            log.LogWarning(problem, "Clients left while the broker stopped.");
+        }
         server?.Dispose();
     }
 

@@ -2,7 +2,9 @@ using System.Globalization;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
 using Dorsk.Web.People;
+using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -24,13 +26,36 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
 
     public ForecastScore? All => ForecastScore.Of(Ponds.SelectMany(p => p.Nights.TakeLast(Last)));
 
-    public IActionResult OnGet(string? pond)
+    /// <summary>A pond as it was known at an instant: its story up to then, and the night as it would have been told.</summary>
+    public (DateTimeOffset At, PondStory Story, Tonight Tonight)? Then { get; private set; }
+
+    /// <summary>Day and hour as typed, and what was wrong with them.</summary>
+    public (string Day, string Hour, string? Problem) Asked { get; private set; } = ("", "", null);
+
+    /// <summary>Codes of all ponds in use.</summary>
+    public IReadOnlyList<string> Codes { get; private set; } = [];
+
+    public IActionResult OnGet(string? pond, string? day, string? hour)
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
+        Codes = [.. questions.Ponds().Select(p => p.Code)];
+        if (!string.IsNullOrEmpty(day) || !string.IsNullOrEmpty(hour))
+            LookBack(pond ?? "", day ?? "", hour ?? "");
         Ponds = questions.Proof(here.Now);
         Pond = Ponds.FirstOrDefault(p => p.Code == pond) ?? (Ponds.Count > 0 && string.IsNullOrEmpty(pond) ? Ponds.MaxBy(p => ForecastScore.Of(p.Nights, Last)!.ErrorMgL) : null);
         return Page();
+    }
+
+    // Nothing that happened or was known later is used: so it can be held against what came.
+    private void LookBack(string pond, string day, string hour)
+    {
+        var form = new SlipForm(new Dictionary<string, string> { ["Day"] = day, ["Hour"] = hour }, here);
+        var at = form.When();
+        var story = form.Remarks.Count == 0 && at <= here.Now ? questions.StoryAsOf(pond, new AsOf(at, at)) : null;
+        Asked = (day, hour, form.Remarks.Count > 0 ? form.Remarks[0].Text : at > here.Now ? "Choose a day and hour up to now." : story is null ? "No such pond was known then." : null);
+        if (story is not null)
+            Then = (at, story, story.TonightAt(at));
     }
 
     public string Signed(double mgL) => (mgL >= 0 ? "+" : "−") + here.Figure(Math.Abs(mgL), 2);
