@@ -89,7 +89,8 @@ public sealed class AirKeeping(Door door, Questions questions, TimeProvider cloc
         return receipt.Accepted ? null : receipt.Remarks[0].Text;
     }
 
-    private Dictionary<long, string> Panels() => questions.Devices().Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel, PondId: not null }).GroupBy(d => d.Kept.PondId!.Value).ToDictionary(g => g.Key, g => g.First().Kept.Name);
+    /// <summary>Names of the panels in use, by their pond.</summary>
+    public IReadOnlyDictionary<long, string> Panels() => questions.Devices().Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel, PondId: not null }).GroupBy(d => d.Kept.PondId!.Value).ToDictionary(g => g.Key, g => g.First().Kept.Name);
 
     private static IEnumerable<(PondStory Story, AirWanted Wanted)> Due(PondStory s, DateTimeOffset now)
     {

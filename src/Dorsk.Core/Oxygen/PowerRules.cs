@@ -8,6 +8,13 @@ public readonly record struct PowerRules(double ByAreaKW, double ByVolumeKW)
     /// <summary>Starting values: power by area for a pond fed daily with nightly air (table of feed by aeration, 3 to 5 kW/ha), and power that keeps water turning over by day (judged).</summary>
     public const double UsualKWHa = 4, UsualMixingWM3 = 0.3;
 
+    /// <summary>Shaft power by bought power of a small motor, starting value.</summary>
+    public const double UsualMotorEfficiency = 0.85;
+
+    /// <summary>Bought energy of thirty nights, kWh.</summary>
+    /// <param name="hoursANight">Hours a night, h.</param>
+    public double MonthKWh(double hoursANight) => WantedKW / UsualMotorEfficiency * hoursANight * 30;
+
     /// <summary>What is wanted, kW.</summary>
     public double WantedKW => Math.Max(ByAreaKW, ByVolumeKW);
 
@@ -53,6 +60,9 @@ public static class OxygenBottles
 {
     /// <summary>Mass of a litre of oxygen at 1 bar and 20 °C, g (ideal gas: 100 kPa × 32 g/mol ÷ (8.314 J/mol/K × 293 K)).</summary>
     public const double GramsPerLitreBar = 100.0 * 31.999 / (8.314462 * 293.15);
+
+    /// <summary>Pressure that stays in a bottle, bar: an empty one draws in what is around it.</summary>
+    public const double UsualLeftBar = 5;
 
     /// <summary>Oxygen in bottles down to the pressure that is left in them, kg.</summary>
     /// <param name="bottles">How many.</param>

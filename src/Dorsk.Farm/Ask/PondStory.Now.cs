@@ -68,9 +68,13 @@ public sealed partial class PondStory
             return [];
         Judgement? Of(Parameter p) => LastOf(p) is { } last && now - last.At < ChemistrySpeaks ? WaterJudge.Judge(p, last.Si, limits, Farm.Hand) : null;
         var oxygen = LastOf(Parameter.Oxygen) is { } o && !IsOld(o, now) ? WaterJudge.Judge(Parameter.Oxygen, o.Si, limits, Farm.Hand) : null;
-        return Remedies.For(oxygen, AmmoniaNow(now)?.Judgement, LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < ChemistrySpeaks ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null, Of(Parameter.Alkalinity),
+        return Remedies.For(oxygen, AmmoniaNow(now)?.Judgement, NitriteNow(now, limits, ChemistrySpeaks), Of(Parameter.Alkalinity),
             LastOf(Parameter.Ph) is { } ph && ph.Si > limits.PhHigh && !IsOld(ph, now) ? WaterJudge.HighPh(ph.Si, limits, Farm.Hand) : null, Of(Parameter.Colour), Of(Parameter.Film));
     }
+
+    // Nitrite is judged by its chloride, which changes slowly and speaks for two months.
+    private Judgement? NitriteNow(DateTimeOffset now, WaterLimits limits, TimeSpan speaks) => LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < speaks
+        ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null;
 
     /// <summary>Whether a reading is too old to speak for now.</summary>
     public static bool IsOld(Timed reading, DateTimeOffset now) => now - reading.At > OldReading;

@@ -36,8 +36,7 @@ public sealed partial class PondStory
     {
         if (AmmoniaNow(now) is { Judgement: { Status: Status.ActNow } ammonia })
             return ammonia.Reason;
-        return LimitsOn(Zone.DayOf(now)) is { } limits && LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < TimeSpan.FromDays(7)
-            && WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) is { Status: Status.ActNow } bad ? bad.Reason : null;
+        return LimitsOn(Zone.DayOf(now)) is { } limits && NitriteNow(now, limits, TimeSpan.FromDays(7)) is { Status: Status.ActNow } bad ? bad.Reason : null;
     }
 
     /// <summary>Ration of a batch on the morrow: by the likely temperature, without the brakes of a night that has not been.</summary>

@@ -83,14 +83,21 @@ internal sealed class FeedingSlip : ISlip
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var feed = form.Choice("Feed", c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k)).ToList(), "feed", new(0, "", 0, 0));
-        return new(form.When(), [new FeedingGiven(c.PondId, feed.Id, form.Quantity("Mass", Measures.Mass), FeedForm.Score(form), form.Empty("Minutes") ? null : form.Whole("Minutes", "minutes"), form.MaybeQuantity("Left", Measures.Mass) ?? 0)], $"{c.Story!.Pond.Code} fed {form.Text("Mass")} {feed.Name}", []);
+        var (fact, typed) = FeedForm.Read(form, c.Story!.Pond, c.Questions.Feeds());
+        return new(form.When(), [fact], typed, []);
     }
 }
 
-/// <summary>How a meal went, read from a form.</summary>
+/// <summary>A meal, read from a form: the slip and the ration board ask the same.</summary>
 internal static class FeedForm
 {
-    /// <summary>The response score of a form, or null when nobody watched.</summary>
-    public static int? Score(SlipForm form) => form.Choice("Score", [("", (int?)null), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), (int?)s.Score))], "response", null);
+    /// <summary>The feeding and its line for the log.</summary>
+    public static (FeedingGiven Fact, string Typed) Read(SlipForm form, Dorsk.Core.Ponds.Pond pond, IReadOnlyList<Dorsk.Farm.Ask.FeedKind> feeds)
+    {
+        var feed = form.Choice("Feed", [.. feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))], "feed", new Dorsk.Farm.Ask.FeedKind(0, "", 0, 0));
+        return (new(pond.Id, feed.Id, form.Quantity("Mass", Measures.Mass), Score(form), form.Empty("Minutes") ? null : form.Whole("Minutes", "minutes"), form.MaybeQuantity("Left", Measures.Mass) ?? 0), $"{pond.Code} fed {form.Text("Mass")} {feed.Name}");
+    }
+
+    // Null when nobody watched.
+    private static int? Score(SlipForm form) => form.Choice("Score", [("", (int?)null), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), (int?)s.Score))], "response", null);
 }

@@ -30,10 +30,9 @@ internal sealed class PowerCalculator : ICalculator
         if (!f.Sound)
             return null;
         var rules = PowerRules.For(area / 10_000, volume, kWHa, wM3);
-        const double motor = 0.85;
-        var kWh = rules.WantedKW / motor * hours * 30;
+        var kWh = rules.MonthKWh(hours);
         var why = Grounds.Of("Power by surface carries the night; power by water keeps the pond turning over by day. The larger of the two holds. A month is thirty nights at the hours typed.", "Area rule: table of feed by aeration (Boyd and Tucker 1998); mixing: judged, a starting value",
-            new Input("by surface", rules.ByAreaKW, Measures.Power, "kW/ha × surface"), new Input("by water", rules.ByVolumeKW, Measures.Power, "W/m³ × water"), new Input("motor efficiency", 100 * motor, Measures.Share, "starting value"));
+            new Input("by surface", rules.ByAreaKW, Measures.Power, "kW/ha × surface"), new Input("by water", rules.ByVolumeKW, Measures.Power, "W/m³ × water"), new Input("motor efficiency", 100 * PowerRules.UsualMotorEfficiency, Measures.Share, "starting value"));
         return new([new("Wanted at the shaft", f.Say(rules.WantedKW, Measures.Power), why, Main: true), new("By surface", f.Say(rules.ByAreaKW, Measures.Power), why), new("By water", f.Say(rules.ByVolumeKW, Measures.Power), why), new("A month", $"{f.Here.Count(Math.Round(kWh))} kWh, {f.Here.Farm?.Currency} {f.Here.Figure(kWh * price, 0)}", why)],
             $"The {(rules.AreaDecides ? "surface" : "water")} decides. Least is wanted in cold open water, most in warm still water; ice is a risk of its own. Several small machines far apart mix better than one large.",
             have >= rules.WantedKW ? new(Status.Steady, $"{f.Say(have, Measures.Power)} is fitted, enough by both rules") : new(Status.Watch, $"{f.Say(have, Measures.Power)} is fitted: {f.Say(rules.WantedKW - have, Measures.Power)} short"),
@@ -103,9 +102,8 @@ internal sealed class BottleCalculator : ICalculator
         var (bottles, litres, bar, share) = (f.Whole("bottles", "bottles", 1, 500), f.Q("litres", Measures.Plain, 1, 2000), f.Q("bar", Measures.Plain, 5, 300), f.Q("share", Measures.Share, 1, 100));
         if (!f.Sound)
             return null;
-        const double left = 5;
         var takes = Respiration.Fish(each, temp, species) * kg / 1000;
-        var holds = OxygenBottles.Kg(bottles, litres, bar, left);
+        var holds = OxygenBottles.Kg(bottles, litres, bar, OxygenBottles.UsualLeftBar);
         var hours = OxygenBottles.Hours(holds, takes, share / 100);
         var why = Grounds.Of("What the bottles hold down to 5 bar, by the share that goes into the water, over what the fish breathe. Water and mud that breathe too are left out, as in a tank.", "Ideal gas at 20 °C; Boyd, Romaire & Johnston 1978",
             new Input("oxygen in the bottles", holds, Measures.Mass, "volume × pressure"), new Input("the fish take, each hour", takes, Measures.Mass, "worked out"), new Input("goes into the water", share, Measures.Share, "typed"));

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
@@ -68,9 +67,8 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
         if (Story(pond) is not { } story)
             return NotFound();
         var form = Form();
-        var feed = form.Choice("Feed", [.. questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))], "feed", new FeedKind(0, "", 0, 0));
-        var fact = new FeedingGiven(story.Pond.Id, feed.Id, form.Quantity("Mass", Measures.Mass), FeedForm.Score(form), form.Empty("Minutes") ? null : form.Whole("Minutes", "minutes"), form.MaybeQuantity("Left", Measures.Mass) ?? 0);
-        return Keep(form, pond!, fact, $"{pond} fed {form.Text("Mass")} {feed.Name}");
+        var (fact, typed) = FeedForm.Read(form, story.Pond, questions.Feeds());
+        return Keep(form, pond!, fact, typed);
     }
 
     /// <summary>Somebody wants another ration today, or goes back to the plan.</summary>

@@ -3,7 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
-using Dorsk.Core.Water;
+using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Web.Parts;
 using Dorsk.Web.People;
@@ -23,7 +23,7 @@ public sealed record AeratorRow(PondStory Story, Aerator Aerator, AeratorHours R
 
 /// <summary>Every aerator of the farm: how it stands, its timer, the hours it ran, the energy, and its service.</summary>
 [Needs(Permission.Look)]
-public sealed class AeratorsModel(Questions questions, Here here) : PageModel
+public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here here) : PageModel
 {
     /// <summary>Days that are added up.</summary>
     public const int Days = 30;
@@ -38,9 +38,9 @@ public sealed class AeratorsModel(Questions questions, Here here) : PageModel
         if (here.Farm is null)
             return Redirect("/slip/farm");
         var stories = questions.Ponds().Select(p => questions.Story(p.Code)!).Where(s => s.AeratorsAt(here.Now).Count > 0).ToList();
-        var panels = questions.Devices().Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel }).Select(d => d.Kept.PondId).ToHashSet();
-        Rows = [.. stories.SelectMany(s => s.AeratorHours(here.Now.AddDays(-Days), here.Now).Join(s.AeratorsAt(here.Now), h => h.Code, a => a.Code, (h, a) => new AeratorRow(s, a, h, AirWords.Of(s, a, panels.Contains(s.Pond.Id), here), s.ServiceOf(a.Code, here.Now), Tested(s, a.Code))))];
-        Ponds = [.. stories.Select(s => (s.Pond.Code, s.Pond.ByVolume ? (double?)null : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000, panels.Contains(s.Pond.Id), s.Air.Control))];
+        var panels = keeping.Panels();
+        Rows = [.. stories.SelectMany(s => s.AeratorHours(here.Now.AddDays(-Days), here.Now).Join(s.AeratorsAt(here.Now), h => h.Code, a => a.Code, (h, a) => new AeratorRow(s, a, h, AirWords.Of(s, a, panels.ContainsKey(s.Pond.Id), here), s.ServiceOf(a.Code, here.Now), Tested(s, a.Code))))];
+        Ponds = [.. stories.Select(s => (s.Pond.Code, s.Pond.ByVolume ? (double?)null : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000, panels.ContainsKey(s.Pond.Id), s.Air.Control))];
         return Page();
     }
 

@@ -94,7 +94,7 @@ public sealed class NightBoardModel(Questions questions, Door door, AirKeeping k
         LastLine = questions.LastLine();
         var ponds = questions.PondsNow(here.Now).Where(p => p.Batches.Count > 0).OrderBy(p => HoursLeft.Order(p.Judgement.Status, p.Tonight.Forecast)).ToList();
         var highest = NightStrip.Highest(ponds, Night, here);
-        var panels = questions.Devices().Where(d => d.Kept is { Gone: false, Use: Dorsk.Core.Water.DeviceUse.Panel }).Select(d => d.Kept.PondId).ToHashSet();
+        var panels = keeping.Panels();
         var (place, offset) = (here.Farm!.Place, here.Zone.OffsetHoursAt(Night.Start(here.Zone)));
         var sun = (SunTimes.On(place, Night.Evening, offset), SunTimes.On(place, Night.Evening.AddDays(1), offset));
         Rows = [.. ponds.Select((p, i) =>
@@ -105,7 +105,7 @@ public sealed class NightBoardModel(Questions questions, Door door, AirKeeping k
             var advised = p.Tonight.Air is { } air ? [.. set.Select(a => air.More.FirstOrDefault(m => m.Code == a.Code) ?? a)] : set;
             var (timers, problem) = code == trying ? Typed(set, n => Request.Query[n].ToString(), n => Request.Query.ContainsKey(n)) : (advised, null);
             var tried = opened && problem is null && !timers.SequenceEqual(set) ? p.Story.TonightAt(here.Now, aerators: timers).Forecast : null;
-            return new NightRow(p, new NightStrip(p, Night, here, p.Judgement.Status == Status.ActNow && opened ? 230 : opened ? 140 : 26, highest, timers, tried, sun), opened, timers, tried, problem, panels.Contains(p.Story.Pond.Id));
+            return new NightRow(p, new NightStrip(p, Night, here, p.Judgement.Status == Status.ActNow && opened ? 230 : opened ? 140 : 26, highest, timers, tried, sun), opened, timers, tried, problem, panels.ContainsKey(p.Story.Pond.Id));
         })];
         return true;
     }
