@@ -25,6 +25,12 @@ public sealed record ScoredNight(DateOnly Evening, DateTimeOffset DuskAt, DateTi
     public DateTimeOffset? CrossedAt(double levelMgL) => Hours.Where(h => h.LowMgL < levelMgL).Select(h => (DateTimeOffset?)h.From).FirstOrDefault();
 }
 
+/// <summary>What is done to a scored batch, so that the witnesses can be tried on it.</summary>
+/// <param name="ByBooks">Fed a ration for the fish the books say; else by eye, to what they eat.</param>
+/// <param name="FishPerSample">Fish weighed at each sample.</param>
+/// <param name="TakenShare">Share of the fish taken unseen, all in one night between the third sample and the fourth.</param>
+public sealed record ScoredTrial(bool ByBooks, int FishPerSample, double TakenShare);
+
 /// <summary>
 /// One pond with one batch, drawn by the fixed recipe (<see cref="ScoredRecipe"/>) and told as its people would write it: what the
 /// estimators are scored on. The truth is kept beside it. Same seed, same story.
@@ -42,23 +48,39 @@ public sealed class ScoredPond
     private readonly List<(DateTimeOffset At, Fact Fact)> told = [];
     private readonly List<ScoredNight> nights = [];
     private readonly Dictionary<DateOnly, (double Count, double MeanG)> truth = [];
-    private double meterDrift, dawnLow = 8;
+    private readonly ScoredTrial? trial;
+    private readonly int takenAtAge;
+    private double meterDrift, dawnLow = 8, toldStands, sampleError = 1;
+
+    /// <summary>Days between samples.</summary>
+    public const int SampleEveryDays = 28;
 
     /// <summary>Draws the pond and lives its days.</summary>
     /// <param name="seed">Any number.</param>
-    public ScoredPond(int seed)
+    /// <param name="trial">What is done to its fish; null for the recipe's own care. Trials keep no nights.</param>
+    public ScoredPond(int seed, ScoredTrial? trial = null)
     {
         chance = new Chance(seed);
+        this.trial = trial;
+        takenAtAge = (3 * SampleEveryDays) + 1 + new Random(seed).Next(SampleEveryDays - 2);
         recipe = ScoredRecipe.Draw(chance);
         weather = new(DemoFarm.Farm.Place, new Chance(seed + 1_000_003), ScoredRecipe.Swing);
         hidden = recipe.Hidden;
         sim = new(recipe.Pond, hidden, Zone) { Aerators = recipe.Aerators, Fish = recipe.Fish() };
+        toldStands = recipe.ToldCount;
         told.Add((Zone.At(recipe.From, new(8, 30)), new FishStocked(PondId, recipe.SpeciesKey, "hatchery", recipe.ToldCount, Math.Round(recipe.MeanG, 1), CountBasis.ByWeight, "", null)));
         for (var day = recipe.From; day <= recipe.To; day = day.AddDays(1))
             Live(day);
     }
 
     private static FarmZone Zone => DemoFarm.Zone;
+
+    /// <summary>How many days the pond of a seed lives.</summary>
+    public static int DaysOf(int seed)
+    {
+        var drawn = ScoredRecipe.Draw(new Chance(seed));
+        return drawn.To.DayNumber - drawn.From.DayNumber;
+    }
 
     /// <summary>The pond as the farm knows it.</summary>
     public Pond Pond => recipe.Pond;
@@ -84,7 +106,7 @@ public sealed class ScoredPond
         // A meter drifts, and is set right again about once a month.
         meterDrift = chance.Uniform() < 1 / 30.0 ? 0 : meterDrift + (ScoredRecipe.DriftSdPerDay * chance.Normal());
         var sun = SunTimes.On(DemoFarm.Farm.Place, day, 10);
-        var dusk = day.DayNumber - recipe.From.DayNumber >= 4 ? sun.Sunset!.Value : DateTimeOffset.MaxValue;
+        var dusk = trial is null && day.DayNumber - recipe.From.DayNumber >= 4 ? sun.Sunset!.Value : DateTimeOffset.MaxValue;
         ScoredNight? night = null;
         for (var hour = 0; hour < 24; hour++)
         {
@@ -135,7 +157,9 @@ public sealed class ScoredPond
     {
         if (hour is not (7 or 16))
             return;
-        var kg = sim.Fish!.AppetiteShare(sim.TempC) * sim.Fish.Kg / 2 * (dawnLow < 3 ? 0 : dawnLow < 4 ? 0.5 : 1) * recipe.Hunger * (1 + (0.08 * chance.Normal()));
+        var fish = sim.Fish!;
+        var standKg = trial is { ByBooks: true } ? toldStands * fish.MeanG * sampleError / 1000 : fish.Kg;
+        var kg = fish.AppetiteShare(sim.TempC) * standKg / 2 * (dawnLow < 3 ? 0 : dawnLow < 4 ? 0.5 : 1) * recipe.Hunger * (1 + (0.08 * chance.Normal()));
         if (sim.TempC < 12 || kg < 0.02)
             return;
         fedToday += kg;
@@ -163,9 +187,13 @@ public sealed class ScoredPond
         var dead = fish.Day(sim.TempC, fedToday, dawnLow, hidden.UnseenPerDay, chance);
         fedToday = 0;
         var found = Enumerable.Range(0, dead).Count(_ => chance.Uniform() < hidden.ShareFound);
+        toldStands -= found;
+        var age = day.DayNumber - recipe.From.DayNumber;
+        if (trial is not null && age == takenAtAge)
+            fish.Take(fish.Count * trial.TakenShare);
         if (found > 0)
             told.Add((at, new FishLost(PondId, BatchId, found, Account.Dead, "")));
-        if (day.DayNumber - recipe.From.DayNumber is > 10 and var age && age % 28 == 0)
+        if (age > 10 && age % SampleEveryDays == 0)
             told.Add((at.AddMinutes(30), Sample(fish)));
     }
 
@@ -175,9 +203,10 @@ public sealed class ScoredPond
         var bias = 1 + (0.02 * chance.Normal());
         var casts = Enumerable.Range(0, 3).Select(_ =>
         {
-            var n = 20 + chance.Poisson(18);
+            var n = trial is null ? 20 + chance.Poisson(18) : trial.FishPerSample / 3;
             return (n, n * fish.MeanG * bias * (1 + (0.22 / Math.Sqrt(n) * chance.Normal())));
         }).ToList();
+        sampleError = casts.Sum(c => c.Item2) / casts.Sum(c => c.n) / fish.MeanG;
         return new(PondId, BatchId, false, casts);
     }
 
