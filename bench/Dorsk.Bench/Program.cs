@@ -10,6 +10,12 @@ if (args is ["judge", ..])
     Console.Write(Proof.Text(ranges));
     return Proof.Holds(ranges) ? 0 : 1;
 }
+if (args is ["growth", ..])
+{
+    var (text, holds) = GrowthProof.Run(args.Length > 1 ? int.Parse(args[1], CultureInfo.InvariantCulture) : 400_000);
+    Console.Write(text);
+    return holds ? 0 : 1;
+}
 if (args is ["burst", var path])
     return Burst.Run(path, probes: false);
 if (args is ["burst", "probes", var ofProbes])
@@ -18,5 +24,5 @@ if (args is ["probes", var served, var into])
     return await ManyProbes.Run(served, into);
 if (args is ["speed", var app, var empty, var seed])
     return await Speed.Run(app, empty, seed);
-Console.Error.WriteLine("dorsk-bench judge [first seed ...] | burst [probes] FILE.db | probes APP FOLDER | speed APP EMPTY SEED");
+Console.Error.WriteLine("dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | speed APP EMPTY SEED");
 return 2;

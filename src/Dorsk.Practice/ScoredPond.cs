@@ -29,7 +29,13 @@ public sealed record ScoredNight(DateOnly Evening, DateTimeOffset DuskAt, DateTi
 /// <param name="ByBooks">Fed a ration for the fish the books say; else by eye, to what they eat.</param>
 /// <param name="FishPerSample">Fish weighed at each sample.</param>
 /// <param name="TakenShare">Share of the fish taken unseen, all in one night between the third sample and the fourth.</param>
-public sealed record ScoredTrial(bool ByBooks, int FishPerSample, double TakenShare);
+public sealed record ScoredTrial(bool ByBooks, int FishPerSample, double TakenShare)
+{
+    /// <summary>Whether its people keep air: an automatic runs enough aerators on nights in which oxygen falls under 5.5 mg/L, so that few mornings hold the feed.</summary>
+    public bool KeepsAir { get; init; }
+
+    internal const double StartMgL = 5.5, EnoughKWHa = 14;
+}
 
 /// <summary>
 /// One pond with one batch, drawn by the fixed recipe (<see cref="ScoredRecipe"/>) and told as its people would write it: what the
@@ -50,6 +56,7 @@ public sealed class ScoredPond
     private readonly Dictionary<DateOnly, (double Count, double MeanG)> truth = [];
     private readonly ScoredTrial? trial;
     private readonly int takenAtAge;
+    private readonly IReadOnlyList<Aerator> allNight;
     private double meterDrift, dawnLow = 8, toldStands, sampleError = 1;
 
     /// <summary>Days between samples.</summary>
@@ -68,6 +75,7 @@ public sealed class ScoredPond
         hidden = recipe.Hidden;
         sim = new(recipe.Pond, hidden, Zone) { Aerators = recipe.Aerators, Fish = recipe.Fish() };
         toldStands = recipe.ToldCount;
+        allNight = [new("all", AeratorKind.Find(DemoScript.Paddle)!, ScoredTrial.EnoughKWHa * recipe.Pond.Shape.FullAreaM2 / 10_000, new TimeOnly(17, 0), new TimeOnly(9, 0))];
         told.Add((Zone.At(recipe.From, new(8, 30)), new FishStocked(PondId, recipe.SpeciesKey, "hatchery", recipe.ToldCount, Math.Round(recipe.MeanG, 1), CountBasis.ByWeight, "", null)));
         for (var day = recipe.From; day <= recipe.To; day = day.AddDays(1))
             Live(day);
@@ -114,6 +122,8 @@ public sealed class ScoredPond
             if (hour == 19)
                 Nightfall();
             Meal(from, hour);
+            if (trial is { KeepsAir: true })
+                sim.Aerators = hour is < 8 or > 17 && sim.DoMgL < ScoredTrial.StartMgL ? allNight : recipe.Aerators;
             if (from <= dusk && from.AddHours(1) > dusk)
                 night = new(day, from, null, 99, Oracle(from, sun.Sunrise!.Value.AddDays(1).AddHours(2))) { AtDuskMgL = sim.DoMgL };
             if (hour == sun.Sunset!.Value.ToOffset(TimeSpan.FromHours(10)).Hour)

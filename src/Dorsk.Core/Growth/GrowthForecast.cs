@@ -15,7 +15,7 @@ public sealed record WeightAhead(DateOnly Day, Interval MeanG);
 /// <param name="Latest">Day on which the lower line reaches it, or null.</param>
 public sealed record TargetDate(double TargetG, DateOnly? Likely, DateOnly? Earliest, DateOnly? Latest);
 
-/// <summary>Runs the growth law ahead at full ration on the yearly temperature curve, with the doubt of weight and rate growing.</summary>
+/// <summary>Runs the growth law ahead on the yearly temperature curve, fed as of late or as somebody asks, with the doubt of weight and rate growing.</summary>
 public static class GrowthForecast
 {
     /// <summary>Level of growth and date intervals.</summary>
@@ -26,17 +26,21 @@ public static class GrowthForecast
     /// <param name="species">The species.</param>
     /// <param name="temperatureC">Expected temperature of a day, °C.</param>
     /// <param name="days">How far, days; 1 to 730.</param>
-    public static IReadOnlyList<WeightAhead> Run(Standing from, FishSpecies species, Func<DateOnly, double> temperatureC, int days)
+    /// <param name="share">Share of the full gain they will make, 0 to 1; null: as of late.</param>
+    public static IReadOnlyList<WeightAhead> Run(Standing from, FishSpecies species, Func<DateOnly, double> temperatureC, int days, double? share = null)
     {
         var ahead = new List<WeightAhead>(days + 1);
         var state = from.State;
+        var held = from.Held.Solve();
+        var wander = Math.Sqrt(Math.Pow(StandingSettings.RateSdPerDayAhead, 2) + Math.Pow(StandingSettings.UnsteadyShare * from.Held.Unsteady, 2));
         var z = SampleStatistics.Z(Level);
         for (var i = 0; i <= days; i++)
         {
             var day = from.Day.AddDays(i);
-            var sd = Math.Sqrt(state.Vw);
+            var sd = state.SdLogG;
             ahead.Add(new(day, new(state.MeanG, state.MeanG * Math.Exp(-z * sd), state.MeanG * Math.Exp(z * sd), Level)));
-            state = state.NextDay(DailyGain.FullG(state.MeanG, temperatureC(day), species, Math.Exp(state.LogRate)));
+            var tempC = temperatureC(day);
+            state = state.NextDay(DailyGain.FullG(state.MeanG, tempC, species, state.RateAt(tempC, species)) * (share ?? held(tempC, from.Count.Value * state.MeanG / 1000)), tempC, species, wander);
         }
         return ahead;
     }

@@ -22,7 +22,9 @@ public enum Progress
 public static class GrowthPlan
 {
     private const double Tolerance = 0.10;
-    private const double PlannedRation = 0.9;
+
+    /// <summary>Share of the full ration that is planned.</summary>
+    public const double PlannedRation = 0.9;
 
     /// <summary>Planned weight of every day, g.</summary>
     /// <param name="species">The species.</param>

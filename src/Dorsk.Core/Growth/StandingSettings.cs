@@ -19,13 +19,25 @@ public static class StandingSettings
     public const double FoundInTanks = 0.9;
 
     /// <summary>Process SD of the log weight per day.</summary>
-    public const double ProcessSdPerDay = 0.004;
+    public const double ProcessSdPerDay = 0.002;
 
     /// <summary>SD of this pond's growth rate against the species' figure, in logs, before any sample: the range of the species table.</summary>
     public const double RateSd = 0.18;
 
+    /// <summary>SD of the weight at stocking, as a share.</summary>
+    public const double StockedWeightSd = 0.03;
+
+    /// <summary>SD of what a batch does better or worse than the species' temperature curve at its warm and at its cold end, in logs: the ends of the table are starting values.</summary>
+    public const double FlankSd = 0.4;
+
     /// <summary>Daily random walk of this pond's growth rate, in logs.</summary>
-    public const double RateSdPerDay = 0.012;
+    public const double RateSdPerDay = 0.006;
+
+    /// <summary>The same in a forecast: mornings and meals to come are less known than those that were.</summary>
+    public const double RateSdPerDayAhead = 0.011;
+
+    /// <summary>What a day-to-day change of what holds fish back adds to it, as a share of that change.</summary>
+    public const double UnsteadyShare = 0.13;
 
     /// <summary>What a net adds to the error of a sample: the bold and the well fed are caught first.</summary>
     public const double CatchBiasSd = 0.02;
@@ -35,6 +47,9 @@ public static class StandingSettings
 
     /// <summary>Days of feeding that tell the present ration share.</summary>
     public const int RationDays = 10;
+
+    /// <summary>What of the remembered rations and mornings stays from day to day: the forecast goes on as the last months were.</summary>
+    public const double AsFedStays = 0.99;
 
     /// <summary>Grow-out is planned over this many days when the farm has no plan yet; the species' survival belongs to it.</summary>
     public const int PlannedCycleDays = 450;

@@ -53,7 +53,14 @@ public sealed record FishRecounted(long PondId, long BatchId, int Count, CountBa
 /// <param name="BatchId">The batch.</param>
 /// <param name="Single">True when each weighing is one fish.</param>
 /// <param name="Weighings">Count and mass (g) of each cast, or 1 and the weight of each fish.</param>
-public sealed record FishSampled(long PondId, long BatchId, bool Single, IReadOnlyList<(int Count, double MassG)> Weighings) : Fact;
+public sealed record FishSampled(long PondId, long BatchId, bool Single, IReadOnlyList<(int Count, double MassG)> Weighings) : Fact
+{
+    /// <summary>Total length of each single fish, m, or null where it was not measured; empty when none was.</summary>
+    public IReadOnlyList<double?> LengthsM { get; init; } = [];
+
+    /// <summary>Health marks counted on the way.</summary>
+    public IReadOnlyList<MarkCount> Marks { get; init; } = [];
+}
 
 /// <summary>Fish taken out of a pond for good.</summary>
 /// <param name="PondId">The pond.</param>

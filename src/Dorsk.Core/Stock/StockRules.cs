@@ -137,6 +137,10 @@ public static class StockRules
             yield return Remark.Refuse("Weighings", FormattableString.Invariant($"Each mass must be above 0, up to {Kg(5_000, hand)}, and all casts together up to 100,000 fish."));
             yield break;
         }
+        if (f.LengthsM.Any(l => l is { } m && m is not (> 0.002 and < 3)))
+            yield return Remark.Refuse("Weighings", "A length of 0.2 to 300 cm.");
+        if (f.Marks.Any(m => m.Fish < 0 || m.Fish > f.Weighings.Sum(w => w.Count)))
+            yield return Remark.Refuse("Marks", FormattableString.Invariant($"Marks are counted on the fish weighed: 0 to {f.Weighings.Sum(w => w.Count):N0} each."));
         if (f.Weighings.Sum(w => w.Count) > batch.Stands)
             yield return Remark.Ask("Weighings", FormattableString.Invariant($"{f.Weighings.Sum(w => w.Count):N0} fish weighed, {batch.Stands:N0} on the books. Is it meant?"));
         var mean = f.Weighings.Sum(w => w.MassG) / f.Weighings.Sum(w => w.Count);

@@ -48,6 +48,13 @@ internal static class FactLines
     private static ReadingTaken Reading(SqliteConnection c, LogRow row) => new(row.PondId, Sqlite.Rows(c, "SELECT parameter, value, depth_m, instrument, low, high FROM reading WHERE line = $line ORDER BY n",
         r => new Value(Parameter.ByKey(r.GetString(0)), r.GetDouble(1), r.MaybeReal(2), r.GetString(3)) { Step = r.MaybeReal(4) is { } low ? (low, r.GetDouble(5)) : null }, ("line", row.Line)));
 
-    private static FishSampled? Sample(SqliteConnection c, long line) => Sqlite.One(c, "SELECT pond, batch, single FROM sample WHERE line = $line",
-        r => new FishSampled(r.GetInt64(0), r.GetInt64(1), r.GetBoolean(2), Sqlite.Rows(c, "SELECT count, mass_g FROM weighing WHERE line = $line ORDER BY n", w => (w.GetInt32(0), w.GetDouble(1)), ("line", line))), ("line", line));
+    private static FishSampled? Sample(SqliteConnection c, long line)
+    {
+        var weighings = Sqlite.Rows(c, "SELECT count, mass_g, length_m FROM weighing WHERE line = $line ORDER BY n", w => (Count: w.GetInt32(0), MassG: w.GetDouble(1), LengthM: w.MaybeReal(2)), ("line", line));
+        var marks = Sqlite.Rows(c, "SELECT mark, fish FROM sample_mark WHERE line = $line", m => new MarkCount(m.Word<HealthMark>(0), m.GetInt32(1)), ("line", line));
+        return Sqlite.One(c, "SELECT pond, batch, single FROM sample WHERE line = $line", r => new FishSampled(r.GetInt64(0), r.GetInt64(1), r.GetBoolean(2), [.. weighings.Select(w => (w.Count, w.MassG))])
+        {
+            LengthsM = weighings.Exists(w => w.LengthM is not null) ? [.. weighings.Select(w => w.LengthM)] : [], Marks = marks,
+        }, ("line", line));
+    }
 }

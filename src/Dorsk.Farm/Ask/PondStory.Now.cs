@@ -9,8 +9,6 @@ namespace Dorsk.Farm.Ask;
 
 public sealed partial class PondStory
 {
-    /// <summary>A batch is sampled again after this many days; a setting later.</summary>
-    private const int SampleEveryDays = 28;
     private const int ForecastDays = 540;
     private static readonly TimeSpan PlanSlack = TimeSpan.FromHours(1), DuskBegins = TimeSpan.FromHours(3), DawnBegins = TimeSpan.FromHours(2);
     private static readonly TimeSpan SecchiSpeaks = TimeSpan.FromDays(7), ChemistrySpeaks = TimeSpan.FromDays(14);
@@ -144,7 +142,14 @@ public sealed partial class PondStory
         return batches.Any(b => b.Target.Likely is { } d && d <= day.AddDays(14)) ? ("Near the wanted weight: plan the harvest", null) : ("Sample", Zone.At(due.Due, new(6, 30)));
     }
 
-    internal DateOnly SampleDue(BatchStory b) => Zone.DayOf(b.Samples.Count > 0 ? b.Samples[^1].At : b.ArrivedAt).AddDays(b.Samples.Count > 0 ? SampleEveryDays : SampleEveryDays / 2);
+    internal DateOnly SampleDue(BatchStory b) => SamplingOf(b).Due;
+
+    /// <summary>When a batch is weighed next and how many fish.</summary>
+    public SamplingPlan SamplingOf(BatchStory b, double wantedPct = SamplingPlan.UsualPct)
+    {
+        var last = b.Samples.Count > 0 ? b.Samples[^1] : default;
+        return SamplingPlan.Of(b.Species, Zone.DayOf(last.Mean is null ? b.ArrivedAt : last.At), last.Mean is not null, last.Mean?.Mean ?? b.ArrivedMeanG, b.Samples.LastOrDefault(s => s.Single).Mean?.CvPct, wantedPct);
+    }
 
     private (string, DateTimeOffset?) EmptyPond(DateTimeOffset now)
     {

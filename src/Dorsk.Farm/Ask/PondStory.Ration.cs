@@ -55,26 +55,29 @@ public sealed partial class PondStory
                 new("dead found", batch.Losses.Sum(x => x.Fact.Count), Measures.Plain, Pond.ByVolume ? "share found taken as 0.9" : "share found taken as 0.5"),
                 last.Mean is null ? Input.Said("last sample", "none yet", "") : new("last sample", last.Mean.Mean, Measures.FishWeight, FormattableString.Invariant($"weighed {Zone.DayOf(last.At):d MMM yyyy}, {last.Mean.Count} fish")),
                 new("feed given", fed, Measures.Mass, "feedings written down"),
+                new("biomass by feed alone", ByFeedKg(batch, stands), Measures.Mass, "stocked and fed by the planned FCR"),
                 Input.Said("this pond's growth rate", FormattableString.Invariant($"{stands.RateFactor * 100:0} %"), "of the species' figure, learned from samples"),
             ],
             ["90 % interval: in nine cases of ten the truth lies inside."], StandingEstimate.Source, []);
-        return last.Mean is null ? grounds.Doubting("No sample yet: weight is reckoned from stocking by the species' growth figure.") : Witness(batch, stands, grounds);
+        return last.Mean is null ? grounds.Doubting("No sample yet: weight is reckoned from stocking by the species' growth figure.") : Heard(batch, stands, grounds);
     }
 
     /// <summary>Feed given to a batch from one day to another, both included, kg.</summary>
     public double FedSince(BatchStory batch, DateOnly from, DateOnly to) =>
         fedKg.Keys.Where(d => d >= from && d <= to).Sum(d => FedTo(batch, d));
 
-    // Feed by planned FCR is an inventory of its own: when it and the estimate part, something is wrong that neither knows.
-    private Grounds Witness(BatchStory batch, Standing stands, Grounds grounds)
+    /// <summary>What the feed alone would have made: stocked and fed by the planned FCR, less what was harvested, kg. For many farms the only inventory there is.</summary>
+    public double ByFeedKg(BatchStory batch, Standing stands) => Math.Max(0, (batch.ArrivedCount * batch.ArrivedMeanG / 1000)
+        + (FedSince(batch, Zone.DayOf(batch.ArrivedAt), stands.Day) / Math.Max(0.1, DailyGain.Fcr(batch.Species, stands.MeanG.Value))) - batch.Harvests.Sum(h => h.Fact.MassKg));
+
+    // Feed is a witness of its own: when it and the books part, something is wrong that neither knows.
+    private Grounds Heard(BatchStory batch, Standing stands, Grounds grounds)
     {
-        var fcr = DailyGain.Fcr(batch.Species, stands.MeanG.Value);
-        var gone = batch.Harvests.Sum(h => h.Fact.MassKg);
-        var byFeed = (batch.ArrivedCount * batch.ArrivedMeanG / 1000) + (FedSince(batch, Zone.DayOf(batch.ArrivedAt), stands.Day) / Math.Max(0.1, fcr)) - gone;
-        if (byFeed <= 0 || fcr <= 0)
-            return grounds;
-        var parted = byFeed > 1.3 * stands.BiomassKg.High ? "Far more feed went in than this biomass explains: over-feeding, or more fish than the books say."
-            : byFeed < stands.BiomassKg.Low / 1.6 ? "Less feed went in than this biomass needs: feed not written down, natural food, or fewer fish than the books say." : null;
-        return parted is null ? grounds : grounds.Doubting(FormattableString.Invariant($"Feed alone would make {byFeed:0} kg. ") + parted);
+        var verdict = WitnessOf(batch, stands.Day).Verdict;
+        return verdict.Status == Status.Watch ? grounds.Doubting(verdict.Reason + ".") : grounds;
     }
+
+    /// <summary>Why a batch weighs more or less than planned, the strongest reason first.</summary>
+    public IReadOnlyList<GrowthReason> GrowthReasonsOf(BatchStory batch, DateOnly day) =>
+        GrowthReasons.Of(batch.Species, Standings(batch.Id, day), d => Temperature.On(d).TempC, Temperature.Curve, DawnLowOn, CapacityKg(batch.Species));
 }

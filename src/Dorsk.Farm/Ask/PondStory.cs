@@ -134,6 +134,13 @@ public sealed partial class PondStory
     public Standing? StandingOn(long batchId, DateOnly day) =>
         Batches.Any(b => b.Id == batchId && Zone.DayOf(b.ArrivedAt) <= day) ? Standings(batchId, day)[^1] : null;
 
+    /// <summary>What feed and weight say of its number on a day, beside each other.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="day">The farm day.</param>
+    /// <param name="byEye">Whether they are fed what they take; null: as the pond's school says.</param>
+    public Witness WitnessOf(BatchStory batch, DateOnly day, bool? byEye = null) =>
+        Witness.Of(History(batch), Standings(batch.Id, day), byEye ?? Rations.School == Core.Feeding.RationSchool.Satiation);
+
     /// <summary>Feed given to a batch on a day, kg: all of it when it is alone, else by its share of weight as last weighed.</summary>
     public double FedTo(BatchStory batch, DateOnly day)
     {

@@ -66,7 +66,9 @@ internal sealed class FishBook : IBook
             case FishSampled f:
                 Sqlite.Run(c, "INSERT INTO sample VALUES ($line, $pond, $batch, $single)", ("line", desk.Line), ("pond", f.PondId), ("batch", f.BatchId), ("single", f.Single));
                 foreach (var (w, n) in f.Weighings.Select((w, n) => (w, n)))
-                    Sqlite.Run(c, "INSERT INTO weighing VALUES ($line, $n, $count, $g)", ("line", desk.Line), ("n", n), ("count", w.Count), ("g", w.MassG));
+                    Sqlite.Run(c, "INSERT INTO weighing VALUES ($line, $n, $count, $g, $length)", ("line", desk.Line), ("n", n), ("count", w.Count), ("g", w.MassG), ("length", f.LengthsM.ElementAtOrDefault(n)));
+                foreach (var mark in f.Marks.Where(m => m.Fish > 0))
+                    Sqlite.Run(c, "INSERT INTO sample_mark VALUES ($line, $mark, $fish)", ("line", desk.Line), ("mark", mark.Mark), ("fish", mark.Fish));
                 break;
         }
     }

@@ -131,15 +131,17 @@ internal sealed class SampleSlip : ISlip
             fields.Add(new("M" + i, $"Cast {i}: mass together", FieldKind.Quantity, Lines.Plain(c, w?.MassG / 1000, Measures.Mass), Measures.Mass));
         }
         fields.Add(new("", "Fish by fish", FieldKind.Heading));
-        fields.Add(new("Fish", "Weights, one after the other", FieldKind.Words, f is { Single: true } ? string.Join("  ", f.Weighings.Select(w => Lines.Plain(c, w.MassG, Measures.FishWeight))) : "", Hint: "with blanks between: 301 288 314"));
+        fields.Add(new("Fish", "Weights, one after the other", FieldKind.Words, f is { Single: true } ? string.Join("  ", f.Weighings.Select((w, i) => Lines.Plain(c, w.MassG, Measures.FishWeight) + (f.LengthsM.ElementAtOrDefault(i) is { } l ? "/" + Lines.Plain(c, l, Measures.ShortLength) : ""))) : "", Hint: "with blanks between: 301 288 314; with length: 301/27.5"));
         return fields;
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         var single = form.Text("Single") == "single";
-        var weighings = single ? Singles(form, c) : Casts(form);
-        var fact = new FishSampled(c.PondId, Lines.ReadBatch(form, c), single, weighings);
+        var (weighings, lengths) = single ? SampleText.Read(form, "Fish", true) : (Casts(form), []);
+        if (single && weighings.Count == 0 && !form.Remarks.Any(r => r.Field == "Fish"))
+            form.Refuse("Fish", "Type the weights of at least one fish.");
+        var fact = new FishSampled(c.PondId, Lines.ReadBatch(form, c), single, weighings) { LengthsM = lengths, Marks = c.Old<FishSampled>()?.Marks ?? [] };
         var good = weighings.Count > 0 && weighings.All(w => w.Count > 0 && w.MassG > 0);
         var typed = string.Join(", ", weighings.Select(w => FormattableString.Invariant($"{w.Count} fish {w.MassG / 1000:0.###} kg")));
         return new(form.When(), [fact], $"{c.Story!.Pond.Code} sample {typed}", good ? Means(fact, c) : []);
@@ -174,24 +176,6 @@ internal sealed class SampleSlip : ISlip
         if (casts.Count == 0)
             form.Refuse("N1", "Type at least one cast: how many fish, and their mass together.");
         return casts;
-    }
-
-    private static List<(int Count, double MassG)> Singles(SlipForm form, SlipContext c)
-    {
-        var weights = new List<(int Count, double MassG)>();
-        foreach (var word in form.Text("Fish").Split([' ', ';', '\n', '\t'], StringSplitOptions.RemoveEmptyEntries))
-        {
-            var read = QuantityText.Read(word, Measures.FishWeight, c.Here.Hand);
-            if (read.Si is not > 0)
-            {
-                form.Refuse("Fish", read.Problem ?? $"“{word}”: a weight must be above 0.");
-                return [];
-            }
-            weights.Add((1, read.Si.Value));
-        }
-        if (weights.Count == 0)
-            form.Refuse("Fish", "Type the weights of at least one fish.");
-        return weights;
     }
 }
 

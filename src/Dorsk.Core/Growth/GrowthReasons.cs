@@ -1,0 +1,50 @@
+using Dorsk.Core.Species;
+
+namespace Dorsk.Core.Growth;
+
+/// <summary>One reason why a batch weighs more or less than planned.</summary>
+/// <param name="Cause">What it is, in a word or two.</param>
+/// <param name="Share">What it alone makes of the planned weight: −0.06 is six percent less.</param>
+/// <param name="Said">What the record shows, in a few words.</param>
+public sealed record GrowthReason(string Cause, double Share, string Said);
+
+/// <summary>
+/// Why a batch is ahead or behind: the planned growth is walked again with one thing at a time as it really was – water, ration,
+/// mornings. What none of the three explains is its own: crowding where the pond is full, else the stock, disease or the samples.
+/// </summary>
+public static class GrowthReasons
+{
+    // A cause that moves the weight by less than this is not worth a word; over this share of what the pond carries it is crowded.
+    private const double Least = 0.015, Crowded = 0.85;
+
+    /// <summary>Reasons, the strongest first.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="days">Its standing estimates from stocking on.</param>
+    /// <param name="actualC">Water of a day as it was, °C.</param>
+    /// <param name="usualC">Water of a day as it usually is, °C.</param>
+    /// <param name="dawnLowMgL">Lowest oxygen read on a morning, mg/L, or null.</param>
+    /// <param name="carriesKg">What the pond carries, kg.</param>
+    public static IReadOnlyList<GrowthReason> Of(FishSpecies species, IReadOnlyList<Standing> days, Func<DateOnly, double> actualC, Func<DateOnly, double> usualC, Func<DateOnly, double?> dawnLowMgL, double carriesKg)
+    {
+        if (days.Count < 2)
+            return [];
+        double End(Func<Standing, double> tempC, Func<Standing, double> factor) =>
+            days.SkipLast(1).Aggregate(days[0].MeanG.Value, (w, d) => Math.Max(0.1 * w, w + (DailyGain.FullG(w, tempC(d), species) * factor(d))));
+        double Usual(Standing d) => usualC(d.Day);
+        var planned = End(Usual, _ => DailyGain.RationShare(GrowthPlan.PlannedRation));
+        var (water, fed, mornings) = (End(d => actualC(d.Day), _ => DailyGain.RationShare(GrowthPlan.PlannedRation)), End(Usual, d => DailyGain.RationShare(d.Share)), End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation) * d.Oxygen));
+        var difference = days.Average(d => actualC(d.Day) - usualC(d.Day));
+        var bad = days.Count(d => d.Oxygen < 1);
+        var read = days.Count(d => dawnLowMgL(d.Day) is not null);
+        List<GrowthReason> reasons =
+        [
+            new(difference < 0 ? "cold" : "warmth", (water / planned) - 1, FormattableString.Invariant($"water {Math.Abs(difference):0.0} °C {(difference < 0 ? "colder" : "warmer")} than usual on average")),
+            new(fed < planned ? "short rations" : "full rations", (fed / planned) - 1, FormattableString.Invariant($"fed {100 * days.Average(d => d.Share):0} % of the full ration; {100 * GrowthPlan.PlannedRation:0} % is planned")),
+            new("bad mornings", (mornings / planned) - 1, FormattableString.Invariant($"{bad} of {read} mornings read were under the watch level")),
+        ];
+        var rest = (days[^1].MeanG.Value / planned / reasons.Aggregate(1.0, (p, r) => p * (1 + r.Share))) - 1;
+        var full = days.Count(d => d.BiomassKg.Value > Crowded * carriesKg);
+        reasons.Add(rest < 0 && full > 0 ? new("crowding", rest, FormattableString.Invariant($"over {100 * Crowded:0} % of what the pond carries on {full} days")) : new(rest < 0 ? "their own slow growth" : "their own fast growth", rest, "nothing above explains it: the stock, health, feed quality, natural food, or the samples"));
+        return [.. reasons.Where(r => Math.Abs(r.Share) >= Least).OrderByDescending(r => Math.Abs(r.Share))];
+    }
+}

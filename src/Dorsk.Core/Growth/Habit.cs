@@ -1,0 +1,54 @@
+using Dorsk.Core.Species;
+using MathNet.Numerics.LinearAlgebra;
+
+namespace Dorsk.Core.Growth;
+
+/// <summary>
+/// What a batch is used to eat, learned from its own days: a level against the species' growth, and how its appetite bears water
+/// warmer and colder than best. Fish that are fed by eye tell their temperature curve at every meal, long before samples can.
+/// </summary>
+/// <param name="Level">Log of feed per W^0.7 and f(T).</param>
+/// <param name="Warm">Log by which appetite is better (or worse) than the species' curve at the warm end.</param>
+/// <param name="Cold">The same at the cold end.</param>
+/// <param name="WarmSd">SD of <paramref name="Warm"/>.</param>
+/// <param name="ColdSd">SD of <paramref name="Cold"/>.</param>
+/// <param name="ShareOfFull">What a usual day is of the species' full ration, 0 to 1.</param>
+internal sealed record Habit(double Level, double Warm, double Cold, double WarmSd, double ColdSd, double ShareOfFull)
+{
+    // Appetite rises with this power of the weight (Jobling 1994); feed of single days scatters by so much, days hang together.
+    private const double Power = 0.7, DaySd = 0.3;
+    private const int FewestDays = 21;
+
+    /// <summary>Feed of a usual day, g a fish.</summary>
+    public double FeedG(double meanG, double tempC, FishSpecies species)
+    {
+        var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
+        return Shape(meanG, tempC, species) * Math.Exp(Level + (warm * Warm) + (cold * Cold));
+    }
+
+    /// <summary>How appetite goes with weight and, by the species' curve, with temperature.</summary>
+    public static double Shape(double meanG, double tempC, FishSpecies species) => TemperatureResponse.F(tempC, species) * Math.Pow(meanG, Power);
+
+    /// <summary>Learns from days on which fish were fed and nothing held the feed; null when there are too few.</summary>
+    /// <param name="days">Feed, g a fish; weight, g; water, °C; share of the species' full ration.</param>
+    /// <param name="species">The species.</param>
+    public static Habit? Learn(IReadOnlyList<(double FedG, double MeanG, double TempC, double ShareOfFull)> days, FishSpecies species)
+    {
+        var usable = days.Where(d => d.FedG > 0 && TemperatureResponse.F(d.TempC, species) > 0.05).ToList();
+        if (usable.Count < FewestDays)
+            return null;
+        var prior = StandingSettings.FlankSd;
+        var a = Matrix<double>.Build.DenseOfDiagonalArray([1e-6, 1 / (prior * prior), 1 / (prior * prior)]);
+        var b = Vector<double>.Build.Dense(3);
+        foreach (var d in usable)
+        {
+            var (warm, cold) = TemperatureResponse.Flanks(d.TempC, species);
+            var row = Vector<double>.Build.Dense([1, warm, cold]);
+            a += row.OuterProduct(row) / (DaySd * DaySd);
+            b += row * (Math.Log(d.FedG / Shape(d.MeanG, d.TempC, species)) / (DaySd * DaySd));
+        }
+        var inverse = a.Inverse();
+        var fit = inverse * b;
+        return new(fit[0], fit[1], fit[2], Math.Sqrt(inverse[1, 1]), Math.Sqrt(inverse[2, 2]), Math.Min(1, usable.Select(d => d.ShareOfFull).Order().ElementAt(usable.Count / 2)));
+    }
+}
