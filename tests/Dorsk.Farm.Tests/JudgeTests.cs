@@ -30,6 +30,23 @@ public class JudgeTests
     }
 
     [Fact]
+    public void After_three_samples_the_day_of_a_weight_is_told_two_months_ahead()
+    {
+        var judged = GrowthJudge.Targets(800_000, 80, GrowthJudge.WellKept, true);
+        Assert.InRange(judged.Select(j => Math.Abs(j.ErrorDays)).Order().ElementAt(40), 0, 7);
+        // 80 batches: 80 % within 68 to 90 % by chance in 98 such sets of a hundred.
+        Assert.InRange(judged.Average(j => j.Held ? 1.0 : 0), 0.68, 0.91);
+        Assert.True(judged.Select(j => Math.Abs(j.ErrorDays)).Order().ElementAt(40) < 0.5 * judged.Select(j => Math.Abs(j.NaiveErrorDays)).Order().ElementAt(40));
+    }
+
+    [Fact]
+    public void Witnesses_speak_when_fish_are_taken_and_are_silent_when_none_are()
+    {
+        Assert.InRange(GrowthJudge.Witnesses(810_000, 40, new(false, 150, 0) { KeepsAir = true }).Flagged, 0, 0.15);
+        Assert.InRange(GrowthJudge.Witnesses(810_000, 40, new(false, 150, 0.4) { KeepsAir = true }).Flagged, 0.75, 1);
+    }
+
+    [Fact]
     public void The_same_seed_tells_the_same_story() =>
         Assert.Equal(Judge.Run(5, 1, 0.3).Nights.Select(n => n.TrueLowMgL), Judge.Run(5, 1, 0.3).Nights.Select(n => n.TrueLowMgL));
 }

@@ -3,20 +3,65 @@ using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Feeding;
 
-/// <summary>A kind of feed the farm keeps.</summary>
+/// <summary>What lies in the store.</summary>
+public enum StoreKind
+{
+    /// <summary>Feed for fish.</summary>
+    Feed,
+
+    /// <summary>Lime of any kind.</summary>
+    Lime,
+
+    /// <summary>Salt.</summary>
+    Salt,
+
+    /// <summary>Fertiliser or manure.</summary>
+    Fertiliser,
+
+    /// <summary>Anything else that is weighed.</summary>
+    Other,
+}
+
+/// <summary>A kind of feed the farm keeps, or another input of the same store.</summary>
 /// <param name="FeedId">Number in the books; 0 for a new kind.</param>
 /// <param name="Name">What it is called on the farm.</param>
 /// <param name="PelletMm">Pellet, mm; 0 for powder.</param>
 /// <param name="ProteinPct">Protein, percent.</param>
 /// <param name="PriceMinorPerKg">Price per kg in the currency's minor units; null when not known.</param>
-public sealed record FeedNamed(long FeedId, string Name, double PelletMm, double ProteinPct, long? PriceMinorPerKg) : Fact;
+public sealed record FeedNamed(long FeedId, string Name, double PelletMm, double ProteinPct, long? PriceMinorPerKg) : Fact
+{
+    /// <summary>Feed, or another input; pellet and protein are 0 for those.</summary>
+    public StoreKind Kind { get; init; }
+
+    /// <summary>Fat, percent, or null.</summary>
+    public double? FatPct { get; init; }
+
+    /// <summary>Digestible energy, MJ/kg, or null.</summary>
+    public double? EnergyMJKg { get; init; }
+
+    /// <summary>Whether it floats; null when nobody said.</summary>
+    public bool? Floats { get; init; }
+
+    /// <summary>A bag, kg, or null.</summary>
+    public double? BagKg { get; init; }
+
+    /// <summary>From order to delivery, days, or null for the usual.</summary>
+    public double? LeadDays { get; init; }
+}
 
 /// <summary>A load of feed that came into the store.</summary>
 /// <param name="FeedId">Kind of feed.</param>
 /// <param name="Lot">Name of the lot on the bag.</param>
 /// <param name="MassKg">Mass, kg.</param>
 /// <param name="Expiry">Last day of use, or null.</param>
-public sealed record FeedReceived(long FeedId, string Lot, double MassKg, DateOnly? Expiry) : Fact;
+public sealed record FeedReceived(long FeedId, string Lot, double MassKg, DateOnly? Expiry) : Fact
+{
+    /// <summary>Price per kg in minor units as billed, without freight; null: the kind's own price.</summary>
+    public long? PriceMinorPerKg { get; init; }
+
+    /// <summary>Freight of the whole load, minor units.</summary>
+    public long FreightMinor { get; init; }
+}
 
 /// <summary>Feed given to a pond.</summary>
 /// <param name="PondId">The pond.</param>
@@ -76,6 +121,16 @@ public static class FeedingRule
     {
         if (string.IsNullOrWhiteSpace(f.Name) || f.Name.Length > 60)
             yield return Remark.Refuse("FeedName", "Give the feed a name of 1 to 60 letters.");
+        if (f.FatPct is { } fat && fat is not (>= 0 and <= 60))
+            yield return Remark.Refuse("Fat", "Fat of 0 to 60 %, or empty.");
+        if (f.EnergyMJKg is { } energy && energy is not (>= 2 and <= 40))
+            yield return Remark.Refuse("Energy", "Digestible energy of 2 to 40 MJ/kg, or empty.");
+        if (f.BagKg is { } bag && bag is not (> 0 and <= 2000))
+            yield return Remark.Refuse("Bag", "A bag of more than 0, up to 2,000 kg, or empty.");
+        if (f.LeadDays is { } lead && lead is not (>= 0 and <= 180))
+            yield return Remark.Refuse("Lead", "0 to 180 days from order to delivery, or empty.");
+        if (f.Kind != StoreKind.Feed)
+            yield break;
         if (f.PelletMm is not (>= 0 and <= 30))
             yield return Remark.Refuse("Pellet", "A pellet of 0 (powder) to 30 mm.");
         if (f.ProteinPct is not (>= 5 and <= 80))
@@ -87,5 +142,11 @@ public static class FeedingRule
     {
         if (f.MassKg is not (> 0 and <= 200_000))
             yield return Remark.Refuse("Mass", "A load of more than 0, up to 200,000 kg.");
+        if (f.Lot.Length > 40)
+            yield return Remark.Refuse("Lot", "The lot's name in at most 40 letters.");
+        if (f.PriceMinorPerKg is < 0 or > 100_000)
+            yield return Remark.Refuse("Price", "0 to 1,000 per kg, or empty.");
+        if (f.FreightMinor is < 0 or > 100_000_000)
+            yield return Remark.Refuse("Freight", "0 to 1,000,000 for the load.");
     }
 }

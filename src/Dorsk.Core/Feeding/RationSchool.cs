@@ -52,7 +52,7 @@ public sealed record ScoredDay(DateOnly Day, double EatenKg, int Score);
 public sealed record SchoolRation(RationSchool School, double? Kg, string Said, string Source)
 {
     // Between "stops eating" and "stops growing" a little feed keeps fish in condition over winter; starting value of the trade.
-    private const double MaintenanceShareOfBody = 0.003;
+    internal const double MaintenanceShareOfBody = 0.003;
 
     // A meal that somebody watched speaks for so long.
     private const int ScoreSpeaksDays = 7;

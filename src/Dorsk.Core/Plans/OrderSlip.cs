@@ -53,7 +53,7 @@ public sealed record OrderSlip(StockingAnswer Plan, OrderRoad Road, IReadOnlyLis
             lines.Add(new("Bags with oxygen, packed by the seller", bags, "bag", null, q.StockOn, FormattableString.Invariant($"no more than {each:N0} in each; tight, blown up, in shade"), whyBags));
         if (road.SaltGL > 0 && bags > 0)
             lines.Add(new("Salt for the water of the road", null, "", road.SaltGL * bags * road.BagL / 1000, q.StockOn, "plain salt without additives; only for fish that bear it", whyBags));
-        foreach (var (size, kg, from) in FeedSize.Of(plan))
+        foreach (var (size, kg, from) in PlanFeeds.Of(plan))
             lines.Add(new(FormattableString.Invariant($"Feed, {size.Form}, {size.SizeMm.Low:0.#} to {size.SizeMm.High:0.#} mm"), (int)Math.Ceiling(Math.Round(kg / FeedBagKg, 6)), "bag", kg, Later(q.StockOn.AddDays(-1), from.AddDays(-FeedAheadDays)), FormattableString.Invariant($"{size.ProteinPct.Low:0} to {size.ProteinPct.High:0} % protein; bags of {FeedBagKg:0} kg; buy what keeps for two to three months"), Grounds.Of("Feed of the simulated season while the fish are of this size.", size.Source, new Input("from", size.FromG, Measures.FishWeight, "table of feeds by size"), new Input("to", size.ToG, Measures.FishWeight, "table of feeds by size"))));
         foreach (var (supply, on) in preparation.Where(p => !p.Supply.IsEnergy))
             lines.Add(new(char.ToUpperInvariant(supply.Product[0]) + supply.Product[1..], supply.Bags, "bag", supply.Amount, on, "for making the pond ready", supply.Why));

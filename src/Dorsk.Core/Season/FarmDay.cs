@@ -57,7 +57,11 @@ public sealed record PondDay(
 /// <param name="LeftKg">Left, kg.</param>
 /// <param name="PerDayKg">Given a day over the last week, kg.</param>
 /// <param name="NextExpiry">First expiry in the store, or null.</param>
-public sealed record FeedDay(long FeedId, string Name, double LeftKg, double PerDayKg, DateOnly? NextExpiry);
+public sealed record FeedDay(long FeedId, string Name, double LeftKg, double PerDayKg, DateOnly? NextExpiry)
+{
+    /// <summary>When to order at the demand that is forecast; null: as the last week was fed.</summary>
+    public Feeding.OrderProposal? Order { get; init; }
+}
 
 /// <summary>The farm on one day: what rules of jobs and needs may see.</summary>
 /// <param name="Now">By the farm clock.</param>

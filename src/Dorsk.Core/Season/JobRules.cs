@@ -1,3 +1,4 @@
+using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
@@ -15,7 +16,7 @@ public sealed record JobRule(string Name, Func<FarmDay, IEnumerable<Job>> Find);
 public static class JobRules
 {
     // Starting values of the trade; settings once the farm has its own.
-    private const double LeadDays = 6, SafeDays = 4, UseFirstDays = 14;
+    private const double UseFirstDays = 14;
     private const int NearMarketDays = 7, MorningMeal = 7, AfternoonMeal = 16, SampleHour = 6;
 
     /// <summary>The list.</summary>
@@ -105,14 +106,14 @@ public static class JobRules
             "the fall since dusk makes tonight's forecast sharper", Role.NightWatch, "reading", done == default ? JobState.Open : JobState.Done, done == default ? null : done);
     });
 
-    private static IEnumerable<Job> FeedToOrder(FarmDay d) => d.Feeds.Where(f => f.PerDayKg > 0 && f.LeftKg / f.PerDayKg < LeadDays + SafeDays).Select(f => new Job(
-        OrderKey(f, d), null, "", d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(20, 0)), $"Order {f.Name}",
-        $"{d.Say(f.LeftKg, Measures.Mass)} left, {d.Say(f.PerDayKg, Measures.Mass)} a day: lasts to {FarmDay.Day(d.Today.AddDays((int)(f.LeftKg / f.PerDayKg)))}; a load takes {LeadDays:0} days", Role.Manager, "", JobState.Open));
+    private static IEnumerable<Job> FeedToOrder(FarmDay d) => d.Feeds.Where(f => f.Order is { } o ? o.OrderBy <= d.Today : f.PerDayKg > 0 && f.LeftKg / f.PerDayKg < OrderProposal.UsualLeadDays + OrderProposal.SafeDays).Select(f => new Job(
+        OrderKey(f, d), null, "", d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(20, 0)), f.Order is { Kg: > 0 } o ? $"Order {f.Name}, about {d.Say(o.Kg, Measures.Mass)}" : $"Order {f.Name}",
+        $"{d.Say(f.LeftKg, Measures.Mass)} left, " + (f.Order?.RunsOut is { } end ? $"lasts to {FarmDay.Day(end)} as the fish grow" : $"{d.Say(f.PerDayKg, Measures.Mass)} a day: lasts to {FarmDay.Day(d.Today.AddDays((int)(f.LeftKg / f.PerDayKg)))}"), Role.Manager, "", JobState.Open));
 
     internal static string OrderKey(FeedDay f, FarmDay d) => Key("order", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today);
 
     internal static Grounds WhyOrder(FeedDay f) => Grounds.Of(
-        FormattableString.Invariant($"What is left lasts for so many days as a week's feeding goes on. It is ordered when that is under {LeadDays + SafeDays:0} days: {LeadDays:0} for the load, {SafeDays:0} to be safe."), "Loads and feedings written down; days are starting values of the trade",
+        FormattableString.Invariant($"What is left lasts until the feed that is wanted has used it up. It is ordered {OrderProposal.UsualLeadDays + OrderProposal.SafeDays:0} days before: {OrderProposal.UsualLeadDays:0} for the load where the kind says nothing else, {OrderProposal.SafeDays:0} to be safe."), "Loads and feedings written down; growth forecast by feed per gain; days are starting values of the trade",
         new Input("left: received less given", f.LeftKg, Measures.Mass, "reckoned"), new Input("given a day, mean of seven days", f.PerDayKg, Measures.Mass, "feedings written down"));
 
     private static IEnumerable<Job> UseFirst(FarmDay d) => d.Feeds.Where(f => f.LeftKg > 0 && f.NextExpiry is { } e && e.DayNumber - d.Today.DayNumber <= UseFirstDays).Select(f => new Job(

@@ -13,7 +13,14 @@ namespace Dorsk.Farm.Ask;
 /// <param name="Why">Grounds of the estimate.</param>
 /// <param name="Ration">Ration of today.</param>
 /// <param name="Target">When it reaches its wanted weight.</param>
-public sealed record BatchNow(BatchStory Batch, Standing Stands, Grounds Why, RationPlan Ration, TargetDate Target);
+public sealed record BatchNow(BatchStory Batch, Standing Stands, Grounds Why, RationPlan Ration, TargetDate Target)
+{
+    /// <summary>Its growth forecast from today on.</summary>
+    public IReadOnlyList<WeightAhead> Ahead { get; init; } = [];
+
+    /// <summary>Feed it will want until it is harvested, as planned or at its wanted weight.</summary>
+    public IReadOnlyList<FeedWanted> Feed { get; init; } = [];
+}
 
 /// <summary>A pond as it stands now: one row of Ponds, the summary of the pond book.</summary>
 /// <param name="Story">All that is known.</param>

@@ -23,7 +23,7 @@ internal static class DayQuestions
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
         return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now)).ToList(),
-            feeds.At(now).Select(f => new FeedDay(f.FeedId, f.Name, f.LeftKg, f.PerDayKg, f.NextExpiry)).ToList(),
+            StoreRow.Of(feeds.At(now), ponds, zone.DayOf(now)).Where(r => r.Demand is not null).Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry) { Order = r.Order }).ToList(),
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
         {
             ToCalibrate = InstrumentQuestions.All(c, asOf).Where(i => i.Kept.DueOn(today) <= today).Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn)).ToList(),

@@ -12,7 +12,32 @@ namespace Dorsk.Farm.Ask;
 /// <param name="Name">Name.</param>
 /// <param name="PelletMm">Pellet, mm.</param>
 /// <param name="ProteinPct">Protein, percent.</param>
-public sealed record FeedKind(long Id, string Name, double PelletMm, double ProteinPct);
+public sealed record FeedKind(long Id, string Name, double PelletMm, double ProteinPct)
+{
+    /// <summary>Price per kg, minor units, or null.</summary>
+    public long? PriceMinorPerKg { get; init; }
+
+    /// <summary>Feed or another input.</summary>
+    public Core.Feeding.StoreKind Kind { get; init; }
+
+    /// <summary>Fat, percent, or null.</summary>
+    public double? FatPct { get; init; }
+
+    /// <summary>Digestible energy, MJ/kg, or null.</summary>
+    public double? EnergyMJKg { get; init; }
+
+    /// <summary>Whether it floats, or null.</summary>
+    public bool? Floats { get; init; }
+
+    /// <summary>A bag, kg, or null.</summary>
+    public double? BagKg { get; init; }
+
+    /// <summary>From order to delivery, days, or null.</summary>
+    public double? LeadDays { get; init; }
+
+    /// <summary>The log line that last named it.</summary>
+    public long Line { get; init; }
+}
 
 /// <summary>Aerators as they were from an instant on.</summary>
 internal sealed record AeratorsFrom(DateTimeOffset From, IReadOnlyList<Aerator> Aerators);
@@ -71,9 +96,13 @@ internal static class FarmQuestions
 
     public static Pond? Pond(SqliteConnection c, AsOf asOf, long pond) => Ponds(c, asOf).FirstOrDefault(p => p.Id == pond);
 
-    public static List<FeedKind> Feeds(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
-        $"SELECT f.feed, f.name, f.pellet_mm, f.protein_pct FROM feed f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY f.pellet_mm, f.name",
-        r => new FeedKind(r.GetInt64(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)), Lines.With(asOf));
+    public static List<FeedKind> Feeds(SqliteConnection c, AsOf asOf) => Goods(c, asOf).FindAll(k => k.Kind == Core.Feeding.StoreKind.Feed);
+
+    /// <summary>Everything that the store holds kinds of, as last named, feed first.</summary>
+    public static List<FeedKind> Goods(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+        $"SELECT f.feed, f.name, f.pellet_mm, f.protein_pct, f.price_minor_per_kg, f.kind, f.fat_pct, f.energy_mj_kg, f.floats, f.bag_kg, f.lead_days, f.line FROM feed f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY f.line",
+        r => new FeedKind(r.GetInt64(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)) { PriceMinorPerKg = r.MaybeLong(4), Kind = r.Word<Core.Feeding.StoreKind>(5), FatPct = r.MaybeReal(6), EnergyMJKg = r.MaybeReal(7), Floats = r.MaybeLong(8) is { } f ? f == 1 : null, BagKg = r.MaybeReal(9), LeadDays = r.MaybeReal(10), Line = r.GetInt64(11) }, Lines.With(asOf))
+        .GroupBy(k => k.Id).Select(g => g.Last()).OrderBy(k => k.Kind).ThenBy(k => k.PelletMm).ThenBy(k => k.Name, StringComparer.Ordinal).ToList();
 
     /// <summary>All fittings of aerators of a pond in order of time.</summary>
     public static List<AeratorsFrom> Aerators(SqliteConnection c, AsOf asOf, long pond)

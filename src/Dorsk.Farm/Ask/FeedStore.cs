@@ -1,61 +1,55 @@
+using System.Globalization;
+using Dorsk.Core.Feeding;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Ask;
 
-/// <summary>What is left of a kind of feed.</summary>
-/// <param name="FeedId">Its number.</param>
-/// <param name="Name">The feed.</param>
-/// <param name="LeftKg">Received less given, kg.</param>
-/// <param name="PerDayKg">Given a day over the last week, kg.</param>
-/// <param name="NextExpiry">First expiry among lots that can still be in the store, first in first out; null when none has a date.</param>
-public sealed record FeedLeft(long FeedId, string Name, double LeftKg, double PerDayKg, DateOnly? NextExpiry);
+/// <summary>What is left of a kind of feed, or of another input.</summary>
+/// <param name="Kind">The kind.</param>
+/// <param name="Ledger">Lots, differences, what was fed.</param>
+public sealed record FeedLeft(FeedKind Kind, StoreLedger Ledger)
+{
+    /// <summary>Its number.</summary>
+    public long FeedId => Kind.Id;
 
-/// <summary>Loads and feedings of every kind of feed in order of time, so that the store can be added up at any hour.</summary>
+    /// <summary>Its name.</summary>
+    public string Name => Kind.Name;
+
+    /// <summary>Left, kg.</summary>
+    public double LeftKg => Ledger.LeftKg;
+
+    /// <summary>Given a day over the last week, kg.</summary>
+    public double PerDayKg => Ledger.WeekKg / 7;
+
+    /// <summary>First expiry in the store, or null.</summary>
+    public DateOnly? NextExpiry => Ledger.NextExpiry;
+}
+
+/// <summary>Movements of every kind in order of time, so that the store can be added up at any hour.</summary>
 internal sealed class FeedMoves
 {
-    private readonly List<(FeedKind Feed, List<(DateTimeOffset At, double Kg, DateOnly Expiry)> Moves)> feeds;
+    private readonly List<(FeedKind Kind, List<StoreMove> Moves)> kinds;
 
-    private FeedMoves(List<(FeedKind, List<(DateTimeOffset, double, DateOnly)>)> feeds) => this.feeds = feeds;
+    private FeedMoves(List<(FeedKind, List<StoreMove>)> kinds) => this.kinds = kinds;
 
     public static FeedMoves Load(SqliteConnection c, AsOf asOf)
     {
-        var loads = Sqlite.Rows(c, $"SELECT f.feed, f.mass_kg, f.expiry, l.happened FROM feed_received f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
-            r => (Feed: r.GetInt64(0), At: r.Instant(3), Kg: r.GetDouble(1), Expiry: r.IsDBNull(2) ? DateOnly.MaxValue : DateOnly.ParseExact(r.GetString(2), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), Lines.With(asOf));
-        var given = Sqlite.Rows(c, $"SELECT f.feed, f.mass_kg, l.happened FROM log l CROSS JOIN feeding f USING (line) WHERE l.kind = 'FeedingGiven' AND {Lines.Count}",
-            r => (Feed: r.GetInt64(0), At: r.Instant(2), Kg: -r.GetDouble(1), Expiry: DateOnly.MaxValue), Lines.With(asOf));
-        var moves = loads.Concat(given).OrderBy(m => m.At).ToLookup(m => m.Feed);
-        return new(FarmQuestions.Feeds(c, asOf).Select(f => (f, moves[f.Id].Select(m => (m.At, m.Kg, m.Expiry)).ToList())).ToList());
+        var arguments = Lines.With(asOf);
+        var moves = Sqlite.Rows(c, $"SELECT f.feed, l.happened, f.mass_kg, f.lot, f.expiry, f.price_minor_per_kg, f.freight_minor FROM feed_received f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
+                r => (Feed: r.GetInt64(0), Move: new StoreMove(r.Instant(1), StoreMoveKind.In, r.GetDouble(2), r.GetString(3), r.IsDBNull(4) ? null : DateOnly.ParseExact(r.GetString(4), "yyyy-MM-dd", CultureInfo.InvariantCulture),
+                    r.MaybeReal(5) is { } price ? price + (r.GetDouble(6) / r.GetDouble(2)) : null)), arguments)
+            .Concat(Sqlite.Rows(c, $"SELECT f.feed, l.happened, f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.kind = 'FeedingGiven' AND {Lines.Count}", r => (r.GetInt64(0), new StoreMove(r.Instant(1), StoreMoveKind.Fed, r.GetDouble(2))), arguments))
+            .Concat(Sqlite.Rows(c, $"SELECT f.feed, l.happened, f.mass_kg, f.lot, f.text FROM store_taken f CROSS JOIN log l USING (line) WHERE {Lines.Count}", r => (r.GetInt64(0), new StoreMove(r.Instant(1), StoreMoveKind.Taken, r.GetDouble(2), r.GetString(3), Words: r.GetString(4))), arguments))
+            .Concat(Sqlite.Rows(c, $"SELECT f.feed, l.happened, f.mass_kg, f.reason FROM store_counted f CROSS JOIN log l USING (line) WHERE {Lines.Count}", r => (r.GetInt64(0), new StoreMove(r.Instant(1), StoreMoveKind.Counted, r.GetDouble(2), Words: r.GetString(3))), arguments))
+            .OrderBy(m => m.Item2.At).ThenBy(m => m.Item2.Kind).ToLookup(m => m.Item1, m => m.Item2);
+        return new(FarmQuestions.Goods(c, asOf).Select(k => (k, moves[k.Id].ToList())).ToList());
     }
 
-    /// <summary>What is left at an instant.</summary>
-    public List<FeedLeft> At(DateTimeOffset now) => feeds.Select(f => Left(f.Feed, f.Moves.TakeWhile(m => m.At <= now), now)).ToList();
+    /// <summary>What is left of everything at an instant.</summary>
+    public List<FeedLeft> At(DateTimeOffset now) => kinds.ConvertAll(k => new FeedLeft(k.Kind, StoreLedger.Of(k.Moves, now)));
 
-    // In order of time, so that a feeding takes from what lay in the store that day: first expired goes out first.
-    private static FeedLeft Left(FeedKind feed, IEnumerable<(DateTimeOffset At, double Kg, DateOnly Expiry)> moves, DateTimeOffset now)
-    {
-        var lots = new PriorityQueue<double, DateOnly>();
-        double left = 0, week = 0;
-        foreach (var (at, kg, expiry) in moves)
-        {
-            left += kg;
-            if (kg > 0)
-                lots.Enqueue(kg, expiry);
-            else
-                Take(lots, -kg);
-            week += kg < 0 && at > now.AddDays(-7) ? -kg : 0;
-        }
-        return new(feed.Id, feed.Name, left, week / 7, lots.TryPeek(out _, out var next) && next != DateOnly.MaxValue ? next : null);
-    }
-
-    private static void Take(PriorityQueue<double, DateOnly> lots, double kg)
-    {
-        while (kg > 0 && lots.TryDequeue(out var lot, out var expiry))
-        {
-            if (lot > kg)
-                lots.Enqueue(lot - kg, expiry);
-            kg -= lot;
-        }
-    }
+    /// <summary>One kind's store at an instant, or null for an unknown kind.</summary>
+    public StoreLedger? Of(long feed, DateTimeOffset now) => kinds.Find(k => k.Kind.Id == feed).Moves is { } moves ? StoreLedger.Of(moves, now) : null;
 }

@@ -28,6 +28,10 @@ internal static class LogLines
         $"SELECT {Columns} FROM log l WHERE (l.pond = $pond OR l.line = $pond) AND l.happened <= $upto AND l.entered <= $known AND l.line < $before AND l.kind <> 'ProbeSeriesReceived' AND NOT EXISTS (SELECT 1 FROM forecast_issued f WHERE f.line = l.line AND f.shown = 0) ORDER BY l.happened DESC, l.line DESC LIMIT $most",
         Row, Lines.With(asOf, ("pond", pond), ("most", most), ("before", beforeLine)));
 
+    public static List<LogRow> OfStore(SqliteConnection c, AsOf asOf, int most) => Sqlite.Rows(c,
+        $"SELECT {Columns} FROM log l WHERE l.line IN (SELECT line FROM feed_received UNION ALL SELECT line FROM store_taken UNION ALL SELECT line FROM store_counted) AND l.happened <= $upto AND l.entered <= $known ORDER BY l.happened DESC, l.line DESC LIMIT $most",
+        Row, Lines.With(asOf, ("most", most)));
+
     public static LogRow? Line(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {Columns} FROM log l WHERE l.line = $line", Row, ("line", line), ("known", DateTimeOffset.MaxValue));
 
     public static string? KindOf(SqliteConnection c, long line) => Line(c, line)?.Kind;

@@ -47,10 +47,10 @@ internal sealed class Memory
     private void Note(long line, long? pond, string kind)
     {
         upTo = line;
-        if (kind is nameof(Core.Feeding.FeedingGiven) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.FeedNamed) or LogLines.TakenBack)
+        if (kind is nameof(Core.Feeding.FeedingGiven) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.StoreTaken) or nameof(Core.Feeding.StoreCounted) or nameof(Core.Feeding.FeedNamed) or LogLines.TakenBack)
             feed = line;
         // What Dorsk told itself, alarms, jobs of the farm and feed brought in change no answer of a pond; a pond's job may be a step of its preparation.
-        if (kind is nameof(Core.Oxygen.ForecastIssued) or nameof(Core.Alarms.AlarmRaised) or nameof(Core.Alarms.AlarmAnswered) or nameof(Core.Alarms.AlarmEnded) or nameof(Core.Alarms.AlarmTold) or nameof(Core.Alarms.CallListSet) or nameof(Core.Feeding.FeedReceived) || (kind == nameof(Core.Season.JobClosed) && pond is null))
+        if (kind is nameof(Core.Oxygen.ForecastIssued) or nameof(Core.Alarms.AlarmRaised) or nameof(Core.Alarms.AlarmAnswered) or nameof(Core.Alarms.AlarmEnded) or nameof(Core.Alarms.AlarmTold) or nameof(Core.Alarms.CallListSet) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.StoreTaken) or nameof(Core.Feeding.StoreCounted) || (kind == nameof(Core.Season.JobClosed) && pond is null))
             return;
         if (pond is { } p && kind != nameof(Core.Stock.FishMoved))
             ponds[p] = line;

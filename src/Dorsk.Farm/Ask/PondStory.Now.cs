@@ -1,3 +1,4 @@
+using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
@@ -30,7 +31,9 @@ public sealed partial class PondStory
         {
             var stands = StandingOn(b.Id, today)!;
             var ahead = GrowthForecast.Run(stands, b.Species, TemperatureAhead, ForecastDays);
-            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom, bad)!, GrowthForecast.DateOf(b.TargetG, ahead));
+            var target = GrowthForecast.DateOf(b.TargetG, ahead);
+            var loss = StandingEstimate.UnseenDailyShare(b.Species, Pond.ByVolume);
+            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom, bad)!, target) { Ahead = ahead, Feed = FeedAhead.Of(ahead, stands.Count.Value, loss, b.Species, TemperatureAhead, target.Likely ?? today.AddDays(ForecastDays)) };
         }).ToList();
         var oxygen = LastOf(Parameter.Oxygen);
         var unread = batches.Count > 0 ? Unread(now) : null;

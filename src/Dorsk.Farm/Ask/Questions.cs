@@ -10,7 +10,7 @@ namespace Dorsk.Farm.Ask;
 
 /// <summary>The questions that places in the app ask. Answers are plain records in SI; stories are kept in memory until their pond's line moves.</summary>
 /// <param name="file">The farm's data file.</param>
-public sealed class Questions(FarmFile file)
+public sealed partial class Questions(FarmFile file)
 {
     private readonly ConcurrentDictionary<long, ((long Restored, long Line) Last, PondStory Story)> stories = new();
     private readonly ConcurrentDictionary<long, (DateTimeOffset Minute, PondNow Now)> nows = new();

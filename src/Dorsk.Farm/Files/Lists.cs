@@ -19,6 +19,8 @@ public static class Lists
         ["weather"] = "SELECT l.happened, t.parameter, t.value AS value_si, l.author, l.line FROM reading t CROSS JOIN log l USING (line) WHERE l.pond IS NULL AND",
         ["feedings"] = $"SELECT l.happened, {Code}, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS feed, t.mass_kg, l.author, l.line FROM feeding t CROSS JOIN log l USING (line) WHERE",
         ["feed-in"] = "SELECT l.happened, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS feed, t.lot, t.mass_kg, t.expiry, l.author, l.line FROM feed_received t CROSS JOIN log l USING (line) WHERE",
+        ["store-out"] = "SELECT l.happened, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS kind, t.lot, t.mass_kg, t.cause, t.text, l.author, l.line FROM store_taken t CROSS JOIN log l USING (line) WHERE",
+        ["stock-takes"] = "SELECT l.happened, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS kind, t.mass_kg, t.reason, l.author, l.line FROM store_counted t CROSS JOIN log l USING (line) WHERE",
         ["stockings"] = $"SELECT l.happened, {Code}, t.species, t.batch, t.origin, t.count, t.mean_g, t.basis, t.target_g, l.author, l.line FROM stocking t CROSS JOIN log l USING (line) WHERE",
         ["losses"] = $"SELECT l.happened, {Code}, {Batch}, t.count, t.account, t.cause, l.author, l.line FROM loss t CROSS JOIN log l USING (line) WHERE",
         ["samples"] = $"SELECT l.happened, {Code}, {Batch}, w.n AS weighing, w.count, w.mass_g, l.author, l.line FROM sample t CROSS JOIN log l USING (line) JOIN weighing w ON w.line = t.line WHERE",

@@ -6,45 +6,6 @@ using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
 
-/// <summary>A kind of feed.</summary>
-internal sealed class FeedKindSlip : ISlip
-{
-    public string Key => "feed";
-
-    public Permission Needs => Permission.Manage;
-
-    public string Title => "New kind of feed";
-
-    public string Button => "Keep this feed";
-
-    public bool OfPond => false;
-
-    public string FactKind => nameof(FeedNamed);
-
-    public string Section => "";
-
-    public IReadOnlyList<SlipField> Fields(SlipContext c)
-    {
-        var f = c.Old<FeedNamed>();
-        return
-        [
-            new("FeedName", "Name", FieldKind.Words, f?.Name ?? ""),
-            new("Pellet", "Pellet", FieldKind.Quantity, f?.PelletMm.ToString("0.##", CultureInfo.InvariantCulture) ?? "", Measures.Rain with { Name = "pellet size" }, "0 for powder"),
-            new("Protein", "Protein", FieldKind.Quantity, f?.ProteinPct.ToString("0.#", CultureInfo.InvariantCulture) ?? "", Measures.Share),
-            new("Price", "Price per kg", FieldKind.Quantity, f?.PriceMinorPerKg is { } p ? (p / 100.0).ToString("0.00", CultureInfo.InvariantCulture) : "", Measures.Plain, c.Here.Farm!.Currency + "; may stay empty"),
-        ];
-    }
-
-    public Filled Read(SlipForm form, SlipContext c)
-    {
-        var price = form.MaybeQuantity("Price", Measures.Plain);
-        if (price is < 0 or > 1000)
-            form.Refuse("Price", "0 to 1,000 per kg.");
-        var fact = new FeedNamed(c.Old<FeedNamed>()?.FeedId ?? 0, form.Text("FeedName"), form.Quantity("Pellet", Measures.Rain) * 1000, form.Quantity("Protein", Measures.Share), price is { } p ? (long)Math.Round(p * 100) : null);
-        return new(c.Here.Now, [fact], fact.Name, []);
-    }
-}
-
 /// <summary>Feed given.</summary>
 internal sealed class FeedingSlip : ISlip
 {

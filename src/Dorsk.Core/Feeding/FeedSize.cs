@@ -1,7 +1,7 @@
 using System.Globalization;
 using Dorsk.Core.Species;
 
-namespace Dorsk.Core.Plans;
+namespace Dorsk.Core.Feeding;
 
 /// <summary>What feed a fish of a weight takes.</summary>
 /// <param name="FromG">From this weight, g.</param>
@@ -23,12 +23,15 @@ public sealed record FeedSize(double FromG, double ToG, string Form, (double Low
     /// <summary>Feeds of a species by weight, smallest first; empty where the table has none.</summary>
     public static IReadOnlyList<FeedSize> For(FishSpecies species) => Guilds.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Guild is { } guild ? [.. Table[guild].OrderBy(f => f.FromG)] : [];
 
-    /// <summary>Feed of a plan by size, kg, with its first day; under the first or over the last row that row counts. Empty where the table has none.</summary>
-    public static IReadOnlyList<(FeedSize Size, double Kg, DateOnly From)> Of(StockingAnswer plan)
+    /// <summary>The row for a weight: under the first or over the last row that row counts; null where the table has none.</summary>
+    public static FeedSize? At(FishSpecies species, double meanG)
     {
-        var rows = For(plan.Question.Species);
-        return rows.Count == 0 ? [] : [.. plan.Season.Days.GroupBy(d => rows.LastOrDefault(r => r.FromG <= d.MeanG) ?? rows[0]).Select(g => (g.Key, g.Sum(plan.FeedOn), g.Min(d => d.Day))).Where(x => x.Item2 > 0)];
+        var rows = For(species);
+        return rows.LastOrDefault(r => r.FromG <= meanG) ?? (rows.Count > 0 ? rows[0] : null);
     }
+
+    /// <summary>How far a pellet is from what this size wants, mm; 0 within.</summary>
+    public double Misses(double pelletMm) => pelletMm < SizeMm.Low ? SizeMm.Low - pelletMm : Math.Max(0, pelletMm - SizeMm.High);
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
 }
