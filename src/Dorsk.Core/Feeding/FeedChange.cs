@@ -38,8 +38,9 @@ public sealed record FeedChange(long Old, long New, FeedSize Size, IReadOnlyList
         {
             if (FeedAhead.KindFor(species, wanted[i].MeanG, kinds) is not { } next || eats is not { } old || next == old)
                 continue;
-            var day = wanted[i].Day;
-            var span = wanted.Skip(i).TakeWhile(w => w.Day < day.AddDays(Plan[^1].Day)).Select(w => (w.Kg, Pct: Plan.Last(p => day.AddDays(p.Day) <= w.Day).NewPct)).ToList();
+            // The new feed stands alone on the day their size wants it: mixing begins before.
+            var day = wanted[i].Day.AddDays(-Plan[^1].Day);
+            var span = wanted.Take(i).Where(w => w.Day >= day).Select(w => (w.Kg, Pct: Plan.Last(p => day.AddDays(p.Day) <= w.Day).NewPct)).ToList();
             changes.Add(new(old, next, FeedSize.At(species, wanted[i].MeanG)!, [.. Plan.Select(p => new MixStep(day.AddDays(p.Day), p.NewPct))], span.Sum(s => s.Kg * (100 - s.Pct) / 100), span.Sum(s => s.Kg * s.Pct / 100)));
             eats = next;
         }

@@ -91,7 +91,8 @@ public sealed record StoreLedger(IReadOnlyList<StoreLot> Lots, IReadOnlyList<Sto
                 default:
                     week += m.Kind == StoreMoveKind.Fed && m.At > now.AddDays(-7) ? m.Kg : 0;
                     if (Take(lots, m.Lot, m.Kg) is > Nothing and var missing)
-                        differences.Add(new(m.At, -missing, BeyondBooks));
+                        // It was there, though the books did not know of it.
+                        differences.Add(new(m.At, missing, BeyondBooks));
                     break;
             }
         return new(lots, differences, week);

@@ -44,7 +44,7 @@ internal static class SampleText
         var read = QuantityText.Read(text, measure, form.Here.Hand);
         if (read.Si is > 0 and var si)
             return si;
-        form.Refuse(field, read.Problem ?? $"“{text}”: the {measure.Name} must be above 0.");
+        form.Refuse(field, read.Problem is { } problem ? $"At “{text}”: {problem}" : $"“{text}”: the {measure.Name} must be above 0.");
         return double.NaN;
     }
 }

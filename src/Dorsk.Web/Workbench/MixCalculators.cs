@@ -86,7 +86,7 @@ internal sealed class MixCalculator : ICalculator
     }
 
     private static string Costs(MixAnswer a, Func<double, int, string> money) => a.Bindings.Count == 0 ? "No demand costs anything here: the cheapest parts meet them all."
-        : string.Join(" ", a.Bindings.Select((b, i) => $"{(i == 0 ? $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} is what costs you" : $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} binds too")}: 1 {(b.Name == "energy" ? "MJ/kg" : "point")} more {(b.PricePerUnit > 0 ? "adds" : "saves")} {money(Math.Abs(b.PricePerUnit), 4)} to a kg."));
+        : string.Join(" ", a.Bindings.Select((b, i) => $"{(i == 0 ? $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} is what costs you" : $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} binds too")}: 1 {(b.Name == "energy" ? "MJ/kg" : "point")} more {(b.PricePerUnit > 0 ? "adds" : "saves")} {money(Math.Abs(b.PricePerUnit), 3)} to a kg."));
 
     private static List<string> Cautions(List<MixPart> parts, MixAnswer a) =>
         [.. parts.Where((p, i) => a.Shares[i] > 0.01 && p.Of.Caution.Length > 0).Select(p => $"{char.ToUpperInvariant(p.Of.Name[0])}{p.Of.Name[1..]}: {p.Of.Caution}."), "Cook what needs cooking, cool it, feed it the same day; no mould, no waste that the law forbids in feed."];

@@ -37,7 +37,7 @@ public class StoreTests
         Assert.Equal(("A", 90.0), (ledger.Lots[0].Lot, ledger.Lots[0].LeftKg));
         Assert.Equal(90 * 210, ledger.ValueMinor(null));
         var over = StoreLedger.Of([.. moves, new(T0.AddHours(3), StoreMoveKind.Fed, 130)], T0.AddDays(1));
-        Assert.Equal((0.0, -40.0, StoreLedger.BeyondBooks), (over.LeftKg, over.Differences[0].Kg, over.Differences[0].Name));
+        Assert.Equal((0.0, 40.0, StoreLedger.BeyondBooks), (over.LeftKg, over.Differences[0].Kg, over.Differences[0].Name));
         var counted = StoreLedger.Of([.. moves, new(T0.AddHours(3), StoreMoveKind.Counted, 82, Words: "rats")], T0.AddDays(1));
         Assert.Equal((82.0, -8.0, "rats"), (counted.LeftKg, Math.Round(counted.Differences[0].Kg, 6), counted.Differences[0].Name));
         Assert.Single(new StoreCounted(1, 82, "").Check(90));

@@ -24,6 +24,9 @@ namespace Dorsk.Web.Pages;
 /// <param name="Fits">Whether the kind is of the wanted size.</param>
 public sealed record RationRow(PondNow Now, BatchNow Batch, IReadOnlyList<MealAt> Meals, RationPlan? Tomorrow, FeedKind? Kind, FeedSize? Wanted, double GivenKg, bool Fits)
 {
+    /// <summary>The change of feed they are in: the new kind and its share today, percent; null outside a change.</summary>
+    public (string New, int Pct)? Mixed { get; init; }
+
     /// <summary>Code of the pond.</summary>
     public string Code => Now.Story.Pond.Code;
 }
@@ -116,14 +119,18 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
     private void Load()
     {
         (Feeds, Store) = (questions.Feeds(), questions.FeedStore(here.Now));
+        var kinds = Feeds.Select(f => (f.Id, f.PelletMm)).ToList();
         Rows = [.. questions.PondsNow(here.Now).SelectMany(p => p.Batches.Select(b =>
         {
-            var sizes = FeedSize.For(b.Batch.Species);
-            var wanted = sizes.LastOrDefault(s => s.FromG <= b.Stands.MeanG.Value) ?? (sizes.Count > 0 ? sizes[0] : null);
+            var wanted = FeedSize.At(b.Batch.Species, b.Stands.MeanG.Value);
             // The kind in the store nearest to what their size wants; without a table the one they ate last.
             var kind = wanted is null ? Feeds.FirstOrDefault(f => p.Story.Feedings.Count > 0 && f.Name == p.Story.Feedings[^1].Feed) ?? (Feeds.Count > 0 ? Feeds[0] : null)
-                : Feeds.MinBy(f => f.PelletMm < wanted.SizeMm.Low ? wanted.SizeMm.Low - f.PelletMm : Math.Max(0, f.PelletMm - wanted.SizeMm.High));
-            return new RationRow(p, b, MealTimes.Of(b.Ration, b.Ration.Rhythm?.Usual ?? 2), p.Story.RationTomorrow(b.Batch, here.Now), kind, wanted, p.Story.FedOn(here.Today), kind is null || wanted is null || (kind.PelletMm >= wanted.SizeMm.Low && kind.PelletMm <= wanted.SizeMm.High));
+                : Feeds.MinBy(f => wanted.Misses(f.PelletMm));
+            var change = FeedChange.Ahead(b.Batch.Species, b.Feed, kinds).FirstOrDefault(c => c.NewPctOn(here.Today) is not null);
+            return new RationRow(p, b, MealTimes.Of(b.Ration, b.Ration.Rhythm?.Usual ?? 2), p.Story.RationTomorrow(b.Batch, here.Now), kind, wanted, p.Story.FedOn(here.Today), kind is null || wanted is null || wanted.Misses(kind.PelletMm) <= 0)
+            {
+                Mixed = change is null ? null : (Feeds.First(f => f.Id == change.New).Name, change.NewPctOn(here.Today)!.Value),
+            };
         }))];
     }
 }

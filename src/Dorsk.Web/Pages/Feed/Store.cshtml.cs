@@ -19,7 +19,7 @@ public sealed class FeedStoreModel(Questions questions, Here here) : PageModel
         if (here.Farm is null)
             return Redirect("/slip/farm");
         Rows = StoreRow.Of(questions.FeedStore(here.Now), questions.PondsNow(here.Now), here.Today);
-        Lines = questions.StoreLog(20);
+        Lines = questions.StoreLog(10);
         return Page();
     }
 }
