@@ -44,6 +44,7 @@ builder.Services.AddSingleton(new SheetImports(file));
 builder.Services.AddSingleton(s => new NightlyForecasts(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), s.GetRequiredService<FarmClock>()));
 builder.Services.AddHostedService<ForecastTeller>();
 builder.Services.AddSingleton(new DeviceKeys(file));
+builder.Services.AddSingleton(new CalendarKeys(file));
 builder.Services.AddSingleton<DeviceGate>();
 builder.Services.AddSingleton<ProbeInlet>();
 builder.Services.AddSingleton(s => new AlarmWatch(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), s.GetRequiredService<Heard>(), s.GetRequiredService<FarmClock>(), s.GetRequiredService<FarmClock>().Patience));
@@ -95,6 +96,7 @@ app.UseGate();
 app.UseAntiforgery();
 app.MapRazorPages();
 app.MapLive();
+app.MapCalendars();
 app.MapMachineApi();
 // What fails here fails again, and visibly, on the first page that asks.
 _ = reading.ContinueWith(r => app.Logger.LogError(r.Exception, "The farm could not be read at the start."), TaskContinuationOptions.OnlyOnFaulted);

@@ -47,6 +47,9 @@ public sealed record PondDay(
     /// <summary>Aerators whose hours since the last service are up, with the hours in words.</summary>
     public IReadOnlyList<(string Code, string Reason)> ToService { get; init; } = [];
 
+    /// <summary>Steps of the changes of feed ahead: day, what, why.</summary>
+    public IReadOnlyList<(DateOnly On, string What, string Reason)> Changes { get; init; } = [];
+
     /// <summary>Why no fertiliser goes in today, or null.</summary>
     public Judgement? Brake { get; init; }
 }

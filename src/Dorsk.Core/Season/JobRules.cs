@@ -31,6 +31,7 @@ public static class JobRules
         new("second", SecondReading),
         new("order", FeedToOrder),
         new("use-first", UseFirst),
+        new("change", FeedChanges),
         new("harvest", PlanHarvest),
         new("prep", Preparation),
         new("calibrate", Calibrations),
@@ -119,6 +120,9 @@ public static class JobRules
     private static IEnumerable<Job> UseFirst(FarmDay d) => d.Feeds.Where(f => f.LeftKg > 0 && f.NextExpiry is { } e && e.DayNumber - d.Today.DayNumber <= UseFirstDays).Select(f => new Job(
         Key("use-first", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(19, 0)), $"{f.Name}: use the oldest lot first",
         $"it expires {FarmDay.Day(f.NextExpiry!.Value)}", Role.PondHand, "", JobState.Open));
+
+    private static IEnumerable<Job> FeedChanges(FarmDay d) => d.Stocked.SelectMany(p => p.Changes.Where(c => c.On == d.Today).Select(c => new Job(
+        Key("change", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(6, 0)), d.Zone.At(d.Today, new(9, 0)), $"{p.Code}: {c.What}", c.Reason, Role.PondHand, "", JobState.Open)));
 
     private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null).Select(p => new Job(
         Key("harvest", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(19, 0)), $"{p.Code}: plan the harvest",

@@ -22,7 +22,8 @@ internal static class DayQuestions
         var sun = SunTimes.On(farm.Place, today, zone.OffsetHoursAt(zone.At(today, new(12, 0))));
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
-        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now)).ToList(),
+        var kinds = feeds.At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed).ConvertAll(f => f.Kind);
+        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Changing(Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now), p, kinds)).ToList(),
             StoreRow.Of(feeds.At(now), ponds, zone.DayOf(now)).Where(r => r.Demand is not null).Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry) { Order = r.Order }).ToList(),
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
         {
@@ -64,4 +65,12 @@ internal static class DayQuestions
             main is null ? null : p.Batches.Min(b => s.SampleDue(b.Batch)), main is null ? null : s.Zone.DayOf(main.Batch.Samples.Count > 0 ? main.Batch.Samples[^1].At : main.Batch.ArrivedAt), Today(nameof(Core.Stock.FishSampled)),
             main?.Stands.MeanG.Value ?? 0, p.BiomassKg, s.Pond.ByVolume ? null : s.LastOf(Parameter.Secchi)?.Si, meals, Today(nameof(FeedingGiven)), main?.Target.Likely, taste == default ? null : s.Zone.DayOf(taste.At), p.NextThing);
     }
+
+    private static PondDay Changing(PondDay day, PondNow pond, List<FeedKind> kinds) => kinds.Count < 2 ? day : day with
+    {
+        Changes = [.. pond.Batches.SelectMany(b => Core.Feeding.FeedChange.Ahead(b.Batch.Species, b.Feed, kinds.ConvertAll(k => (k.Id, k.PelletMm)))).SelectMany(c => c.Steps.Select(s => (s.From,
+            s.NewPct < 100 ? FormattableString.Invariant($"mix {s.NewPct} % {Name(kinds, c.New)} into {Name(kinds, c.Old)}") : FormattableString.Invariant($"{Name(kinds, c.New)} alone from today"), FormattableString.Invariant($"their size wants {c.Size.SizeMm.Low:0.#} to {c.Size.SizeMm.High:0.#} mm"))))],
+    };
+
+    private static string Name(List<FeedKind> kinds, long id) => kinds.Find(k => k.Id == id)?.Name ?? "";
 }

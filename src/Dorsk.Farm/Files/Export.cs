@@ -14,7 +14,7 @@ public static class Export
 {
     // Parents before children, so that every row finds what it refers to.
     private static readonly string[] First = ["entry", "log", "confirmed", "farm", "person", "pond", "aerators_fitted", "equipment_fitted", "marks_set", "sample", "call_list"];
-    private static readonly string[] State = ["credential", "device_key", "restored", "schema_step", "sheet_map"];
+    private static readonly string[] State = ["credential", "device_key", "calendar_key", "restored", "schema_step", "sheet_map"];
 
     /// <summary>Writes the export.</summary>
     /// <param name="file">The farm.</param>

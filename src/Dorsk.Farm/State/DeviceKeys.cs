@@ -26,5 +26,5 @@ public sealed class DeviceKeys(FarmFile file)
         return Sqlite.Number(c, "SELECT device FROM device_key WHERE hash = $hash", ("hash", Hash(key))) is > 0 and var device ? device : null;
     }
 
-    private static string Hash(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));
+    internal static string Hash(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));
 }
