@@ -38,8 +38,10 @@ public sealed class RationTests : IDisposable
         farm.Must(new FeedingGiven(farm.PondId, feed, 3, 0), At(20, 8));
         Assert.Equal(3.85, Plan().FullKg, 9);
         Assert.Equal(0, Plan(21).FullKg);
-        // The store gave what was given.
-        Assert.Equal(-7, farm.Questions.FeedStore(farm.Clock.Now).Single().LeftKg, 9);
+        // No load was ever written down: the store is empty, not negative, and what was given has a name.
+        var store = farm.Questions.FeedStore(farm.Clock.Now).Single().Ledger;
+        Assert.Equal((0.0, 7.0), (store.LeftKg, Math.Round(store.Differences.Sum(d => d.Kg), 9)));
+        Assert.All(store.Differences, d => Assert.Equal(Core.Feeding.StoreLedger.BeyondBooks, d.Name));
         Assert.Equal(RationSchool.ExpectedGain, farm.Questions.StoryAsOf("P1", new AsOf(At(19, 7), DateTimeOffset.MaxValue))!.Rations.School);
     }
 

@@ -32,14 +32,15 @@ public static class GrowthReasons
             days.SkipLast(1).Aggregate(days[0].MeanG.Value, (w, d) => Math.Max(0.1 * w, w + (DailyGain.FullG(w, tempC(d), species) * factor(d))));
         double Usual(Standing d) => usualC(d.Day);
         var planned = End(Usual, _ => DailyGain.RationShare(GrowthPlan.PlannedRation));
-        var (water, fed, mornings) = (End(d => actualC(d.Day), _ => DailyGain.RationShare(GrowthPlan.PlannedRation)), End(Usual, d => DailyGain.RationShare(d.Share)), End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation) * d.Oxygen));
+        var (water, fed, mornings) = (End(d => actualC(d.Day), _ => DailyGain.RationShare(GrowthPlan.PlannedRation)), End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation * d.OfUsual)), End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation) * d.Oxygen));
         var difference = days.Average(d => actualC(d.Day) - usualC(d.Day));
         var bad = days.Count(d => d.Oxygen < 1);
         var read = days.Count(d => dawnLowMgL(d.Day) is not null);
         List<GrowthReason> reasons =
         [
             new(difference < 0 ? "cold" : "warmth", (water / planned) - 1, FormattableString.Invariant($"water {Math.Abs(difference):0.0} °C {(difference < 0 ? "colder" : "warmer")} than usual on average")),
-            new(fed < planned ? "short rations" : "full rations", (fed / planned) - 1, FormattableString.Invariant($"fed {100 * days.Average(d => d.Share):0} % of the full ration; {100 * GrowthPlan.PlannedRation:0} % is planned")),
+            // A level that never changes cannot be told from the fish's own rate: what counts is what they got of their usual.
+            new("short rations", (fed / planned) - 1, FormattableString.Invariant($"fed {100 * days.Average(d => d.OfUsual):0} % of what they are used to eat")),
             new("bad mornings", (mornings / planned) - 1, FormattableString.Invariant($"{bad} of {read} mornings read were under the watch level")),
         ];
         var rest = (days[^1].MeanG.Value / planned / reasons.Aggregate(1.0, (p, r) => p * (1 + r.Share))) - 1;

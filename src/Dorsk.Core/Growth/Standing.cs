@@ -15,6 +15,9 @@ public sealed record Standing(DateOnly Day, Interval Count, Interval MeanG, Inte
     /// <summary>Share of the full ration of late, 0 to 1.</summary>
     public double Share { get; init; } = 1;
 
+    /// <summary>Fed of late against what they are used to eat, 0 to 1; against the full ration while that is not known.</summary>
+    public double OfUsual { get; init; } = 1;
+
     /// <summary>Factor of the morning's oxygen on that day's gain, 0 to 1.</summary>
     public double Oxygen { get; init; } = 1;
 

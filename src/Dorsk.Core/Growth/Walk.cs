@@ -37,7 +37,7 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
             var oxygen = DailyGain.OxygenFactor(batch.DawnLowMgL(day), limits, batch.Species.LethalDoMgL);
             var share = Share(ration, day, tempC, full, oxygen);
             var gain = DailyGain.FedG(full, weight.MeanG, share, oxygen, batch.InTank);
-            days.Add(AsStanding(day, count, weight, full) with { Held = held, Share = share, Oxygen = oxygen });
+            days.Add(AsStanding(day, count, weight, full) with { Held = held, Share = share, OfUsual = habit is null ? share : share / habit.ShareOfFull, Oxygen = oxygen });
             if (full > 0)
                 held = held.Day(gain / full, tempC, count.Mean * weight.MeanG / 1000);
             weight = weight.NextDay(gain, tempC, batch.Species);

@@ -25,7 +25,8 @@ public static class JobsAhead
 
     private static IEnumerable<Job> OfPond(FarmDay d, PondDay p)
     {
-        if (p is { Stocked: true, SampleDue: { } sample } && sample > d.Today)
+        // A sample of tomorrow stands in today's list already.
+        if (p is { Stocked: true, SampleDue: { } sample } && sample > d.Today.AddDays(1))
             yield return At(d, "sample", p.Code, p, sample, new(5, 30), new(8, 0), $"{p.Code}: sample, in the cool of the morning", p.LastWeighed is { } weighed ? $"last weighed {FarmDay.Day(weighed)}" : "never weighed since stocking", Role.Manager, "sample");
         foreach (var (on, what, reason) in p.Changes)
             yield return At(d, "change", p.Code, p, on, new(6, 0), new(9, 0), $"{p.Code}: {what}", reason, Role.PondHand);

@@ -23,12 +23,13 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
         if (here.Farm is null)
             return Redirect("/slip/farm");
         var prices = questions.Feeds().ToDictionary(f => f.Name, f => f.PriceMinorPerKg / 100.0);
+        var growOut = questions.Ponds().Where(p => p.Use == "grow-out").Select(p => p.Code).ToHashSet();
         All = [.. questions.Ponds().Select(p => questions.Story(p.Code)!).SelectMany(s => questions.Cycles(s, here.Now).Select(n => s.FiguresOf(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))).OfType<CycleFigures>()];
         var wanted = c ?? [];
         Chosen = [.. All.Where(a => wanted.Contains(Key(a))).Take(Most)];
-        // Without a choice the two longest cycles of one kind that run now.
+        // Without a choice the two longest grow-out cycles of one kind that run now.
         if (Chosen.Count == 0)
-            Chosen = [.. All.Where(a => !a.Closed).GroupBy(a => (a.Species, a.ByVolume)).OrderByDescending(g => Math.Min(2, g.Count())).ThenByDescending(g => g.Max(a => a.Days)).FirstOrDefault()?.OrderByDescending(a => a.Days).Take(2) ?? []];
+            Chosen = [.. All.Where(a => !a.Closed && growOut.Contains(a.Pond)).GroupBy(a => (a.Species, a.ByVolume)).OrderByDescending(g => Math.Min(2, g.Count())).ThenByDescending(g => g.Max(a => a.Days)).FirstOrDefault()?.OrderByDescending(a => a.Days).Take(2) ?? []];
         return Page();
     }
 

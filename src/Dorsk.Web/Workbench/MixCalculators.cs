@@ -25,7 +25,7 @@ internal sealed class MixCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
     [
         new("eats", "For fish that", FieldKind.Choice, "omnivore", Options: [("omnivore", "eat plants too"), ("carnivore", "eat fish")]),
-        new("protein", "Protein at least", FieldKind.Quantity, "32", Measures.Share, "demands are those of a label, at 10 % water"), new("fatlow", "Fat at least", FieldKind.Quantity, "5", Measures.Share), new("fathigh", "Fat at most", FieldKind.Quantity, "12", Measures.Share),
+        new("protein", "Protein at least", FieldKind.Quantity, "32", Measures.Share, "as on a label, at 10 % water"), new("fatlow", "Fat at least", FieldKind.Quantity, "5", Measures.Share), new("fathigh", "Fat at most", FieldKind.Quantity, "12", Measures.Share),
         new("fibre", "Fibre at most", FieldKind.Quantity, "8", Measures.Share), new("ash", "Ash at most", FieldKind.Quantity, "12", Measures.Share), new("energy", "Digestible energy at least", FieldKind.Quantity, "11", Points, "MJ/kg"), new("water", "Water in the mash at most", FieldKind.Quantity, "14", Measures.Share),
         new("fcr", "Feed per gain (FCR)", FieldKind.Quantity, "1.8", Points, "of this mix, at label dryness"), new("making", "Making a kg costs", FieldKind.Quantity, "0.15", Measures.Price, "grinding, power, labour, bags"),
         new("", "Ingredients, the farm's own prices", FieldKind.Heading),
@@ -39,7 +39,7 @@ internal sealed class MixCalculator : ICalculator
         var example = i < Examples.Length ? Examples[i] : ("", "");
         yield return new("i" + i, $"Ingredient {i + 1}", FieldKind.Choice, example.Item1, Options: options);
         yield return new("p" + i, "costs a kg", FieldKind.Quantity, example.Item2, Measures.Price);
-        yield return new("m" + i, "at most in the mix", FieldKind.Quantity, "", Measures.Share, "empty: the table's limit");
+        yield return new("m" + i, "at most in the mix", FieldKind.Quantity, "", Measures.Share, i == 0 ? "empty: the table's limit" : "");
     }
 
     public Worked? Work(BenchForm f)
