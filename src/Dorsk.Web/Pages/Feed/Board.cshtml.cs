@@ -39,8 +39,8 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
 
     public IReadOnlyList<FeedKind> Feeds { get; private set; } = [];
 
-    /// <summary>What is left of each kind.</summary>
-    public IReadOnlyList<FeedLeft> Store { get; private set; } = [];
+    /// <summary>What is left of each kind, against what will be wanted.</summary>
+    public IReadOnlyList<StoreRow> Store { get; private set; } = [];
 
     /// <summary>What a feeder's cup holds, kg; null when nobody said.</summary>
     public double? CupKg { get; private set; }
@@ -118,9 +118,10 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
 
     private void Load()
     {
-        (Feeds, Store) = (questions.Feeds(), questions.FeedStore(here.Now));
+        var ponds = questions.PondsNow(here.Now);
+        (Feeds, Store) = (questions.Feeds(), StoreRow.Of(questions.FeedStore(here.Now), ponds, here.Today));
         var kinds = Feeds.Select(f => (f.Id, f.PelletMm)).ToList();
-        Rows = [.. questions.PondsNow(here.Now).SelectMany(p => p.Batches.Select(b =>
+        Rows = [.. ponds.SelectMany(p => p.Batches.Select(b =>
         {
             var wanted = FeedSize.At(b.Batch.Species, b.Stands.MeanG.Value);
             // The kind in the store nearest to what their size wants; without a table the one they ate last.
