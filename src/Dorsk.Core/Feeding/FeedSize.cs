@@ -21,7 +21,10 @@ public sealed record FeedSize(double FromG, double ToG, string Form, (double Low
     private static readonly ILookup<string, FeedSize> Table = Csv.Embedded("feed_by_size_fish.csv").ToLookup(r => Guilds.FirstOrDefault(g => r["guild"].StartsWith(g.Guild, StringComparison.Ordinal)).Guild ?? "", r => new FeedSize(N(r["weight_from_g"]), N(r["weight_to_g"]), r["feed_form"], (N(r["size_low_mm"]), N(r["size_high_mm"])), (N(r["protein_low_pct"]), N(r["protein_high_pct"])), r["source"]));
 
     /// <summary>Feeds of a species by weight, smallest first; empty where the table has none.</summary>
-    public static IReadOnlyList<FeedSize> For(FishSpecies species) => Guilds.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Guild is { } guild ? [.. Table[guild].OrderBy(f => f.FromG)] : [];
+    public static IReadOnlyList<FeedSize> For(FishSpecies species) => BySpecies.GetValueOrDefault(species.Key) ?? [];
+
+    // Asked for every day of every forecast: parted by species once.
+    private static readonly IReadOnlyDictionary<string, FeedSize[]> BySpecies = Guilds.SelectMany(g => g.Keys.Split(' ').Select(key => (key, g.Guild))).ToDictionary(x => x.key, x => Table[x.Guild].OrderBy(f => f.FromG).ToArray());
 
     /// <summary>The row for a weight: under the first or over the last row that row counts; null where the table has none.</summary>
     public static FeedSize? At(FishSpecies species, double meanG)

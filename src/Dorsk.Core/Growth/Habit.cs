@@ -38,17 +38,22 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
         if (usable.Count < FewestDays)
             return null;
         var prior = StandingSettings.FlankSd;
-        var a = Matrix<double>.Build.DenseOfDiagonalArray([1e-6, 1 / (prior * prior), 1 / (prior * prior)]);
-        var b = Vector<double>.Build.Dense(3);
+        var (a, b) = (new double[9], new double[3]);
+        (a[0], a[4], a[8]) = (1e-6, 1 / (prior * prior), 1 / (prior * prior));
         foreach (var d in usable)
         {
             var (warm, cold) = TemperatureResponse.Flanks(d.TempC, species);
-            var row = Vector<double>.Build.Dense([1, warm, cold]);
-            a += row.OuterProduct(row) / (DaySd * DaySd);
-            b += row * (Math.Log(d.FedG / Shape(d.MeanG, d.TempC, species)) / (DaySd * DaySd));
+            ReadOnlySpan<double> row = [1, warm, cold];
+            var said = Math.Log(d.FedG / Shape(d.MeanG, d.TempC, species)) / (DaySd * DaySd);
+            for (var i = 0; i < 3; i++)
+            {
+                b[i] += row[i] * said;
+                for (var k = 0; k < 3; k++)
+                    a[(3 * i) + k] += row[i] * row[k] / (DaySd * DaySd);
+            }
         }
-        var inverse = a.Inverse();
-        var fit = inverse * b;
+        var inverse = Matrix<double>.Build.Dense(3, 3, a).Inverse();
+        var fit = inverse * Vector<double>.Build.Dense(b);
         return new(fit[0], fit[1], fit[2], Math.Sqrt(inverse[1, 1]), Math.Sqrt(inverse[2, 2]), Math.Min(1, usable.Select(d => d.ShareOfFull).Order().ElementAt(usable.Count / 2)));
     }
 }
