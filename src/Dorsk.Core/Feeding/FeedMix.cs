@@ -4,8 +4,7 @@ namespace Dorsk.Core.Feeding;
 /// <param name="Of">The ingredient.</param>
 /// <param name="PricePerKg">Price per kg as it lies there.</param>
 /// <param name="MostPct">Most of it in the mix, percent as fed.</param>
-/// <param name="LeastPct">Least of it in the mix, percent as fed.</param>
-public sealed record MixPart(Ingredient Of, double PricePerKg, double MostPct, double LeastPct = 0);
+public sealed record MixPart(Ingredient Of, double PricePerKg, double MostPct);
 
 /// <summary>What a mix must hold, as on a label: at 90 % dry matter, however wet the mash is.</summary>
 /// <param name="ProteinPct">Least protein, percent.</param>
@@ -72,7 +71,6 @@ public static class FeedMix
             new("whole", [.. parts.Select(_ => 1.0)], 1, 1),
             .. Demands(demand).Select(d => new LinearRow(d.Name, [.. parts.Select(p => Over(p.Of, d.Content, d.Wanted))], d.Least ? 0 : double.NegativeInfinity, d.Least ? double.PositiveInfinity : 0)),
             new("water at most", [.. parts.Select(p => 100 - p.Of.DryMatterPct)], double.NegativeInfinity, demand.WaterPct),
-            .. parts.Select((p, i) => new LinearRow("least of " + p.Of.Name, [.. parts.Select((_, j) => i == j ? 1.0 : 0)], p.LeastPct / 100, double.PositiveInfinity)),
         ]);
 
     /// <summary>Reads the solver's answer as a mix.</summary>
@@ -98,7 +96,7 @@ public static class FeedMix
     public static LinearProgram Nearest(IReadOnlyList<MixPart> parts, MixDemand demand)
     {
         var program = Program(parts, demand);
-        var rows = program.Rows.Skip(1).Where(r => !r.Name.StartsWith("least of", StringComparison.Ordinal)).ToList();
+        var rows = program.Rows.Skip(1).ToList();
         var slacks = rows.Count;
         var row = 0;
         return new([.. parts.Select(_ => 0.0), .. rows.Select(r => 1 / Scale(r.Name, demand))], [.. program.Upper, .. rows.Select(_ => 1e6)],

@@ -1,5 +1,4 @@
 using Dorsk.Core.Judging;
-using Dorsk.Core.Species;
 
 namespace Dorsk.Core.Growth;
 
@@ -85,8 +84,7 @@ public sealed record Witness(IReadOnlyList<WitnessSpan> Spans, WitnessVoice? Con
         foreach (var day in span)
         {
             var given = batch.FedKg(day.Day);
-            var limits = WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, day.MeanG.Value));
-            if (given <= 0 || day.FullGainG <= 0 || DailyGain.OxygenFactor(batch.DawnLowMgL(day.Day), limits, batch.Species.LethalDoMgL) < 1)
+            if (given <= 0 || day.FullGainG <= 0 || day.Oxygen < 1)
                 continue;
             var tempC = batch.TemperatureC(day.Day);
             fed += given;

@@ -73,7 +73,10 @@ public static class SampleStatistics
     public static double T(double level, int degrees) => StudentT.InvCDF(0, 1, degrees, (1 + level) / 2);
 
     /// <summary>Two-sided normal quantile.</summary>
-    public static double Z(double level) => Normal.InvCDF(0, 1, (1 + level) / 2);
+    public static double Z(double level) => Quantiles.GetOrAdd(level, static l => Normal.InvCDF(0, 1, (1 + l) / 2));
+
+    // The same few levels are asked for on every day of every estimate.
+    private static readonly System.Collections.Concurrent.ConcurrentDictionary<double, double> Quantiles = new();
 
     private static Interval Around(double mean, double se, int degrees, double level)
     {

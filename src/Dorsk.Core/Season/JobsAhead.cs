@@ -9,6 +9,17 @@ namespace Dorsk.Core.Season;
 /// </summary>
 public static class JobsAhead
 {
+    // Every day's rounds and meals are no news in a calendar.
+    private static readonly string[] EveryDay = ["dawn", "dusk", "morning-meal", "afternoon-meal"];
+
+    /// <summary>What is still to be done: today's open and late jobs and those of the days to come, by their hour.</summary>
+    /// <param name="d">The farm today.</param>
+    /// <param name="days">How far, days.</param>
+    public static IReadOnlyList<Job> ToDo(FarmDay d, int days) => [.. JobRules.Of(d).Where(j => j.State is JobState.Open or JobState.Late).Concat(Of(d, days)).OrderBy(j => j.Due)];
+
+    /// <summary>The calendar of a role: what falls to it, the rounds and meals of every day left out; the manager sees all.</summary>
+    public static IReadOnlyList<Job> CalendarOf(FarmDay d, Role role, int days) => [.. ToDo(d, days).Where(j => !EveryDay.Contains(j.Key.Split(':')[0]) && (role == Role.Manager || j.Who == role))];
+
     /// <summary>Jobs from tomorrow on, in order of day and hour; those of today stand in <see cref="JobRules.Of"/>.</summary>
     /// <param name="d">The farm today.</param>
     /// <param name="days">How far, days.</param>

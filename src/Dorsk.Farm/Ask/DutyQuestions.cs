@@ -19,8 +19,7 @@ internal static class DutyQuestions
 
     public static DutyKept? Of(SqliteConnection c, long line) => Sqlite.Rows(c, $"SELECT {Columns} FROM duty d WHERE d.line = $line", Read, ("line", line)) is [var one, ..] ? one.Kept : null;
 
-    private static (long Line, DutyKept Kept) Read(SqliteDataReader r) => (r.GetInt64(0), new(r.GetInt64(1), r.MaybeLong(2), r.GetString(3), r.GetString(4), r.GetInt32(5), Day(r.GetString(6)),
-        TimeOnly.ParseExact(r.GetString(7), "HH:mm", CultureInfo.InvariantCulture), r.Word<Role>(8), r.IsDBNull(9) ? null : Day(r.GetString(9))));
+    private static (long Line, DutyKept Kept) Read(SqliteDataReader r) => (r.GetInt64(0), new(r.GetInt64(1), r.MaybeLong(2), r.GetString(3), r.GetString(4), r.GetInt32(5), r.Day(6),
+        TimeOnly.ParseExact(r.GetString(7), "HH:mm", CultureInfo.InvariantCulture), r.Word<Role>(8), r.MaybeDay(9)));
 
-    private static DateOnly Day(string text) => DateOnly.ParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture);
 }

@@ -89,7 +89,7 @@ internal static class FarmQuestions
     }
 
     public static List<Equipment> EquipmentRows(SqliteConnection c, long line) => Sqlite.Rows(c, "SELECT kind, name, power_kw, flow_m3_h, mesh_mm, thickness_um, uv, laid, life_cycles FROM equipment WHERE line = $line ORDER BY n",
-        r => new Equipment(r.Word<EquipmentKind>(0), r.GetString(1), r.MaybeReal(2), r.MaybeReal(3), r.MaybeReal(4), r.MaybeReal(5), r.GetBoolean(6), r.IsDBNull(7) ? null : DateOnly.ParseExact(r.GetString(7), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture), (int?)r.MaybeLong(8)), ("line", line));
+        r => new Equipment(r.Word<EquipmentKind>(0), r.GetString(1), r.MaybeReal(2), r.MaybeReal(3), r.MaybeReal(4), r.MaybeReal(5), r.GetBoolean(6), r.MaybeDay(7), (int?)r.MaybeLong(8)), ("line", line));
 
     public static List<Aerator> AeratorRows(SqliteConnection c, long line) => Sqlite.Rows(c, "SELECT code, kind, shaft_kw, on_minute, off_minute FROM aerator WHERE line = $line ORDER BY n",
         r => new Aerator(r.GetString(0), AeratorKind.Find(r.GetString(1)) ?? throw new InvalidOperationException($"No kind of aerator {r.GetString(1)} in the tables."), r.GetDouble(2), Hour(r.MaybeLong(3)), Hour(r.MaybeLong(4))), ("line", line));

@@ -19,7 +19,7 @@ internal static class ForecastQuestions
     /// <summary>Forecasts of a pond in the order in which they were told.</summary>
     public static List<ForecastIssued> Issued(SqliteConnection c, AsOf asOf, long pond, DateOnly since) => Sqlite.Rows(c,
         $"SELECT f.night, f.method, f.low, f.low_80, f.high_80, f.low_at, f.chance_under_act, f.start_at, f.shown FROM forecast_issued f CROSS JOIN log l USING (line) WHERE f.pond = $pond AND f.night >= $since AND {Lines.Count} ORDER BY l.line",
-        r => new ForecastIssued(pond, new(DateOnly.ParseExact(r.GetString(0), "yyyy-MM-dd", CultureInfo.InvariantCulture)), r.Word<DeclineMethod>(1),
+        r => new ForecastIssued(pond, new(r.Day(0)), r.Word<DeclineMethod>(1),
             new(r.GetDouble(2), r.GetDouble(3), r.GetDouble(4), TonightForecast.Level), r.Instant(5), r.GetDouble(6), r.Instant(7), r.GetBoolean(8)), Lines.With(asOf, ("pond", pond), ("since", since)));
 
     /// <summary>The first forecast of each night beside the morning that came.</summary>

@@ -19,5 +19,5 @@ internal static class InstrumentQuestions
     public static InstrumentKept? Of(SqliteConnection c, long line) => Sqlite.Rows(c, $"SELECT {Columns} FROM instrument i WHERE i.line = $line", Read, ("line", line)) is [var one, ..] ? one.Kept : null;
 
     private static (long Line, InstrumentKept Kept) Read(SqliteDataReader r) => (r.GetInt64(0), new(r.GetInt64(1), r.GetString(2), r.Word<InstrumentKind>(3), r.GetString(4).Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Parameter.ByKey).ToList(), r.GetString(5),
-        r.IsDBNull(6) ? null : DateOnly.ParseExact(r.GetString(6), "yyyy-MM-dd", CultureInfo.InvariantCulture), (int?)r.MaybeLong(7), r.GetString(8)));
+        r.MaybeDay(6), (int?)r.MaybeLong(7), r.GetString(8)));
 }

@@ -32,7 +32,7 @@ internal static class PrepareQuestions
         };
     }
 
-    private static PreparationPlanned Read(SqliteDataReader r, int i) => new(r.GetInt64(i), r.IsDBNull(i + 1) ? null : DateOnly.ParseExact(r.GetString(i + 1), "yyyy-MM-dd", CultureInfo.InvariantCulture), r.GetString(i + 2), r.GetInt32(i + 3),
+    private static PreparationPlanned Read(SqliteDataReader r, int i) => new(r.GetInt64(i), r.MaybeDay(i + 1), r.GetString(i + 2), r.GetInt32(i + 3),
         r.Word<LimeSchool>(i + 4), r.MaybeReal(i + 5), r.Word<SoilTexture>(i + 6), r.MaybeReal(i + 7), r.GetDouble(i + 8), r.Word<PestSchool>(i + 9), r.MaybeReal(i + 10), r.GetInt32(i + 11), r.Word<FertiliserSchool>(i + 12), r.GetBoolean(i + 13),
         new(r.GetDouble(i + 14), r.MaybeReal(i + 15), r.MaybeReal(i + 16), r.MaybeReal(i + 17), r.MaybeReal(i + 18)));
 }

@@ -25,7 +25,7 @@ internal static class RationQuestions
             return PondRations.None;
         var schools = Sqlite.Rows(c, $"SELECT s.school FROM ration_school s CROSS JOIN log l USING (line) WHERE s.pond = $pond AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1", r => r.Word<RationSchool>(0), Lines.With(asOf, ("pond", pond)));
         var wanted = Sqlite.Rows(c, $"SELECT o.batch, o.day, o.kg, o.reason, l.author FROM ration_overruled o CROSS JOIN log l USING (line) WHERE o.pond = $pond AND {Lines.Count} ORDER BY l.line",
-            r => (Key: (r.GetInt64(0), DateOnly.ParseExact(r.GetString(1), "yyyy-MM-dd", CultureInfo.InvariantCulture)), Kg: r.MaybeReal(2), Reason: r.GetString(3), By: r.GetString(4)), Lines.With(asOf, ("pond", pond)));
+            r => (Key: (r.GetInt64(0), r.Day(1)), Kg: r.MaybeReal(2), Reason: r.GetString(3), By: r.GetString(4)), Lines.With(asOf, ("pond", pond)));
         var watched = Sqlite.Rows(c, $"SELECT l.happened, f.mass_kg - f.left_kg, f.score FROM feeding f CROSS JOIN log l USING (line) WHERE f.score IS NOT NULL AND l.pond = $pond AND l.happened > $since AND {Lines.Count} ORDER BY l.happened",
             r => (Day: zone.DayOf(r.Instant(0)), Kg: r.GetDouble(1), Score: r.GetInt32(2)), Lines.With(asOf, ("pond", pond), ("since", (asOf.HappenedUpTo == DateTimeOffset.MaxValue ? DateTimeOffset.UnixEpoch : asOf.HappenedUpTo.AddDays(-60)))));
         return new(schools.Count > 0 ? schools[0] : RationSchool.ExpectedGain,

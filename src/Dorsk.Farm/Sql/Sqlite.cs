@@ -34,6 +34,10 @@ internal static class Sqlite
 
     public static long? MaybeLong(this SqliteDataReader r, int i) => r.IsDBNull(i) ? null : r.GetInt64(i);
 
+    public static DateOnly Day(this SqliteDataReader r, int i) => DateOnly.ParseExact(r.GetString(i), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+
+    public static DateOnly? MaybeDay(this SqliteDataReader r, int i) => r.IsDBNull(i) ? null : r.Day(i);
+
     public static DateTimeOffset Instant(this SqliteDataReader r, int i) => DateTimeOffset.FromUnixTimeMilliseconds(r.GetInt64(i));
 
     public static T Word<T>(this SqliteDataReader r, int i) where T : struct, Enum => Enum.Parse<T>(r.GetString(i));

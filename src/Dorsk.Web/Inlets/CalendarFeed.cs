@@ -19,17 +19,13 @@ public static class CalendarFeed
 
     public static void MapCalendars(this WebApplication app) => app.MapGet("/calendar/{key}.ics", Tell).WithMetadata(new OpenAttribute());
 
-    /// <summary>Jobs that fall to a role; the manager sees all.</summary>
-    public static IReadOnlyList<Job> JobsOf(FarmDay day, Role role) =>
-        [.. JobRules.Of(day).Where(j => j.State is JobState.Open or JobState.Late && j.Key.Split(':')[0] is not ("dawn" or "dusk" or "morning-meal" or "afternoon-meal")).Concat(JobsAhead.Of(day, Days)).Where(j => role == Role.Manager || j.Who == role)];
-
     private static IResult Tell(string key, CalendarKeys keys, Questions questions, FarmClock clock)
     {
         if (keys.PersonOf(key) is not { } id || questions.People().FirstOrDefault(p => p.PersonId == id && p.Role != Role.Gone) is not { } person || questions.Today(clock.GetUtcNow()) is not { } today)
             return Results.NotFound();
         var calendar = new Calendar { ProductId = "-//Dorsk//jobs//EN" };
         calendar.AddProperty("X-WR-CALNAME", $"{questions.Farm()!.Name}: {person.Name}");
-        foreach (var job in JobsOf(today.Day, person.Role))
+        foreach (var job in JobsAhead.CalendarOf(today.Day, person.Role, Days))
             calendar.Events.Add(new CalendarEvent
             {
                 Uid = job.Key + "@dorsk", DtStamp = new CalDateTime(clock.GetUtcNow().UtcDateTime, "UTC"), Start = new CalDateTime(job.From.UtcDateTime, "UTC"), End = new CalDateTime((job.Due > job.From ? job.Due : job.From.AddMinutes(15)).UtcDateTime, "UTC"),

@@ -33,7 +33,7 @@ public sealed class JobsModel(Questions questions, CalendarKeys keys, Here here)
         if (here.Farm is null || questions.Today(here.Now) is not { } today)
             return Redirect("/slip/farm");
         ByPond = by == "pond";
-        var jobs = today.Jobs.Where(j => j.State is JobState.Open or JobState.Late).Concat(JobsAhead.Of(today.Day, CalendarFeed.Days)).OrderBy(j => j.Due).ToList();
+        var jobs = JobsAhead.ToDo(today.Day, CalendarFeed.Days);
         Groups = [.. ByPond ? jobs.GroupBy(j => j.PondCode.Length > 0 ? j.PondCode : "The farm") : jobs.GroupBy(j => here.Day(here.Zone.DayOf(j.Due)))];
         return Page();
     }

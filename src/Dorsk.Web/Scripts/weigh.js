@@ -1,4 +1,13 @@
 // Weighing at the pond: each fish goes to the end of the list; the server says mean, range and whether it is enough. The list stays on this phone until it is kept.
+const boxOf = pond => 'dorsk-weigh-' + pond;
+
+// The growth page opens with its line once a sample is kept: only then is the list on the phone let go.
+export function weighed() {
+  const pond = new URLSearchParams(location.search).has('line') && location.pathname.match(/^\/ponds\/([^/]+)\/growth$/)?.[1];
+  if (!pond) return;
+  try { if (JSON.parse(localStorage.getItem(boxOf(pond)))?.sent) localStorage.removeItem(boxOf(pond)); } catch { localStorage.removeItem(boxOf(pond)); }
+}
+
 export function weigh() {
   return {
     init() {
@@ -8,13 +17,13 @@ export function weigh() {
       this.a = this.form.querySelector('#weigh-a');
       this.b = this.form.querySelector('#weigh-b');
       this.wrong = this.form.querySelector('#weigh-wrong');
-      this.box = 'dorsk-weigh-' + this.$el.dataset.pond;
+      this.box = boxOf(this.$el.dataset.pond);
       this.form.querySelector('.weigh-in').hidden = false;
       // A filled form that came back from the server counts for more than what the phone remembers.
       if (!this.rows.value) this.recall();
       this.listeners = [[this.form.querySelector('.weigh-next'), 'click', () => this.next()], [this.form.querySelector('.weigh-back'), 'click', () => this.back()], [this.form, 'change', () => { this.words(); this.changed(); }],
         [this.form, 'keydown', e => { if (e.key === 'Enter' && (e.target === this.a || e.target === this.b)) { e.preventDefault(); if (e.target === this.a && this.casts()) this.b.focus(); else this.next(); } }],
-        [this.form, 'click', e => this.count(e.target)], [this.form, 'submit', e => { if (!e.submitter?.formAction.includes('Running')) localStorage.removeItem(this.box); }]];
+        [this.form, 'click', e => this.count(e.target)], [this.form, 'submit', e => { if (!e.submitter?.formAction.includes('Running')) this.save(true); }]];
       for (const [el, type, does] of this.listeners) el.addEventListener(type, does);
       this.words();
       if (this.rows.value) this.ask();
@@ -40,9 +49,11 @@ export function weigh() {
       field.value = Math.max(0, n + (button.dataset.more ? 1 : -1));
       this.changed();
     },
-    changed() { localStorage.setItem(this.box, JSON.stringify(Object.fromEntries([...new FormData(this.form)].filter(([k]) => k === 'Rows' || k === 'Kind' || k === 'Wanted' || k.startsWith('m-'))))); this.ask(); },
+    // With its entry's id: sent again after a lost answer, it is the same sample.
+    save(sent) { localStorage.setItem(this.box, JSON.stringify({ sent, typed: Object.fromEntries([...new FormData(this.form)].filter(([k]) => ['Rows', 'Kind', 'Wanted', 'EntryId'].includes(k) || k.startsWith('m-'))) })); },
+    changed() { this.save(false); this.ask(); },
     recall() {
-      try { for (const [k, v] of Object.entries(JSON.parse(localStorage.getItem(this.box)) ?? {})) if (this.form.elements[k]) this.form.elements[k].value = v; } catch { localStorage.removeItem(this.box); }
+      try { for (const [k, v] of Object.entries(JSON.parse(localStorage.getItem(this.box))?.typed ?? {})) if (this.form.elements[k]) this.form.elements[k].value = v; } catch { localStorage.removeItem(this.box); }
     },
     async ask() {
       const kept = this.form.querySelector('.weigh-kept'), turn = this.turn = (this.turn ?? 0) + 1;
