@@ -21,8 +21,9 @@ namespace Dorsk.Core.Harvest;
 /// <param name="BadMornings">Mornings read under the watch level.</param>
 /// <param name="MorningsRead">Mornings read.</param>
 /// <param name="Reasons">Why its fish weigh more or less than planned.</param>
+/// <param name="Why">Grounds of its books.</param>
 public sealed record CycleFigures(string Pond, long BatchId, string Species, DateOnly From, int Days, bool Closed, bool ByVolume, double StockedPer, double StartG, double SurvivalShare, double EndG,
-    double? Fcr, double? FeedCostPerKg, double MeanTempC, double RationShare, int BadMornings, int MorningsRead, IReadOnlyList<GrowthReason> Reasons)
+    double? Fcr, double? FeedCostPerKg, double MeanTempC, double RationShare, int BadMornings, int MorningsRead, IReadOnlyList<GrowthReason> Reasons, Judging.Grounds Why)
 {
     /// <summary>Taken out and standing, kg per ha or m³.</summary>
     public double YieldPer => StockedPer * SurvivalShare * EndG / 1000;

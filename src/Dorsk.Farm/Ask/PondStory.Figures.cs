@@ -23,7 +23,7 @@ public sealed partial class PondStory
             return null;
         var read = days.Count(d => DawnLowOn(d.Day) is not null);
         return new(Pond.Code, batch.Id, batch.Species.Name, from, end.DayNumber - from.DayNumber, batch.ClosedAt is not null, Pond.ByVolume, result.Stocked / size, batch.ArrivedMeanG, fish / result.Stocked, kg * 1000 / fish,
-            result.Fcr, FeedCost(batch, from, end, priceOf) is { } cost && result.GainKg > 0 ? cost / result.GainKg : null, days.Average(d => Temperature.On(d.Day).TempC), days.Average(d => d.Share), days.Count(d => d.Oxygen < 1), read, GrowthReasonsOf(batch, end));
+            result.Fcr, FeedCost(batch, from, end, priceOf) is { } cost && result.GainKg > 0 ? cost / result.GainKg : null, days.Average(d => Temperature.On(d.Day).TempC), days.Average(d => d.Share), days.Count(d => d.Oxygen < 1), read, GrowthReasonsOf(batch, end), result.Why);
     }
 
     // A batch bears its share of each day's feed money; null where a kind has no price.

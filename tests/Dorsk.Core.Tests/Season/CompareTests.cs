@@ -26,5 +26,5 @@ public class CompareTests
         Assert.Throws<ArgumentException>(() => YieldDifference.Of(Cycle(1, 1, 1), Cycle(1, 1, 1) with { ByVolume = true }));
     }
 
-    private static CycleFigures Cycle(double stocked, double survival, double endG) => new("P1", 1, "x", new(2026, 9, 1), 200, true, false, stocked, 20, survival, endG, 1.5, 3, 25, 0.9, 3, 100, []);
+    private static CycleFigures Cycle(double stocked, double survival, double endG) => new("P1", 1, "x", new(2026, 9, 1), 200, true, false, stocked, 20, survival, endG, 1.5, 3, 25, 0.9, 3, 100, [], Dorsk.Core.Judging.Grounds.Of("", ""));
 }
