@@ -16,7 +16,7 @@ namespace Dorsk.Farm;
 /// <param name="clock">The farm clock: it says when a line is entered.</param>
 public sealed class Door(FarmFile file, TimeProvider clock)
 {
-    private static readonly IBook[] Books = [new FarmBook(), new PeopleBook(), new PondRegister(), new WaterBook(), new FeedBook(), new FishBook(), new PlanBook(), new JobBook(), new StockingPlanBook(), new ReceivingBook(), new ProbeBook(), new AlarmBook(), new AirBook(), new PrepareBook(), new SettingsBook(), new ForecastBook()];
+    private static readonly IBook[] Books = [new FarmBook(), new PeopleBook(), new PondRegister(), new WaterBook(), new FeedBook(), new FishBook(), new PlanBook(), new JobBook(), new StockingPlanBook(), new SeasonBook(), new ReceivingBook(), new ProbeBook(), new AlarmBook(), new AirBook(), new PrepareBook(), new SettingsBook(), new ForecastBook()];
     private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero);
     // Clocks of phones and of the farm differ a little; more than this is a mistyped date.
     private static readonly TimeSpan ClockSlack = TimeSpan.FromMinutes(5);

@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Stock;
@@ -23,6 +24,15 @@ public sealed partial class DemoFarm
         if (day == new DateOnly(2027, 1, 19))
             notes.Add(new(Zone.At(day, new(10, 0)), "Manager", "P1 taste test passed", k => new PondWorked(k.Pond("P1"), PondWork.TastePassed, "clean, three tasters", null)));
         PrepareP6(day, notes);
+        if (day == DemoScript.SeasonPlanned)
+            PlanSeason(notes);
+    }
+
+    private static void PlanSeason(List<Told> notes)
+    {
+        var at = Zone.At(DemoScript.SeasonPlanned, new(9, 0));
+        notes.AddRange(DemoScript.ToLeave.Select(x => new Told(at, "Manager", FormattableString.Invariant($"{x.Batch[..2]} {(x.Count is { } n ? $"{n} fish" : "all fish")} out on {x.On:yyyy-MM-dd}"), k => new HarvestPlanned(0, k.Pond(x.Batch[..2]), k.Batch(x.Batch), x.On, x.Count, null, false))));
+        notes.AddRange(DemoScript.ToCome.Select(x => new Told(at, "Manager", FormattableString.Invariant($"{x.Pond} {x.Count} fish on {x.On:yyyy-MM-dd}"), k => new CyclePlanned(0, k.Pond(x.Pond), x.Species, x.On, x.Count, x.MeanG, 500, x.From.Length > 0 ? k.Pond(x.From) : null, null, false))));
     }
 
     private void Stock(DateOnly day, DemoBatch batch, List<Told> notes)

@@ -52,6 +52,21 @@ internal static class DemoScript
         ("T3", "siphon the floor", 2, new(2027, 1, 19), new(8, 30), "droppings and left feed rot into ammonia"), ("P4", "rake screens and drain", 7, new(2027, 1, 20), new(9, 0), "a blocked screen bursts"), ("", "start the generator under load", 30, new(2027, 1, 22), new(16, 0), "crowded water has minutes when the power fails"),
     ];
 
+    /// <summary>Day the season was planned.</summary>
+    public static readonly DateOnly SeasonPlanned = new(2027, 1, 20);
+
+    /// <summary>Fish that are to leave: batch, day, how many (none: all).</summary>
+    public static readonly IReadOnlyList<(string Batch, DateOnly On, int? Count)> ToLeave =
+    [
+        ("P1a", new(2027, 1, 26), 3000), ("P1a", new(2027, 2, 24), null), ("P4a", new(2027, 2, 17), 3400), ("P4a", new(2027, 5, 6), null), ("P2a", new(2027, 2, 26), 2350), ("P3a", new(2027, 4, 28), 3400), ("T1a", new(2027, 3, 10), null), ("T2a", new(2027, 5, 26), null),
+    ];
+
+    /// <summary>Fish that are to come: pond, species, day, how many, their weight (of the farm's own: as they weigh by then), from which pond (none: bought).</summary>
+    public static readonly IReadOnlyList<(string Pond, string Species, DateOnly On, int Count, double MeanG, string From)> ToCome =
+    [
+        ("P6", "silver_perch", new(2027, 2, 5), 6900, 18, "N1"), ("P1", "silver_perch", new(2027, 3, 22), 6000, 24, "N1"), ("T1", "jade_perch", new(2027, 3, 24), 3300, 20, ""), ("P4", "silver_perch", new(2027, 6, 10), 9500, 30, "N2"),
+    ];
+
     /// <summary>Day fish were wanted in P6.</summary>
     public static readonly DateOnly P6FishOn = new(2027, 1, 25);
 

@@ -21,6 +21,8 @@ public static class Brakes
     [
         new("too cold", TooCold),
         new("too hot", TooHot),
+        new("fast", Fast),
+        new("sample first", SampleFirst),
         new("dawn oxygen", DawnOxygen),
         new("tonight's oxygen", TonightsOxygen),
         new("bad water", BadWater),
@@ -35,6 +37,14 @@ public static class Brakes
     private static BrakeHit? TooHot(RationQuestion q, Meal meal, double kg) =>
         q.TempC <= q.Limits.TempHighC ? null
             : Hit("too hot", 0.5, $"Water {T(q, q.TempC)} is over {T(q, q.Limits.TempHighC)}: half, in the cool morning once oxygen has risen.");
+
+    private static BrakeHit? Fast(RationQuestion q, Meal meal, double kg) =>
+        q.FishedOn is { } on && FastBefore.Of(q.Species, q.MeanG, q.TempC) is var fast && FastBefore.Holds(q.Day, meal, on, fast.Hours)
+            ? Hit("fast", 0, $"They are fished on {on:ddd d MMM}: off feed {fast.Hours:0} hours before ({fast.Source}).") : null;
+
+    // Fish are weighed with empty guts in the cool of the morning.
+    private static BrakeHit? SampleFirst(RationQuestion q, Meal meal, double kg) =>
+        meal == Meal.Morning && q.SampledOn == q.Day ? Hit("sample first", 0, $"A sample is due this morning: weigh them with empty guts, feed in the afternoon.") : null;
 
     private static BrakeHit? DawnOxygen(RationQuestion q, Meal meal, double kg) =>
         meal == Meal.Morning && q.DawnLowMgL is { } low ? ByOxygen("dawn oxygen", low, q, "This morning's") : null;

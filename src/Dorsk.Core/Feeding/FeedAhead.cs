@@ -41,6 +41,9 @@ public sealed record OrderProposal(DateOnly? RunsOut, DateOnly? OrderBy, double 
     /// <summary>A load is for so many days.</summary>
     public const int LoadDays = 30;
 
+    /// <summary>Nobody orders further ahead, days.</summary>
+    public const int AheadDays = 180;
+
     /// <summary>Works out when and how much.</summary>
     /// <param name="demand">What is wanted.</param>
     /// <param name="leftKg">Left, kg.</param>
@@ -48,7 +51,7 @@ public sealed record OrderProposal(DateOnly? RunsOut, DateOnly? OrderBy, double 
     /// <param name="bagKg">A bag, kg, or null.</param>
     public static OrderProposal Of(KindDemand demand, double leftKg, double? leadDays, double? bagKg)
     {
-        if (demand.RunsOut(leftKg) is not { } end)
+        if (demand.RunsOut(leftKg) is not { } end || end.DayNumber - demand.From.DayNumber >= AheadDays)
             return new(null, null, 0);
         var kg = demand.Over(end.DayNumber - demand.From.DayNumber, LoadDays);
         return new(end, end.AddDays(-(int)Math.Ceiling((leadDays ?? UsualLeadDays) + SafeDays)), bagKg is { } bag ? Math.Ceiling(kg / bag) * bag : Math.Ceiling(kg));
@@ -60,17 +63,17 @@ public static class FeedAhead
 {
     /// <summary>Feed a batch wants from the first day of its forecast on.</summary>
     /// <param name="ahead">Its growth forecast.</param>
-    /// <param name="count">Fish on the first day.</param>
-    /// <param name="dailyLoss">Share lost a day.</param>
+    /// <param name="countOn">Fish that are fed on a day.</param>
     /// <param name="species">The species.</param>
     /// <param name="temperatureC">Expected water of a day, °C.</param>
     /// <param name="until">Day they are taken out; not fed on it.</param>
-    public static IReadOnlyList<FeedWanted> Of(IReadOnlyList<WeightAhead> ahead, double count, double dailyLoss, FishSpecies species, Func<DateOnly, double> temperatureC, DateOnly until)
+    public static IReadOnlyList<FeedWanted> Of(IReadOnlyList<WeightAhead> ahead, Func<DateOnly, double> countOn, FishSpecies species, Func<DateOnly, double> temperatureC, DateOnly until)
     {
         List<FeedWanted> wanted = [];
-        for (var i = 0; i + 1 < ahead.Count && ahead[i].Day < until; i++, count *= 1 - dailyLoss)
+        for (var i = 0; i + 1 < ahead.Count && ahead[i].Day < until; i++)
         {
             var (day, w) = (ahead[i].Day, ahead[i].MeanG.Value);
+            var count = countOn(day);
             var keeps = temperatureC(day) >= species.FeedMinC ? SchoolRation.MaintenanceShareOfBody * w : 0;
             wanted.Add(new(day, w, count, count / 1000 * Math.Max(keeps, (ahead[i + 1].MeanG.Value - w) * DailyGain.Fcr(species, w))));
         }

@@ -35,6 +35,12 @@ public sealed record RationQuestion(
     /// <summary>What somebody wants instead, with the reason and who; null: the plan stands.</summary>
     public (double Kg, string Reason, string By)? Overruled { get; init; }
 
+    /// <summary>The next farm day on which fish are planned to be fished or moved, from this day on; null when none is.</summary>
+    public DateOnly? FishedOn { get; init; }
+
+    /// <summary>The farm day of the next sample, or null.</summary>
+    public DateOnly? SampledOn { get; init; }
+
     /// <summary>Ammonia or nitrite that is over its limit, in words; null when none is.</summary>
     public string? BadWater { get; init; }
 

@@ -45,6 +45,15 @@ public static class GrowthForecast
         return ahead;
     }
 
+    /// <summary>Weights of fish that are to come: at nine tenths of the full ration, with the doubt of the species' own figures.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Weight when they come, g.</param>
+    /// <param name="from">The day they come.</param>
+    /// <param name="temperatureC">Expected temperature of a day, °C.</param>
+    /// <param name="days">How far, days; 1 to 730.</param>
+    public static IReadOnlyList<WeightAhead> Planned(FishSpecies species, double meanG, DateOnly from, Func<DateOnly, double> temperatureC, int days) =>
+        Run(new(from, default, default, default, 0, 1, WeightState.Stocked(meanG, null)), species, temperatureC, days, DailyGain.RationShare(GrowthPlan.PlannedRation));
+
     /// <summary>The dates on which a forecast reaches a weight.</summary>
     public static TargetDate DateOf(double targetG, IReadOnlyList<WeightAhead> ahead)
     {

@@ -50,6 +50,9 @@ public sealed record PondDay(
     /// <summary>Steps of the changes of feed ahead: day, what, why.</summary>
     public IReadOnlyList<(DateOnly On, string What, string Reason)> Changes { get; init; } = [];
 
+    /// <summary>Planned for this pond: key of the day, day, what in words, the slip that answers it.</summary>
+    public IReadOnlyList<(string Key, DateOnly On, string What, string Slip)> Planned { get; init; } = [];
+
     /// <summary>Why no fertiliser goes in today, or null.</summary>
     public Judgement? Brake { get; init; }
 }

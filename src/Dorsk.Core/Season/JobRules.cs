@@ -33,6 +33,7 @@ public static class JobRules
         new("use-first", UseFirst),
         new("change", FeedChanges),
         new("harvest", PlanHarvest),
+        new("plan", Planned),
         new("prep", Preparation),
         new("calibrate", Calibrations),
         new("service", Services),
@@ -124,9 +125,14 @@ public static class JobRules
     private static IEnumerable<Job> FeedChanges(FarmDay d) => d.Stocked.SelectMany(p => p.Changes.Where(c => c.On == d.Today).Select(c => new Job(
         Key("change", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(6, 0)), d.Zone.At(d.Today, new(9, 0)), $"{p.Code}: {c.What}", c.Reason, Role.PondHand, "", JobState.Open)));
 
-    private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null).Select(p => new Job(
+    private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null && p.Planned.Count == 0).Select(p => new Job(
         Key("harvest", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(19, 0)), $"{p.Code}: plan the harvest",
         $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed", Role.Manager, "", JobState.Open));
+
+    private static IEnumerable<Job> Planned(FarmDay d) => d.Ponds.SelectMany(p => p.Planned.Where(x => x.On == d.Today).Select(x => PlannedJob(d, p, x)));
+
+    internal static Job PlannedJob(FarmDay d, PondDay p, (string Key, DateOnly On, string What, string Slip) x) =>
+        new(Key("plan", x.Key, x.On), p.PondId, p.Code, d.Zone.At(x.On, new(5, 0)), d.Zone.At(x.On, new(18, 0)), $"{p.Code}: {x.What}", "planned in the season", Role.Manager, x.Slip, JobState.Open);
 
     // Steps whose day has come; an open one moves every later day, so the morrow's list is never wrong.
     private static IEnumerable<Job> Preparation(FarmDay d) => d.Ponds.Where(p => p.Preparation is not null).SelectMany(p => p.Preparation!.Open.Where(s => s.Day <= d.Today).Select(s =>

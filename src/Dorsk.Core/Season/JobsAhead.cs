@@ -41,7 +41,9 @@ public static class JobsAhead
             yield return At(d, "sample", p.Code, p, sample, new(5, 30), new(8, 0), $"{p.Code}: sample, in the cool of the morning", p.LastWeighed is { } weighed ? $"last weighed {FarmDay.Day(weighed)}" : "never weighed since stocking", Role.Manager, "sample");
         foreach (var (on, what, reason) in p.Changes)
             yield return At(d, "change", p.Code, p, on, new(6, 0), new(9, 0), $"{p.Code}: {what}", reason, Role.PondHand);
-        if (p is { Stocked: true, Target: { } target } && target > d.Today)
+        foreach (var planned in p.Planned)
+            yield return JobRules.PlannedJob(d, p, planned);
+        if (p is { Stocked: true, Target: { } target, Planned.Count: 0 } && target > d.Today)
             yield return At(d, "ready", p.Code, p, target, new(8, 0), new(17, 0), $"{p.Code}: fish reach their wanted weight", "taste test a fortnight before; fast before harvest as the species wants", Role.Manager);
         if (p.Preparation is { } prep)
             foreach (var step in prep.Open.Where(s => s.Day > d.Today))

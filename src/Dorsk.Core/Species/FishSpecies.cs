@@ -40,6 +40,9 @@ public sealed record FishSpecies(
     /// <summary>Limits that the farm set itself, by stage; null when it set none.</summary>
     public IReadOnlyDictionary<LifeStage, WaterLimits>? OwnLimits { get; init; }
 
+    /// <summary>Upper end of market size, g; fish over it are a class of their own.</summary>
+    public double MarketHighG { get; init; }
+
     /// <summary>All species that ship, in the order of the table.</summary>
     public static IReadOnlyList<FishSpecies> All { get; } = Csv.Embedded("species.csv").Select(Row).ToList();
 
@@ -59,6 +62,6 @@ public sealed record FishSpecies(
             N("growth_g13_per_day"), N("growth_cap_g_per_day", double.PositiveInfinity), N("fcr_fry"), N("fcr_fingerling"), N("fcr_growout"),
             N("market_low_g"), N("fingerling_high_g"), N("weight_cv_pct"), N("survival_growout_pct"), N("survival_fry_to_fingerling_pct"),
             N("capacity_earthen_no_air_kg_ha"), N("capacity_earthen_aerated_kg_ha"), N("capacity_tank_kg_m3"),
-            N("respiration_factor", 1), N("feed_cap_factor", 1), r["legal_caution"], r["confidence"], r["source"]);
+            N("respiration_factor", 1), N("feed_cap_factor", 1), r["legal_caution"], r["confidence"], r["source"]) { MarketHighG = N("market_high_g", double.PositiveInfinity) };
     }
 }

@@ -17,9 +17,6 @@ public sealed record BatchNow(BatchStory Batch, Standing Stands, Grounds Why, Ra
 {
     /// <summary>Its growth forecast from today on.</summary>
     public IReadOnlyList<WeightAhead> Ahead { get; init; } = [];
-
-    /// <summary>Feed it will want until it is harvested, as planned or at its wanted weight.</summary>
-    public IReadOnlyList<FeedWanted> Feed { get; init; } = [];
 }
 
 /// <summary>A pond as it stands now: one row of Ponds, the summary of the pond book.</summary>

@@ -14,7 +14,7 @@ internal static class DayQuestions
 {
     private static readonly TimeSpan FreshWeather = TimeSpan.FromHours(12);
 
-    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, IReadOnlyList<PondNow> ponds, FeedMoves feeds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
+    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, IReadOnlyList<PondNow> ponds, SeasonAhead season, FeedMoves feeds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
     {
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         var asOf = AsOf.Now(now);
@@ -23,8 +23,8 @@ internal static class DayQuestions
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
         var kinds = feeds.At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed).ConvertAll(f => f.Kind);
-        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Changing(Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now), p, kinds)).ToList(),
-            StoreRow.Of(feeds.At(now), ponds, zone.DayOf(now)).Where(r => r.Demand is not null).Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry) { Order = r.Order }).ToList(),
+        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Changing(Planned(Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now), season), season, kinds)).ToList(),
+            StoreRow.Of(feeds.At(now), season).Where(r => r.Demand is not null).Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry) { Order = r.Order }).ToList(),
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
         {
             ToCalibrate = InstrumentQuestions.All(c, asOf).Where(i => i.Kept.DueOn(today) <= today).Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn)).ToList(),
@@ -66,9 +66,15 @@ internal static class DayQuestions
             main?.Stands.MeanG.Value ?? 0, p.BiomassKg, s.Pond.ByVolume ? null : s.LastOf(Parameter.Secchi)?.Si, meals, Today(nameof(FeedingGiven)), main?.Target.Likely, taste == default ? null : s.Zone.DayOf(taste.At), p.NextThing);
     }
 
-    private static PondDay Changing(PondDay day, PondNow pond, List<FeedKind> kinds) => kinds.Count < 2 ? day : day with
+    private static PondDay Planned(PondDay day, SeasonAhead season) => season.Events.Where(e => e.PondId == day.PondId && e is { Planned: true, Kind: not SeasonEventKind.Sample }).ToList() is { Count: > 0 } events ? day with
     {
-        Changes = [.. pond.Batches.SelectMany(b => Core.Feeding.FeedChange.Ahead(b.Batch.Species, b.Feed, kinds.ConvertAll(k => (k.Id, k.PelletMm)))).SelectMany(c => c.Steps.Select(s => (s.From,
+        Planned = [.. events.Select(e => (e.Key, e.On, $"{e.Kind switch { SeasonEventKind.Stock => "fish are to come", SeasonEventKind.Harvest => "harvest", SeasonEventKind.Grade when e.OtherPondId is null => "take out the heaviest", _ => "move fish" }}, {e.Count:#,0} of about {Core.Units.QuantityText.Write(e.MeanG.Value, e.MeanG.Value >= 100 ? Core.Units.Measures.FishWeight with { Decimals = 0, UsDecimals = 0 } : Core.Units.Measures.FishWeight, season.Input.Hand)}{(e.OtherPondId is { } other ? (e.Kind == SeasonEventKind.Stock ? " from " : " to ") + season.Input.CodeOf(other) : "")}",
+            e.Kind == SeasonEventKind.Stock ? e.OtherPondId is null ? "stock" : "" : e.OtherPondId is null ? "harvest" : "move"))],
+    } : day;
+
+    private static PondDay Changing(PondDay day, SeasonAhead season, List<FeedKind> kinds) => kinds.Count < 2 ? day : day with
+    {
+        Changes = [.. season.Wanted.Where(w => w.Fish.PondId == day.PondId && w.Fish.Stands).SelectMany(w => Core.Feeding.FeedChange.Ahead(w.Fish.Species, w.Feed, kinds.ConvertAll(k => (k.Id, k.PelletMm)))).SelectMany(c => c.Steps.Select(s => (s.From,
             s.NewPct < 100 ? FormattableString.Invariant($"mix {s.NewPct} % {Name(kinds, c.New)} into {Name(kinds, c.Old)}") : FormattableString.Invariant($"{Name(kinds, c.New)} alone from today"), FormattableString.Invariant($"their size wants {c.Size.SizeMm.Low:0.#} to {c.Size.SizeMm.High:0.#} mm"))))],
     };
 

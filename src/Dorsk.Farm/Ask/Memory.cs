@@ -50,9 +50,9 @@ internal sealed class Memory
         if (kind is nameof(Core.Feeding.FeedingGiven) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.StoreTaken) or nameof(Core.Feeding.StoreCounted) or nameof(Core.Feeding.FeedNamed) or LogLines.TakenBack)
             feed = line;
         // What Dorsk told itself, alarms, jobs of the farm and feed brought in change no answer of a pond; a pond's job may be a step of its preparation.
-        if (kind is nameof(Core.Oxygen.ForecastIssued) or nameof(Core.Alarms.AlarmRaised) or nameof(Core.Alarms.AlarmAnswered) or nameof(Core.Alarms.AlarmEnded) or nameof(Core.Alarms.AlarmTold) or nameof(Core.Alarms.CallListSet) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.StoreTaken) or nameof(Core.Feeding.StoreCounted) || (kind == nameof(Core.Season.JobClosed) && pond is null))
+        if (kind is nameof(Core.Oxygen.ForecastIssued) or nameof(Core.Alarms.AlarmRaised) or nameof(Core.Alarms.AlarmAnswered) or nameof(Core.Alarms.AlarmEnded) or nameof(Core.Alarms.AlarmTold) or nameof(Core.Alarms.CallListSet) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.StoreTaken) or nameof(Core.Feeding.StoreCounted) or nameof(Core.Plans.SeasonKept) || (kind == nameof(Core.Season.JobClosed) && pond is null))
             return;
-        if (pond is { } p && kind != nameof(Core.Stock.FishMoved))
+        if (pond is { } p && kind is not (nameof(Core.Stock.FishMoved) or nameof(Core.Plans.CyclePlanned)))
             ponds[p] = line;
         else
             farm = line;

@@ -10,7 +10,6 @@ namespace Dorsk.Farm.Ask;
 
 public sealed partial class PondStory
 {
-    private const int ForecastDays = 540;
     private static readonly TimeSpan PlanSlack = TimeSpan.FromHours(1), DuskBegins = TimeSpan.FromHours(3), DawnBegins = TimeSpan.FromHours(2);
     private static readonly TimeSpan SecchiSpeaks = TimeSpan.FromDays(7), ChemistrySpeaks = TimeSpan.FromDays(14);
     private static readonly TimeSpan OldReading = TimeSpan.FromHours(14);
@@ -30,10 +29,8 @@ public sealed partial class PondStory
         var batches = Standing.Select(b =>
         {
             var stands = StandingOn(b.Id, today)!;
-            var ahead = GrowthForecast.Run(stands, b.Species, TemperatureAhead, ForecastDays);
-            var target = GrowthForecast.DateOf(b.TargetG, ahead);
-            var loss = StandingEstimate.UnseenDailyShare(b.Species, Pond.ByVolume);
-            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom, bad)!, target) { Ahead = ahead, Feed = FeedAhead.Of(ahead, stands.Count.Value, loss, b.Species, TemperatureAhead, target.Likely ?? today.AddDays(ForecastDays)) };
+            var weights = AheadOf(b, today);
+            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom, bad)!, GrowthForecast.DateOf(b.TargetG, weights)) { Ahead = weights };
         }).ToList();
         var oxygen = LastOf(Parameter.Oxygen);
         var unread = batches.Count > 0 ? Unread(now) : null;

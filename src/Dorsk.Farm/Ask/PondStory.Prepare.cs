@@ -40,7 +40,9 @@ public sealed partial class PondStory
     }
 
     /// <summary>The preparation under way at an instant; null without a plan, or when fish came since.</summary>
-    public PreparationNow? PreparationAt(DateTimeOffset now)
+    /// <param name="now">The instant.</param>
+    /// <param name="asSoonAs">Whether to count forward from today, as if no day were wanted.</param>
+    public PreparationNow? PreparationAt(DateTimeOffset now, bool asSoonAs = false)
     {
         if (PreparationLine is not { } line || line.At > now || Batches.Any(b => b.ArrivedAt > line.At && b.ArrivedAt <= now))
             return null;
@@ -51,7 +53,7 @@ public sealed partial class PondStory
         foreach (var kind in steps.Where(s => s.Key != PrepPlan.Stock).GroupBy(s => s.Work))
             foreach (var (step, work) in kind.Where(s => !done.ContainsKey(s.Key)).Zip(Works.Where(w => w.Work == kind.Key && w.At > emptied && w.At <= now).OrderBy(w => w.At)))
                 done[step.Key] = new(Zone.DayOf(work.At));
-        return new(line, PrepPlan.Of(steps, Zone.DayOf(line.At), line.Plan.StockOn, done, Zone.DayOf(now)));
+        return new(line, PrepPlan.Of(steps, Zone.DayOf(line.At), asSoonAs ? null : line.Plan.StockOn, done, Zone.DayOf(now)));
     }
 
     /// <summary>Lowest oxygen of the last four mornings that were read, oldest first, mg/L.</summary>

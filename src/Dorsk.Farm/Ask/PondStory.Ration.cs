@@ -27,7 +27,7 @@ public sealed partial class PondStory
         return Ration.For(new(batch.Species, stands.MeanG.Value, stands.Count.Value, stands.FullGainG, DailyGain.Fcr(batch.Species, stands.MeanG.Value), temp, known,
             DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand) 
         {
-            BloomRisk = bloomRisk, BadWater = badWater, Day = day, School = Rations.School, Scored = Rations.Scored.LastOrDefault(s => s.Day < day), Overruled = Rations.Overruled.TryGetValue((batch.Id, day), out var wanted) ? wanted : null,
+            BloomRisk = bloomRisk, BadWater = badWater, Day = day, FishedOn = FishedNext(day), SampledOn = SampleDue(batch), School = Rations.School, Scored = Rations.Scored.LastOrDefault(s => s.Day < day), Overruled = Rations.Overruled.TryGetValue((batch.Id, day), out var wanted) ? wanted : null,
         });
     }
 

@@ -160,7 +160,7 @@ public sealed partial class PondStory
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
         var byHand = Readings.ByHand(c, asOf, pondId);
         return new(farm, zone, pond, Readings.WithProbes(c, asOf, pondId, byHand), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone) };
+            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone), Plans = SeasonPlanQuestions.Of(c, asOf, pondId) };
     }
 
     private BatchHistory History(BatchStory b) => new(

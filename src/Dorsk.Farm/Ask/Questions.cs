@@ -227,7 +227,7 @@ public sealed partial class Questions(FarmFile file)
         if (FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue)) is not { } farm)
             return null;
         var ponds = PondsNow(c, now);
-        var day = DayQuestions.Day(c, farm, ponds, Moves(c, seen), Weather(c, seen), now);
+        var day = DayQuestions.Day(c, farm, ponds, Season(c, farm, seen, now).Planned, Moves(c, seen), Weather(c, seen), now);
         var jobs = Core.Season.JobRules.Of(day);
         var fresh = new Today(ponds, day, jobs, Core.Season.Needs.Of(day, jobs), Core.Season.Headline.Of(day), PlanQuestions.Plan(c, AsOf.Now(now)));
         today = (seen, minute, fresh);

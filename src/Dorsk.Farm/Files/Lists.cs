@@ -28,6 +28,8 @@ public static class Lists
         ["moves"] = $"SELECT l.happened, {Code}, {Batch}, t.to_pond, t.count, t.mean_g, t.basis, l.author, l.line FROM move t CROSS JOIN log l USING (line) WHERE",
         ["ponds"] = "SELECT l.happened, t.code, t.name, t.kind, t.use, t.shape, t.length_m, t.width_m, t.diameter_m, t.depth_m, t.slope, l.line FROM pond t CROSS JOIN log l USING (line) WHERE",
         ["work"] = $"SELECT l.happened, {Code}, t.work, t.text, t.amount_kg, l.author, l.line FROM pond_work t CROSS JOIN log l USING (line) WHERE",
+        ["harvests-planned"] = $"SELECT l.happened, {Code}, {Batch}, t.plan, t.day, t.count, t.to_pond, t.dropped, l.author, l.line FROM harvest_planned t CROSS JOIN log l USING (line) WHERE",
+        ["stockings-planned"] = $"SELECT l.happened, {Code}, t.plan, t.species, t.stock_on, t.count, t.mean_g, t.target_g, t.from_pond, t.harvest_on, t.dropped, l.author, l.line FROM cycle_planned t CROSS JOIN log l USING (line) WHERE",
         ["jobs"] = $"SELECT l.happened, {Code}, t.key, t.outcome, t.reason, l.author, l.line FROM job_closed t CROSS JOIN log l USING (line) WHERE",
         ["forecasts"] = $"SELECT l.happened, {Code}, t.night, t.method, t.low AS low_mg_l, t.low_80, t.high_80, t.chance_under_act, l.line FROM forecast_issued t CROSS JOIN log l USING (line) WHERE",
         ["log"] = $"SELECT l.happened, {Code}, l.kind, l.as_typed, l.author, l.voids, l.line FROM log l WHERE",

@@ -59,7 +59,7 @@ public class StoreTests
     public void Feed_ahead_is_the_gain_by_feed_per_gain_and_changes_by_quarters()
     {
         var ahead = Enumerable.Range(0, 200).Select(i => new WeightAhead(Day0.AddDays(i), new Dorsk.Core.Judging.Interval(10 + (0.5 * i), 0, 0, 0.8))).ToList();
-        var wanted = FeedAhead.Of(ahead, 1000, 0, Perch, _ => 25, Day0.AddDays(150));
+        var wanted = FeedAhead.Of(ahead, _ => 1000, Perch, _ => 25, Day0.AddDays(150));
         Assert.Equal(150, wanted.Count);
         Assert.All(wanted.Where(w => w.MeanG is > 60 and < 150), w => Assert.Equal(0.5 * DailyGain.Fcr(Perch, w.MeanG), w.Kg, 6));
         (long, double)[] kinds = [(1, 1), (2, 2), (3, 4)];

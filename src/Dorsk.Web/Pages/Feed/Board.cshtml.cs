@@ -119,7 +119,9 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
     private void Load()
     {
         var ponds = questions.PondsNow(here.Now);
-        (Feeds, Store) = (questions.Feeds(), StoreRow.Of(questions.FeedStore(here.Now), ponds, here.Today));
+        if (questions.Season(here.Now)?.Planned is not { } season)
+            return;
+        (Feeds, Store) = (questions.Feeds(), StoreRow.Of(questions.FeedStore(here.Now), season));
         var kinds = Feeds.Select(f => (f.Id, f.PelletMm)).ToList();
         Rows = [.. ponds.SelectMany(p => p.Batches.Select(b =>
         {
@@ -127,7 +129,7 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
             // The kind in the store nearest to what their size wants; without a table the one they ate last.
             var kind = wanted is null ? Feeds.FirstOrDefault(f => p.Story.Feedings.Count > 0 && f.Name == p.Story.Feedings[^1].Feed) ?? (Feeds.Count > 0 ? Feeds[0] : null)
                 : Feeds.FirstOrDefault(f => f.Id == FeedAhead.KindFor(b.Batch.Species, b.Stands.MeanG.Value, kinds));
-            var change = FeedChange.Ahead(b.Batch.Species, b.Feed, kinds).FirstOrDefault(c => c.NewPctOn(here.Today) is not null);
+            var change = FeedChange.Ahead(b.Batch.Species, season.FeedOf(b.Batch.Id, p.Story.Pond.Id), kinds).FirstOrDefault(c => c.NewPctOn(here.Today) is not null);
             return new RationRow(p, b, MealTimes.Of(b.Ration, b.Ration.Rhythm?.Usual ?? 2), p.Story.RationTomorrow(b.Batch, here.Now), kind, wanted, p.Story.FedOn(here.Today), kind is null || wanted is null || wanted.Misses(kind.PelletMm) <= 0)
             {
                 Mixed = change is null ? null : (Feeds.First(f => f.Id == change.New).Name, change.NewPctOn(here.Today)!.Value),

@@ -16,9 +16,9 @@ public sealed class FeedStoreModel(Questions questions, Here here) : PageModel
 
     public IActionResult OnGet()
     {
-        if (here.Farm is null)
+        if (questions.Season(here.Now)?.Planned is not { } season)
             return Redirect("/slip/farm");
-        Rows = StoreRow.Of(questions.FeedStore(here.Now), questions.PondsNow(here.Now), here.Today);
+        Rows = StoreRow.Of(questions.FeedStore(here.Now), season);
         Lines = questions.StoreLog(10);
         return Page();
     }

@@ -1,0 +1,60 @@
+using Dorsk.Core.Plans;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Season;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Ask;
+
+public sealed partial class Questions
+{
+    private (Memory.Seen Seen, DateOnly Day, SeasonNow Season)? season;
+
+    /// <summary>The season as it is planned; null before the farm is described. Worked out once a day and again when the books move.</summary>
+    public SeasonNow? Season(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue)) is { } farm ? Season(c, farm, memory.Look(c), now) : null;
+    }
+
+    /// <summary>Copies of the season that are kept, the newest first.</summary>
+    public IReadOnlyList<SeasonKept> SeasonCopies()
+    {
+        using var c = file.Open();
+        return SeasonPlanQuestions.Copies(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    private SeasonNow Season(SqliteConnection c, FarmDescribed farm, Memory.Seen seen, DateTimeOffset now)
+    {
+        var today = (Core.Time.FarmZone.Find(farm.ZoneId) ?? Core.Time.FarmZone.Utc).DayOf(now);
+        if (season is { } known && known.Seen == seen && known.Day == today)
+            return known.Season;
+        var stories = Stories(c);
+        var store = Moves(c, seen).At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed);
+        var input = new SeasonInput(today, [.. stories.Select(s => s.SeasonPondAt(now))], [.. stories.SelectMany(s => s.SeasonBatchesAt(today))], [.. stories.SelectMany(s => s.OpenHarvests.Select(h => h.Fact))], [.. stories.SelectMany(s => s.OpenCycles.Select(p => p.Fact))],
+            [.. store.Select(f => new SeasonFeed(f.FeedId, f.Name, f.Kind.PelletMm, f.LeftKg, f.Kind.LeadDays, f.Kind.BagKg))], farm.Hand);
+        var fresh = new SeasonNow(stories, SeasonAhead.Of(input));
+        season = (seen, today, fresh);
+        return fresh;
+    }
+
+    // Every pond in use; at the first look they are read side by side, each over a connection of its own.
+    private List<PondStory> Stories(SqliteConnection c)
+    {
+        var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => p.Id).ToList();
+        memory.Look(c);
+        if (ponds.Count(p => !stories.ContainsKey(p)) > 1)
+            Parallel.ForEach(ponds, p =>
+            {
+                using var own = file.Open();
+                _ = Story(own, p);
+            });
+        return [.. ponds.Select(p => Story(c, p)!)];
+    }
+}
+
+/// <summary>The season as it is planned, with the ponds it was worked out from.</summary>
+/// <param name="Stories">Ponds in use.</param>
+/// <param name="Planned">The season ahead.</param>
+public sealed record SeasonNow(IReadOnlyList<PondStory> Stories, SeasonAhead Planned);
