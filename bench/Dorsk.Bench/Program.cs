@@ -22,7 +22,9 @@ if (args is ["burst", "probes", var ofProbes])
     return Burst.Run(ofProbes, probes: true);
 if (args is ["probes", var served, var into])
     return await ManyProbes.Run(served, into);
+if (args is ["season", var shown, var kept])
+    return await ManySeasons.Run(shown, kept);
 if (args is ["speed", var app, var empty, var seed])
     return await Speed.Run(app, empty, seed);
-Console.Error.WriteLine("dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | speed APP EMPTY SEED");
+Console.Error.WriteLine("dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | speed APP EMPTY SEED");
 return 2;

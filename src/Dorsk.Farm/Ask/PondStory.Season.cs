@@ -16,7 +16,7 @@ public readonly record struct StoodOn(DateOnly Day, Interval Kg);
 
 public sealed partial class PondStory
 {
-    private const int RibbonStepDays = 7;
+    private const int RibbonStepDays = 14;
     private readonly ConcurrentDictionary<(long Batch, DateOnly Day), IReadOnlyList<WeightAhead>> ahead = new();
     private readonly ConcurrentDictionary<(string Species, DateOnly From, double MeanG, DateOnly Last), IReadOnlyList<WeightAhead>> grown = new();
     private readonly ConcurrentDictionary<DateOnly, IReadOnlyList<StoodOn>> stood = new();
@@ -64,7 +64,7 @@ public sealed partial class PondStory
     /// <summary>What stands in it, as the season sees it.</summary>
     public IEnumerable<SeasonBatch> SeasonBatchesAt(DateOnly today) => Standing.Select(b => new SeasonBatch(Pond.Id, b.Id, b.Species, b.TargetG, StandingOn(b.Id, today)!.Count, b.Samples.LastOrDefault(s => s.Single).Mean?.CvPct ?? b.Species.WeightCvPct, AheadOf(b, today), SampleDue(b)));
 
-    /// <summary>What stood in it week by week, and on the day before and of each coming, leaving and harvest.</summary>
+    /// <summary>What stood in it fortnight by fortnight, and on the day before and of each coming, leaving and harvest.</summary>
     public IReadOnlyList<StoodOn> StoodTo(DateOnly today) => stood.GetOrAdd(today, Stood);
 
     /// <summary>Feed given by month and kind, kg.</summary>

@@ -21,7 +21,7 @@ public sealed class SeasonPicture
     // Under this share of the best growth a month counts as cold.
     private const double ColdShare = 0.25;
     private const double PondHalf = 20, TankHalf = 10, Brim = 6;
-    private const int StepDays = 8, LabelWidth = 36;
+    private const int StepDays = 14, LabelWidth = 36;
     private readonly SeasonAhead season;
     private readonly Here here;
     private readonly int days;
