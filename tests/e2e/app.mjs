@@ -22,9 +22,18 @@ export async function startNight(clock, rate) {
   return { ...farm, outside: `http://127.0.0.1:${outside}`, stop: async () => { others.kill(); await farm.stop(); } };
 }
 
-async function start(seed, more = ['--clock', '2027-01-21T17:40+10:00', '--rate', '0'], before = () => {}) {
+/** The demo farm on several days, one after the other: `on(clock)` ends the day before and opens the next on the same books. */
+export function days() {
   const data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-'));
-  if (seed) copyFileSync(join('artifacts/demo', readdirSync('artifacts/demo').find(f => f.startsWith('seed-') && f.endsWith('.db'))), join(data, 'farm.db'));
+  let running;
+  return {
+    on: async clock => { const first = !running; await running?.stop(); running = await start(true, ['--clock', clock, '--rate', '0'], () => {}, { data, fresh: first, keep: true }); return running; },
+    stop: async () => { await running?.stop(); rmSync(data, { recursive: true, force: true }); },
+  };
+}
+
+async function start(seed, more = ['--clock', '2027-01-21T17:40+10:00', '--rate', '0'], before = () => {}, { data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-')), fresh = true, keep = false } = {}) {
+  if (seed && fresh) copyFileSync(join('artifacts/demo', readdirSync('artifacts/demo').find(f => f.startsWith('seed-') && f.endsWith('.db'))), join(data, 'farm.db'));
   before(data);
   // Another culture than any developer's: figures must not follow the machine's.
   const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : [])], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
@@ -34,7 +43,7 @@ async function start(seed, more = ['--clock', '2027-01-21T17:40+10:00', '--rate'
     child.stdout.on('data', read); child.stderr.on('data', read);
     child.on('exit', code => failed(new Error(`the app ended with ${code}: ${out}`)));
   });
-  return { url, data, facts: () => execFileSync(app, ['facts', join(data, 'farm.db')], { encoding: 'utf8' }).trim().split('\n').filter(Boolean).map(l => JSON.parse(l)), stop: async () => { const gone = new Promise(r => child.on('close', r)); child.kill(); await gone; rmSync(data, { recursive: true, force: true }); } };
+  return { url, data, facts: () => execFileSync(app, ['facts', join(data, 'farm.db')], { encoding: 'utf8', maxBuffer: 1 << 28 }).trim().split('\n').filter(Boolean).map(l => JSON.parse(l)), stop: async () => { const gone = new Promise(r => child.on('close', r)); child.kill(); await gone; if (!keep) rmSync(data, { recursive: true, force: true }); } };
 }
 
 export const test = base.extend({
