@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Species;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Log;
 
@@ -43,6 +44,37 @@ public sealed class RationTests : IDisposable
         Assert.Equal((0.0, 7.0), (store.LeftKg, Math.Round(store.Differences.Sum(d => d.Kg), 9)));
         Assert.All(store.Differences, d => Assert.Equal(Core.Feeding.StoreLedger.BeyondBooks, d.Name));
         Assert.Equal(RationSchool.ExpectedGain, farm.Questions.StoryAsOf("P1", new AsOf(At(19, 7), DateTimeOffset.MaxValue))!.Rations.School);
+    }
+
+    [Fact]
+    public void The_farms_own_table_holds_from_its_instant_and_a_feeder_follows_the_ration()
+    {
+        farm.Must(new RationSchoolSet(farm.PondId, RationSchool.Table), At(19, 8));
+        var trade = Plan().FullKg;
+        farm.Must(new FeedTableSet("silver_perch", [new(0, 1, 2, 42, 4, 26), new(150, 3, 3.5, 38, 2, 26), new(400, 4, 6, 33, 1.2, 26)]), At(20, 9));
+        // Between 150 and 400 g on a line of logarithms, in water of just that temperature.
+        var stands = farm.Story.StandingOn(batch, new(2026, 1, 20))!;
+        var share = Math.Log(stands.MeanG.Value / 150) / Math.Log(400 / 150.0);
+        Assert.Equal(stands.BiomassKg.Value * 0.02 * Math.Pow(0.6, share), Plan().FullKg, 2);
+        Assert.Equal((3.0, 3.5), FeedSize.At(farm.Story.Batches[0].Species, 200)!.SizeMm);
+        Assert.Equal(trade, farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!.RationOf(farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!.Batches[0], new(2026, 1, 20), 6)!.FullKg, 9);
+        Assert.Equal(["From1", "High0", "Ration0", "Temp0"], farm.Try(new FeedTableSet("silver_perch", [new(10, 3, 2, 40, 0, 90), new(10, 1, 2, 40, 2, 26)]), At(20, 10)).Remarks.Select(r => r.Field).Order());
+        farm.Must(new FeedTableSet("silver_perch", []), At(20, 11));
+        Assert.Equal(trade, Plan().FullKg, 9);
+
+        // 25 g a minute over four meals, to the half minute; weighed 20 days ago, watched by nobody.
+        farm.Must(new FeederKept(farm.PondId, "belt", FeederDose.Minute, 25, new(2026, 1, 1), 4, false), At(20, 11));
+        var programme = farm.Story.Feeder!.Value.Kept.Programme(Plan());
+        Assert.Equal([7, 10, 13, 16], programme.Select(m => m.At.Hour));
+        Assert.All(programme, m => Assert.Equal(Plan().PlannedKg / 4, m.Kg, 0.0126));
+        var jobs = farm.Questions.Today(farm.Clock.Now)!.Jobs;
+        Assert.Equal(["feeder", "watch-meal"], jobs.Where(j => j.What.Contains("belt", StringComparison.Ordinal)).Select(j => j.Key.Split(':')[0]).Order());
+        farm.Must(new FeedingGiven(farm.PondId, feed, 1, 3), At(20, 11.5));
+        farm.Must(new FeederKept(farm.PondId, "belt", FeederDose.Minute, 24, new(2026, 1, 20), 4, false), At(20, 11.5));
+        Assert.DoesNotContain(farm.Questions.Today(farm.Clock.Now)!.Jobs, j => j.What.Contains("belt", StringComparison.Ordinal));
+        farm.Must(new FeederKept(farm.PondId, "belt", FeederDose.Minute, 24, new(2026, 1, 20), 4, true), At(20, 11.8));
+        Assert.Null(farm.Story.Feeder);
+        Assert.Equal(["Each", "Meals", "Name", "WeighedOn"], farm.Try(new FeederKept(farm.PondId, "", FeederDose.Turn, double.NaN, new(2027, 1, 1), 25, false), At(20, 11)).Remarks.Select(r => r.Field).Order());
     }
 
     [Fact]

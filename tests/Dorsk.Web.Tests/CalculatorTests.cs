@@ -62,6 +62,11 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "count", "way=weight&counts=102+96+110&amounts=255+238+279&mass=12.5&volume=&bags=&within=5&earlier=4000", ["4,987", "2.51", "Watch", "fish do not multiply"] },
         { "count", "way=bags&counts=480+500+520&amounts=&mass=&volume=&bags=10&within=5&earlier=", ["5,000", "more samples"] },
         { "count", "way=volume&counts=200+210&amounts=50+52&mass=&volume=1&bags=&within=5&earlier=", ["4,020", "Fish a millilitre"] },
+        // Mean 12.6 of a net of 7.07 m² that holds half, on 1,000 m²: 3,565.
+        { "throws", "caught=14+9+17+11+12&radius=1.5&held=50&area=0.1&mesh=10&depth=", ["3,565", "3.57"] },
+        { "throws", "caught=14&radius=1.5&held=50&area=0.1&mesh=10&depth=15", ["one throw cannot tell", "lift the mean"] },
+        // Exactly 0.02 L³: 25 cm weigh 312.5 g, 160 g are 20 cm.
+        { "length", "lengths=10+14+18+22+26&weights=20+54.88+116.64+212.96+351.52&length=25&weight=160", ["312.5", "20.0", "2.00"] },
         // 20 fish of a gram a litre: 0.7 × 20 × 2^−0.5 = 9.9 mg of oxygen a litre and hour.
         { "road", "by=bags&species=silver_perch&weight=1&fish=4000&water=0.2&share=28&temp=20&alkalinity=80&hours=8&leave=05:00", ["Steady", "Latest safe arrival", "The trade"] },
         { "road", "by=bags&species=silver_perch&weight=1&fish=24000&water=0.2&share=28&temp=28&alkalinity=80&hours=12&leave=05:00", ["Act now", "do not live through 12.0 hours"] },
@@ -88,6 +93,9 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
         { "place", "body=tank&area=0.2&fence=perhaps", "fence", "" },
         { "count", "way=weight&counts=102+96&amounts=255&mass=12.5&volume=&bags=&within=5&earlier=", "amounts", "one for each" },
         { "count", "way=bags&counts=102+96&amounts=&mass=&volume=&bags=1&within=5&earlier=", "bags", "at least so many" },
+        { "length", "lengths=10+10+10+10+10&weights=20+21+20+19+20&length=25&weight=160", "lengths", "short and long ones" },
+        { "length", "lengths=10+12&weights=20&length=25&weight=160", "weights", "one weight for each fish" },
+        { "throws", "caught=14+many&radius=1.5&held=50&area=0.1&mesh=10&depth=", "caught", "whole numbers" },
         { "count", "way=weight&counts=102+lots&amounts=255+3&mass=12.5&volume=&bags=&within=5&earlier=", "counts", "whole numbers" },
         { "road", "by=tank&species=walleye&weight=1&fish=100&water=0&share=28&temp=18&alkalinity=80&hours=8&leave=05:00", "water", "outside" },
         { "road", "by=bags&species=walleye&weight=1&fish=100&water=0.2&share=28&temp=18&alkalinity=80&hours=8&leave=25:00", "leave", "An hour" },

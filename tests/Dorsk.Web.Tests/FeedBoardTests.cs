@@ -62,5 +62,30 @@ public sealed class FeedBoardTests : IDisposable
         Assert.Contains("up to 50 kg", await hand.Client.GetStringAsync("/feed?cup=-3"), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task An_own_table_is_typed_refused_where_it_cannot_be_used_and_given_back()
+    {
+        var manager = await farm.As(Role.Manager);
+        await manager.Token("/feed/table/silver_perch");
+        async Task<HttpResponseMessage> Use(params string[][] lines) => await manager.Post("/feed/table/silver_perch", lines.SelectMany((line, i) => new[] { "From", "Low", "High", "Protein", "Ration", "Temp" }.Zip(line, (n, v) => new KeyValuePair<string, string>(n + i, v))));
+        var refused = await Use(["0", "2", "1", "40", "3", "26"], ["x", "2", "3", "40", "2", "26"]);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        Assert.Contains("value=\"x\"", await refused.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("Not under the smallest", await (await Use(["0", "2", "1", "40", "3", "26"])).Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("Fill the lines from the top", await (await Use(["", "", "", "", "", ""], ["0", "1", "2", "40", "3", "26"])).Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Redirect, (await Use(["0", "1", "2", "42", "5", "26"], ["50", "3", "4", "36", "3", "26"])).StatusCode);
+        Assert.Contains("2 lines, fish from", await manager.Client.GetStringAsync("/feed/table/silver_perch"), StringComparison.Ordinal);
+        Assert.Equal((3.0, 4.0), FeedSize.At(Story.Batches[0].Species, 60)!.SizeMm);
+        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/feed/table/silver_perch?handler=Back", [])).StatusCode);
+        Assert.Null(Story.Batches[0].Species.OwnFeeds);
+        Assert.Equal(HttpStatusCode.NotFound, (await manager.Client.GetAsync("/feed/table/unicorn")).StatusCode);
+        // A feeder says its programme while it is typed, and stands on the board.
+        await manager.Token("/ponds/P1/slip/feeder");
+        Dictionary<string, string> feeder = new() { ["Day"] = "2027-01-21", ["Hour"] = "12:00", ["Name"] = "belt", ["Dose"] = "Minute", ["Each"] = "5 g", ["WeighedOn"] = "2027-01-21", ["Meals"] = "4" };
+        Assert.Contains("min", await (await manager.Post("/ponds/P1/slip/feeder?handler=live", feeder)).Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/ponds/P1/slip/feeder", feeder)).StatusCode);
+        Assert.Contains("<b>belt</b>", await manager.Client.GetStringAsync("/feed"), StringComparison.Ordinal);
+    }
+
     public void Dispose() => farm.Dispose();
 }

@@ -21,7 +21,12 @@ public sealed record FeedSize(double FromG, double ToG, string Form, (double Low
     private static readonly ILookup<string, FeedSize> Table = Csv.Embedded("feed_by_size_fish.csv").ToLookup(r => Guilds.FirstOrDefault(g => r["guild"].StartsWith(g.Guild, StringComparison.Ordinal)).Guild ?? "", r => new FeedSize(N(r["weight_from_g"]), N(r["weight_to_g"]), r["feed_form"], (N(r["size_low_mm"]), N(r["size_high_mm"])), (N(r["protein_low_pct"]), N(r["protein_high_pct"])), r["source"]));
 
     /// <summary>Feeds of a species by weight, smallest first; empty where the table has none.</summary>
-    public static IReadOnlyList<FeedSize> For(FishSpecies species) => BySpecies.GetValueOrDefault(species.Key) ?? [];
+    public static IReadOnlyList<FeedSize> For(FishSpecies species) => species.OwnFeeds is { } own ? Own.GetValue(own, Rows) : BySpecies.GetValueOrDefault(species.Key) ?? [];
+
+    // A farm's table is asked for as often as the trade's: turned into rows once.
+    private static readonly System.Runtime.CompilerServices.ConditionalWeakTable<IReadOnlyList<FeedTableRow>, FeedSize[]> Own = [];
+
+    private static FeedSize[] Rows(IReadOnlyList<FeedTableRow> own) => [.. own.Select((r, i) => new FeedSize(r.FromG, i + 1 < own.Count ? own[i + 1].FromG : double.PositiveInfinity, "feed", (r.PelletLowMm, r.PelletHighMm), (r.ProteinPct, r.ProteinPct), TableRation.OwnSource))];
 
     // Asked for every day of every forecast: parted by species once.
     private static readonly IReadOnlyDictionary<string, FeedSize[]> BySpecies = Guilds.SelectMany(g => g.Keys.Split(' ').Select(key => (key, g.Guild))).ToDictionary(x => x.key, x => Table[x.Guild].OrderBy(f => f.FromG).ToArray());

@@ -11,6 +11,9 @@ namespace Dorsk.Core.Feeding;
 /// <param name="Source">Where it comes from.</param>
 public sealed record TableRation(double LowPct, double StartPct, double HighPct, string Source)
 {
+    /// <summary>Source of a farm's own table.</summary>
+    public const string OwnSource = "set by the farm";
+
     // Well over the table's own temperature the response may ask for more than fish were ever seen to eat.
     private const double MostOverTable = 1.25;
 
@@ -29,7 +32,7 @@ public sealed record TableRation(double LowPct, double StartPct, double HighPct,
     /// <param name="tempC">Water temperature, °C.</param>
     public static TableRation? For(FishSpecies species, double meanG, double tempC)
     {
-        var rows = Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is { } group ? Table[group].OrderBy(r => r.G).ToList() : [];
+        var rows = species.OwnFeeds is { } own ? [.. own.Select(r => (G: Math.Max(0.001, r.FromG), r.TempC, Low: r.RationPct, Start: r.RationPct, High: r.RationPct, Source: OwnSource))] : Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is { } group ? Table[group].OrderBy(r => r.G).ToList() : [];
         if (rows.Count == 0)
             return null;
         // Between two weights on a line of logarithms, as appetite goes; beyond the ends the end row.

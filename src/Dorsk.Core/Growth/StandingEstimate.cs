@@ -20,8 +20,8 @@ public static class StandingEstimate
     {
         // The first walk takes the species' figures as they are; what the fish were used to eat on it tells the second their own.
         var first = new Walk(batch, null);
-        first.To(to);
-        return first.Habit() is not { } habit ? first.Days : new Walk(batch, habit).To(to);
+        first.To(to, onlyHabit: true);
+        return new Walk(batch, first.Habit()).To(to);
     }
 
     /// <summary>What nobody sees go each day, as a share: half of the loss that the species' survival over the planned cycle stands for; the other half is found or follows from the found.</summary>

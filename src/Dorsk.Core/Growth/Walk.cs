@@ -17,7 +17,9 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
     public IReadOnlyList<Standing> Days => days;
 
     /// <summary>Walks to a day, included.</summary>
-    public IReadOnlyList<Standing> To(DateOnly to)
+    /// <param name="to">Last day.</param>
+    /// <param name="onlyHabit">Whether only what they are used to eat is wanted: no standing is written down then.</param>
+    public IReadOnlyList<Standing> To(DateOnly to, bool onlyHabit = false)
     {
         var changes = batch.Changes.ToLookup(c => c.Day);
         var samples = batch.Samples.ToLookup(s => s.Day);
@@ -37,9 +39,12 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
             var oxygen = DailyGain.OxygenFactor(batch.DawnLowMgL(day), limits, batch.Species.LethalDoMgL);
             var share = Share(ration, day, tempC, full, oxygen);
             var gain = DailyGain.FedG(full, weight.MeanG, share, oxygen, batch.InTank);
-            days.Add(AsStanding(day, count, weight, full) with { Held = held, Share = share, OfUsual = habit is null ? share : share / habit.ShareOfFull, Oxygen = oxygen });
-            if (full > 0)
-                held = held.Day(gain / full, tempC, count.Mean * weight.MeanG / 1000);
+            if (!onlyHabit)
+            {
+                days.Add(AsStanding(day, count, weight, full) with { Held = held, Share = share, OfUsual = habit is null ? share : share / habit.ShareOfFull, Oxygen = oxygen });
+                if (full > 0)
+                    held = held.Day(gain / full, tempC, count.Mean * weight.MeanG / 1000);
+            }
             weight = weight.NextDay(gain, tempC, batch.Species);
             count = count.Lose(unseenShare);
         }

@@ -50,6 +50,12 @@ public sealed record PondDay(
     /// <summary>Steps of the changes of feed ahead: day, what, why.</summary>
     public IReadOnlyList<(DateOnly On, string What, string Reason)> Changes { get; init; } = [];
 
+    /// <summary>Its feeder, or null when it is fed by hand.</summary>
+    public Feeding.FeederKept? Feeder { get; init; }
+
+    /// <summary>When somebody last watched a meal and told how fish came to it; null when nobody did.</summary>
+    public DateOnly? WatchedOn { get; init; }
+
     /// <summary>Planned for this pond: key of the day, day, what in words, the slip that answers it.</summary>
     public IReadOnlyList<(string Key, DateOnly On, string What, string Slip)> Planned { get; init; } = [];
 

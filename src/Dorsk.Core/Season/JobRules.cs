@@ -33,6 +33,7 @@ public static class JobRules
         new("use-first", UseFirst),
         new("change", FeedChanges),
         new("harvest", PlanHarvest),
+        new("feeder", Feeders),
         new("plan", Planned),
         new("prep", Preparation),
         new("calibrate", Calibrations),
@@ -128,6 +129,18 @@ public static class JobRules
     private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null && p.Planned.Count == 0).Select(p => new Job(
         Key("harvest", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(19, 0)), $"{p.Code}: plan the harvest",
         $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed", Role.Manager, "", JobState.Open));
+
+    // A machine's dose drifts, and it sees no appetite.
+    private static IEnumerable<Job> Feeders(FarmDay d)
+    {
+        foreach (var p in d.Stocked.Where(p => p.Feeder is not null))
+        {
+            if (p.Feeder!.WeighAgain <= d.Today)
+                yield return new(Key("feeder", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(17, 0)), $"{p.Code}: weigh what {p.Feeder.Name} gives", $"last weighed {FarmDay.Day(p.Feeder.WeighedOn)}; a dose drifts with pellet and damp", Role.PondHand, "feeder", JobState.Open);
+            if (!(p.WatchedOn > d.Today.AddDays(-FeederKept.WatchDays)))
+                yield return new(Key("watch-meal", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(MorningMeal, 0)), d.Zone.At(d.Today, new(17, 0)), $"{p.Code}: watch a meal of {p.Feeder.Name}", p.WatchedOn is { } last ? $"last watched {FarmDay.Day(last)}; a machine sees no appetite" : "nobody has watched one yet; a machine sees no appetite", Role.PondHand, "feeding", JobState.Open);
+        }
+    }
 
     private static IEnumerable<Job> Planned(FarmDay d) => d.Ponds.SelectMany(p => p.Planned.Where(x => x.On == d.Today).Select(x => PlannedJob(d, p, x)));
 

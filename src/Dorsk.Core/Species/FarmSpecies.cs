@@ -7,8 +7,11 @@ public static class FarmSpecies
     /// <param name="species">The species with its starting values.</param>
     /// <param name="values">The farm's values in order of time.</param>
     /// <param name="limits">The farm's and the pond's limits in order of time; those of other ponds are left out by the caller.</param>
-    public static FishSpecies Of(FishSpecies species, IEnumerable<SpeciesValueSet> values, IEnumerable<LimitSet> limits)
+    /// <param name="tables">The farm's own feeding tables in order of time, or null: none.</param>
+    public static FishSpecies Of(FishSpecies species, IEnumerable<SpeciesValueSet> values, IEnumerable<LimitSet> limits, IEnumerable<FeedTableSet>? tables = null)
     {
+        if (tables?.LastOrDefault(t => t.SpeciesKey == species.Key) is { Rows.Count: > 0 } table)
+            species = species with { OwnFeeds = table.Rows };
         foreach (var set in values.Where(v => v.SpeciesKey == species.Key).GroupBy(v => v.Field).Select(g => g.Last()))
             if (set.Value is { } value && SpeciesValue.Find(set.Field) is { } field)
                 species = field.With(species, value);

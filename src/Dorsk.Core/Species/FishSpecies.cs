@@ -40,6 +40,9 @@ public sealed record FishSpecies(
     /// <summary>Limits that the farm set itself, by stage; null when it set none.</summary>
     public IReadOnlyDictionary<LifeStage, WaterLimits>? OwnLimits { get; init; }
 
+    /// <summary>The farm's own feeding table, lightest fish first; null: the starting values of the trade.</summary>
+    public IReadOnlyList<FeedTableRow>? OwnFeeds { get; init; }
+
     /// <summary>Upper end of market size, g; fish over it are a class of their own.</summary>
     public double MarketHighG { get; init; }
 

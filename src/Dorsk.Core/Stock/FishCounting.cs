@@ -29,6 +29,18 @@ public static class FishCounting
         return With(whole / mean.Mean, mean.Mean, samples.Count, relative);
     }
 
+    /// <summary>By throws of a net: what a throw catches by the area it closes, over the pond's.</summary>
+    /// <param name="caught">Fish of each throw; at least one throw.</param>
+    /// <param name="netM2">Area a throw closes, m².</param>
+    /// <param name="pondM2">Area of the pond, m².</param>
+    /// <param name="heldShare">Share of the fish under the net that it holds, above 0 to 1.</param>
+    public static FishNumber ByThrows(IReadOnlyList<int> caught, double netM2, double pondM2, double heldShare)
+    {
+        var (k, mean) = (caught.Count, caught.Average());
+        double? relative = k < 2 || mean <= 0 ? null : Math.Sqrt(caught.Sum(c => (c - mean) * (c - mean)) / (k - 1) / k) / mean;
+        return With(mean / (netM2 * heldShare) * pondM2, mean, k, relative);
+    }
+
     /// <summary>One bag or a few of many: bags by their mean, the counted ones being no guess.</summary>
     /// <param name="counted">Fish in each bag that was counted; at least one.</param>
     /// <param name="bags">Bags in all; no fewer than were counted.</param>

@@ -35,10 +35,11 @@ internal static class BatchQuestions
         var firstMove = here ? null : moves.Where(m => m.Fact.ToPondId == pond).Select(m => m.Fact).FirstOrDefault();
         var recounts = Sqlite.Rows(c, $"SELECT l.happened, x.count, x.basis FROM recount x CROSS JOIN log l USING (line) WHERE x.batch = $batch AND x.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
             r => new CountChange(zone.DayOf(r.Instant(0)), r.GetInt32(1), false, null) { CountedOneByOne = r.Word<CountBasis>(2) == CountBasis.Counted }, arguments);
+        var weighed = Weighed(c, arguments);
         List<CountChange> changes = [.. Changes(zone, pond, moves.Where(m => m.Fact != firstMove), losses, harvests).Concat(recounts).OrderBy(x => x.Day)];
         return new(books.Id, species, stocked.Origin, books.Stocked, firstMove?.Count ?? stocked.Count, firstMove?.MeanG ?? stocked.MeanG,
             (firstMove?.Basis ?? stocked.Basis) == CountBasis.Counted, stocked.TargetG ?? species.MarketLowG,
-            changes, Samples(c, arguments), harvests, losses, books.Stands, books.ClosedAt, stocked.NotReadyReason);
+            changes, Samples(weighed), harvests, losses, books.Stands, books.ClosedAt, stocked.NotReadyReason) { Lengths = [.. weighed.Where(w => w is { Count: 1, LengthM: not null }).Select(w => (w.LengthM!.Value, w.MassG))], Marks = Sqlite.Rows(c, "SELECT k.line, k.mark, k.fish FROM sample_mark k JOIN sample s USING (line) WHERE s.batch = $batch AND s.pond = $pond", r => (r.GetInt64(0), new MarkCount(r.Word<HealthMark>(1), r.GetInt32(2))), ("batch", books.Id), ("pond", pond)).ToLookup(m => m.Item1, m => m.Item2) };
     }
 
     private static List<CountChange> Changes(FarmZone zone, long pond, IEnumerable<(DateTimeOffset At, FishMoved Fact)> moves,
@@ -48,9 +49,10 @@ internal static class BatchQuestions
             .Concat(harvests.Select(h => new CountChange(zone.DayOf(h.At), -h.Fact.Count, false, h.Fact.MassKg * 1000 / h.Fact.Count)))
             .OrderBy(x => x.Day)];
 
-    private static List<(long, DateTimeOffset, bool, SampleMean)> Samples(SqliteConnection c, (string, object?)[] arguments) => Sqlite.Rows(c,
-        $"SELECT l.line, l.happened, s.single, w.count, w.mass_g FROM sample s CROSS JOIN log l USING (line) JOIN weighing w USING (line) WHERE s.batch = $batch AND s.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line, w.n",
-        r => (Line: r.GetInt64(0), At: r.Instant(1), Single: r.GetBoolean(2), Count: r.GetInt32(3), MassG: r.GetDouble(4)), arguments)
-        .GroupBy(r => (r.Line, r.At, r.Single))
+    private static List<(long Line, DateTimeOffset At, bool Single, int Count, double MassG, double? LengthM)> Weighed(SqliteConnection c, (string, object?)[] arguments) => Sqlite.Rows(c,
+        $"SELECT l.line, l.happened, s.single, w.count, w.mass_g, w.length_m FROM sample s CROSS JOIN log l USING (line) JOIN weighing w USING (line) WHERE s.batch = $batch AND s.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line, w.n",
+        r => (r.GetInt64(0), r.Instant(1), r.GetBoolean(2), r.GetInt32(3), r.GetDouble(4), r.MaybeReal(5)), arguments);
+
+    private static List<(long, DateTimeOffset, bool, SampleMean)> Samples(List<(long Line, DateTimeOffset At, bool Single, int Count, double MassG, double? LengthM)> weighed) => weighed.GroupBy(r => (r.Line, r.At, r.Single))
         .Select(g => (g.Key.Line, g.Key.At, g.Key.Single, g.Key.Single ? SampleStatistics.Individual(g.Select(w => w.MassG).ToList()) : SampleStatistics.Bulk(g.Select(w => (w.Count, w.MassG)).ToList()))).ToList();
 }

@@ -25,4 +25,11 @@ public sealed record BatchStory(
     long Id, FishSpecies Species, string Origin, DateTimeOffset ArrivedAt, int ArrivedCount, double ArrivedMeanG, bool OneByOne, double TargetG,
     IReadOnlyList<CountChange> Changes, IReadOnlyList<(long Line, DateTimeOffset At, bool Single, SampleMean Mean)> Samples,
     IReadOnlyList<(long Line, DateTimeOffset At, FishHarvested Fact)> Harvests, IReadOnlyList<(long Line, DateTimeOffset At, FishLost Fact)> Losses,
-    int Stands, DateTimeOffset? ClosedAt, string NotReadyReason);
+    int Stands, DateTimeOffset? ClosedAt, string NotReadyReason)
+{
+    /// <summary>Length, m, and weight, g, of the single fish that were measured and weighed.</summary>
+    public IReadOnlyList<(double LengthM, double MassG)> Lengths { get; init; } = [];
+
+    /// <summary>Marks counted on the fish of a sample, by its line.</summary>
+    public ILookup<long, MarkCount> Marks { get; init; } = Array.Empty<MarkCount>().ToLookup(_ => 0L);
+}

@@ -63,7 +63,7 @@ internal static class DayQuestions
         var limits = main is null ? null : s.LimitsOn(main.Stands.Day);
         return new(id, s.Pond.Code, main is not null, p.Judgement, p.Unread, Of(nameof(ReadingTaken)), p.Tonight.Forecast, p.Tonight.Air, limits,
             main is null ? null : p.Batches.Min(b => s.SampleDue(b.Batch)), main is null ? null : s.Zone.DayOf(main.Batch.Samples.Count > 0 ? main.Batch.Samples[^1].At : main.Batch.ArrivedAt), Today(nameof(Core.Stock.FishSampled)),
-            main?.Stands.MeanG.Value ?? 0, p.BiomassKg, s.Pond.ByVolume ? null : s.LastOf(Parameter.Secchi)?.Si, meals, Today(nameof(FeedingGiven)), main?.Target.Likely, taste == default ? null : s.Zone.DayOf(taste.At), p.NextThing);
+            main?.Stands.MeanG.Value ?? 0, p.BiomassKg, s.Pond.ByVolume ? null : s.LastOf(Parameter.Secchi)?.Si, meals, Today(nameof(FeedingGiven)), main?.Target.Likely, taste == default ? null : s.Zone.DayOf(taste.At), p.NextThing) { Feeder = s.Feeder?.Kept, WatchedOn = s.Rations.Scored.Count > 0 ? s.Rations.Scored[^1].Day : null };
     }
 
     private static PondDay Planned(PondDay day, SeasonAhead season) => season.Events.Where(e => e.PondId == day.PondId && e is { Planned: true, Kind: not SeasonEventKind.Sample }).ToList() is { Count: > 0 } events ? day with

@@ -24,6 +24,7 @@ internal static class FactLines
         nameof(Core.Plans.StockingPlanKept) => StockingPlanQuestions.Of(c, row.Line),
         nameof(Core.Plans.HarvestPlanned) => SeasonPlanQuestions.HarvestOf(c, row.Line),
         nameof(Core.Plans.CyclePlanned) => SeasonPlanQuestions.CycleOf(c, row.Line),
+        nameof(FeederKept) => RationQuestions.FeederOfLine(c, row.Line),
         nameof(FishMoved) => Sqlite.One(c, "SELECT pond, to_pond, batch, count, mean_g, basis FROM move WHERE line = $line", r => new FishMoved(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.GetInt32(3), r.GetDouble(4), r.Word<CountBasis>(5)), ("line", row.Line)),
         nameof(FishRecounted) => Sqlite.One(c, "SELECT pond, batch, count, basis, reason FROM recount WHERE line = $line", r => new FishRecounted(r.GetInt64(0), r.GetInt64(1), r.GetInt32(2), r.Word<CountBasis>(3), r.GetString(4)), ("line", row.Line)),
         nameof(LandmarkDrawn) => PlanQuestions.LandmarkOf(c, row.Line),

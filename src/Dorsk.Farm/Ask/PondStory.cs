@@ -68,6 +68,9 @@ public sealed partial class PondStory
     /// <summary>What people decided about its rations and saw at its meals.</summary>
     public PondRations Rations { get; private init; } = PondRations.None;
 
+    /// <summary>Its feeder as last weighed, with its line; null when it is fed by hand.</summary>
+    public (long Line, Core.Feeding.FeederKept Kept)? Feeder { get; private init; }
+
     /// <summary>Feedings in order of time, kg, less what was left and taken out.</summary>
     public IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> Feedings { get; }
 
@@ -160,7 +163,7 @@ public sealed partial class PondStory
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
         var byHand = Readings.ByHand(c, asOf, pondId);
         return new(farm, zone, pond, Readings.WithProbes(c, asOf, pondId, byHand), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone), Plans = SeasonPlanQuestions.Of(c, asOf, pondId) };
+            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone), Plans = SeasonPlanQuestions.Of(c, asOf, pondId), KnownSpecies = SettingsQuestions.For(c, asOf, pondId), Feeder = RationQuestions.FeederOf(c, asOf, pondId) };
     }
 
     private BatchHistory History(BatchStory b) => new(

@@ -12,9 +12,9 @@ internal sealed class FeedBook : IBook
     // Fish weighed long ago have grown: a feeding is only asked about when it is too much even for the fastest growth since.
     private const double FastestRate = 1.3;
 
-    public bool Keeps(Fact fact) => fact is FeedNamed or FeedReceived or StoreTaken or StoreCounted or FeedingGiven or RationSchoolSet or RationOverruled;
+    public bool Keeps(Fact fact) => fact is FeedNamed or FeedReceived or StoreTaken or StoreCounted or FeedingGiven or RationSchoolSet or RationOverruled or FeederKept;
 
-    public long? PondOf(Fact fact) => fact switch { FeedingGiven f => f.PondId, RationSchoolSet s => s.PondId, RationOverruled o => o.PondId, _ => null };
+    public long? PondOf(Fact fact) => fact switch { FeedingGiven f => f.PondId, RationSchoolSet s => s.PondId, RationOverruled o => o.PondId, FeederKept k => k.PondId, _ => null };
 
     public IEnumerable<Remark> Check(Desk desk, Fact fact) => fact switch
     {
@@ -22,6 +22,7 @@ internal sealed class FeedBook : IBook
         FeedReceived f => [.. FeedingRule.Check(f), .. Known(desk, f.FeedId)],
         StoreTaken f => [.. f.Check(), .. Known(desk, f.FeedId)],
         StoreCounted f => [.. Known(desk, f.FeedId), .. f.Check(FeedMoves.Load(desk.Connection, desk.AsOf).Of(f.FeedId, desk.Happened)?.LeftKg ?? 0)],
+        FeederKept k => k.Check(desk.Zone.DayOf(desk.Happened)),
         FeedingGiven f => [.. f.CheckHow(), .. Check(desk, f)],
         RationOverruled o => [.. o.Check(), .. FishQuestions.Standing(desk.Connection, desk.AsOf, o.PondId).Any(b => b.Id == o.BatchId) ? Array.Empty<Remark>() : [Remark.Refuse("kg", "This batch does not stand in this pond.")]],
         _ => [],
@@ -47,6 +48,9 @@ internal sealed class FeedBook : IBook
                 break;
             case FeedingGiven f:
                 Sqlite.Run(desk.Connection, "INSERT INTO feeding VALUES ($line, $pond, $feed, $kg, $score, $minutes, $left)", ("line", desk.Line), ("pond", f.PondId), ("feed", f.FeedId), ("kg", f.MassKg), ("score", f.Score), ("minutes", f.Minutes), ("left", f.LeftKg));
+                break;
+            case FeederKept k:
+                Sqlite.Run(desk.Connection, "INSERT INTO feeder VALUES ($line, $pond, $name, $dose, $grams, $weighed, $meals, $gone)", ("line", desk.Line), ("pond", k.PondId), ("name", k.Name.Trim()), ("dose", k.Dose), ("grams", k.GramsEach), ("weighed", k.WeighedOn), ("meals", k.Meals), ("gone", k.Gone));
                 break;
             case RationSchoolSet s:
                 Sqlite.Run(desk.Connection, "INSERT INTO ration_school VALUES ($line, $pond, $school)", ("line", desk.Line), ("pond", s.PondId), ("school", s.School));

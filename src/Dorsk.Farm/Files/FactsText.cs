@@ -6,7 +6,7 @@ namespace Dorsk.Farm.Files;
 /// <summary>All facts of a farm as lines of JSON in SI, in the order of the log, without entry ids: two farms that lived the same days print the same lines.</summary>
 public static class FactsText
 {
-    private static readonly string[] Tables = ["farm", "person", "pond_place", "job_closed", "duty", "stocking_plan", "recount", "quarantine", "fish_received", "acclimation", "acclimation_water", "acclimation_note", "species_value", "limit_set", "pond", "pond_archived", "equipment", "mark", "aerator", "pond_work", "preparation", "reading", "instrument", "feed", "feeding", "stocking", "posting", "loss", "move", "sample", "weighing", "harvest", "harvest_planned", "cycle_planned", "season_kept"];
+    private static readonly string[] Tables = ["farm", "person", "pond_place", "job_closed", "duty", "stocking_plan", "recount", "quarantine", "fish_received", "acclimation", "acclimation_water", "acclimation_note", "species_value", "limit_set", "pond", "pond_archived", "equipment", "mark", "aerator", "pond_work", "preparation", "reading", "instrument", "feed", "feeding", "stocking", "posting", "loss", "move", "sample", "weighing", "harvest", "harvest_planned", "cycle_planned", "season_kept", "feed_table", "feed_table_row", "feeder"];
 
     /// <summary>Writes the facts that nobody voided.</summary>
     /// <param name="path">The farm's data file.</param>

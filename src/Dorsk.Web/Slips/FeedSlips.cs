@@ -62,3 +62,51 @@ internal static class FeedForm
     // Null when nobody watched.
     private static int? Score(SlipForm form) => form.Choice("Score", [("", (int?)null), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), (int?)s.Score))], "response", null);
 }
+
+/// <summary>A pond's feeder: what a minute or a turn gives, as weighed.</summary>
+internal sealed class FeederSlip : ISlip
+{
+    private static readonly (FeederDose Dose, string Word)[] Doses = [(FeederDose.Minute, "a minute: belt, blower, auger"), (FeederDose.Turn, "a turn or cup: drum, screw")];
+
+    public string Key => "feeder";
+
+    public string Title => "Feeder";
+
+    public string Button => "Keep this feeder";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(FeederKept);
+
+    public string Section => "feed";
+
+    public string Caution => "Current off and out of the socket before a hand goes into a feeder. A machine feeds on when fish do not: somebody watches.";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var f = c.Old<FeederKept>() ?? c.Story!.Feeder?.Kept;
+        return
+        [
+            .. Lines.When(c),
+            new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "such as belt at the jetty"),
+            new("Dose", "It doses by", FieldKind.Choice, (f?.Dose ?? FeederDose.Minute).ToString(), Options: [.. Doses.Select(d => (d.Dose.ToString(), d.Word))]),
+            new("Each", "One gives", FieldKind.Quantity, Lines.Plain(c, f?.GramsEach, Measures.FishWeight), Measures.FishWeight, "catch what ten give, weigh, divide by ten"),
+            new("WeighedOn", "Weighed on", FieldKind.Day, SeasonLines.Day(c.Corrects is null ? c.Here.Today : f?.WeighedOn)),
+            new("Meals", "Meals a day", FieldKind.Whole, (f?.Meals ?? 4).ToString(CultureInfo.InvariantCulture)),
+            .. c.Story!.Feeder is null ? Array.Empty<SlipField>() : [new("Gone", "Taken away: fed by hand again", FieldKind.Yes, f?.Gone == true ? "true" : "")],
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var fact = new FeederKept(c.PondId, form.Text("Name"), form.Choice("Dose", [.. Doses.Select(d => (d.Dose.ToString(), d.Dose))], "way", FeederDose.Minute), form.Quantity("Each", Measures.FishWeight), form.Day("WeighedOn"), form.Whole("Meals", "meals"), form.Yes("Gone"));
+        return new(form.When(), [fact], $"{c.Story!.Pond.Code} feeder {fact.Name}: {form.Text("Each")} {(fact.Dose == FeederDose.Minute ? "a minute" : "a turn")}{(fact.Gone ? ", taken away" : "")}", Programme(form, c, fact));
+    }
+
+    private static List<Computed> Programme(SlipForm form, SlipContext c, FeederKept fact)
+    {
+        if (form.Remarks.Count > 0 || fact.Check(c.Here.Today).Any() || c.Questions.Now(c.Story!, c.Here.Now).Batches is not [var batch, ..])
+            return [];
+        return [new("Today’s programme", string.Join(", ", fact.Programme(batch.Ration).Select(m => string.Create(CultureInfo.InvariantCulture, $"{m.At:HH\\:mm} {m.Times:0.#} {(fact.Dose == FeederDose.Minute ? "min" : "turns")}"))) is { Length: > 0 } text ? text : "off")];
+    }
+}

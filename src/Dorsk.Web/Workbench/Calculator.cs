@@ -117,7 +117,7 @@ public static class AllCalculators
     public static readonly IReadOnlyList<ICalculator> List =
     [
         new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new AirCalculator(), new PowerCalculator(), new PulleyCalculator(), new BottleCalculator(), new CarbonDioxideCalculator(), new MixingCalculator(), new ExchangeCalculator(),
-        new PlaceCalculator(), new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new QuotationCalculator(), new FertiliserCalculator(), new NurseryCalculator(), new MixCalculator(), new SquareCalculator(), new GrownFeedCalculator(), new CountCalculator(), new RoadCalculator(), new ConverterCalculator(),
+        new PlaceCalculator(), new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new QuotationCalculator(), new FertiliserCalculator(), new NurseryCalculator(), new MixCalculator(), new SquareCalculator(), new GrownFeedCalculator(), new CountCalculator(), new ThrowCalculator(), new LengthCalculator(), new RoadCalculator(), new ConverterCalculator(),
     ];
 
     /// <summary>The calculator that doses a remedy.</summary>

@@ -32,7 +32,7 @@ internal sealed class CountCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var way = f.Form.Choice("way", [("weight", "weight"), ("volume", "volume"), ("bags", "bags")], "way", "weight");
-        var counts = Wholes(f, "counts");
+        var counts = BenchLists.Wholes(f, "counts");
         var within = f.Q("within", Measures.Share, 0.1, 100);
         int? earlier = f.Form.Empty("earlier") ? null : f.Whole("earlier", "fish", 1, StockRules.MostFish);
         FishNumber? number = null;
@@ -45,7 +45,7 @@ internal sealed class CountCalculator : ICalculator
         }
         else
         {
-            var amounts = Amounts(f, way == "weight" ? Measures.FishWeight : Millilitres);
+            var amounts = BenchLists.Amounts(f, "amounts", way == "weight" ? Measures.FishWeight : Millilitres, 200);
             var whole = way == "weight" ? f.Q("mass", Measures.Mass, 0, 1e6) * 1000 : f.Q("volume", Litres, 0, 1e9);
             if (f.Sound && amounts.Count != counts.Count)
                 f.Form.Refuse("amounts", $"{counts.Count} samples were counted, {amounts.Count} {(way == "weight" ? "weighed" : "measured")}. Give one for each.");
@@ -71,22 +71,6 @@ internal sealed class CountCalculator : ICalculator
         var tooMany = earlier is { } e && (n.Range?.Low ?? n.Fish) > e;
         return new(figures, more switch { null => "One sample alone cannot tell how far it is out: take two more at least, from other places.", 0 => $"Known within {f.Here.Figure(within, 0)} %: more samples are not worth it.", >= 1000 => "These samples differ too much: look at the scales, and mix the fish before taking each.", _ => $"About {more} more {(more == 1 ? "sample" : "samples")} until it is known within {f.Here.Figure(within, 0)} %." },
             tooMany ? new(Status.Watch, "More than were counted earlier: fish do not multiply. The earlier count was short, or this one double; look at both") : null, ["Keep small fish wet, in shade and few at a time; weigh water and vessel first."]);
-    }
-
-    private static List<int> Wholes(BenchForm f, string field)
-    {
-        var read = f.Form.Text(field).Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries).Take(201).Select(p => int.TryParse(p, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n <= StockRules.MostFish ? n : -1).ToList();
-        if (read.Count is 0 or > 200 || read.Contains(-1))
-            f.Form.Refuse(field, "1 to 200 whole numbers with blanks between them, such as 102 96 110.");
-        return read;
-    }
-
-    private static List<double> Amounts(BenchForm f, Measure measure)
-    {
-        var read = f.Form.Text("amounts").Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries).Take(201).Select(p => QuantityText.Read(p, measure, f.Here.Hand).Si ?? -1).ToList();
-        if (read.Count is 0 or > 200 || read.Any(a => a is not (> 0 and < 1e9)))
-            f.Form.Refuse("amounts", "One figure above nought for each sample, with blanks between them, such as 255 238 279.");
-        return read;
     }
 }
 

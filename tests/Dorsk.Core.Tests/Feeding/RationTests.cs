@@ -67,5 +67,5 @@ public class RationTests
 
     [Fact]
     public void Brakes_stand_in_one_list_in_order() =>
-        Assert.Equal(["too cold", "too hot", "dawn oxygen", "tonight's oxygen", "bad water", "bloom risk", "what the water can take"], Brakes.InOrder.Select(b => b.Name));
+        Assert.Equal(["too cold", "too hot", "fast", "sample first", "dawn oxygen", "tonight's oxygen", "bad water", "bloom risk", "what the water can take"], Brakes.InOrder.Select(b => b.Name));
 }

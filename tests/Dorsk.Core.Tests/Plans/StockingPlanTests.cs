@@ -103,13 +103,16 @@ public class StockingPlanTests
         Assert.Null(PlanSeason.LatestStart(Ask(), November.AddDays(30), November));
     }
 
+    // Ten thousand take two minutes; an ordinary run takes fewer.
+    private static readonly int Inputs = int.Parse(Environment.GetEnvironmentVariable("DORSK_STOCKING") ?? "4000", System.Globalization.CultureInfo.InvariantCulture);
+
     [Fact]
     public void Any_input_gives_a_number_that_can_be_and_a_reason_when_it_is_none()
     {
         var chance = new Random(2027);
         double Between(double low, double high) => low + ((high - low) * chance.NextDouble());
         var times = new List<long>();
-        for (var i = 0; i < 10_000; i++)
+        for (var i = 0; i < Inputs; i++)
         {
             var species = FishSpecies.All[chance.Next(FishSpecies.All.Count)];
             var system = (RearingSystem)chance.Next(6);
@@ -130,7 +133,7 @@ public class StockingPlanTests
                 Assert.True(a.Stock * q.Survival <= a.Binding.AtHarvest + 1e-6);
         }
         // All but what a busy machine holds up.
-        Assert.True(times.Order().ElementAt(9_950) <= 150, $"slow: {times.Order().ElementAt(9_950)} ms");
+        Assert.True(times.Order().ElementAt((int)(0.995 * Inputs)) <= 150, $"slow: {times.Order().ElementAt((int)(0.995 * Inputs))} ms");
     }
 
     [Theory]
