@@ -88,14 +88,26 @@ public static class FeedAhead
     public static IReadOnlyDictionary<long, KindDemand> ByKind(IEnumerable<(FishSpecies Species, IReadOnlyList<FeedWanted> Wanted)> batches, IReadOnlyList<(long Id, double PelletMm)> kinds, DateOnly from, int days)
     {
         var sums = kinds.ToDictionary(k => k.Id, _ => new double[days]);
+        if (kinds.Count == 0)
+            return new Dictionary<long, KindDemand>();
+        // A size has one nearest kind: looked for once.
+        var nearest = new Dictionary<FeedSize, double[]>(ReferenceEqualityComparer.Instance);
         foreach (var (species, wanted) in batches)
-            foreach (var w in wanted.Where(w => w.Day >= from && w.Day.DayNumber - from.DayNumber < days))
-                if (KindFor(species, w.MeanG, kinds) is { } kind)
-                    sums[kind][w.Day.DayNumber - from.DayNumber] += w.Kg;
+            foreach (var w in wanted)
+            {
+                var day = w.Day.DayNumber - from.DayNumber;
+                if (day < 0 || day >= days || FeedSize.At(species, w.MeanG) is not { } size)
+                    continue;
+                if (!nearest.TryGetValue(size, out var sum))
+                    nearest[size] = sum = sums[KindFor(size, kinds)];
+                sum[day] += w.Kg;
+            }
         return sums.ToDictionary(s => s.Key, s => new KindDemand(from, s.Value));
     }
 
     /// <summary>The kind nearest to what fish of a weight take; null without kinds or where the table says nothing.</summary>
     public static long? KindFor(FishSpecies species, double meanG, IReadOnlyList<(long Id, double PelletMm)> kinds) =>
-        kinds.Count == 0 || FeedSize.At(species, meanG) is not { } size ? null : kinds.MinBy(k => size.Misses(k.PelletMm)).Id;
+        kinds.Count == 0 || FeedSize.At(species, meanG) is not { } size ? null : KindFor(size, kinds);
+
+    private static long KindFor(FeedSize size, IReadOnlyList<(long Id, double PelletMm)> kinds) => kinds.MinBy(k => size.Misses(k.PelletMm)).Id;
 }

@@ -35,7 +35,10 @@ public sealed record FeedSize(double FromG, double ToG, string Form, (double Low
     public static FeedSize? At(FishSpecies species, double meanG)
     {
         var rows = For(species);
-        return rows.LastOrDefault(r => r.FromG <= meanG) ?? (rows.Count > 0 ? rows[0] : null);
+        for (var i = rows.Count - 1; i > 0; i--)
+            if (rows[i].FromG <= meanG)
+                return rows[i];
+        return rows.Count > 0 ? rows[0] : null;
     }
 
     /// <summary>How far a pellet is from what this size wants, mm; 0 within.</summary>

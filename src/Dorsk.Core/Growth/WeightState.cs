@@ -52,7 +52,7 @@ public sealed class WeightState
     {
         var relative = gainG / MeanG;
         var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
-        double[] row = [1 - (relative / 3), relative, relative * warm, relative * cold];
+        ReadOnlySpan<double> row = [1 - (relative / 3), relative, relative * warm, relative * cold];
         var next = (double[])cov.Clone();
         var first = 0.0;
         for (var j = 0; j < N; j++)

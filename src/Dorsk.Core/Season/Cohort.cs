@@ -113,6 +113,12 @@ public sealed record Cohort(string Key, long PondId, FishSpecies Species, double
         return (meanG + (density / share), Math.Max(0.05 * meanG, meanG - (density / (1 - share))));
     }
 
+    /// <summary>Whether they want the same feed as others on every day: the same growth, number, leavings and last day.</summary>
+    public bool EatsAs(Cohort other) => ReferenceEquals(grown, other.grown) && Count == other.Count && DailyLoss == other.DailyLoss && Out == other.Out && Taken.SequenceEqual(other.Taken);
+
+    // The forecast they began with, before any were taken.
+    private readonly IReadOnlyList<WeightAhead> grown = Ahead;
+
     /// <summary>Feed they want day by day until all leave; not fed on that day.</summary>
     public IReadOnlyList<FeedWanted> Feed(Func<DateOnly, double> tempC) => FeedAhead.Of(Ahead, CountOn, Species, tempC, Out ?? Ahead[^1].Day);
 }

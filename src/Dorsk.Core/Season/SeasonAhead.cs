@@ -13,9 +13,13 @@ namespace Dorsk.Core.Season;
 /// <param name="Wanted">Feed each of them wants, day by day.</param>
 /// <param name="Events">By day.</param>
 /// <param name="Demand">Feed wanted from today on, by kind.</param>
-/// <param name="Conflicts">What does not fit, worst first, then by day.</param>
-public sealed record SeasonAhead(SeasonInput Input, IReadOnlyList<Cohort> Cohorts, IReadOnlyList<(Cohort Fish, IReadOnlyList<FeedWanted> Feed)> Wanted, IReadOnlyList<SeasonEvent> Events, IReadOnlyDictionary<long, KindDemand> Demand, IReadOnlyList<SeasonConflict> Conflicts)
+public sealed record SeasonAhead(SeasonInput Input, IReadOnlyList<Cohort> Cohorts, IReadOnlyList<(Cohort Fish, IReadOnlyList<FeedWanted> Feed)> Wanted, IReadOnlyList<SeasonEvent> Events, IReadOnlyDictionary<long, KindDemand> Demand)
 {
+    private IReadOnlyList<SeasonConflict>? conflicts;
+
+    /// <summary>What does not fit, worst first, then by day; looked for when it is asked.</summary>
+    public IReadOnlyList<SeasonConflict> Conflicts => conflicts ??= SeasonConflicts.Of(Input, Cohorts, Events, Demand);
+
     /// <summary>Where its figures come from.</summary>
     public const string Source = "Standing estimates and growth forecasts of this farm; species table; plans written down";
 
@@ -23,14 +27,17 @@ public sealed record SeasonAhead(SeasonInput Input, IReadOnlyList<Cohort> Cohort
     private const double NearlyAll = 0.98;
 
     /// <summary>Works it out.</summary>
-    public static SeasonAhead Of(SeasonInput input)
+    /// <param name="input">The farm and its plans.</param>
+    /// <param name="before">A season worked out before: feed of fish about which nothing has changed is taken from it.</param>
+    public static SeasonAhead Of(SeasonInput input, SeasonAhead? before = null)
     {
         var cohorts = Gather(input);
         var events = cohorts.SelectMany(c => EventsOf(input, c)).Concat(input.Cycles.Select(c => Stocking(input, c, cohorts))).Concat(Samples(input, cohorts)).OrderBy(e => e.On).ThenBy(e => e.Key, StringComparer.Ordinal).ToList();
         var ponds = input.Ponds.ToDictionary(p => p.PondId);
-        var wanted = cohorts.ConvertAll(c => (c, c.Feed(ponds[c.PondId].TempC)));
+        var known = before?.Wanted.ToDictionary(w => w.Fish.Key);
+        var wanted = cohorts.ConvertAll(c => (c, known is not null && known.TryGetValue(c.Key, out var w) && c.EatsAs(w.Fish) ? w.Feed : c.Feed(ponds[c.PondId].TempC)));
         var demand = FeedAhead.ByKind(wanted.Select(w => (w.c.Species, w.Item2)), [.. input.Feeds.Select(f => (f.FeedId, f.PelletMm))], input.Today, SeasonInput.Days);
-        return new(input, cohorts, wanted, events, demand, SeasonConflicts.Of(input, cohorts, events, demand));
+        return new(input, cohorts, wanted, events, demand);
     }
 
     /// <summary>Feed a batch that stands wants day by day until all leave.</summary>

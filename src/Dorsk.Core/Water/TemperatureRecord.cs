@@ -78,15 +78,16 @@ public sealed class TemperatureRecord
         // Starting guess for shallow ponds: warm at the equator, cooler and more seasonal towards the poles, warmest a month after midsummer.
         var prior = Vector<double>.Build.Dense([28 - (0.0065 * latitudeDeg * latitudeDeg), 0.22 * -latitudeDeg * Math.Cos(Angle(25)), 0.22 * -latitudeDeg * Math.Sin(Angle(25))]);
         const double weight = 20; // the guess counts as twenty days of readings
-        var a = Matrix<double>.Build.DenseIdentity(3) * weight;
-        var b = prior * weight;
+        // Summed by hand: a pond is read again with every line, and has years of days.
+        double c1 = 0, s1 = 0, cc = 0, cs = 0, ss = 0, t1 = 0, tc = 0, ts = 0;
         foreach (var (day, temp) in days)
         {
-            var row = Vector<double>.Build.Dense([1, Math.Cos(Angle(day)), Math.Sin(Angle(day))]);
-            a += row.OuterProduct(row);
-            b += row * temp;
+            var (sin, cos) = Math.SinCos(Angle(day));
+            (c1, s1, cc, cs, ss) = (c1 + cos, s1 + sin, cc + (cos * cos), cs + (cos * sin), ss + (sin * sin));
+            (t1, tc, ts) = (t1 + temp, tc + (cos * temp), ts + (sin * temp));
         }
-        var fit = a.Solve(b);
+        var a = Matrix<double>.Build.DenseOfArray(new[,] { { weight + days.Count, c1, s1 }, { c1, weight + cc, cs }, { s1, cs, weight + ss } });
+        var fit = a.Solve((prior * weight) + Vector<double>.Build.Dense([t1, tc, ts]));
         return (fit[0], fit[1], fit[2]);
     }
 

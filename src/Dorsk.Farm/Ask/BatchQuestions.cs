@@ -12,9 +12,8 @@ namespace Dorsk.Farm.Ask;
 /// <summary>Gathers what happened to each batch in a pond.</summary>
 internal static class BatchQuestions
 {
-    public static List<BatchStory> In(SqliteConnection c, AsOf asOf, long pond, FarmZone zone)
+    public static List<BatchStory> In(SqliteConnection c, AsOf asOf, long pond, FarmZone zone, Func<string, FishSpecies> species)
     {
-        var species = SettingsQuestions.For(c, asOf, pond);
         return FishQuestions.Standing(c, asOf, pond).Select(b => Story(c, asOf, pond, zone, b, species(b.SpeciesKey))).ToList();
     }
 

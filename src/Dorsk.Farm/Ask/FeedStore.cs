@@ -48,8 +48,17 @@ internal sealed class FeedMoves
         return new(FarmQuestions.Goods(c, asOf).Select(k => (k, moves[k.Id].ToList())).ToList());
     }
 
-    /// <summary>What is left of everything at an instant.</summary>
-    public List<FeedLeft> At(DateTimeOffset now) => kinds.ConvertAll(k => new FeedLeft(k.Kind, StoreLedger.Of(k.Moves, now)));
+    private volatile Tuple<DateTimeOffset, List<FeedLeft>>? last;
+
+    /// <summary>What is left of everything at an instant; asked several times for the same one, it is added up once.</summary>
+    public List<FeedLeft> At(DateTimeOffset now)
+    {
+        if (last is { } known && known.Item1 == now)
+            return known.Item2;
+        var fresh = kinds.ConvertAll(k => new FeedLeft(k.Kind, StoreLedger.Of(k.Moves, now)));
+        last = Tuple.Create(now, fresh);
+        return fresh;
+    }
 
     /// <summary>One kind's store at an instant, or null for an unknown kind.</summary>
     public StoreLedger? Of(long feed, DateTimeOffset now) => kinds.Find(k => k.Kind.Id == feed).Moves is { } moves ? StoreLedger.Of(moves, now) : null;

@@ -71,14 +71,15 @@ public sealed partial class PondStory
     public IReadOnlyList<(DateOnly Month, string Feed, double Kg)> FedByMonth => fedByMonth ??= [.. Feedings.GroupBy(f => (Month: new DateOnly(Zone.LocalAt(f.At).Year, Zone.LocalAt(f.At).Month, 1), f.Feed)).Select(g => (g.Key.Month, g.Key.Feed, g.Sum(f => f.Kg)))];
 
     // A pond without a plan of its own is dried ten days, as the slip proposes.
-    private int PrepareDays
+    private int PrepareDays => prepareDays ??= Prepare();
+
+    private int? prepareDays;
+
+    private int Prepare()
     {
-        get
-        {
-            var plan = PreparationLine?.Plan ?? new(Pond.Id, null, LikelySpecies.Key, 10, LimeSchool.None, null, SoilTexture.HeavyLoamOrClay, null, 90, PestSchool.DryAndScreen, null, 10, FertiliserSchool.None, false, new(25, null, null, null, null));
-            var day = new DateOnly(2000, 1, 1);
-            return PrepPlan.Of(PrepSteps.For(plan, PrepPond), day, null, new Dictionary<string, StepDone>(), day).StockOn.DayNumber - day.DayNumber;
-        }
+        var plan = PreparationLine?.Plan ?? new(Pond.Id, null, LikelySpecies.Key, 10, LimeSchool.None, null, SoilTexture.HeavyLoamOrClay, null, 90, PestSchool.DryAndScreen, null, 10, FertiliserSchool.None, false, new(25, null, null, null, null));
+        var day = new DateOnly(2000, 1, 1);
+        return PrepPlan.Of(PrepSteps.For(plan, PrepPond), day, null, new Dictionary<string, StepDone>(), day).StockOn.DayNumber - day.DayNumber;
     }
 
     private DateOnly ReadyOn(DateTimeOffset now)

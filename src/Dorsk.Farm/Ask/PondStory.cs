@@ -162,8 +162,9 @@ public sealed partial class PondStory
         var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg - f.left_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
             r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
         var byHand = Readings.ByHand(c, asOf, pondId);
+        var species = SettingsQuestions.For(c, asOf, pondId);
         return new(farm, zone, pond, Readings.WithProbes(c, asOf, pondId, byHand), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone), Plans = SeasonPlanQuestions.Of(c, asOf, pondId), KnownSpecies = SettingsQuestions.For(c, asOf, pondId), Feeder = RationQuestions.FeederOf(c, asOf, pondId) };
+            BatchQuestions.In(c, asOf, pondId, zone, species), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone), Plans = SeasonPlanQuestions.Of(c, asOf, pondId), KnownSpecies = species, Feeder = RationQuestions.FeederOf(c, asOf, pondId) };
     }
 
     private BatchHistory History(BatchStory b) => new(

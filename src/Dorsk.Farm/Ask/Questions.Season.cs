@@ -34,7 +34,7 @@ public sealed partial class Questions
         var store = Moves(c, seen).At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed);
         var input = new SeasonInput(today, [.. stories.Select(s => s.SeasonPondAt(now))], [.. stories.SelectMany(s => s.SeasonBatchesAt(today))], [.. stories.SelectMany(s => s.OpenHarvests.Select(h => h.Fact))], [.. stories.SelectMany(s => s.OpenCycles.Select(p => p.Fact))],
             [.. store.Select(f => new SeasonFeed(f.FeedId, f.Name, f.Kind.PelletMm, f.LeftKg, f.Kind.LeadDays, f.Kind.BagKg))], farm.Hand);
-        var fresh = new SeasonNow(stories, SeasonAhead.Of(input));
+        var fresh = new SeasonNow(stories, SeasonAhead.Of(input, season?.Season.Planned));
         season = (seen, today, fresh);
         return fresh;
     }

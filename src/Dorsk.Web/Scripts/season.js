@@ -4,6 +4,9 @@ export function season() {
     init() {
       this.view = this.$el.querySelector('#season-view');
       if (!this.view) return;
+      // On a narrow screen it opens at today.
+      const scroll = this.view.querySelector('.season-scroll'), now = this.view.querySelector('.rb-now');
+      if (scroll && now && scroll.scrollWidth > scroll.clientWidth + 40) scroll.scrollLeft = now.getBoundingClientRect().left - scroll.getBoundingClientRect().left - scroll.clientWidth / 2;
       this.changed = e => { if (e.target.matches('.days input[type=date]') && e.target.value) this.later(300); };
       this.view.addEventListener('change', this.changed);
       this.down = e => this.grab(e);

@@ -94,7 +94,7 @@ internal sealed class PlanStockingSlip : ISlip
             new("Species", "Which fish", FieldKind.Choice, species.Key, Options: [.. FishSpecies.All.Select(s => (s.Key, s.Name))]),
             new("StockOn", "They come on", FieldKind.Day, SeasonLines.Day(f?.StockOn ?? c.Story!.PreparationAt(c.Here.Now)?.Plan.StockOn)),
             new("Count", "How many", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "the stocking planner says how many the water carries"),
-            new("MeanG", "Weight of one then", FieldKind.Quantity, Lines.Plain(c, f?.MeanG, Measures.FishWeight), Measures.FishWeight, "fish of your own pond come as they weigh by then"),
+            new("MeanG", "Weight of one then", FieldKind.Quantity, Lines.Plain(c, f?.MeanG, Measures.FishWeight), Measures.FishWeight, "fish of another pond of yours come as they weigh by then"),
             new("From", "From", FieldKind.Choice, f?.FromPondId?.ToString(CultureInfo.InvariantCulture) ?? "", Options: [("", "bought"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]),
             new("TargetG", "Wanted weight at harvest", FieldKind.Quantity, Lines.Plain(c, f?.TargetG ?? species.MarketLowG, Measures.FishWeight), Measures.FishWeight),
             new("HarvestOn", "All leave on", FieldKind.Day, SeasonLines.Day(f?.HarvestOn), Hint: "empty: when they reach that weight"),

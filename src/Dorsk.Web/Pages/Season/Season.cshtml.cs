@@ -109,7 +109,7 @@ public sealed class SeasonModel(Door door, Questions questions, Here here) : Pag
         var first = new DateOnly(here.Today.Year, here.Today.Month, 1).AddMonths(-MonthsBack);
         From = DateOnly.TryParseExact(text("from") + "-01", "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var month) && month.Year >= 2000 && month <= here.Today.AddDays(SeasonInput.Days) ? month : first;
         Read(text, names);
-        Season = Moves.Count == 0 ? now.Planned : SeasonAhead.Of(Moves.Aggregate(now.Planned.Input, (input, m) => m.In(input) ?? input));
+        Season = Moves.Count == 0 ? now.Planned : SeasonAhead.Of(Moves.Aggregate(now.Planned.Input, (input, m) => m.In(input) ?? input), now.Planned);
         Picture = new(now, Season, From, here);
         Copies = questions.SeasonCopies();
         return true;
