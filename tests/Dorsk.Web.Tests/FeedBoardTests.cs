@@ -87,5 +87,25 @@ public sealed class FeedBoardTests : IDisposable
         Assert.Contains("<b>belt</b>", await manager.Client.GetStringAsync("/feed"), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task One_load_is_shared_among_ponds_by_their_rations_to_the_gram()
+    {
+        var door = farm.Services.GetRequiredService<Dorsk.Farm.Door>();
+        long Enter(Core.Judging.Fact fact) => door.Enter(Dorsk.Farm.Log.Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now.AddDays(-40), fact)).Lines[0];
+        var second = Enter(new Core.Ponds.PondBuilt(new Core.Ponds.Pond(0, "P2", "", Core.Ponds.PondKind.Earthen, new Core.Ponds.SlopedRectangle(40, 25, 1.4, 2), "grow-out")));
+        Enter(new Core.Stock.FishStocked(second, "silver_perch", "hatchery", 300, 90, Core.Stock.CountBasis.ByWeight, "test", null));
+        var hand = await farm.As(Role.PondHand);
+        await hand.Token("/slip/shared-feed");
+        var questions = farm.Services.GetRequiredService<Questions>();
+        Dictionary<string, string> slip = new() { ["Day"] = "2027-01-21", ["Hour"] = "17:00", ["Feed"] = $"{questions.Feeds()[0].Id}", ["Mass"] = "1.234 kg", [$"P{farm.PondId}"] = "true" };
+        Assert.Contains("Tick two ponds at least", await (await hand.Post("/slip/shared-feed", slip)).Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        slip[$"P{second}"] = "true";
+        var rations = questions.PondsNow(SmallFarm.Now).ToDictionary(p => p.Story.Pond.Id, p => p.RationKg);
+        Assert.Equal("/feed", (await hand.Post("/slip/shared-feed", slip)).Headers.Location!.ToString().Split('?')[0]);
+        double Fed(string code) => questions.Story(code)!.Feedings.Sum(f => f.Kg);
+        Assert.Equal(1.234, Fed("P1") + Fed("P2"), 9);
+        Assert.Equal(rations[farm.PondId] / rations[second], Fed("P1") / Fed("P2"), 0.02);
+    }
+
     public void Dispose() => farm.Dispose();
 }

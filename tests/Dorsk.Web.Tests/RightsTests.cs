@@ -23,7 +23,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
     private static readonly Dictionary<string, Permission> SlipsNeed = new()
     {
         ["farm"] = Permission.Setup, ["pond"] = Permission.Setup, ["landmark"] = Permission.Setup, ["device"] = Permission.Setup, ["aerators"] = Permission.Switch, ["air-control"] = Permission.Manage, ["air-service"] = Permission.Write, ["air-test"] = Permission.Write, ["equipment"] = Permission.Manage, ["archive"] = Permission.Setup, ["prepare"] = Permission.Manage, ["instrument"] = Permission.Manage, ["duty"] = Permission.Manage, ["receive"] = Permission.Write, ["move"] = Permission.Manage, ["recount"] = Permission.Manage, ["quarantine"] = Permission.Write, ["work"] = Permission.Write, ["stock"] = Permission.Manage, ["reading"] = Permission.Write,
-        ["weather"] = Permission.Write, ["feed"] = Permission.Manage, ["load"] = Permission.Write, ["store-out"] = Permission.Write, ["store-count"] = Permission.Write, ["feeding"] = Permission.Write, ["deaths"] = Permission.Write, ["sample"] = Permission.Write, ["harvest"] = Permission.Manage, ["plan-harvest"] = Permission.Manage, ["feeder"] = Permission.Write, ["plan-stocking"] = Permission.Manage,
+        ["weather"] = Permission.Write, ["feed"] = Permission.Manage, ["load"] = Permission.Write, ["store-out"] = Permission.Write, ["store-count"] = Permission.Write, ["feeding"] = Permission.Write, ["deaths"] = Permission.Write, ["sample"] = Permission.Write, ["harvest"] = Permission.Manage, ["plan-harvest"] = Permission.Manage, ["feeder"] = Permission.Write, ["shared-feed"] = Permission.Write, ["plan-stocking"] = Permission.Manage,
     };
 
     /// <summary>Every handler by hand; null is open to everybody.</summary>

@@ -13,13 +13,16 @@ public static class FastBefore
     private static readonly Dictionary<string, (double StartH, string Source)> Rows = Csv.Embedded("quarantine_and_fast.csv").Where(r => r["item"].StartsWith("fast,", StringComparison.Ordinal))
         .ToDictionary(r => r["item"]["fast, ".Length..], r => (double.Parse(r["start"], CultureInfo.InvariantCulture), r["source"]));
 
+    /// <summary>Whether it moults: shrimp, prawn, crayfish.</summary>
+    public static bool IsCrustacean(FishSpecies species) => species.LimitGroup.EndsWith("shrimp", StringComparison.Ordinal) || species.LimitGroup.EndsWith("prawn", StringComparison.Ordinal) || species.LimitGroup == "redclaw";
+
     /// <summary>Hours, with their source.</summary>
     /// <param name="species">The fish.</param>
     /// <param name="meanG">Their weight, g.</param>
     /// <param name="tempC">Water, °C; in cold water the gut empties slowly.</param>
     public static (double Hours, string Source) Of(FishSpecies species, double meanG, double tempC)
     {
-        if (species.LimitGroup.EndsWith("shrimp", StringComparison.Ordinal) || species.LimitGroup.EndsWith("prawn", StringComparison.Ordinal) || species.LimitGroup == "redclaw")
+        if (IsCrustacean(species))
             return Rows["shrimp and prawn"];
         if (meanG < 100)
             return Rows[meanG < 0.02 ? "larvae" : meanG < 1 ? "fry under 1 g" : "fingerlings"];

@@ -86,6 +86,8 @@ public static class Ration
         why = why.Limited(FormattableString.Invariant($"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."));
         if (chosen.School != q.School)
             why = why.Doubting($"The pond's school cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in.");
+        if (FastBefore.IsCrustacean(q.Species))
+            why = why.Limited("About the moult they eat little or nothing: look at the tray, and give the rest on the next day.");
         if (q.DawnLowMgL is null)
             why = why.Doubting("No oxygen was read this morning: the dawn brake could not be applied.");
         return q.ForecastLowMgL is null ? why.Doubting("There is no forecast of tonight's oxygen: the afternoon brake could not be applied.") : why;

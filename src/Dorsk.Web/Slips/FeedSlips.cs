@@ -9,6 +9,9 @@ namespace Dorsk.Web.Slips;
 /// <summary>Feed given.</summary>
 internal sealed class FeedingSlip : ISlip
 {
+    // Fry feed is dear and given in grams.
+    private const double FineScaleKg = 1;
+
     public string Key => "feeding";
 
     public string Title => "Feeding";
@@ -34,7 +37,7 @@ internal sealed class FeedingSlip : ISlip
             .. Lines.When(c),
             new("Feed", "Feed", FieldKind.Choice, (f?.FeedId ?? last ?? feeds[0].Id).ToString(CultureInfo.InvariantCulture), Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()),
             new("Mass", "Given", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass,
-                ration is { Batches.Count: > 0 } ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}" : ""),
+                ration is { Batches.Count: > 0 } ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}{(ration.RationKg is > 0 and < FineScaleKg ? "; so little is weighed on a fine scale" : "")}" : ""),
             new("Score", "How they came to it", FieldKind.Choice, f?.Score?.ToString(CultureInfo.InvariantCulture) ?? "", Options: [("", "nobody watched"), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), $"{s.Score}: {s.Words}"))]),
             new("", "More of this meal", FieldKind.Fold),
             new("Minutes", "They ate for", FieldKind.Whole, f?.Minutes?.ToString("0", CultureInfo.InvariantCulture) ?? "", Hint: "minutes"),

@@ -75,7 +75,7 @@ public static class AllSlips
 {
     /// <summary>The list.</summary>
     public static readonly IReadOnlyList<ISlip> List =
-        [new FarmSlip(), new PondSlip(), new AeratorSlip(), new AirControlSlip(), new AirServiceSlip(), new AirTestSlip(), new EquipmentSlip(), new ArchiveSlip(), new WorkSlip(), new PrepareSlip(), new ReceiveSlip(), new StockSlip(), new ReadingSlip(), new WeatherSlip(), new InstrumentSlip(), new LandmarkSlip(), new DeviceSlip(), new DutySlip(), new FeedKindSlip(), new LoadSlip(), new StoreOutSlip(), new StoreCountSlip(), new FeedingSlip(), new FeederSlip(), new LossSlip(), new MoveSlip(), new RecountSlip(), new QuarantineSlip(), new SampleSlip(), new HarvestSlip(), new PlanHarvestSlip(), new PlanStockingSlip()];
+        [new FarmSlip(), new PondSlip(), new AeratorSlip(), new AirControlSlip(), new AirServiceSlip(), new AirTestSlip(), new EquipmentSlip(), new ArchiveSlip(), new WorkSlip(), new PrepareSlip(), new ReceiveSlip(), new StockSlip(), new ReadingSlip(), new WeatherSlip(), new InstrumentSlip(), new LandmarkSlip(), new DeviceSlip(), new DutySlip(), new FeedKindSlip(), new LoadSlip(), new StoreOutSlip(), new StoreCountSlip(), new FeedingSlip(), new FeederSlip(), new SharedFeedSlip(), new LossSlip(), new MoveSlip(), new RecountSlip(), new QuarantineSlip(), new SampleSlip(), new HarvestSlip(), new PlanHarvestSlip(), new PlanStockingSlip()];
 
     /// <summary>A slip by its name in the address, or null.</summary>
     public static ISlip? Find(string key) => List.FirstOrDefault(s => s.Key == key);
