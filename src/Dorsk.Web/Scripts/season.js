@@ -7,7 +7,7 @@ export function season() {
       // On a narrow screen it opens at today.
       const scroll = this.view.querySelector('.season-scroll'), now = this.view.querySelector('.rb-now');
       if (scroll && now && scroll.scrollWidth > scroll.clientWidth + 40) scroll.scrollLeft = now.getBoundingClientRect().left - scroll.getBoundingClientRect().left - scroll.clientWidth / 2;
-      this.changed = e => { if (e.target.matches('.days input[type=date]') && e.target.value) this.later(300); };
+      this.changed = e => { if (e.target.matches('.days input[type=date]') && e.target.value) { this.stale = true; this.later(300); } };
       this.view.addEventListener('change', this.changed);
       this.down = e => this.grab(e);
       this.view.addEventListener('pointerdown', this.down);
@@ -24,12 +24,15 @@ export function season() {
       // One question at a time; while a drag goes on the last place is asked next.
       if (this.asking) { this.again = true; return; }
       this.asking = true;
+      this.stale = false;
       const query = this.query();
       history.replaceState(null, '', '/season?' + query);
       query.set('handler', 'Part');
       try {
         const answer = await fetch('/season?' + query);
-        if (answer.ok && !this.again) this.show(await answer.text());
+        const html = answer.ok ? await answer.text() : null;
+        // What was dragged or typed while the answer was on its way must not be wiped out by it.
+        if (html && !this.again && !this.stale) this.show(html);
       } catch { /* no network: the plain form still works */ }
       this.asking = false;
       if (this.again) { this.again = false; this.ask(); }
