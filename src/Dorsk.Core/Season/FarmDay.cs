@@ -59,6 +59,9 @@ public sealed record PondDay(
     /// <summary>Planned for this pond: key of the day, day, what in words, the slip that answers it.</summary>
     public IReadOnlyList<(string Key, DateOnly On, string What, string Slip)> Planned { get; init; } = [];
 
+    /// <summary>Whether somebody planned a day on which its fish leave.</summary>
+    public bool LeavePlanned => Planned.Any(p => p.Slip is "harvest" or "move");
+
     /// <summary>Why no fertiliser goes in today, or null.</summary>
     public Judgement? Brake { get; init; }
 }

@@ -126,7 +126,7 @@ public static class JobRules
     private static IEnumerable<Job> FeedChanges(FarmDay d) => d.Stocked.SelectMany(p => p.Changes.Where(c => c.On == d.Today).Select(c => new Job(
         Key("change", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(6, 0)), d.Zone.At(d.Today, new(9, 0)), $"{p.Code}: {c.What}", c.Reason, Role.PondHand, "", JobState.Open)));
 
-    private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null && p.Planned.Count == 0).Select(p => new Job(
+    private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null && !p.LeavePlanned).Select(p => new Job(
         Key("harvest", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(19, 0)), $"{p.Code}: plan the harvest",
         $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed", Role.Manager, "", JobState.Open));
 

@@ -43,7 +43,7 @@ public static class JobsAhead
             yield return At(d, "change", p.Code, p, on, new(6, 0), new(9, 0), $"{p.Code}: {what}", reason, Role.PondHand);
         foreach (var planned in p.Planned)
             yield return JobRules.PlannedJob(d, p, planned);
-        if (p is { Stocked: true, Target: { } target, Planned.Count: 0 } && target > d.Today)
+        if (p is { Stocked: true, Target: { } target, LeavePlanned: false } && target > d.Today)
             yield return At(d, "ready", p.Code, p, target, new(8, 0), new(17, 0), $"{p.Code}: fish reach their wanted weight", "taste test a fortnight before; fast before harvest as the species wants", Role.Manager);
         if (p.Preparation is { } prep)
             foreach (var step in prep.Open.Where(s => s.Day > d.Today))

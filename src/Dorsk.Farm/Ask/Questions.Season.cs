@@ -9,6 +9,7 @@ namespace Dorsk.Farm.Ask;
 
 public sealed partial class Questions
 {
+    private readonly Lock oneSeason = new();
     private (Memory.Seen Seen, DateOnly Day, SeasonNow Season)? season;
 
     /// <summary>The season as it is planned; null before the farm is described. Worked out once a day and again when the books move.</summary>
@@ -27,6 +28,13 @@ public sealed partial class Questions
 
     private SeasonNow Season(SqliteConnection c, FarmDescribed farm, Memory.Seen seen, DateTimeOffset now)
     {
+        // Today and the page of the season may ask at the same time: one works it out.
+        lock (oneSeason)
+            return SeasonAlone(c, farm, seen, now);
+    }
+
+    private SeasonNow SeasonAlone(SqliteConnection c, FarmDescribed farm, Memory.Seen seen, DateTimeOffset now)
+    {
         var today = (Core.Time.FarmZone.Find(farm.ZoneId) ?? Core.Time.FarmZone.Utc).DayOf(now);
         if (season is { } known && known.Seen == seen && known.Day == today)
             return known.Season;
@@ -39,8 +47,8 @@ public sealed partial class Questions
         return fresh;
     }
 
-    // Every pond in use; at the first look they are read side by side, each over a connection of its own.
-    private List<PondStory> Stories(SqliteConnection c)
+    // Every pond in use; at the first look they are read side by side, each over a connection of its own, with what is wanted of each at once.
+    private List<PondStory> Stories(SqliteConnection c, Action<PondStory>? atOnce = null)
     {
         var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => p.Id).ToList();
         memory.Look(c);
@@ -48,7 +56,8 @@ public sealed partial class Questions
             Parallel.ForEach(ponds, p =>
             {
                 using var own = file.Open();
-                _ = Story(own, p);
+                var story = Story(own, p)!;
+                atOnce?.Invoke(story);
             });
         return [.. ponds.Select(p => Story(c, p)!)];
     }

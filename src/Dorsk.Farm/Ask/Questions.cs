@@ -238,16 +238,7 @@ public sealed partial class Questions(FarmFile file)
 
     private List<PondNow> PondsNow(Microsoft.Data.Sqlite.SqliteConnection c, DateTimeOffset now)
     {
-        var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => p.Id).ToList();
-        memory.Look(c);
-        // At the first look every pond is to be read: side by side, each over a connection of its own.
-        if (ponds.Count(p => !stories.ContainsKey(p)) > 1)
-            Parallel.ForEach(ponds, p =>
-            {
-                using var own = file.Open();
-                Now(Story(own, p)!, now);
-            });
-        return ponds.Select(p => Now(Story(c, p)!, now)).ToList();
+        return Stories(c, s => Now(s, now)).ConvertAll(s => Now(s, now));
     }
 
     private ILookup<Core.Water.Parameter, Core.Water.Timed> Weather(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen)

@@ -40,17 +40,14 @@ internal sealed class SharedFeedSlip : ISlip
         var feed = form.Choice("Feed", [.. c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))], "feed", new FeedKind(0, "", 0, 0));
         var kg = form.Quantity("Mass", Measures.Mass);
         var ponds = Stocked(c).Where(p => form.Yes("P" + p.Story.Pond.Id.ToString(CultureInfo.InvariantCulture))).ToList();
-        var rations = ponds.Sum(p => p.RationKg);
         if (ponds.Count < 2)
             form.Refuse("Mass", "Tick two ponds at least; what one pond got is written on its own slip.");
-        else if (rations <= 0)
+        else if (ponds.All(p => p.RationKg <= 0))
             form.Refuse("Mass", "All of these are held today: there is no ration to share by. Write each pond's feed on its own slip, if it was given.");
         if (form.Remarks.Count > 0)
             return new(happened, [], "", []);
-        var shares = ponds.Where(p => p.RationKg > 0).Select(p => (p.Story.Pond, Kg: Math.Round(kg * p.RationKg / rations, 2))).ToList();
-        // What rounding leaves over goes to the largest, so that the load is kept to the gram.
-        var most = shares.FindIndex(s => s.Kg == shares.Max(x => x.Kg));
-        shares[most] = (shares[most].Pond, Math.Round(shares[most].Kg + kg - shares.Sum(s => s.Kg), 6));
+        var fed = ponds.Where(p => p.RationKg > 0).ToList();
+        var shares = fed.Zip(LoadShare.Of(kg, [.. fed.Select(p => p.RationKg)]), (p, part) => (p.Story.Pond, Kg: part)).ToList();
         return new(happened, [.. shares.Select(s => new FeedingGiven(s.Pond.Id, feed.Id, s.Kg))], $"{form.Text("Mass")} {feed.Name} shared among {string.Join(", ", shares.Select(s => s.Pond.Code))}", [.. shares.Select(s => new Computed(s.Pond.Code, c.Here.Say(s.Kg, Measures.Mass)))]);
     }
 

@@ -56,10 +56,11 @@ internal sealed class LengthCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s)
     {
         var own = s.Pond?.Batches.SelectMany(b => b.Lengths).TakeLast(100).ToList() ?? [];
-        string Row(Func<(double LengthM, double MassG), double> of, Measure m) => string.Join(' ', own.Select(p => s.Plain(of(p), m)));
+        IEnumerable<(double LengthM, double MassG)> pairs = own.Count > 0 ? own : [(0.18, 82), (0.21, 131), (0.24, 197), (0.27, 281), (0.30, 385), (0.33, 512)];
+        string Row(Func<(double LengthM, double MassG), double> of, Measure m) => string.Join(' ', pairs.Select(p => s.Plain(of(p), m)));
         return
         [
-            new("lengths", "Lengths, cm", FieldKind.Words, own.Count > 0 ? Row(p => p.LengthM * 100, Length) : "18 21 24 27 30 33", Hint: own.Count > 0 ? "the pond's own measured fish" : "snout to tail, with blanks between"), new("weights", "Weights, g, in the same order", FieldKind.Words, own.Count > 0 ? Row(p => p.MassG, Measures.FishWeight) : "82 131 197 281 385 512"),
+            new("lengths", $"Lengths, {Length.In(s.Here.Hand.System).Symbol}", FieldKind.Words, Row(p => p.LengthM * 100, Length), Hint: own.Count > 0 ? "the pond's own measured fish" : "snout to tail, with blanks between"), new("weights", $"Weights, {Measures.FishWeight.In(s.Here.Hand.System).Symbol}, in the same order", FieldKind.Words, Row(p => p.MassG, Measures.FishWeight)),
             new("length", "A fish of this length", FieldKind.Quantity, s.Plain(25, Length), Length), new("weight", "and the length of this weight", FieldKind.Quantity, s.Plain(500, Measures.FishWeight), Measures.FishWeight),
         ];
     }
