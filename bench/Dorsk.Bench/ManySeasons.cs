@@ -64,6 +64,7 @@ internal static class ManySeasons
     {
         var file = new FarmFile(path);
         file.Prepare();
+        new Farm.State.MadeAs(file).MarkDemo();
         var clock = new Told { Now = From };
         var door = new Door(file, clock);
         long Enter(Core.Judging.Fact fact, DateTimeOffset at) => door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)) is { Accepted: true } r ? r.Lines[0] : throw new InvalidOperationException(fact.ToString());

@@ -27,7 +27,9 @@ public sealed class Door(FarmFile file, TimeProvider clock)
     /// <summary>Says what <see cref="Enter"/> would say, by the same path, and writes nothing.</summary>
     public Receipt Preview(Entry entry) => Pass(entry, write: false);
 
-    private Receipt Pass(Entry entry, bool write)
+    private Receipt Pass(Entry entry, bool write) => file.InTurn(() => Alone(entry, write));
+
+    private Receipt Alone(Entry entry, bool write)
     {
         using var connection = file.Open();
         // Immediate: whoever enters sees the books as they are, and a second writer waits.
@@ -65,7 +67,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var number = Sqlite.Number(connection,
             "INSERT INTO log(entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES ($entry, $n, $kind, $pond, $happened, $entered, $author, $typed, $voids) RETURNING line",
             ("entry", entry.Id.ToString()), ("n", n), ("kind", line.Fact?.GetType().Name ?? LogLines.TakenBack), ("pond", line.Fact is null ? LogLines.PondOf(connection, line.Corrects!.Value) : book!.PondOf(line.Fact)),
-            ("happened", line.Happened), ("entered", entered), ("author", entry.Author), ("typed", line.AsTyped), ("voids", line.Corrects));
+            ("happened", line.Fact is null && line.Happened > entered ? entered : line.Happened), ("entered", entered), ("author", entry.Author), ("typed", line.AsTyped), ("voids", line.Corrects));
         var desk = new Desk(connection, number, line.Happened, new(line.Happened, DateTimeOffset.MaxValue), line.Corrects);
         if (line.Corrects is { } voided && LogLines.KindOf(connection, voided) == nameof(Core.Water.ProbeSeriesReceived))
             ProbeBook.TakenBack(connection, desk.Zone, voided);
@@ -85,7 +87,8 @@ public sealed class Door(FarmFile file, TimeProvider clock)
 
     private static IEnumerable<Remark> WhenAndWhat(SqliteConnection connection, NewLine line, DateTimeOffset entered)
     {
-        if (WrongTime(line.Happened, entered) is { } time)
+        // A line from a clock that ran ahead must always be able to go.
+        if (line.Fact is not null && WrongTime(line.Happened, entered) is { } time)
             yield return Remark.Refuse("When", time);
         if (line.Fact is null && line.Corrects is null)
             yield return Remark.Refuse("", "There is nothing to enter.");

@@ -17,7 +17,9 @@ public sealed class SheetDoor(FarmFile file, TimeProvider clock)
     /// <param name="desk">The desk; closed and taken away afterwards.</param>
     /// <param name="author">Who confirmed it.</param>
     /// <param name="withAsked">Whether unusual values are meant; they are left out otherwise.</param>
-    public int Enter(SheetDesk desk, string author, bool withAsked)
+    public int Enter(SheetDesk desk, string author, bool withAsked) => file.InTurn(() => Alone(desk, author, withAsked));
+
+    private int Alone(SheetDesk desk, string author, bool withAsked)
     {
         desk.Close();
         using var c = file.Open(pooled: false);

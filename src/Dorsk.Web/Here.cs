@@ -4,15 +4,17 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
+using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 
 namespace Dorsk.Web;
 
 /// <summary>Where and when a request is: the farm, how it writes, its clock face, now.</summary>
-public sealed class Here(Questions questions, FarmClock clock, IHttpContextAccessor http)
+public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarms, Heartbeat heartbeat, IHttpContextAccessor http)
 {
     private FarmDescribed? farm;
     private PersonNamed? person;
+    private IReadOnlyList<PondLook>? broken;
 
     /// <summary>The farm, or null before the first slip.</summary>
     public FarmDescribed? Farm => farm ??= questions.Farm();
@@ -36,7 +38,18 @@ public sealed class Here(Questions questions, FarmClock clock, IHttpContextAcces
     public IReadOnlyList<FeedKind> Feeds => questions.Feeds();
 
     /// <summary>Alarms that nobody has answered, the loudest first.</summary>
-    public IReadOnlyList<Dorsk.Core.Alarms.Alarm> Ringing => [.. questions.Alarms(Now).Where(a => a.Open && a.Answered is null).OrderByDescending(a => a.Level).ThenBy(a => a.LouderAt)];
+    public IReadOnlyList<Dorsk.Core.Alarms.Alarm> Ringing => [.. alarms.Alarms(Now).Where(a => a.Open && a.Answered is null).OrderByDescending(a => a.Level).ThenBy(a => a.LouderAt)];
+
+    /// <summary>Why nobody may think that the watch is looking: it has not for too long; null while it is.</summary>
+    public string? Unwatched => heartbeat.State != WatchState.Silent ? null
+        : heartbeat.Last is { } last ? $"The watch has not looked since {Hour(last.At)}: alarms may be missing. Read ponds by hand and start Dorsk again."
+        : "The watch has not looked since the start of the program: alarms may be missing. Read ponds by hand and start Dorsk again.";
+
+    /// <summary>Ponds that cannot be worked out, with the reason.</summary>
+    public IReadOnlyList<PondLook> Broken => broken ??= questions.Broken(Now);
+
+    /// <summary>What is wrong with the machine's clock; null while it is right.</summary>
+    public string? ClockTrouble => clock.Trouble;
 
     /// <summary>Who writes.</summary>
     public string Author => Person?.Name ?? throw new InvalidOperationException("Nobody is signed in, and yet somebody writes: a handler stands without its gate.");

@@ -14,10 +14,12 @@ namespace Dorsk.Web;
 public static class Verbs
 {
     /// <summary>Name of the data file in its folder.</summary>
-    public const string FarmDb = "farm.db";
+    public const string FarmDb = FarmFolder.Database;
+
+    private static readonly string[] Flags = ["--new", "--demo"];
 
     private const string Usage = """
-        dorsk                                   serves the farm (--data DIR, --urls http://0.0.0.0:5210)
+        dorsk                                   serves the farm (--data DIR, --urls http://0.0.0.0:5210; --new begins one in an empty folder)
         dorsk backup FILE.zip [--data DIR]      the whole farm in one file, while it works; no passwords inside
         dorsk restore FILE.zip [--data DIR] [--over]   puts a backup in the farm's place; what stood there is kept beside it
         dorsk export FILE.zip [--data DIR]      all facts as CSV with a manifest
@@ -40,42 +42,46 @@ public static class Verbs
         {
             return Do(words, folder, args.Contains("--over"));
         }
-        catch (Exception problem) when (problem is FarmFilesException or InvalidOperationException or IOException or UnauthorizedAccessException)
+        catch (Exception problem) when (problem is not OutOfMemoryException)
         {
-            Console.Error.WriteLine(problem.Message);
+            Console.Error.WriteLine(StartProblem.Words(problem));
             return 1;
         }
     }
+
+    /// <summary>The command line with a value behind every bare flag: the framework would take the next word for it.</summary>
+    public static string[] Flagged(string[] args) => [.. args.Select((a, i) => Flags.Contains(a) && (i + 1 == args.Length || args[i + 1].StartsWith('-')) ? a + "=true" : a)];
 
     private static int Do(string[] words, string folder, bool over)
     {
         switch (words)
         {
             case ["demo-seed", var target]:
-                DemoHistory.Write(new FarmFile(target), new DemoFarm(1), day => { if (day.Day == 1) Console.WriteLine($"  demo history: {day:MMMM yyyy}"); });
+                var seed = new FarmFile(target);
+                seed.Prepare();
+                new MadeAs(seed).MarkDemo();
+                DemoHistory.Write(seed, new DemoFarm(1), day => { if (day.Day == 1) Console.WriteLine($"  demo history: {day:MMMM yyyy}"); });
                 FarmFile.Settle(target);
                 return 0;
             case ["demo-devices", var keysFile]:
-                DemoDevices.Write(new FarmFile(Path.Combine(folder, FarmDb)), keysFile);
+                DemoDevices.Write(Farm(folder), keysFile);
                 return 0;
             case ["facts", var source]:
-                FactsText.Write(source, Console.Out);
+                FactsText.Write(Standing(source).Path, Console.Out);
                 return 0;
             case ["backup", var zip]:
                 Backup.Write(Farm(folder), zip);
                 return Say($"Backed up to {zip} and checked by opening it again. No passwords are inside.");
             case ["restore", var zip]:
                 Directory.CreateDirectory(folder);
-                var kept = Backup.Restore(zip, Path.Combine(folder, FarmDb), over);
-                return Say($"Restored.{(kept is null ? "" : $" What stood there before is in {kept}.")} Nobody has a password in it: the first page asks the first Manager for one, or use dorsk password.");
+                var kept = Restore.Run(zip, Path.Combine(folder, FarmDb), over);
+                return Say($"Restored.{(kept is null ? "" : $" What stood there before is in {kept}.")} People who stood in both keep their password and sign in again; where nobody does, the program that serves the farm prints a word on its console, or use dorsk password.");
             case ["export", var zip]:
                 Export.Write(Farm(folder), zip);
                 return Say($"Exported to {zip}.");
             case ["import", var zip]:
-                Directory.CreateDirectory(folder);
-                var empty = new FarmFile(Path.Combine(folder, FarmDb));
-                empty.Prepare();
-                Export.Read(zip, empty);
+                using (var empty = FarmFolder.Take(folder, isNew: !File.Exists(Path.Combine(folder, FarmDb))))
+                    Export.Read(zip, empty.File);
                 return Say("Imported, with the times at which the facts were entered.");
             case ["password", var name]:
                 return SetPassword(Farm(folder), name);
@@ -89,21 +95,21 @@ public static class Verbs
     {
         if (new Questions(file).People().FirstOrDefault(p => string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase) && p.Role != Role.Gone) is not { } person)
             throw new FarmFilesException($"Nobody here is called {name}.");
-        Console.Error.WriteLine($"New password for {person.Name}, {SignIns.PasswordLength} signs or more:");
+        Console.Error.WriteLine($"New password for {person.Name}, {Passwords.Shortest} letters or more:");
         var password = Console.ReadLine() ?? "";
-        if (SignIns.Wrong(person.Name, password) is { } problem)
+        if (Passwords.Wrong(person.Name, password) is { } problem)
             throw new FarmFilesException(problem);
-        new Credentials(file).Keep(new(person.PersonId, new PasswordHasher<PersonNamed>().HashPassword(person, password), Guid.NewGuid().ToString("N"), 0, null));
+        new Credentials(file).SetPassword(person.PersonId, new PasswordHasher<PersonNamed>().HashPassword(person, password));
         return Say("Set.");
     }
 
     private static FarmFile Farm(string folder)
     {
         var path = Path.Combine(folder, FarmDb);
-        var file = File.Exists(path) ? new FarmFile(path) : throw new FarmFilesException($"There is no farm in {folder}. Say --data DIR.");
-        file.Prepare();
-        return file;
+        return File.Exists(path) ? FarmFolder.Sound(path) : throw new FarmFilesException($"There is no farm in {folder}. Say --data DIR.");
     }
+
+    private static FarmFile Standing(string path) => File.Exists(path) ? FarmFolder.Sound(path) : throw new FarmFilesException($"There is no file {path}.");
 
     private static int Say(string words)
     {

@@ -27,7 +27,7 @@ public sealed class AirTests : IDisposable
         probe = farm.Must(new DeviceKept(0, "Buoy P1", DeviceUse.Probe, farm.PondId, null, false), Local(9, 12));
         panel = farm.Questions.Devices().Single(d => d.Kept.Use == DeviceUse.Panel).Kept;
         (keeping, heard) = (new(farm.Door, farm.Questions, farm.Clock), new(farm.Clock));
-        watch = new(farm.Door, farm.Questions, heard, farm.Clock, TimeSpan.FromMinutes(2));
+        watch = new(farm.File, farm.Door, farm.Questions, new(farm.Door, farm.Questions, farm.Clock), heard, new(TimeProvider.System), farm.Clock, TimeSpan.FromMinutes(2));
     }
 
     private static Aerator A(string code) => new(code, AeratorKind.All[1], 0.55, null, null);

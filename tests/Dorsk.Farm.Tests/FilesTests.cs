@@ -19,7 +19,7 @@ public sealed class FilesTests : IDisposable
         farm.Must(new FishLost(farm.PondId, batch, 3, Account.Dead, "=1+1, \"quoted\"\nnext line"), TestFarm.Start.AddDays(3));
         var reading = farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5.123456789012345), new(Parameter.Temperature, 26)]), TestFarm.Start.AddDays(4));
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 6)]), TestFarm.Start.AddDays(4), corrects: reading);
-        new Credentials(farm.File).Keep(new(farm.PondId, "SECRETHASH", "s", 0, null));
+        new Credentials(farm.File).SetPassword(farm.PondId, "SECRETHASH");
     }
 
     private string At(string name) => Path.Combine(folder, name);
@@ -32,7 +32,7 @@ public sealed class FilesTests : IDisposable
         var before = Everything(farm.File.Path);
         farm.Must(new FishLost(farm.PondId, farm.Story.Batches[0].Id, 100, Account.Eaten, "birds"), TestFarm.Start.AddDays(5));
         Assert.Equal(897, farm.Story.Batches[0].Stands);
-        var kept = Backup.Restore(At("b.zip"), farm.File.Path, over: true);
+        var kept = Restore.Run(At("b.zip"), farm.File.Path, over: true);
         Assert.Equal(before, Everything(farm.File.Path));
         Assert.Equal(1000 - 3, farm.Story.Batches[0].Stands);
         Assert.Contains("birds", Everything(kept!), StringComparison.Ordinal);
@@ -54,8 +54,8 @@ public sealed class FilesTests : IDisposable
         File.WriteAllText(At("text.zip"), "no zip");
         var before = Everything(farm.File.Path);
         foreach (var bad in new[] { "bad.zip", "text.zip", "missing.zip" })
-            Assert.Throws<FarmFilesException>(() => Backup.Restore(At(bad), farm.File.Path, over: true));
-        Assert.Throws<FarmFilesException>(() => Backup.Restore(At("b.zip"), farm.File.Path, over: false));
+            Assert.Throws<FarmFilesException>(() => Restore.Run(At(bad), farm.File.Path, over: true));
+        Assert.Throws<FarmFilesException>(() => Restore.Run(At("b.zip"), farm.File.Path, over: false));
         Assert.Equal(before, Everything(farm.File.Path));
     }
 
@@ -75,7 +75,7 @@ public sealed class FilesTests : IDisposable
     }
 
     [Fact]
-    public void An_export_whose_ledger_was_bent_is_refused_whole()
+    public void An_export_that_was_changed_by_hand_is_refused_whole()
     {
         Export.Write(farm.File, At("e.zip"));
         using (var zip = ZipFile.Open(At("e.zip"), ZipArchiveMode.Update))
@@ -90,7 +90,7 @@ public sealed class FilesTests : IDisposable
         }
         var other = new FarmFile(At("other.db"));
         other.Prepare();
-        Assert.Contains("does not balance", Assert.Throws<FarmFilesException>(() => Export.Read(At("e.zip"), other)).Message, StringComparison.Ordinal);
+        Assert.Contains("checksum does not fit", Assert.Throws<FarmFilesException>(() => Export.Read(At("e.zip"), other)).Message, StringComparison.Ordinal);
         Assert.Empty(Everything(other.Path));
     }
 

@@ -7,8 +7,6 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Standins;
 using Dorsk.Web.Alarms;
-using Microsoft.AspNetCore.Hosting;
-using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Dorsk.Web.Tests;
@@ -18,11 +16,10 @@ public class AlarmTests : IDisposable
 {
     private readonly SmallFarm farm = new();
     private readonly Mailbox mailbox = new(0);
-    private readonly WebApplicationFactory<Program> app;
 
-    public AlarmTests() => app = farm.WithWebHostBuilder(b => b.UseSetting("smtp", $"127.0.0.1:{mailbox.Port}").UseSetting("alarm-look", "600"));
+    public AlarmTests() => farm.Settings["smtp"] = $"127.0.0.1:{mailbox.Port}";
 
-    private T The<T>() where T : notnull => app.Services.GetRequiredService<T>();
+    private T The<T>() where T : notnull => farm.Services.GetRequiredService<T>();
 
     private Task Round() => The<AlarmTeller>().Round(default);
 
@@ -78,7 +75,7 @@ public class AlarmTests : IDisposable
         mailbox.Dispose();
         await Round();
         Assert.NotNull(The<AlarmPost>().Trouble);
-        Assert.Empty(Assert.Single(Alarms).Told);
+        Assert.Empty(Assert.Single(Alarms).ToldTo);
         using var again = new Mailbox(mailbox.Port);
         await Round();
         Assert.Null(The<AlarmPost>().Trouble);
@@ -89,7 +86,6 @@ public class AlarmTests : IDisposable
 
     public void Dispose()
     {
-        app.Dispose();
         farm.Dispose();
         mailbox.Dispose();
         GC.SuppressFinalize(this);

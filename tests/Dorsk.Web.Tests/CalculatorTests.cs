@@ -150,7 +150,7 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
     public async Task People_who_cannot_be_let_in_leave_nobody_behind_and_keep_what_was_typed()
     {
         var manager = await farm.As(Role.Manager);
-        foreach (var (name, password, says) in new[] { ("Creek hand", "short", "8 to 200 signs"), ("Manager", "four plain words", "somebody else"), ("Creek hand", "creek hand", "it is no password"), ("Creek hand", "aaaaaaaa", "Too few different"), ("", "four plain words", "1 to 60 letters") })
+        foreach (var (name, password, says) in new[] { ("Creek hand", "short", "8 to 200 letters"), ("Manager", "four plain words", "somebody else"), ("Creek hand", "creek hand", "it is no password"), ("Creek hand", "aaaaaaaa", "Too few different"), ("", "four plain words", "1 to 60 letters") })
         {
             var answer = await manager.Post("/setup/people?handler=Add", new() { ["name"] = name, ["role"] = "Viewer", ["password"] = password });
             var page = new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());

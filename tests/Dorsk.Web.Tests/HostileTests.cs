@@ -174,7 +174,7 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
                 foreach (var calculator in Dorsk.Web.Workbench.AllCalculators.List)
                     yield return "/workbench/" + calculator.Key;
             else if (!route.StartsWith("/sign-", StringComparison.Ordinal) && route is not ("/error" or "/theme" or "/first"))
-                yield return route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("/{id:guid?}", "", StringComparison.Ordinal).Replace("{id:long}", farm.AcclimationLine.ToString(System.Globalization.CultureInfo.InvariantCulture), StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "log", StringComparison.Ordinal);
+                yield return route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("/{id:guid?}", "", StringComparison.Ordinal).Replace("{id:long}", farm.AcclimationLine.ToString(System.Globalization.CultureInfo.InvariantCulture), StringComparison.Ordinal).Replace("{line:long}", farm.ReadingLine.ToString(System.Globalization.CultureInfo.InvariantCulture), StringComparison.Ordinal).Replace("{parameter?}", "ph", StringComparison.Ordinal).Replace("{key?}", "silver_perch", StringComparison.Ordinal).Replace("{name}", "log", StringComparison.Ordinal);
         }
     }
 }

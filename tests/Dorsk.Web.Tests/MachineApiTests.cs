@@ -131,7 +131,7 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
         free.Start();
         var port = ((IPEndPoint)free.LocalEndpoint).Port;
         free.Stop();
-        using var app = farm.WithWebHostBuilder(b => b.UseSetting("mqtt", port.ToString(CultureInfo.InvariantCulture)));
+        using var app = new SmallFarm { Settings = { ["mqtt"] = port.ToString(CultureInfo.InvariantCulture) } };
         var key = Device("Buoy M", DeviceUse.Probe, app);
         async Task<bool> Send(string user, string password, string topic, string text)
         {

@@ -23,7 +23,6 @@ namespace Dorsk.Web.Tests;
 public sealed class PanelTests : IDisposable
 {
     private readonly SmallFarm farm = new();
-    private readonly WebApplicationFactory<Program> app;
     private readonly int port;
 
     public PanelTests()
@@ -32,10 +31,10 @@ public sealed class PanelTests : IDisposable
         free.Start();
         port = ((IPEndPoint)free.LocalEndpoint).Port;
         free.Stop();
-        app = farm.WithWebHostBuilder(b => b.UseSetting("mqtt", port.ToString(CultureInfo.InvariantCulture)).UseSetting("air-look", "600"));
+        (farm.Settings["mqtt"], farm.Settings["air-look"]) = (port.ToString(CultureInfo.InvariantCulture), "600");
     }
 
-    private T The<T>() where T : notnull => app.Services.GetRequiredService<T>();
+    private T The<T>() where T : notnull => farm.Services.GetRequiredService<T>();
 
     private string Device(string name, DeviceUse use)
     {
@@ -168,9 +167,101 @@ public sealed class PanelTests : IDisposable
         Assert.Contains("No such pond", await Ask("pond=P9&day=2027-01-21&hour=17:00"), StringComparison.Ordinal);
     }
 
+    private async Task<(IMqttClient Client, bool In)> Connect(string user, string key, string id, bool clean = true)
+    {
+        var client = new MqttClientFactory().CreateMqttClient();
+        try
+        {
+            var options = new MqttClientOptionsBuilder().WithTcpServer("127.0.0.1", port).WithCredentials(user, key).WithClientId(id).WithCleanSession(clean).WithProtocolVersion(MqttProtocolVersion.V311).WithTimeout(TimeSpan.FromSeconds(10)).Build();
+            return (client, (await client.ConnectAsync(options)).ResultCode == MqttClientConnectResultCode.Success);
+        }
+        catch (Exception e) when (e is MQTTnet.Exceptions.MqttCommunicationException or MQTTnet.Adapter.MqttConnectingFailedException)
+        {
+            return (client, false);
+        }
+    }
+
+    [Fact]
+    public async Task A_session_belongs_to_its_key_and_a_renewed_key_ends_the_connection()
+    {
+        var (panelKey, buoyKey) = (Device("Panel P1", DeviceUse.Panel), Device("Buoy P1", DeviceUse.Probe));
+        farm.CreateClient().Dispose();
+        var (panel, _) = await Connect("Panel P1", panelKey, "the-panel", clean: false);
+        await panel.PublishAsync(new MqttApplicationMessageBuilder().WithTopic("dorsk/panel/Panel P1/A1/state").WithPayload("on").Build());
+        await Until(() => Air.Report("A1") is { Fact.Running: true });
+        // Another device comes under the same name with a key of its own: it gets no right of the panel, and the panel stays.
+        var (buoy, entered) = await Connect("Buoy P1", buoyKey, "the-panel", clean: false);
+        Assert.True(entered && panel.IsConnected);
+        await buoy.PublishAsync(new MqttApplicationMessageBuilder().WithTopic("dorsk/panel/Panel P1/A1/state").WithPayload("off").Build());
+        await buoy.PublishAsync(new MqttApplicationMessageBuilder().WithTopic("dorsk/probe/Buoy P1/do").WithPayload("6.3").Build());
+        await Until(() => The<Questions>().Story("P1")!.ReadingsOf[Parameter.Oxygen].Any(t => t.Si == 6.3));
+        Assert.True(Air.Report("A1")!.Value.Fact.Running);
+        var manager = await farm.As(Core.People.Role.Manager);
+        await manager.Token("/setup/devices");
+        var device = The<Questions>().Devices().First(d => d.Kept.Name == "Buoy P1").Kept.DeviceId;
+        Assert.Equal(HttpStatusCode.OK, (await manager.Post("/setup/devices?handler=Key", new() { ["device"] = device.ToString(CultureInfo.InvariantCulture) })).StatusCode);
+        await Until(() => !buoy.IsConnected);
+        Assert.True(panel.IsConnected);
+        Assert.False((await Connect("Buoy P1", buoyKey, "again")).In);
+        buoy.Dispose();
+        panel.Dispose();
+    }
+
+    [Fact]
+    public async Task Nobody_fills_the_memory_before_a_key_is_checked_and_odd_bytes_end_only_their_own_connection()
+    {
+        farm.CreateClient().Dispose();
+        var chance = new Random(20270121);
+        async Task<bool> Ended(byte[] bytes)
+        {
+            using var raw = new TcpClient();
+            await raw.ConnectAsync(IPAddress.Loopback, port);
+            var stream = raw.GetStream();
+            try
+            {
+                await stream.WriteAsync(bytes);
+                // Whoever is cut off reads the end; whoever waits for more is let wait.
+                using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(5));
+                return await stream.ReadAsync(new byte[16], limit.Token) == 0;
+            }
+            catch (IOException)
+            {
+                return true;
+            }
+            catch (OperationCanceledException)
+            {
+                return false;
+            }
+        }
+        // A connect that promises 100 MB, and a first packet that is no connect.
+        Assert.True(await Ended([0x10, 0x80, 0xC8, 0xAF, 0x2F, 0, 4]));
+        Assert.True(await Ended([0x30, 0x05, 0, 1, 65, 66, 67]));
+        await Task.WhenAll(Enumerable.Range(0, 40).Select(async _ =>
+        {
+            var odd = new byte[chance.Next(1, 200)];
+            chance.NextBytes(odd);
+            using var raw = new TcpClient();
+            await raw.ConnectAsync(IPAddress.Loopback, port);
+            try
+            {
+                await raw.GetStream().WriteAsync(odd);
+            }
+            catch (IOException)
+            {
+                // Cut off already.
+            }
+        }));
+        var key = Device("Panel P1", DeviceUse.Panel);
+        var (panel, entered) = await Connect("Panel P1", key, "late");
+        Assert.True(entered);
+        await panel.PublishAsync(new MqttApplicationMessageBuilder().WithTopic("dorsk/panel/Panel P1/A1/" + new string('x', 5000)).WithPayload("on\u0007\r\nevil").Build());
+        await panel.PublishAsync(new MqttApplicationMessageBuilder().WithTopic("dorsk/panel/Panel P1/A1/state").WithPayload("on").Build());
+        await Until(() => Air.Report("A1") is { Fact.Running: true });
+        panel.Dispose();
+    }
+
     public void Dispose()
     {
-        app.Dispose();
         farm.Dispose();
     }
 }

@@ -24,6 +24,7 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
     {
         var file = new FarmFile(Path.Combine(folder, "farm.db"));
         file.Prepare();
+        new Dorsk.Farm.State.MadeAs(file).MarkDemo();
         var clock = new Still(Now.AddDays(-100));
         var door = new Door(file, clock);
         long Enter(Fact fact, DateTimeOffset at) => door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)) is { Accepted: true } r ? r.Lines[0] : throw new InvalidOperationException(fact.ToString());
@@ -39,6 +40,9 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
         var water = new Dorsk.Core.Acclimate.AccWater(25, 7.5, 0, 0.2, 6.5, 80);
         AcclimationLine = Enter(new Dorsk.Core.Acclimate.AcclimationBegun(PondId, "silver_perch", 2, 500, "hatchery", water with { TempC = 22 }, [water, water, water], 6, Dorsk.Core.Acclimate.AccSchool.FloatAndRelease), clock.At);
     }
+
+    /// <summary>Switches of the command line beside the usual; set before the app is first asked.</summary>
+    public Dictionary<string, string> Settings { get; } = new() { ["alarm-look"] = "600" };
 
     public long AcclimationLine { get; }
 
@@ -67,8 +71,15 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
         return visitor;
     }
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) =>
-        builder.UseSetting("data", folder).UseSetting("demo", "true").UseSetting("clock", Now.ToString("O", System.Globalization.CultureInfo.InvariantCulture)).UseSetting("rate", "0").UseSetting("alarm-look", "600");
+    /// <summary>Requests that seem to come from an address.</summary>
+    public HttpClient WithAddress(System.Net.IPAddress address) => new(Server.CreateHandler(http => http.Connection.RemoteIpAddress = address)) { BaseAddress = Server.BaseAddress };
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("data", folder).UseSetting("demo", "true").UseSetting("clock", Now.ToString("O", System.Globalization.CultureInfo.InvariantCulture)).UseSetting("rate", "0");
+        foreach (var (key, value) in Settings)
+            builder.UseSetting(key, value);
+    }
 
     private sealed class Still(DateTimeOffset at) : TimeProvider
     {

@@ -36,7 +36,7 @@ async function start(seed, more = ['--clock', '2027-01-21T17:40+10:00', '--rate'
   if (seed && fresh) copyFileSync(join('artifacts/demo', readdirSync('artifacts/demo').find(f => f.startsWith('seed-') && f.endsWith('.db'))), join(data, 'farm.db'));
   before(data);
   // Another culture than any developer's: figures must not follow the machine's.
-  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : [])], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
+  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : ['--new'])], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
   const url = await new Promise((found, failed) => {
     let out = '';
     const read = chunk => { out += chunk; const m = out.match(/Now listening on: (http:\S+)/); if (m) found(m[1]); };

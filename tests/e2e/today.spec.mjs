@@ -70,7 +70,7 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   await add.getByLabel('Name').fill('Creek hand');
   await add.getByLabel('First password').fill('short');
   await add.getByRole('button').click();
-  await expect(page.locator('.slip-problems')).toContainText('8 to 200 signs');
+  await expect(page.locator('.slip-problems')).toContainText('8 to 200 letters');
   await add.getByLabel('First password').fill('a wet bank');
   await add.getByRole('button').click();
   await expect(page.locator('main')).toContainText('Creek hand may come in as Pond hand');

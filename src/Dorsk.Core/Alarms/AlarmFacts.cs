@@ -22,6 +22,18 @@ public enum AlarmCause
 
     /// <summary>Panels have no mains, or all of them are silent at once.</summary>
     PowerLost,
+
+    /// <summary>What is known of a pond cannot be worked out: it is not looked after until that is mended.</summary>
+    PondFailed,
+
+    /// <summary>The data file cannot be written: nothing that is typed is kept.</summary>
+    BooksShut,
+
+    /// <summary>The data file is damaged, or rows in it cannot be.</summary>
+    BooksDamaged,
+
+    /// <summary>The machine's clock is behind what is already recorded.</summary>
+    ClockWrong,
 }
 
 /// <summary>An alarm rang, or rings louder: the same number with a higher level asks for an answer again.</summary>

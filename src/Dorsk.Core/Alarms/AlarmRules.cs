@@ -51,8 +51,9 @@ public static class AlarmRules
 
     private static AlarmRaised? LowOxygen(AlarmPond p, bool rings, DateTimeOffset now, FarmZone zone, Hand hand)
     {
+        // Silence is no good news: what rings goes on until a reading says that it is over.
         if (p.Oxygen.Count == 0 || now - p.Oxygen[^1].At > Fresh)
-            return null;
+            return rings ? new(0, p.PondId, AlarmCause.LowOxygen, Status.Watch, $"{p.Code}: no newer oxygen reading. Read it now.") : null;
         var last = p.Oxygen[^1];
         string O(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
         AlarmRaised Ring(Status level, string why, string first) => new(0, p.PondId, AlarmCause.LowOxygen, level, $"{p.Code} oxygen {O(last.Si)} at {Hour(last.At, zone)}, {why}. {first}");
@@ -71,7 +72,8 @@ public static class AlarmRules
         p.Tonight is { Judgement.Status: Status.ActNow, UnderActAt: { } at } f && at > now && at - now <= BeforeCrossing
             ? new(0, p.PondId, AlarmCause.NightForecast, Status.Watch, $"{p.Code} is likely to pass under {QuantityText.Write(p.Limits.DoActMgL, Measures.Oxygen, hand)} about {Hour(at, zone)}, low {QuantityText.Write(f.Low.Value, Measures.Oxygen, hand)}. Set more air on the night board now; read again at {Hour(at.AddHours(-2) > now ? at.AddHours(-2) : now.AddMinutes(30), zone)}.") : null;
 
-    private static AlarmRaised? Air(AlarmPond p) => p.AirFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.AeratorFault, p.AirFaults.Max(f => f.Status), $"{p.Code} aerators: {string.Join("; ", p.AirFaults.OrderByDescending(f => f.Status).Select(f => f.Reason))}. Go and look with a lamp, two people; isolate and lock before anybody touches a machine.");
+    private static AlarmRaised? Air(AlarmPond p) => p.AirFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.AeratorFault, p.AirFaults.Max(f => f.Status),
+        AlarmText.List($"{p.Code} aerators: ", p.AirFaults.OrderByDescending(f => f.Status).Select(f => f.Reason), ". Go and look with a lamp, two people; isolate and lock before anybody touches a machine."));
 
     /// <summary>Whether the farm's power is gone: a panel says so, or all of them fell silent.</summary>
     /// <param name="panels">Panels of ponds in use.</param>
@@ -81,7 +83,7 @@ public static class AlarmRules
     {
         const string first = "Open “Power is out” for who comes first: oxygen on in tanks, then the generator.";
         if (panels.Where(p => p.NoMainsSince is not null).ToList() is { Count: > 0 } dark)
-            return new(0, null, AlarmCause.PowerLost, Status.ActNow, $"No mains at the panels of {string.Join(", ", dark.Select(p => p.Code))} since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}");
+            return new(0, null, AlarmCause.PowerLost, Status.ActNow, AlarmText.List("No mains at the panels of ", dark.Select(p => p.Code), $" since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}"));
         return panels.Count > 1 && panels.All(p => now - p.Heard > PanelSilent) ? new(0, null, AlarmCause.PowerLost, Status.ActNow, $"All panels have been silent since {Hour(panels.Max(p => p.Heard), zone)}: power or network is gone. {first}") : null;
     }
 
@@ -89,7 +91,8 @@ public static class AlarmRules
     public static Judgement? Silent(AlarmPanel panel, DateTimeOffset now, FarmZone zone) =>
         now - panel.Heard > PanelSilent ? new(Status.Watch, $"the panel was last heard at {Hour(panel.Heard, zone)}: nobody knows what runs") : null;
 
-    private static AlarmRaised? Probe(AlarmPond p) => p.ProbeFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.ProbeFault, Status.Watch, $"{p.Code} probe, {string.Join("; ", p.ProbeFaults.Select(f => f.Reason))}. Read this pond by hand tonight; clean the probe, look at cable and battery.");
+    private static AlarmRaised? Probe(AlarmPond p) => p.ProbeFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.ProbeFault, Status.Watch,
+        AlarmText.List($"{p.Code} probe, ", p.ProbeFaults.Select(f => f.Reason), ". Read this pond by hand tonight; clean the probe, look at cable and battery."));
 
     private static string Hour(DateTimeOffset at, FarmZone zone) => zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 }

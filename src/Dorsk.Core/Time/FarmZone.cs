@@ -33,6 +33,18 @@ public sealed class FarmZone
         return new DateTimeOffset(bare, zone.GetUtcOffset(bare)).ToUniversalTime();
     }
 
+    /// <summary>The instant of a date and hour as a person means it. In the hour that comes twice in autumn it is the later one that has come already, else the earlier.</summary>
+    /// <param name="local">Date and hour on the farm's clock.</param>
+    /// <param name="notAfter">Now; what people write down has happened.</param>
+    public DateTimeOffset At(DateTime local, DateTimeOffset notAfter)
+    {
+        var bare = DateTime.SpecifyKind(local, DateTimeKind.Unspecified);
+        if (!zone.IsAmbiguousTime(bare))
+            return At(bare);
+        var both = zone.GetAmbiguousTimeOffsets(bare).Select(offset => new DateTimeOffset(bare, offset).ToUniversalTime()).Order().ToList();
+        return both[1] <= notAfter ? both[1] : both[0];
+    }
+
     /// <summary>The instant of a farm day at an hour.</summary>
     public DateTimeOffset At(DateOnly day, TimeOnly hour) => At(day.ToDateTime(hour));
 

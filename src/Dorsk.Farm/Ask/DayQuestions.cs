@@ -14,7 +14,7 @@ internal static class DayQuestions
 {
     private static readonly TimeSpan FreshWeather = TimeSpan.FromHours(12);
 
-    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, IReadOnlyList<PondNow> ponds, SeasonAhead season, FeedMoves feeds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
+    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, Func<Func<PondNow, PondDay>, List<PondDay>> each, SeasonAhead season, FeedMoves feeds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
     {
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         var asOf = AsOf.Now(now);
@@ -23,7 +23,7 @@ internal static class DayQuestions
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
         var kinds = feeds.At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed).ConvertAll(f => f.Kind);
-        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, ponds.Select(p => Changing(Planned(Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now), season), season, kinds)).ToList(),
+        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, each(p => Changing(Planned(Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now), season), season, kinds)),
             StoreRow.Of(feeds.At(now), season).Where(r => r.Demand is not null).Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry) { Order = r.Order }).ToList(),
             Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
         {
@@ -34,7 +34,7 @@ internal static class DayQuestions
     }
 
     /// <summary>Jobs closed by hand since an instant, by key; standing ones however long ago, as they may be a year apart.</summary>
-    public static Dictionary<string, ClosedJob> Closed(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Sqlite.Rows(c,
+    public static Dictionary<string, ClosedJob> Closed(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Sqlite.Sound(c,
         $"SELECT j.key, l.line, j.outcome, j.reason, l.happened, l.author FROM job_closed j CROSS JOIN log l USING (line) WHERE (l.happened >= $since OR j.key LIKE '{DutyKept.JobName}:%') AND {Lines.Count} ORDER BY l.line",
         r => (Key: r.GetString(0), Job: new ClosedJob(r.GetInt64(1), r.Word<JobOutcome>(2), r.GetString(3), new(r.Instant(4), r.GetString(5)))), Lines.With(asOf, ("since", since)))
         .GroupBy(j => j.Key).ToDictionary(g => g.Key, g => g.Last().Job);

@@ -15,7 +15,7 @@ internal static class DeviceQuestions
     private static readonly string Newest = $"WITH k(key) AS (VALUES {string.Join(", ", Parameter.All.Where(p => p.Steps.Count == 0).Select(p => $"('{p.Key}')"))}) SELECT key, (SELECT max(v.at) FROM probe_value v WHERE v.pond = $pond AND v.parameter = k.key) FROM k";
 
     /// <summary>Every device as last kept, those that are gone too, with its line.</summary>
-    public static List<(long Line, DeviceKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+    public static List<(long Line, DeviceKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Sound(c,
         $"SELECT l.line, d.device, d.name, d.use, d.pond, d.depth_m, d.gone FROM device d CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Line: r.GetInt64(0), Kept: Read(r, 1)), Lines.With(asOf))
         .GroupBy(d => d.Kept.DeviceId).Select(g => g.Last()).OrderBy(d => d.Kept.Name, StringComparer.OrdinalIgnoreCase).ToList();
 

@@ -13,7 +13,7 @@ internal static class DutyQuestions
     private const string Columns = "d.line, d.duty, d.pond, d.what, d.reason, d.every_days, d.first_day, d.at_hour, d.who, d.last_day";
 
     /// <summary>Each standing job as last written, with its line, by hour.</summary>
-    public static List<(long Line, DutyKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+    public static List<(long Line, DutyKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Sound(c,
         $"SELECT {Columns} FROM duty d CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", Read, Lines.With(asOf))
         .GroupBy(d => d.Kept.DutyId).Select(g => g.Last()).OrderBy(d => d.Kept.At).ThenBy(d => d.Kept.What, StringComparer.Ordinal).ToList();
 

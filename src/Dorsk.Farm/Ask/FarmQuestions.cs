@@ -50,7 +50,7 @@ internal static class FarmQuestions
         r => new FarmDescribed(r.GetString(0), r.GetString(1), new(r.GetDouble(2), r.GetDouble(3)), r.GetDouble(4), r.GetString(5), new(r.Word<UnitSystem>(6), r.Word<DecimalSign>(7)), r.GetString(8), r.MaybeReal(9)),
         Lines.With(asOf));
 
-    public static List<Pond> Ponds(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+    public static List<Pond> Ponds(SqliteConnection c, AsOf asOf) => Sqlite.Sound(c,
         $"""
         SELECT p.pond, code, name, p.kind, shape, length_m, width_m, diameter_m, depth_m, slope, use, outline, mean_depth_m, depth_table, fish_share, paddle_m3_h FROM pond p CROSS JOIN log l USING (line)
         WHERE {Lines.Count} AND l.line = (SELECT max(l2.line) FROM pond p2 CROSS JOIN log l2 USING (line) WHERE p2.pond = p.pond
@@ -99,7 +99,7 @@ internal static class FarmQuestions
     public static List<FeedKind> Feeds(SqliteConnection c, AsOf asOf) => Goods(c, asOf).FindAll(k => k.Kind == Core.Feeding.StoreKind.Feed);
 
     /// <summary>Everything that the store holds kinds of, as last named, feed first.</summary>
-    public static List<FeedKind> Goods(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+    public static List<FeedKind> Goods(SqliteConnection c, AsOf asOf) => Sqlite.Sound(c,
         $"SELECT f.feed, f.name, f.pellet_mm, f.protein_pct, f.price_minor_per_kg, f.kind, f.fat_pct, f.energy_mj_kg, f.floats, f.bag_kg, f.lead_days, f.line FROM feed f CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY f.line",
         r => new FeedKind(r.GetInt64(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)) { PriceMinorPerKg = r.MaybeLong(4), Kind = r.Word<Core.Feeding.StoreKind>(5), FatPct = r.MaybeReal(6), EnergyMJKg = r.MaybeReal(7), Floats = r.MaybeLong(8) is { } f ? f == 1 : null, BagKg = r.MaybeReal(9), LeadDays = r.MaybeReal(10), Line = r.GetInt64(11) }, Lines.With(asOf))
         .GroupBy(k => k.Id).Select(g => g.Last()).OrderBy(k => k.Kind).ThenBy(k => k.PelletMm).ThenBy(k => k.Name, StringComparer.Ordinal).ToList();

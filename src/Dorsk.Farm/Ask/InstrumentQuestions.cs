@@ -12,7 +12,7 @@ internal static class InstrumentQuestions
     private const string Columns = "i.line, i.instrument, i.name, i.kind, i.measures, i.resolution, i.calibrated, i.every_days, i.who";
 
     /// <summary>Each instrument as last written, with its line, by name.</summary>
-    public static List<(long Line, InstrumentKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+    public static List<(long Line, InstrumentKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Sound(c,
         $"SELECT {Columns} FROM instrument i CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", Read, Lines.With(asOf))
         .GroupBy(i => i.Kept.InstrumentId).Select(g => g.Last()).OrderBy(i => i.Kept.Name, StringComparer.OrdinalIgnoreCase).ToList();
 

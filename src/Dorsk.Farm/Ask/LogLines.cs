@@ -14,13 +14,17 @@ namespace Dorsk.Farm.Ask;
 /// <param name="Voids">The line it takes the place of, or null.</param>
 /// <param name="VoidedBy">The line that took its place, or null.</param>
 /// <param name="PondId">The pond, or null.</param>
-public sealed record LogRow(long Line, string Kind, DateTimeOffset Happened, DateTimeOffset Entered, string Author, string AsTyped, long? Voids, long? VoidedBy, long? PondId);
+public sealed record LogRow(long Line, string Kind, DateTimeOffset Happened, DateTimeOffset Entered, string Author, string AsTyped, long? Voids, long? VoidedBy, long? PondId)
+{
+    /// <summary>Kind of a line that takes another back and puts nothing in its place.</summary>
+    public const string TakenBack = "TakenBack";
+}
 
 /// <summary>The log itself: it shows everything, voided lines too.</summary>
 internal static class LogLines
 {
     /// <summary>Kind of a line that takes another back and puts nothing in its place.</summary>
-    public const string TakenBack = "TakenBack";
+    public const string TakenBack = LogRow.TakenBack;
 
     private const string Columns = "l.line, l.kind, l.happened, l.entered, l.author, l.as_typed, l.voids, (SELECT v.line FROM log v WHERE v.voids = l.line AND v.entered <= $known), l.pond";
 

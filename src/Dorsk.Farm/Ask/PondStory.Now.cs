@@ -28,7 +28,7 @@ public sealed partial class PondStory
         var (bloom, bad) = (BloomRiskAt(now), BadWaterAt(now));
         var batches = Standing.Select(b =>
         {
-            var stands = StandingOn(b.Id, today)!;
+            var stands = StandsOn(b, today);
             var weights = AheadOf(b, today);
             return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom, bad)!, GrowthForecast.DateOf(b.TargetG, weights)) { Ahead = weights };
         }).ToList();

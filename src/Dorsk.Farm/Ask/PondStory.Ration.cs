@@ -17,12 +17,12 @@ public sealed partial class PondStory
     /// <param name="badWater">Ammonia or nitrite over its limit, in words, or null.</param>
     public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL, Judgement? bloomRisk = null, string? badWater = null)
     {
-        if (batch.Stands <= 0 || StandingOn(batch.Id, day) is not { } stands)
+        if (batch.Stands <= 0 || StandingNear(batch, day) is not { } stands)
             return null;
         var (temp, basis) = Temperature.On(day);
         var area = Pond.Shape.FullAreaM2 / 10_000;
         var kw = AeratorsAt(Zone.At(day, new(23, 59))).Sum(a => a.ShaftKW);
-        var pondKg = Standing.Sum(b => StandingOn(b.Id, day)?.BiomassKg.Value ?? 0);
+        var pondKg = Standing.Sum(b => StandingNear(b, day)?.BiomassKg.Value ?? 0);
         var known = basis switch { TemperatureBasis.Measured => "measured today", TemperatureBasis.Between => "between readings", _ => "yearly curve and last readings" };
         return Ration.For(new(batch.Species, stands.MeanG.Value, stands.Count.Value, stands.FullGainG, DailyGain.Fcr(batch.Species, stands.MeanG.Value), temp, known,
             DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand) 

@@ -26,7 +26,7 @@ public sealed partial class PondStory
     public PondPlans Plans { get; private init; } = PondPlans.None;
 
     /// <summary>Growth forecast of a batch from a day on, as far as the season looks; worked out once.</summary>
-    public IReadOnlyList<WeightAhead> AheadOf(BatchStory batch, DateOnly today) => ahead.GetOrAdd((batch.Id, today), k => GrowthForecast.Run(StandingOn(k.Batch, k.Day)!, batch.Species, TemperatureAhead, SeasonInput.Days));
+    public IReadOnlyList<WeightAhead> AheadOf(BatchStory batch, DateOnly today) => ahead.GetOrAdd((batch.Id, today), k => GrowthForecast.Run(StandsOn(batch, k.Day), batch.Species, TemperatureAhead, SeasonInput.Days));
 
     /// <summary>Plans for standing fish to leave that nothing has answered yet: each harvest or move after a plan was written answers the first of them.</summary>
     public IReadOnlyList<(long Line, HarvestPlanned Fact)> OpenHarvests => [.. Standing.SelectMany(b =>
@@ -62,7 +62,7 @@ public sealed partial class PondStory
         s => StandingEstimate.UnseenDailyShare(s, Pond.ByVolume), PrepareDays, Standing.Any() ? null : ReadyOn(now));
 
     /// <summary>What stands in it, as the season sees it.</summary>
-    public IEnumerable<SeasonBatch> SeasonBatchesAt(DateOnly today) => Standing.Select(b => new SeasonBatch(Pond.Id, b.Id, b.Species, b.TargetG, StandingOn(b.Id, today)!.Count, b.Samples.LastOrDefault(s => s.Single).Mean?.CvPct ?? b.Species.WeightCvPct, AheadOf(b, today), SampleDue(b)));
+    public IEnumerable<SeasonBatch> SeasonBatchesAt(DateOnly today) => Standing.Select(b => new SeasonBatch(Pond.Id, b.Id, b.Species, b.TargetG, StandsOn(b, today).Count, b.Samples.LastOrDefault(s => s.Single).Mean?.CvPct ?? b.Species.WeightCvPct, AheadOf(b, today), SampleDue(b)));
 
     /// <summary>What stood in it fortnight by fortnight, and on the day before and of each coming, leaving and harvest.</summary>
     public IReadOnlyList<StoodOn> StoodTo(DateOnly today) => stood.GetOrAdd(today, Stood);

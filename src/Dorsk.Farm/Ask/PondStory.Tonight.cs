@@ -24,7 +24,7 @@ public sealed partial class PondStory
 
     /// <summary>Limits of the most sensitive batch that stands here on a day; null when none does.</summary>
     public WaterLimits? LimitsOn(DateOnly day) => Standing
-        .Select(b => StandingOn(b.Id, day) is { } s ? WaterLimits.For(b.Species, WaterLimits.StageOf(b.Species, s.MeanG.Value)) : null)
+        .Select(b => StandingNear(b, day) is { } s ? WaterLimits.For(b.Species, WaterLimits.StageOf(b.Species, s.MeanG.Value)) : null)
         .OfType<WaterLimits>().MaxBy(l => l.DoActMgL);
 
     /// <summary>Forecast of the dawn low of the coming (or running) night: own nights, else two readings, else the balance.</summary>
@@ -143,7 +143,7 @@ public sealed partial class PondStory
     }
 
     private List<(FishSpecies, double, double)> StockOn(DateOnly day) => Standing
-        .Select(b => (b.Species, Stands: StandingOn(b.Id, day))).Where(s => s.Stands is not null)
+        .Select(b => (b.Species, Stands: StandingNear(b, day))).Where(s => s.Stands is not null)
         .Select(s => (s.Species, s.Stands!.MeanG.Value, s.Stands.BiomassKg.Value)).ToList();
 
     // The same few days are asked for again and again, by every pond.

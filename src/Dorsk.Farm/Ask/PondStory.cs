@@ -137,6 +137,12 @@ public sealed partial class PondStory
     public Standing? StandingOn(long batchId, DateOnly day) =>
         Batches.Any(b => b.Id == batchId && Zone.DayOf(b.ArrivedAt) <= day) ? Standings(batchId, day)[^1] : null;
 
+    // The door lets clocks differ by minutes: fish may be written down just before midnight as having come just after it.
+    private Standing? StandingNear(BatchStory batch, DateOnly day) => StandingOn(batch.Id, day) ?? (Zone.DayOf(batch.ArrivedAt) == day.AddDays(1) ? StandsOn(batch, day) : null);
+
+    /// <summary>Standing of a batch on a day; on the day of its arrival where that lies later, as it does when a clock was turned back.</summary>
+    public Standing StandsOn(BatchStory batch, DateOnly day) => Standings(batch.Id, Zone.DayOf(batch.ArrivedAt) is var arrived && arrived > day ? arrived : day)[^1];
+
     /// <summary>What feed and weight say of its number on a day, beside each other.</summary>
     /// <param name="batch">The batch.</param>
     /// <param name="day">The farm day.</param>

@@ -12,7 +12,7 @@ internal static class QuarantineQuestions
     private const string Columns = "q.pond, q.batch, q.event, q.days, q.calm, q.text";
 
     /// <summary>All that are held, by batch and pond.</summary>
-    public static List<Quarantine> Held(SqliteConnection c, AsOf asOf, FarmZone zone) => Sqlite.Rows(c,
+    public static List<Quarantine> Held(SqliteConnection c, AsOf asOf, FarmZone zone) => Sqlite.Sound(c,
         $"SELECT l.happened, {Columns} FROM quarantine q CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (At: r.Instant(0), Fact: Read(r, 1)), Lines.With(asOf))
         .GroupBy(x => (x.Fact.BatchId, x.Fact.PondId)).Select(g => Quarantine.Of(g, zone)).OfType<Quarantine>().ToList();
 

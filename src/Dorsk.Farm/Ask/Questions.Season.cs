@@ -40,26 +40,14 @@ public sealed partial class Questions
             return known.Season;
         var stories = Stories(c);
         var store = Moves(c, seen).At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed);
-        var input = new SeasonInput(today, [.. stories.Select(s => s.SeasonPondAt(now))], [.. stories.SelectMany(s => s.SeasonBatchesAt(today))], [.. stories.SelectMany(s => s.OpenHarvests.Select(h => h.Fact))], [.. stories.SelectMany(s => s.OpenCycles.Select(p => p.Fact))],
+        var parts = EachPond(stories, s => s.Pond, s => (s.Pond.Id, Pond: s.SeasonPondAt(now), Batches: s.SeasonBatchesAt(today).ToList(),
+            Harvests: s.OpenHarvests.Select(h => h.Fact).ToList(), Cycles: s.OpenCycles.Select(p => p.Fact).ToList()));
+        stories = stories.FindAll(s => parts.Exists(p => p.Id == s.Pond.Id));
+        var input = new SeasonInput(today, [.. parts.Select(p => p.Pond)], [.. parts.SelectMany(p => p.Batches)], [.. parts.SelectMany(p => p.Harvests)], [.. parts.SelectMany(p => p.Cycles)],
             [.. store.Select(f => new SeasonFeed(f.FeedId, f.Name, f.Kind.PelletMm, f.LeftKg, f.Kind.LeadDays, f.Kind.BagKg))], farm.Hand);
         var fresh = new SeasonNow(stories, SeasonAhead.Of(input, season?.Season.Planned));
         season = (seen, today, fresh);
         return fresh;
-    }
-
-    // Every pond in use; at the first look they are read side by side, each over a connection of its own, with what is wanted of each at once.
-    private List<PondStory> Stories(SqliteConnection c, Action<PondStory>? atOnce = null)
-    {
-        var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => p.Id).ToList();
-        memory.Look(c);
-        if (ponds.Count(p => !stories.ContainsKey(p)) > 1)
-            Parallel.ForEach(ponds, p =>
-            {
-                using var own = file.Open();
-                var story = Story(own, p)!;
-                atOnce?.Invoke(story);
-            });
-        return [.. ponds.Select(p => Story(c, p)!)];
     }
 }
 

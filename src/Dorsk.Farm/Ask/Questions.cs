@@ -10,7 +10,8 @@ namespace Dorsk.Farm.Ask;
 
 /// <summary>The questions that places in the app ask. Answers are plain records in SI; stories are kept in memory until their pond's line moves.</summary>
 /// <param name="file">The farm's data file.</param>
-public sealed partial class Questions(FarmFile file)
+/// <param name="upTo">Lines that happened later are left out of a pond's story; null: none are. For a farm whose clock once ran ahead.</param>
+public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo = null)
 {
     private readonly ConcurrentDictionary<long, ((long Restored, long Line) Last, PondStory Story)> stories = new();
     private readonly ConcurrentDictionary<long, (DateTimeOffset Minute, PondNow Now)> nows = new();
@@ -189,13 +190,6 @@ public sealed partial class Questions(FarmFile file)
         return pond is null ? null : PondStory.Load(c, asOf, pond.Id);
     }
 
-    /// <summary>Every pond as it stands now.</summary>
-    public IReadOnlyList<PondNow> PondsNow(DateTimeOffset now)
-    {
-        using var c = file.Open();
-        return PondsNow(c, now);
-    }
-
     /// <summary>A pond as it stands now, by its story.</summary>
     public PondNow Now(PondStory story, DateTimeOffset now)
     {
@@ -203,7 +197,7 @@ public sealed partial class Questions(FarmFile file)
         var minute = Minute(now);
         if (nows.TryGetValue(story.Pond.Id, out var known) && known.Minute == minute && ReferenceEquals(known.Now.Story, story))
             return known.Now;
-        var fresh = story.NowAt(now);
+        var fresh = OfPond(story.Pond, () => story.NowAt(now));
         nows[story.Pond.Id] = (minute, fresh);
         return fresh;
     }
@@ -226,8 +220,9 @@ public sealed partial class Questions(FarmFile file)
             return known.Today;
         if (FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue)) is not { } farm)
             return null;
-        var ponds = PondsNow(c, now);
-        var day = DayQuestions.Day(c, farm, ponds, Season(c, farm, seen, now).Planned, Moves(c, seen), Weather(c, seen), now);
+        List<PondNow> ponds = [.. Looks(c, now).Select(l => l.Now).OfType<PondNow>()];
+        List<Core.Season.PondDay> Each(Func<PondNow, Core.Season.PondDay> day) => EachPond(ponds, p => p.Story.Pond, day);
+        var day = DayQuestions.Day(c, farm, Each, Season(c, farm, seen, now).Planned, Moves(c, seen), Weather(c, seen), now);
         var jobs = Core.Season.JobRules.Of(day);
         var fresh = new Today(ponds, day, jobs, Core.Season.Needs.Of(day, jobs), Core.Season.Headline.Of(day), PlanQuestions.Plan(c, AsOf.Now(now)));
         today = (seen, minute, fresh);
@@ -236,17 +231,12 @@ public sealed partial class Questions(FarmFile file)
 
     private static DateTimeOffset Minute(DateTimeOffset now) => now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
 
-    private List<PondNow> PondsNow(Microsoft.Data.Sqlite.SqliteConnection c, DateTimeOffset now)
-    {
-        return Stories(c, s => Now(s, now)).ConvertAll(s => Now(s, now));
-    }
-
     private ILookup<Core.Water.Parameter, Core.Water.Timed> Weather(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen)
     {
         // Weather lines touch the farm as a whole.
         if (weather is { } known && known.Seen.Farm == seen.Farm && known.Seen.Restored == seen.Restored)
             return known.Weather;
-        var fresh = Readings.All(c, AsOf.Now(DateTimeOffset.MaxValue), null);
+        var fresh = Readings.All(c, AsOf.Now(UpTo), null);
         weather = (seen, fresh);
         return fresh;
     }
@@ -271,7 +261,7 @@ public sealed partial class Questions(FarmFile file)
     public IReadOnlyList<PondProof> Proof(DateTimeOffset now)
     {
         using var c = file.Open();
-        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(p => ForecastQuestions.Proof(c, AsOf.Now(now), Story(c, p.Id)!)).Where(p => p.Nights.Count > 0).ToList();
+        return Told(c, FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue))).Select(s => ForecastQuestions.Proof(c, AsOf.Now(now), s)).Where(p => p.Nights.Count > 0).ToList();
     }
 
     /// <summary>Lines of a pond's log, newest first.</summary>
@@ -324,17 +314,5 @@ public sealed partial class Questions(FarmFile file)
     {
         using var c = file.Open();
         return LogLines.Last(c);
-    }
-
-    private PondStory? Story(Microsoft.Data.Sqlite.SqliteConnection c, long pondId)
-    {
-        var seen = memory.Look(c);
-        var last = memory.Of(pondId);
-        if (stories.TryGetValue(pondId, out var known) && known.Last == last)
-            return known.Story;
-        var story = PondStory.Load(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, Weather(c, seen));
-        if (story is not null)
-            stories[pondId] = (last, story);
-        return story;
     }
 }

@@ -22,7 +22,7 @@ internal static class SeasonPlanQuestions
 
     public static PondPlans Of(SqliteConnection c, AsOf asOf, long pond)
     {
-        List<(long, DateTimeOffset, T Fact)> Last<T>(string table, string columns, string whose, Func<SqliteDataReader, T> read, Func<T, long> plan, Func<T, bool> dropped) => [.. Sqlite.Rows(c,
+        List<(long, DateTimeOffset, T Fact)> Last<T>(string table, string columns, string whose, Func<SqliteDataReader, T> read, Func<T, long> plan, Func<T, bool> dropped) => [.. Sqlite.Sound(c,
             $"SELECT {columns}, l.line, l.happened FROM {table} h CROSS JOIN log l USING (line) WHERE h.{whose} = $pond AND {Lines.Count} ORDER BY l.line", r => (Fact: read(r), Line: r.GetInt64(r.FieldCount - 2), At: r.Instant(r.FieldCount - 1)), Lines.With(asOf, ("pond", pond)))
             .GroupBy(x => plan(x.Fact)).Where(g => !dropped(g.Last().Fact)).Select(g => (g.Last().Line, g.First().At, g.Last().Fact))];
         return new(Last("harvest_planned", Out, "pond", Leaving, h => h.PlanId, h => h.Dropped), Last("cycle_planned", In, "pond", Coming, h => h.PlanId, h => h.Dropped), Last("cycle_planned", In, "from_pond", Coming, h => h.PlanId, h => h.Dropped).ConvertAll(x => x.Fact));
@@ -33,7 +33,7 @@ internal static class SeasonPlanQuestions
     public static CyclePlanned? CycleOf(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {In} FROM cycle_planned h WHERE h.line = $line", Coming, ("line", line));
 
     /// <summary>Copies that are kept, the newest first.</summary>
-    public static List<SeasonKept> Copies(SqliteConnection c, AsOf asOf) => [.. Sqlite.Rows(c, $"SELECT {Copy} FROM season_kept h CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line",
+    public static List<SeasonKept> Copies(SqliteConnection c, AsOf asOf) => [.. Sqlite.Sound(c, $"SELECT {Copy} FROM season_kept h CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line",
         r => new SeasonKept(r.GetInt64(0), r.GetString(1), r.GetString(2), r.GetBoolean(3)), Lines.With(asOf)).GroupBy(k => k.CopyId).Select(g => g.Last()).Where(k => !k.Dropped).OrderByDescending(k => k.CopyId)];
 
     private static HarvestPlanned Leaving(SqliteDataReader r) => new(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.Day(3), (int?)r.MaybeLong(4), r.MaybeLong(5), r.GetBoolean(6));

@@ -11,7 +11,7 @@ internal static class StockingPlanQuestions
     private const string Columns = "s.line, s.plan, s.pond, s.name, s.asked, s.dropped";
 
     /// <summary>Each plan as last written and not given up, the newest first.</summary>
-    public static List<(long Line, StockingPlanKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
+    public static List<(long Line, StockingPlanKept Kept)> All(SqliteConnection c, AsOf asOf) => Sqlite.Sound(c,
         $"SELECT {Columns} FROM stocking_plan s CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", Read, Lines.With(asOf))
         .GroupBy(p => p.Kept.PlanId).Select(g => g.Last()).Where(p => !p.Kept.Dropped).OrderByDescending(p => p.Line).ToList();
 

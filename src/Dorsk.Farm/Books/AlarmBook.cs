@@ -9,8 +9,6 @@ namespace Dorsk.Farm.Books;
 /// <summary>Alarms, answers to them, and the call list.</summary>
 internal sealed class AlarmBook : IBook
 {
-    private const int LongestText = 600;
-
     public bool Keeps(Fact fact) => fact is AlarmRaised or AlarmAnswered or AlarmEnded or AlarmTold or CallListSet;
 
     public long? PondOf(Fact fact) => fact switch { AlarmRaised f => f.PondId, AlarmAnswered f => f.PondId, AlarmEnded f => f.PondId, AlarmTold f => f.PondId, _ => null };
@@ -20,7 +18,7 @@ internal sealed class AlarmBook : IBook
         if (fact is CallListSet list)
             return list.Check();
         if (fact is AlarmRaised { Text: var text })
-            return text.Length is 0 or > LongestText ? [Remark.Refuse("text", $"1 to {LongestText} letters.")] : [];
+            return text.Length is 0 or > AlarmText.Longest ? [Remark.Refuse("text", $"1 to {AlarmText.Longest} letters.")] : [];
         var id = fact switch { AlarmAnswered f => f.AlarmId, AlarmEnded f => f.AlarmId, _ => ((AlarmTold)fact).AlarmId };
         return AlarmQuestions.All(desk.Connection, desk.AsOf.Known, desk.Happened.AddDays(-30)).TryGetValue(id, out var alarm) ? fact is AlarmAnswered && alarm.Answered is { } by ? [Remark.Refuse("", $"{by.By} has answered it already.")] : [] : [Remark.Refuse("", "There is no such alarm of the last month.")];
     }

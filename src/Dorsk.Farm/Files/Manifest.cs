@@ -11,10 +11,20 @@ namespace Dorsk.Farm.Files;
 internal sealed record Manifest(string What, IReadOnlyList<string> Schema, IReadOnlyDictionary<string, long> Rows, IReadOnlyDictionary<string, string> Sha256, DateTimeOffset MadeAt)
 {
     public const string File = "manifest.json";
+    private const int LargestBytes = 1_000_000;
 
     private static readonly JsonSerializerOptions Plain = new(JsonSerializerDefaults.Web) { WriteIndented = true };
 
     public string Text() => JsonSerializer.Serialize(this, Plain);
+
+    /// <summary>The manifest of an archive.</summary>
+    /// <exception cref="InvalidDataException">It has none of this kind, or one that is far too large.</exception>
+    public static Manifest Of(System.IO.Compression.ZipArchive zip, string what)
+    {
+        var entry = zip.GetEntry(File) is { Length: <= LargestBytes } e ? e : throw new InvalidDataException("it has no manifest");
+        using var text = new StreamReader(entry.Open());
+        return Read(text.ReadToEnd()) is { } m && m.What == what ? m : throw new InvalidDataException("its manifest is not one of " + what);
+    }
 
     public static Manifest? Read(string text)
     {

@@ -13,17 +13,17 @@ namespace Dorsk.Farm.Files;
 /// <param name="First">Its next lines, for a look.</param>
 public sealed record SheetFile(string Path, char Delimiter, IReadOnlyList<string> Headings, IReadOnlyList<IReadOnlyList<string>> First)
 {
-    private const int Look = 200, LongestCell = 2000, MostColumns = 200;
+    private const int Look = 200, LongestCell = 2000, MostColumns = 200, LongestLine = 20_000;
 
     /// <summary>Opens a file for a look.</summary>
     /// <exception cref="FarmFilesException">It is no sheet of text.</exception>
     public static SheetFile Open(string path)
     {
         var lines = new List<string>();
-        using (var text = Text(path))
+        using (var text = new LimitedReader(Text(path), LongestLine))
             while (lines.Count < 20 && text.ReadLine() is { } line)
                 if (line.Length > 0)
-                    lines.Add(line.Length > 20_000 ? throw new FarmFilesException("A line of this file is longer than 20,000 letters. It is no list; save the spreadsheet as CSV.") : line);
+                    lines.Add(line);
         if (lines.Count < 2)
             throw new FarmFilesException("This file has no lines under its headings. Save the spreadsheet as CSV, with one line of headings on top.");
         if (lines.Any(l => l.Contains('\0', StringComparison.Ordinal)))
@@ -43,7 +43,7 @@ public sealed record SheetFile(string Path, char Delimiter, IReadOnlyList<string
     /// <exception cref="FarmFilesException">A cell never ends.</exception>
     public IEnumerable<(int Line, IReadOnlyList<string> Cells)> Rows(CancellationToken stop)
     {
-        using var text = Text(Path);
+        using var text = new LimitedReader(Text(Path), LongestLine);
         using var parser = new CsvParser(text, new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = Delimiter.ToString(), BadDataFound = null, IgnoreBlankLines = true, MaxFieldSize = LongestCell });
         while (true)
         {

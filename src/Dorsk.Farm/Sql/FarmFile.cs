@@ -8,6 +8,8 @@ namespace Dorsk.Farm.Sql;
 /// <summary>The farm's data file: opens connections with the settings that make a kept entry stay kept, and brings the file up to this build.</summary>
 public sealed class FarmFile
 {
+    private const int BeatTimeoutS = 5, WaitS = 20, Busy = 5;
+    private readonly Lock writers = new();
     private readonly string connectionString;
 
     /// <summary>Names a file; nothing is opened yet.</summary>
@@ -15,11 +17,30 @@ public sealed class FarmFile
     public FarmFile(string path)
     {
         Path = path;
-        connectionString = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, Pooling = true, DefaultTimeout = 20 }.ToString();
+        connectionString = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, Pooling = true, DefaultTimeout = WaitS }.ToString();
     }
 
     /// <summary>Path of the file.</summary>
     public string Path { get; }
+
+    /// <summary>Writers of this program take turns: SQLite itself lets them try again and again, and the unlucky wait long.</summary>
+    /// <exception cref="SqliteException">Busy: the turn did not come in time.</exception>
+    internal T InTurn<T>(Func<T> write, int withinS = WaitS)
+    {
+        if (!writers.TryEnter(TimeSpan.FromSeconds(withinS)))
+            throw new SqliteException("The data file is written to by others for too long.", Busy);
+        try
+        {
+            return write();
+        }
+        finally
+        {
+            writers.Exit();
+        }
+    }
+
+    /// <summary>A disk of so many pages: what a full one does can be tried. Null is the disk as it is.</summary>
+    internal long? MostPages { get; set; }
 
     /// <summary>Runs the migrations that the file lacks.</summary>
     /// <exception cref="InvalidOperationException">The file was written by a newer build, or a migration failed.</exception>
@@ -28,6 +49,7 @@ public sealed class FarmFile
         using (var connection = Open())
         {
             Sqlite.Run(connection, "PRAGMA journal_mode = WAL");
+            Mend(connection);
             // The usual start: every step is done, and none that this build does not know.
             if (Done(connection).SetEquals(Assembly.GetExecutingAssembly().GetManifestResourceNames().Where(IsStep)))
                 return;
@@ -43,6 +65,18 @@ public sealed class FarmFile
             throw new InvalidOperationException($"{Path} could not be brought up to this build at step {result.ErrorScript?.Name}: {result.Error.Message}", result.Error);
     }
 
+    /// <summary>Notes in the file that the watch looked. It fails exactly when nothing could be recorded.</summary>
+    /// <param name="at">When.</param>
+    public void Beat(DateTimeOffset at)
+    {
+        using var connection = Open();
+        using var command = connection.CreateCommand();
+        command.CommandText = "UPDATE heartbeat SET at = $at";
+        command.CommandTimeout = BeatTimeoutS;
+        command.Parameters.AddWithValue("$at", at.ToUnixTimeMilliseconds());
+        InTurn(command.ExecuteNonQuery, BeatTimeoutS);
+    }
+
     /// <summary>Folds the write-ahead log into the file, so that the one file can be copied.</summary>
     /// <param name="path">Path of the file.</param>
     public static void Settle(string path)
@@ -50,6 +84,13 @@ public sealed class FarmFile
         using var connection = new FarmFile(path).Open();
         Sqlite.Run(connection, "PRAGMA wal_checkpoint(TRUNCATE)");
         SqliteConnection.ClearAllPools();
+    }
+
+    // Step 21 was changed in its first week: a file that took it before lacks a column, which no later step could add only where it is missing.
+    private static void Mend(SqliteConnection c)
+    {
+        if (Done(c).Any(s => s.EndsWith("0021_air.sql", StringComparison.Ordinal)) && Sqlite.Number(c, "SELECT count(*) FROM pragma_table_info('forecast_issued') WHERE name = 'shown'") == 0)
+            Sqlite.Run(c, "ALTER TABLE forecast_issued ADD COLUMN shown INTEGER NOT NULL DEFAULT 1");
     }
 
     private static bool IsStep(string resource) => resource.EndsWith(".sql", StringComparison.Ordinal);
@@ -61,6 +102,8 @@ public sealed class FarmFile
         var connection = new SqliteConnection(pooled ? connectionString : connectionString + ";Pooling=False");
         connection.Open();
         Sqlite.Run(connection, "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;");
+        if (MostPages is { } most)
+            Sqlite.Number(connection, FormattableString.Invariant($"PRAGMA max_page_count = {most}"));
         return connection;
     }
 

@@ -21,6 +21,19 @@ internal static class Sqlite
         return rows;
     }
 
+    /// <summary>Rows of a list that the whole farm hangs on: one that cannot be read is left out, and the look over the rows of the file says which. It must not take the others along.</summary>
+    public static List<T> Sound<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values) where T : notnull => Rows(connection, sql, r =>
+    {
+        try
+        {
+            return (Read: true, Row: read(r));
+        }
+        catch (Exception problem) when (problem is not SqliteException)
+        {
+            return (Read: false, Row: default(T)!);
+        }
+    }, values).FindAll(x => x.Read).ConvertAll(x => x.Row);
+
     public static T? One<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values)
         where T : class => Rows(connection, sql, read, values).FirstOrDefault();
 

@@ -2,15 +2,13 @@ using Dorsk.Farm.Sql;
 
 namespace Dorsk.Farm.State;
 
-/// <summary>What checks a person's password, and how often it was mistaken. State, not a fact: it changes, outside the door.</summary>
+/// <summary>What checks a person's password. State, not a fact: it changes, outside the door.</summary>
 /// <param name="PersonId">The person.</param>
 /// <param name="Hash">Salted hash of the password, or null before one is set.</param>
 /// <param name="Stamp">Changes whenever the person must sign in anew.</param>
-/// <param name="Failures">Mistaken passwords in a row.</param>
-/// <param name="ShutTill">Until when no password is taken, or null.</param>
-public sealed record Credential(long PersonId, string? Hash, string Stamp, int Failures, DateTimeOffset? ShutTill);
+public sealed record Credential(long PersonId, string? Hash, string Stamp);
 
-/// <summary>Keeps credentials.</summary>
+/// <summary>Keeps credentials. Each change is made against the stamp it was read with, so that two at once cannot undo each other.</summary>
 /// <param name="file">The farm's data file.</param>
 public sealed class Credentials(FarmFile file)
 {
@@ -18,8 +16,7 @@ public sealed class Credentials(FarmFile file)
     public Credential? Of(long personId)
     {
         using var c = file.Open();
-        return Sqlite.One(c, "SELECT person, hash, stamp, failures, shut_till FROM credential WHERE person = $person",
-            r => new Credential(r.GetInt64(0), r.IsDBNull(1) ? null : r.GetString(1), r.GetString(2), r.GetInt32(3), r.MaybeLong(4) is { } ms ? DateTimeOffset.FromUnixTimeMilliseconds(ms) : null), ("person", personId));
+        return Sqlite.One(c, "SELECT person, hash, stamp FROM credential WHERE person = $person", r => new Credential(r.GetInt64(0), r.IsDBNull(1) ? null : r.GetString(1), r.GetString(2)), ("person", personId));
     }
 
     /// <summary>Whether anybody has a password yet.</summary>
@@ -29,11 +26,30 @@ public sealed class Credentials(FarmFile file)
         return Sqlite.Number(c, "SELECT count(*) FROM credential WHERE hash IS NOT NULL") > 0;
     }
 
-    /// <summary>Keeps a credential in place of the person's former one.</summary>
-    public void Keep(Credential credential)
+    /// <summary>Gives a person an account without a password, where none stands; the one that stands afterwards.</summary>
+    public Credential Begin(long personId)
     {
         using var c = file.Open();
-        Sqlite.Run(c, "INSERT INTO credential VALUES ($person, $hash, $stamp, $failures, $till) ON CONFLICT(person) DO UPDATE SET hash = excluded.hash, stamp = excluded.stamp, failures = excluded.failures, shut_till = excluded.shut_till",
-            ("person", credential.PersonId), ("hash", credential.Hash), ("stamp", credential.Stamp), ("failures", credential.Failures), ("till", credential.ShutTill));
+        Sqlite.Run(c, "INSERT OR IGNORE INTO credential(person, hash, stamp) VALUES ($person, NULL, $stamp)", ("person", personId), ("stamp", NewStamp()));
+        return Of(personId)!;
     }
+
+    /// <summary>Sets a password: whoever is signed in as this person must sign in anew.</summary>
+    /// <param name="personId">The person.</param>
+    /// <param name="hash">Salted hash of the password.</param>
+    public void SetPassword(long personId, string hash)
+    {
+        using var c = file.Open();
+        Sqlite.Run(c, "INSERT INTO credential(person, hash, stamp) VALUES ($person, $hash, $stamp) ON CONFLICT(person) DO UPDATE SET hash = excluded.hash, stamp = excluded.stamp",
+            ("person", personId), ("hash", hash), ("stamp", NewStamp()));
+    }
+
+    /// <summary>The same password hashed anew by a better method; left alone when the password was changed meanwhile.</summary>
+    public void Rehash(Credential read, string hash)
+    {
+        using var c = file.Open();
+        Sqlite.Run(c, "UPDATE credential SET hash = $hash WHERE person = $person AND stamp = $stamp", ("hash", hash), ("person", read.PersonId), ("stamp", read.Stamp));
+    }
+
+    private static string NewStamp() => Guid.NewGuid().ToString("N");
 }

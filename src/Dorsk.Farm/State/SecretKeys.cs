@@ -29,5 +29,13 @@ public abstract class SecretKeys(FarmFile file, string table, string owner, int 
         return Sqlite.Number(c, $"SELECT {owner} FROM {table} WHERE hash = $hash", ("hash", Hash(key))) is > 0 and var found ? found : null;
     }
 
+    /// <summary>What tells whether an owner's secret is still the same; null without one. Opens nothing.</summary>
+    /// <param name="ownerId">The owner.</param>
+    public string? MarkOf(long ownerId)
+    {
+        using var c = file.Open();
+        return Sqlite.One(c, $"SELECT hash FROM {table} WHERE {owner} = $owner", r => r.GetString(0), ("owner", ownerId));
+    }
+
     private static string Hash(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));
 }

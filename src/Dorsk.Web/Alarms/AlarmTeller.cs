@@ -1,51 +1,97 @@
+using System.Collections.Concurrent;
+using Dorsk.Core.Alarms;
+using Dorsk.Core.Judging;
 using Dorsk.Farm;
 
 namespace Dorsk.Web.Alarms;
 
-/// <summary>Looks for alarms every few seconds and has people told. What fails is said on the alarm page and in the program's log, and tried again.</summary>
-/// <param name="watch">Rings and ends.</param>
+/// <summary>Has people told of alarms. Each message goes by itself, with a time limit; one that fails is tried again after a while and holds no other back.</summary>
+/// <param name="watch">Says who is to be told.</param>
 /// <param name="post">Sends.</param>
-/// <param name="configuration"><c>--alarm-look</c>: seconds between two looks, 20 unless said otherwise.</param>
 /// <param name="log">The program's log.</param>
-public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, IConfiguration configuration, ILogger<AlarmTeller> log) : BackgroundService
+public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmTeller> log) : BackgroundService
 {
-    private const double UsualSeconds = 20;
+    private const int AtOnce = 8;
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(1), LongestWait = TimeSpan.FromMinutes(1);
+    private readonly ConcurrentDictionary<Message, Try> under = new();
+    private readonly SemaphoreSlim room = new(AtOnce);
+
+    // An alarm may change its number while a message about it is under way: it is known by what it is about.
+    private readonly record struct Message(long? Pond, AlarmCause Cause, Status Level, int Step, string Address);
+
+    private sealed record Try(bool Running, int Failures, long Stamp);
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        using var timer = new PeriodicTimer(TimeSpan.FromSeconds(Math.Clamp(configuration.GetValue("alarm-look", UsualSeconds), 0.2, 600)));
+        using var timer = new PeriodicTimer(Look);
         while (await timer.WaitForNextTickAsync(stoppingToken))
-            await Round(stoppingToken);
+            try
+            {
+                _ = Begin(at: false, stoppingToken);
+            }
+            catch (Exception problem) when (problem is not OperationCanceledException)
+            {
+                log.LogError(problem, "People could not be told of alarms; it is tried again.");
+            }
     }
 
-    /// <summary>One look, and all mails that are due.</summary>
-    public async Task Round(CancellationToken stop)
+    /// <summary>One look, and all messages that are due, waited for.</summary>
+    public Task Round(CancellationToken stop)
     {
-        string? trouble = null;
+        watch.Look();
+        return Task.WhenAll(Begin(at: true, stop));
+    }
+
+    /// <summary>Begins to send what is due.</summary>
+    /// <param name="at">Also what failed a moment ago.</param>
+    /// <param name="stop">Stops it.</param>
+    private List<Task> Begin(bool at, CancellationToken stop)
+    {
+        if (!post.IsSet)
+            return [];
+        var begun = new List<Task>();
+        var due = watch.Due();
+        foreach (var (mail, told, cause) in due)
+        {
+            var message = new Message(told.PondId, cause, told.Level, told.Step, told.Address);
+            var last = under.GetValueOrDefault(message);
+            if (last is { Running: true } || (last is not null && !at && TimeProvider.System.GetElapsedTime(last.Stamp) < Wait(last.Failures)))
+                continue;
+            under[message] = new(true, last?.Failures ?? 0, TimeProvider.System.GetTimestamp());
+            begun.Add(Task.Run(() => One(message, mail, told, stop), stop));
+        }
+        // What is no longer due is forgotten, so that the same alarm of another night begins anew.
+        foreach (var (message, was) in under)
+            if (!was.Running && !due.Any(d => d.Told.PondId == message.Pond && d.Cause == message.Cause && d.Told.Step == message.Step))
+                under.TryRemove(message, out _);
+        return begun;
+    }
+
+    private async Task One(Message message, AlarmMail mail, AlarmTold told, CancellationToken stop)
+    {
+        var failures = under[message].Failures;
+        await room.WaitAsync(stop);
         try
         {
-            watch.Look();
-            // A mail that fails, an address that is refused, does not stand before the others.
-            foreach (var (mail, told) in post.IsSet ? watch.Due() : [])
+            if (await post.Send(mail, stop))
             {
-                try
-                {
-                    await post.Send(mail, stop);
-                    watch.Told(told);
-                }
-                catch (Exception problem) when (problem is not OperationCanceledException)
-                {
-                    trouble = $"{mail.To.Address}: {problem.Message}";
-                    log.LogError(problem, "The mail to {Address} could not be sent; it is tried again.", mail.To.Address);
-                }
+                watch.Told(told);
+                failures = 0;
             }
+            else
+                log.LogError("The mail to {Address} could not be sent; it is tried again: {Why}", mail.To.Address, post.Trouble);
         }
         catch (Exception problem) when (problem is not OperationCanceledException)
         {
-            trouble = problem.Message;
-            log.LogError(problem, "Alarms could not be looked after; it is tried again.");
+            log.LogError(problem, "The mail to {Address} was sent; that could not be noted.", mail.To.Address);
         }
-        post.Trouble = trouble;
+        finally
+        {
+            room.Release();
+            under[message] = new(false, failures + 1, TimeProvider.System.GetTimestamp());
+        }
     }
+
+    private static TimeSpan Wait(int failures) => TimeSpan.FromSeconds(Math.Min(LongestWait.TotalSeconds, 5 * Math.Pow(2, Math.Max(0, failures - 1))));
 }

@@ -5,18 +5,18 @@ namespace Dorsk.Web.Inlets;
 /// <summary>Looks every few seconds at what aerators should do and tells their panels; what a panel was told is told again every minute, so that one that missed it follows.</summary>
 /// <param name="keeping">Decides.</param>
 /// <param name="mqtt">The way to the panels.</param>
-/// <param name="configuration"><c>--air-look</c>: seconds between two looks, 2 unless said otherwise.</param>
+/// <param name="options"><c>--air-look</c>: seconds between two looks, 2 unless said otherwise.</param>
 /// <param name="log">The program's log.</param>
-public sealed class AirKeeper(AirKeeping keeping, MqttInlet mqtt, IConfiguration configuration, ILogger<AirKeeper> log) : BackgroundService
+public sealed class AirKeeper(AirKeeping keeping, MqttInlet mqtt, StartOptions options, ILogger<AirKeeper> log) : BackgroundService
 {
-    private const double UsualSeconds = 2;
     private static readonly TimeSpan Again = TimeSpan.FromMinutes(1);
     private DateTimeOffset told = DateTimeOffset.MinValue;
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        using var timer = new PeriodicTimer(TimeSpan.FromSeconds(Math.Clamp(configuration.GetValue("air-look", UsualSeconds), 0.2, 600)));
+        keeping.Failed = (problem, what) => log.LogError(problem, "{What}", what);
+        using var timer = new PeriodicTimer(options.AirLook);
         while (await timer.WaitForNextTickAsync(stoppingToken))
             try
             {

@@ -11,18 +11,17 @@ namespace Dorsk.Web.Inlets;
 /// </summary>
 /// <param name="files">Reads them.</param>
 /// <param name="questions">The farm's devices.</param>
-/// <param name="configuration"><c>--data</c>, and <c>--drop-look</c>: seconds between two looks, 5 unless said otherwise.</param>
+/// <param name="options"><c>--data</c>, and <c>--drop-look</c>: seconds between two looks, 5 unless said otherwise.</param>
 /// <param name="log">The program's log.</param>
-public sealed class LoggerDrop(LoggerFile files, Questions questions, IConfiguration configuration, ILogger<LoggerDrop> log) : BackgroundService
+public sealed class LoggerDrop(LoggerFile files, Questions questions, StartOptions options, ILogger<LoggerDrop> log) : BackgroundService
 {
-    private const double UsualSeconds = 5;
     // A file that is still being copied is left alone until it has rested.
     private static readonly TimeSpan Rest = TimeSpan.FromSeconds(2);
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        using var timer = new PeriodicTimer(TimeSpan.FromSeconds(Math.Clamp(configuration.GetValue("drop-look", UsualSeconds), 0.2, 600)));
+        using var timer = new PeriodicTimer(options.DropLook);
         while (await timer.WaitForNextTickAsync(stoppingToken))
             try
             {
@@ -37,7 +36,7 @@ public sealed class LoggerDrop(LoggerFile files, Questions questions, IConfigura
     /// <summary>Reads what lies there; how many files.</summary>
     public int Round()
     {
-        var folder = Path.Combine(configuration["data"] ?? Verbs.UsualFolder, "drop");
+        var folder = Path.Combine(options.Data, "drop");
         if (!Directory.Exists(folder))
             return 0;
         var n = 0;

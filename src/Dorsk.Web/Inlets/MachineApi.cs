@@ -80,7 +80,7 @@ public static class MachineApi
         Read(api, "/ponds/{code}/standing", "The standing estimate of each batch, now or as of any past instant (asOf).", Standing).Produces<IEnumerable<StandingOut>>().ProducesProblem(400).ProducesProblem(404);
         Read(api, "/clock", "The farm's clock, its zone and its place.", (http, q, clock) => q.Farm() is { } farm ? Results.Ok(new ClockOut(clock.GetUtcNow(), farm.ZoneId, farm.Place.LatitudeDeg, farm.Place.LongitudeDeg)) : Results.NotFound()).Produces<ClockOut>();
         Read(api, "/alarms", "Alarms of the last month, the newest first.", (http, q, clock) => Results.Ok(q.Alarms(clock.GetUtcNow()).Select(a => Alarm(q, a)))).Produces<IEnumerable<AlarmOut>>();
-        Read(api, "/aerators", "Aerators with their timers, hand orders, and what their panels report.", (http, q, clock) => Results.Ok(q.Ponds().SelectMany(p => Aerators(q.Story(p.Code)!, clock.GetUtcNow())))).Produces<IEnumerable<AeratorOut>>();
+        Read(api, "/aerators", "Aerators with their timers, hand orders, and what their panels report.", (http, q, clock) => Results.Ok(q.Stories(_ => true).SelectMany(s => Aerators(s, clock.GetUtcNow())))).Produces<IEnumerable<AeratorOut>>();
     }
 
     private static RouteHandlerBuilder Read(RouteGroupBuilder api, string path, string summary, Func<HttpContext, Questions, FarmClock, IResult> answer) =>

@@ -1,10 +1,13 @@
+using System.Collections.Concurrent;
 using System.Globalization;
 using System.Net;
 using System.Text;
 using System.Text.Json;
+using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.State;
 using MQTTnet;
 using MQTTnet.Protocol;
 using MQTTnet.Server;
@@ -17,18 +20,21 @@ namespace Dorsk.Web.Inlets;
 /// <c>dorsk/probe/NAME/do</c> with a bare figure in SI, measured now. A panel hears <c>dorsk/panel/NAME/CODE/set</c> (on, off) and says how its aerators stand under
 /// <c>dorsk/panel/NAME/CODE/state</c>. A switch orders under <c>dorsk/switch/POND/CODE</c> (on, off, auto) and may listen to the states of all panels.
 /// </summary>
-/// <param name="configuration">Port and address.</param>
+/// <param name="options">Port and address.</param>
 /// <param name="gate">Checks keys.</param>
+/// <param name="keys">The keys as they are now: one that was renewed opens nothing any more.</param>
 /// <param name="questions">The farm's devices.</param>
 /// <param name="inlet">Takes values in.</param>
 /// <param name="panels">Takes in what panels report and switches order.</param>
 /// <param name="heard">When devices were last heard.</param>
 /// <param name="clock">The farm clock.</param>
 /// <param name="log">Where refusals are told.</param>
-public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Questions questions, ProbeInlet inlet, PanelInlet panels, Heard heard, FarmClock clock, ILogger<MqttInlet> log) : IHostedService
+public sealed class MqttInlet(StartOptions options, DeviceGate gate, DeviceKeys keys, Questions questions, ProbeInlet inlet, PanelInlet panels, Heard heard, FarmClock clock, ILogger<MqttInlet> log) : IHostedService
 {
     private const string Root = "dorsk/probe/", PanelRoot = "dorsk/panel/", SwitchRoot = "dorsk/switch/", Ours = "farm";
     private static readonly JsonSerializerOptions Plain = new(JsonSerializerDefaults.Web);
+    private const int MostPending = 100, LongestTopic = 200;
+    private readonly ConcurrentDictionary<string, long> connected = new();
     private MqttServer? server;
 
     /// <summary>The port it listens at; null when it is off.</summary>
@@ -37,16 +43,20 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
     /// <inheritdoc/>
     public async Task StartAsync(CancellationToken cancellationToken)
     {
-        if (!int.TryParse(configuration["mqtt"], NumberStyles.None, CultureInfo.InvariantCulture, out var port) || port is < 1 or > 65535)
+        if (options.MqttPort is not { } port)
             return;
-        var at = IPAddress.Parse(configuration["mqtt-at"] ?? "127.0.0.1");
-        server = new MqttServerFactory().CreateMqttServer(new MqttServerOptionsBuilder().WithDefaultEndpoint().WithDefaultEndpointPort(port).WithDefaultEndpointBoundIPAddress(at).WithDefaultEndpointBoundIPV6Address(IPAddress.None).Build());
+        server = new MqttServerFactory().CreateMqttServer(new MqttServerOptionsBuilder().WithoutDefaultEndpoint().WithMaxPendingMessagesPerClient(MostPending).Build(), [new LimitedTcp(new(options.MqttAt, port), NameOf)]);
         server.ValidatingConnectionAsync += Validate;
         server.InterceptingPublishAsync += Publish;
+        server.ClientDisconnectedAsync += e =>
+        {
+            connected.TryRemove(e.ClientId, out _);
+            return Task.CompletedTask;
+        };
         server.InterceptingSubscriptionAsync += Subscribe;
         await server.StartAsync();
         Port = port;
-        log.LogInformation("MQTT at {Address}:{Port}", at, port);
+        log.LogInformation("MQTT at {Address}:{Port}", options.MqttAt, port);
     }
 
     /// <inheritdoc/>
@@ -76,10 +86,23 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
         if (same)
         {
             e.SessionItems["device"] = device!.DeviceId;
+            e.SessionItems["key"] = keys.MarkOf(device.DeviceId);
+            connected[string.IsNullOrEmpty(e.ClientId) ? e.AssignedClientIdentifier : e.ClientId] = device.DeviceId;
             heard.Note(device.DeviceId);
         }
         return Task.CompletedTask;
     }
+
+    /// <summary>Ends the connections of a device: its key was renewed, or it was taken away.</summary>
+    public async Task Drop(long deviceId)
+    {
+        foreach (var client in connected.Where(c => c.Value == deviceId).Select(c => c.Key).ToList())
+            if (server is not null)
+                await server.DisconnectClientAsync(client, MqttDisconnectReasonCode.NotAuthorized);
+    }
+
+    // Sessions live under the device of the key: a name taken from another device opens another session.
+    private string NameOf(string client, byte[]? key) => $"{(key is { Length: <= 200 } ? keys.DeviceOf(Encoding.UTF8.GetString(key)) : null) ?? 0}:{client}";
 
     /// <summary>Tells a panel what an aerator is to do; kept for it until it comes in.</summary>
     public async Task Tell(PanelCommand command)
@@ -91,7 +114,7 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
     }
 
     // Looked up anew each time: a device that was taken away is shut out at once.
-    private DeviceKept? Device(System.Collections.IDictionary items) => items["device"] is long id && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept ? kept : null;
+    private DeviceKept? Device(System.Collections.IDictionary items) => items["device"] is long id && keys.MarkOf(id) is { } mark && mark.Equals(items["key"] as string, StringComparison.Ordinal) && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept ? kept : null;
 
     private Task Subscribe(InterceptingSubscriptionEventArgs e)
     {
@@ -107,15 +130,16 @@ public sealed class MqttInlet(IConfiguration configuration, DeviceGate gate, Que
         if (e.SessionItems.Contains(Ours))
             return Task.CompletedTask;
         e.ProcessPublish = false;
-        var (topic, text) = (e.ApplicationMessage.Topic, Encoding.UTF8.GetString(e.ApplicationMessage.Payload));
-        var (may, why) = Device(e.SessionItems) is { } device ? Taken(device, topic, text) : (false, "this device is gone");
+        var topic = e.ApplicationMessage.Topic;
+        var text = Encoding.UTF8.GetString(e.ApplicationMessage.Payload);
+        var (may, why) = topic.Length > LongestTopic ? (false, $"a topic has at most {LongestTopic} letters") : Device(e.SessionItems) is { } device ? Taken(device, topic, text) : (false, "this device is gone");
         if (may && why is null)
             e.ProcessPublish = true;
         else
         {
             e.Response.ReasonCode = may ? MqttPubAckReasonCode.PayloadFormatInvalid : MqttPubAckReasonCode.NotAuthorized;
-            e.Response.ReasonString = why;
-            log.LogWarning("{Client} sent what cannot be kept at {Topic}: {Why}", e.ClientId, topic, why);
+            e.Response.ReasonString = PlainText.Line(why, 300);
+            log.LogWarning("{Client} sent what cannot be kept at {Topic}: {Why}", PlainText.Line(e.ClientId, 80), PlainText.Line(topic, LongestTopic), PlainText.Line(why, 300));
         }
         return Task.CompletedTask;
     }

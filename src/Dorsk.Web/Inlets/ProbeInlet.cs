@@ -15,7 +15,7 @@ public sealed record SentValue(DateTimeOffset? At, string? What, double? Value, 
 /// <summary>What a probe sends in one go.</summary>
 /// <param name="Sent">The device's own clock when it sends; null when it has none. The farm sets instants right by it when it is off by more than two minutes.</param>
 /// <param name="Readings">Values, in any order; 1 to 5000. Sent again they do no harm.</param>
-public sealed record SentReadings(DateTimeOffset? Sent, IReadOnlyList<SentValue>? Readings);
+public sealed record SentReadings(DateTimeOffset? Sent, IReadOnlyList<SentValue?>? Readings);
 
 /// <summary>What became of it.</summary>
 /// <param name="Kept">Values that stand in the books now, those sent before too.</param>
@@ -39,7 +39,9 @@ public sealed class ProbeInlet(Door door, FarmClock clock)
     public ReceivedReadings Take(DeviceKept probe, SentReadings sent)
     {
         var now = clock.GetUtcNow();
-        var off = sent.Sent is { } theirs && (theirs - now).Duration() > ClockMayBeOff ? theirs - now : TimeSpan.Zero;
+        // A device whose clock was never set says an instant long ago or far ahead: nothing follows from it.
+        var theirs = sent.Sent is { } said && Told(said) ? said : now;
+        var off = (theirs - now).Duration() > ClockMayBeOff ? theirs - now : TimeSpan.Zero;
         var (good, wrong) = (new List<ProbeValue>(), new List<WrongValue>());
         foreach (var (v, i) in (sent.Readings ?? []).Select((v, i) => (v, i)))
         {
@@ -60,19 +62,25 @@ public sealed class ProbeInlet(Door door, FarmClock clock)
         return new(good.Count, off.TotalSeconds, wrong);
     }
 
-    private static (ProbeValue, string?) Read(SentValue v, TimeSpan off, bool weather)
+    private static bool Told(DateTimeOffset at) => at.UtcDateTime.Year is >= 2000 and <= 2200;
+
+    private static (ProbeValue, string?) Read(SentValue? v, TimeSpan off, bool weather)
     {
+        if (v is null)
+            return (default, "there is nothing in this place");
         if (Parameter.Find(v.What ?? "") is not { Steps.Count: 0 } parameter || parameter.OfFarm != weather)
-            return (default, $"“{v.What}” is nothing that a {(weather ? "weather station" : "probe of a pond")} measures: {string.Join(", ", Parameter.All.Where(p => p.OfFarm == weather && p.Steps.Count == 0).Select(p => p.Key))}");
+            return (default, $"“{PlainText.Line(v.What, 40)}” is nothing that a {(weather ? "weather station" : "probe of a pond")} measures: {string.Join(", ", Parameter.All.Where(p => p.OfFarm == weather && p.Steps.Count == 0).Select(p => p.Key))}");
         if (v.At is not { } at)
             return (default, "its time is missing: “at” with its offset, such as 2027-01-21T17:45:00+10:00");
+        if (!Told(at))
+            return (default, "its time lies before 2000 or after 2200: set the device’s clock");
         if (v.Value is not { } figure)
             return (default, "its value is missing");
         var si = figure;
         if (!string.IsNullOrWhiteSpace(v.Unit))
         {
             if (parameter.Measure.Find(v.Unit.Trim()) is not { } unit)
-                return (default, $"“{v.Unit}” is no unit of {parameter.Name}: {string.Join(", ", parameter.Measure.Units.Select(u => u.Symbol).Where(s => s.Length > 0).Distinct())}, or none");
+                return (default, $"“{PlainText.Line(v.Unit, 40)}” is no unit of {parameter.Name}: {string.Join(", ", parameter.Measure.Units.Select(u => u.Symbol).Where(s => s.Length > 0).Distinct())}, or none");
             si = unit.ToSi(figure);
         }
         return (new(parameter, at - off, si), null);

@@ -22,9 +22,9 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        var prices = questions.Feeds().ToDictionary(f => f.Name, f => f.PriceMinorPerKg / 100.0);
+        var prices = questions.Feeds().GroupBy(f => f.Name).ToDictionary(g => g.Key, g => g.Last().PriceMinorPerKg / 100.0);
         var growOut = questions.Ponds().Where(p => p.Use == "grow-out").Select(p => p.Code).ToHashSet();
-        All = [.. questions.Ponds().Select(p => questions.Story(p.Code)!).SelectMany(s => questions.Cycles(s, here.Now).Select(n => s.FiguresOf(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))).OfType<CycleFigures>()];
+        All = [.. questions.Stories(_ => true).SelectMany(s => questions.Cycles(s, here.Now).Select(n => s.FiguresOf(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))).OfType<CycleFigures>()];
         var wanted = c ?? [];
         Chosen = [.. All.Where(a => wanted.Contains(Key(a))).Take(Most)];
         // Without a choice the two longest grow-out cycles of one kind that run now.

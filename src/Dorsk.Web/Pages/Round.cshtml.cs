@@ -32,6 +32,7 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
     }
 
     /// <summary>Enters what phones kept; answers each entry by itself, so that one mistake holds nothing else back.</summary>
+    [TakesJson]
     public async Task<IActionResult> OnPostKeepAsync()
     {
         if (await ReadOutbox() is not { Stops: { } stops } outbox || stops.Count > MostStops || stops.Any(s => s is null))

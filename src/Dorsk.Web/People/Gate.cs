@@ -15,7 +15,12 @@ public sealed class Gate(Here here) : IAsyncPageFilter
     public async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
     {
         var rules = RulesOf(context.HandlerMethod?.MethodInfo, context.ActionDescriptor.EndpointMetadata);
-        if (Refusal(context.HttpContext, rules) is { } refusal)
+        // A page answers what it has a handler for; without one the framework would show the page half made.
+        if (context.HandlerMethod is null && context.ActionDescriptor.ViewEnginePath != "/Error" && !HttpMethods.IsGet(context.HttpContext.Request.Method) && !HttpMethods.IsHead(context.HttpContext.Request.Method))
+            context.Result = new StatusCodeResult(StatusCodes.Status405MethodNotAllowed);
+        else if (HttpMethods.IsPost(context.HttpContext.Request.Method) && context.HandlerMethod is { } posted && !context.HttpContext.Request.HasFormContentType && posted.MethodInfo.GetCustomAttribute<TakesJsonAttribute>() is null)
+            context.Result = new StatusCodeResult(StatusCodes.Status415UnsupportedMediaType);
+        else if (Refusal(context.HttpContext, rules) is { } refusal)
             context.Result = refusal == StatusCodes.Status302Found ? new RedirectResult(SignIn(context.HttpContext)) : new StatusCodeResult(refusal);
         else
             await next();
@@ -36,7 +41,7 @@ public sealed class Gate(Here here) : IAsyncPageFilter
     }
 
     /// <summary>Where somebody who is not signed in is sent.</summary>
-    public static string SignIn(HttpContext http) => "/sign-in?back=" + Uri.EscapeDataString(http.Request.Path + http.Request.QueryString);
+    public static string SignIn(HttpContext http) => "/sign-in?back=" + Uri.EscapeDataString(http.Request.Path + http.Request.QueryString) + (http.SessionEnded() ? "&ended=true" : "");
 }
 
 /// <summary>The same gate before endpoints that are not pages.</summary>

@@ -24,3 +24,7 @@ public sealed class NeedsOfSlipAttribute() : NeedsAttribute(Permission.Write)
     public override Permission For(HttpContext context) =>
         AllSlips.Find(context.GetRouteValue("key") as string ?? "") is { } slip ? slip.Needs : Permission.Look;
 }
+
+/// <summary>A handler that is sent JSON. All others are sent forms, and anything else is refused before it reaches them.</summary>
+[AttributeUsage(AttributeTargets.Method)]
+public sealed class TakesJsonAttribute : Attribute;

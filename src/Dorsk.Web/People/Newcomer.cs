@@ -1,7 +1,6 @@
 using Dorsk.Core.People;
 using Dorsk.Farm;
 using Dorsk.Farm.Log;
-using Microsoft.AspNetCore.Identity;
 
 namespace Dorsk.Web.People;
 
@@ -9,17 +8,17 @@ namespace Dorsk.Web.People;
 public sealed record Admitted(PersonNamed? Person, string? NameProblem, string? PasswordProblem);
 
 /// <summary>Lets a new person in. Name and password are tried before either is kept: a mistyped one leaves nobody behind.</summary>
-public sealed class Newcomer(Door door, FarmClock clock, AccountStore store, UserManager<PersonAccount> users)
+public sealed class Newcomer(Door door, FarmClock clock, Accounts accounts)
 {
     /// <summary>Names the person through the door and keeps the password.</summary>
-    public async Task<Admitted> Admit(string author, string name, Role role, string? password)
+    public Admitted Admit(string author, string name, Role role, string? password)
     {
         var entry = Entry.Of(Guid.NewGuid(), author, clock.GetUtcNow(), new PersonNamed(name, role), $"{name}: {Permissions.Word(role)}");
         var nameProblem = door.Preview(entry).Remarks.Select(r => r.Text).FirstOrDefault();
-        var passwordProblem = SignIns.Wrong(name, password);
+        var passwordProblem = Passwords.Wrong(name, password);
         if (nameProblem is not null || passwordProblem is not null)
             return new(null, nameProblem, passwordProblem);
         var person = new PersonNamed(name, role, door.Enter(entry).Lines[0]);
-        return new(person, null, await users.SetPassword(store.Of(person), password));
+        return new(person, null, accounts.SetPassword(person, password));
     }
 }

@@ -1,41 +1,34 @@
+using System.Globalization;
+using System.Security.Claims;
 using System.Threading.RateLimiting;
-using Dorsk.Core.People;
+using Dorsk.Farm.State;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Identity;
 
 namespace Dorsk.Web.People;
 
-/// <summary>Whether this is the demo farm, whose role accounts are open to whoever looks at it.</summary>
+/// <summary>Whether this is a demo farm, whose role accounts are open to whoever looks at it.</summary>
 public sealed record DemoFarmOpen(bool On);
 
-/// <summary>How people sign in: Identity's core with the farm's own store, one cookie, lockout and a limit on tries.</summary>
+/// <summary>How people sign in: one cookie that names a session of the farm, and a limit on tries.</summary>
 public static class SignIns
 {
-    /// <summary>Fewest signs of a password. Length counts; no rule asks for odd signs that end on a note at the meter box.</summary>
-    public const int PasswordLength = 8;
-
-    /// <summary>Mistaken passwords in a row before the account is shut for ten minutes.</summary>
-    public const int TriesBeforeShut = 5;
-
-    private const string Limit = "sign-in";
+    private const string Scheme = CookieAuthenticationDefaults.AuthenticationScheme, Limit = "sign-in", SessionClaim = "session";
     private const int TriesPerMinute = 20;
+    private static readonly object Ended = new();
 
     public static void AddSignIns(this IServiceCollection services)
     {
-        services.AddSingleton<Farm.State.Credentials>();
-        services.AddScoped<AccountStore>();
+        services.AddSingleton<Credentials>();
+        services.AddSingleton<Sessions>();
+        services.AddSingleton(new Tries(TimeProvider.System));
+        services.AddSingleton<IPasswordHasher<PersonAccount>, PasswordHasher<PersonAccount>>();
+        services.AddSingleton<Accounts>();
+        services.AddSingleton<FirstWord>();
         services.AddScoped<Gate>();
         services.AddScoped<Newcomer>();
-        services.AddIdentityCore<PersonAccount>(o =>
-        {
-            o.Password = new() { RequiredLength = PasswordLength, RequireDigit = false, RequireLowercase = false, RequireNonAlphanumeric = false, RequireUppercase = false, RequiredUniqueChars = 3 };
-            o.Lockout = new() { MaxFailedAccessAttempts = TriesBeforeShut, DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10), AllowedForNewUsers = true };
-            o.User.AllowedUserNameCharacters = "";
-        }).AddSignInManager().AddUserStore<AccountStore>();
-        // Names are checked at the door, with the whole farm in sight.
-        foreach (var check in services.Where(s => s.ServiceType == typeof(IUserValidator<PersonAccount>)).ToList())
-            services.Remove(check);
-        services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.FromMinutes(1));
-        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, o =>
+        services.AddAuthentication(Scheme).AddCookie(Scheme, o =>
         {
             o.Cookie.Name = "dorsk-person";
             o.Cookie.HttpOnly = true;
@@ -44,33 +37,53 @@ public static class SignIns
             o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
             o.ExpireTimeSpan = TimeSpan.FromDays(30);
             o.SlidingExpiration = true;
-            o.Events.OnValidatePrincipal = SecurityStampValidator.ValidatePrincipalAsync;
+            o.Events.OnValidatePrincipal = Validate;
         });
         services.AddRateLimiter(o =>
         {
             o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
             o.AddPolicy(Limit, http => HttpMethods.IsPost(http.Request.Method)
-                ? RateLimitPartition.GetFixedWindowLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new() { PermitLimit = TriesPerMinute, Window = TimeSpan.FromMinutes(1) })
+                ? RateLimitPartition.GetFixedWindowLimiter(Address(http), _ => new() { PermitLimit = TriesPerMinute, Window = TimeSpan.FromMinutes(1) })
                 : RateLimitPartition.GetNoLimiter(""));
         });
     }
 
-    /// <summary>What is wrong with a password, or null.</summary>
-    public static string? Wrong(string name, string? password) =>
-        string.IsNullOrEmpty(password) || password.Length is < PasswordLength or > 200 ? $"A password has {PasswordLength} to 200 signs. A few plain words in a row are good."
-        : string.Equals(password, name, StringComparison.OrdinalIgnoreCase) ? "Everybody knows the name: it is no password."
-        : password.Distinct().Count() < 3 ? "Too few different signs. A few plain words in a row are good." : null;
-
-    /// <summary>Sets a password and makes whoever is signed in as this person sign in anew. Answers what is wrong with it, or nothing.</summary>
-    /// <param name="users">Identity.</param>
-    /// <param name="account">The person.</param>
-    /// <param name="password">As typed.</param>
-    public static async Task<string?> SetPassword(this UserManager<PersonAccount> users, PersonAccount account, string? password)
+    /// <summary>Signs a person in on this browser.</summary>
+    /// <param name="http">The request.</param>
+    /// <param name="account">Who.</param>
+    /// <param name="lasting">Whether the browser keeps it when it is closed.</param>
+    public static async Task SignIn(this HttpContext http, PersonAccount account, bool lasting)
     {
-        if (Wrong(account.Person.Name, password) is { } problem)
-            return problem;
-        account.Credential = account.Credential with { Hash = null };
-        var result = await users.AddPasswordAsync(account, password!);
-        return result.Succeeded ? null : string.Join(" ", result.Errors.Select(e => e.Description));
+        await http.SignOut();
+        var session = http.RequestServices.GetRequiredService<Sessions>().Begin(account.Credential);
+        var id = account.Person.PersonId.ToString(CultureInfo.InvariantCulture);
+        var identity = new ClaimsIdentity([new(ClaimTypes.NameIdentifier, id), new(SessionClaim, session)], Scheme);
+        await http.SignInAsync(Scheme, new ClaimsPrincipal(identity), new AuthenticationProperties { IsPersistent = lasting });
+    }
+
+    /// <summary>Signs out: the session ends, and with it every copy of its cookie.</summary>
+    public static async Task SignOut(this HttpContext http)
+    {
+        if (http.User.FindFirst(SessionClaim)?.Value is { } session)
+            http.RequestServices.GetRequiredService<Sessions>().End(session);
+        await http.SignOutAsync(Scheme);
+    }
+
+    /// <summary>Whether this request came with a cookie whose session has ended: signed out elsewhere, another password, a restored farm.</summary>
+    public static bool SessionEnded(this HttpContext http) => http.Items.ContainsKey(Ended);
+
+    /// <summary>The address a request comes from.</summary>
+    public static string Address(HttpContext http) => http.Connection.RemoteIpAddress?.ToString() ?? "";
+
+    // Asked at every request, so that a session that has ended opens nothing any more.
+    private static async Task Validate(CookieValidatePrincipalContext context)
+    {
+        var sessions = context.HttpContext.RequestServices.GetRequiredService<Sessions>();
+        var person = context.Principal?.FindFirst(ClaimTypes.NameIdentifier)?.Value;
+        if (context.Principal?.FindFirst(SessionClaim)?.Value is { } id && sessions.PersonOf(id)?.ToString(CultureInfo.InvariantCulture) == person)
+            return;
+        context.RejectPrincipal();
+        context.HttpContext.Items[Ended] = true;
+        await context.HttpContext.SignOutAsync(Scheme);
     }
 }

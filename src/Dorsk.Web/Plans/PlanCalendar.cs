@@ -45,7 +45,7 @@ public static class PlanCalendar
     /// <summary>Fingerlings on hand over the farm's empty ponds of the plan's system, each by its own limit; what no pond carries is left over.</summary>
     public static IReadOnlyList<(Pond Pond, StockingAnswer Answer, int Share)> Part(StockingQuestion plan, int onHand, Questions questions, Here here)
     {
-        var able = questions.Ponds().Where(p => RearingSystems.Of(p.Kind) == plan.Water.System && p.Use != "settling").Select(p => questions.Story(p.Code)!).Where(s => !s.Standing.Any()).Select(s =>
+        var able = questions.Stories(p => RearingSystems.Of(p.Kind) == plan.Water.System && p.Use != "settling").Where(s => !s.Standing.Any()).Select(s =>
         {
             var air = s.AeratorsAt(here.Now);
             var water = plan.Water with { AreaM2 = s.Pond.Shape.FullAreaM2, VolumeM3 = s.Pond.Shape.FullVolumeM3, ShaftKW = air.Sum(a => a.ShaftKW), Aerators = air.Count > 0 ? air[0].Kind : plan.Water.Aerators };

@@ -10,6 +10,7 @@ import { planner } from './planner.js';
 import { weigh, weighed } from './weigh.js';
 import { season } from './season.js';
 import { round } from './round.js';
+import { lost } from './lost.js';
 import { drawCharts } from './charts.js';
 import { whyCards } from './why.js';
 
@@ -23,6 +24,7 @@ Alpine.data('planner', planner);
 Alpine.data('weigh', weigh);
 Alpine.data('season', season);
 Alpine.data('round', round);
+Alpine.data('lost', lost);
 Alpine.start();
 drawCharts();
 whyCards();

@@ -66,7 +66,7 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
         var day = Day(dayField);
         if (!TryHour(Text(hourField), out var hour))
             Refuse(hourField, Empty(hourField) ? "Type the hour, such as 06:10." : $"“{Text(hourField)}” is not an hour. Type it like 06:10.");
-        return here.Zone.At(day, hour);
+        return here.Zone.At(day.ToDateTime(hour), notAfter: here.Now);
     }
 
     /// <summary>An hour as people type it: 06:10, 6:10, 6.10, 0610.</summary>

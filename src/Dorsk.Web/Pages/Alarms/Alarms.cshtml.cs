@@ -4,6 +4,7 @@ using Dorsk.Core.People;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.State;
 using Dorsk.Web.Alarms;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
@@ -14,7 +15,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>Alarms that ring, who answered, what is over; the drill; who is called and when.</summary>
 [Needs(Permission.Look)]
-public sealed class AlarmsModel(Questions questions, Door door, AlarmPost post, Here here) : PageModel
+public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memory, AlarmPost post, Heartbeat heartbeat, HeartbeatPost outside, FarmClock clock, ClockRight right, StartOptions options, Here here) : PageModel
 {
     private const int Past = 40;
 
@@ -38,12 +39,12 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmPost post, 
     [Needs(Permission.Switch)]
     public IActionResult OnPostAnswer([FromForm] long alarm)
     {
-        if (questions.Alarms(here.Now).FirstOrDefault(a => a.Id == alarm) is not { } rings)
+        if (memory.Alarms(here.Now).FirstOrDefault(a => a.Id == alarm) is not { } rings)
             return NotFound();
-        var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, new AlarmAnswered(alarm, rings.PondId), "alarm answered"));
-        if (receipt.Accepted)
+        // An answer counts even while nothing can be recorded: nobody else is called then.
+        if (memory.Note(alarm, here.Author, id => new AlarmAnswered(id, rings.PondId)) is not { } problem)
             return LocalRedirect("/alarms");
-        Remarks = receipt.Remarks;
+        Remarks = [Remark.Refuse("", problem)];
         return Show();
     }
 
@@ -52,11 +53,41 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmPost post, 
     public IActionResult OnPostDrill([FromForm] long? end)
     {
         Fact fact = end is { } id ? new AlarmEnded(id, null) : new AlarmRaised(0, null, AlarmCause.Drill, Status.ActNow, $"Drill, called by {here.Author}: nothing is wrong. Answer it, say aloud what you would do first, and note how long it took.");
-        if (end is { } drill && questions.Alarms(here.Now).All(a => a.Id != drill || a.Cause != AlarmCause.Drill || !a.Open))
+        if (end is { } drill && memory.Alarms(here.Now).All(a => a.Id != drill || a.Cause != AlarmCause.Drill || !a.Open))
             return NotFound();
         Remarks = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, fact, end is null ? "alarm drill" : "drill over")).Remarks;
         return Remarks.Count == 0 ? LocalRedirect("/alarms") : Show();
     }
+
+    /// <summary>A Manager has looked: the machine's clock is right, and lines ahead of it came from a clock that ran ahead.</summary>
+    [Needs(Permission.Setup)]
+    public IActionResult OnPostClock()
+    {
+        right.Vouch();
+        clock.Vouch();
+        return LocalRedirect("/alarms");
+    }
+
+    /// <summary>What is wrong with the clock; null while it is right.</summary>
+    public string? ClockTrouble => clock.Trouble;
+
+    /// <summary>Whether, when and at how many ponds the watch looked last.</summary>
+    public string Watch
+    {
+        get
+        {
+            if (heartbeat.Last is not { } last)
+                return heartbeat.State == WatchState.Starting ? "The watch starts: its first look is due within moments." : "The watch has not looked since the start of the program.";
+            if (heartbeat.State == WatchState.Silent)
+                return $"The watch last looked at {here.Hour(last.At)} and has been silent since.";
+            var failed = last.Failed > 0 ? $", {here.Count(last.Failed)} of them could not be worked out" : "";
+            return $"The watch looked at {here.Hour(last.At)}: {here.Count(last.Ponds)} ponds{failed}. It looks every {here.Figure(options.AlarmLook.TotalSeconds, 0)} seconds.";
+        }
+    }
+
+    /// <summary>How an outside watcher hears of it.</summary>
+    public string Outside => options.Heartbeat is not { } address ? "No outside watcher is named: if this machine fails, nobody outside hears of it. Start the farm with --heartbeat https://… ; /health tells the same to whoever asks."
+        : outside.Trouble is { } trouble ? $"The outside watcher at {address.Host} could not be told: {trouble}" : $"The outside watcher at {address.Host} hears every {here.Figure(options.HeartbeatEvery.TotalSeconds, 0)} seconds that the watch looked.";
 
     /// <summary>Keeps the call list.</summary>
     [Needs(Permission.Setup)]
@@ -84,7 +115,7 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmPost post, 
 
     private PageResult Show()
     {
-        var all = questions.Alarms(here.Now);
+        var all = memory.Alarms(here.Now);
         (Open, Over) = ([.. all.Where(a => a.Open).OrderByDescending(a => a.Level).ThenBy(a => a.LouderAt)], [.. all.Where(a => !a.Open).Take(Past)]);
         List = questions.CallList();
         if (Typed.Count == 0)

@@ -37,7 +37,7 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        var stories = questions.Ponds().Select(p => questions.Story(p.Code)!).Where(s => s.AeratorsAt(here.Now).Count > 0).ToList();
+        var stories = questions.Stories(_ => true).Where(s => s.AeratorsAt(here.Now).Count > 0).ToList();
         var panels = keeping.Panels();
         Rows = [.. stories.SelectMany(s => s.AeratorHours(here.Now.AddDays(-Days), here.Now).Join(s.AeratorsAt(here.Now), h => h.Code, a => a.Code, (h, a) => new AeratorRow(s, a, h, AirWords.Of(s, a, panels.ContainsKey(s.Pond.Id), here), s.ServiceOf(a.Code, here.Now), Tested(s, a.Code))))];
         Ponds = [.. stories.Select(s => (s.Pond.Code, s.Pond.ByVolume ? (double?)null : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000, panels.ContainsKey(s.Pond.Id), s.Air.Control))];

@@ -1,7 +1,7 @@
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.State;
 using Dorsk.Web.People;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
@@ -11,13 +11,16 @@ namespace Dorsk.Web.Pages;
 /// <summary>Name and password; on the demo farm, one button a role.</summary>
 [Open]
 [EnableRateLimiting("sign-in")]
-public sealed class SignInModel(Questions questions, Farm.State.Credentials credentials, DemoFarmOpen demo, UserManager<PersonAccount> users, SignInManager<PersonAccount> signIns, AccountStore store) : PageModel
+public sealed class SignInModel(Questions questions, Credentials credentials, DemoFarmOpen demo, FirstWord first, Tries tries, Accounts accounts) : PageModel
 {
     public string Back { get; private set; } = "/";
 
     public string Name { get; private set; } = "";
 
     public string? Problem { get; private set; }
+
+    /// <summary>Whether a session that stood has ended: then the page says why it is here.</summary>
+    public bool Ended { get; private set; }
 
     public IReadOnlyList<PersonNamed> Demo => demo.On ? questions.People().Where(p => p.Role != Role.Gone).ToList() : [];
 
@@ -29,25 +32,29 @@ public sealed class SignInModel(Questions questions, Farm.State.Credentials cred
         _ => "reads, writes nothing",
     };
 
-    public IActionResult OnGet(string? back)
+    public IActionResult OnGet(string? back, bool ended)
     {
-        Back = Local(back);
-        return demo.On || credentials.Any() ? Page() : Redirect("/first");
+        (Back, Ended) = (Local(back), ended || HttpContext.SessionEnded());
+        return first.State == FirstManager.Shut ? Page() : Redirect("/first");
     }
 
     public async Task<IActionResult> OnPostAsync(string? name, string? password, string? back)
     {
         (Name, Back) = (name?.Trim() ?? "", Local(back));
-        var account = await users.FindByNameAsync(Name);
-        // The same words for a wrong name and a wrong password: who works here is not for everybody.
-        if (account is null || !(await users.HasPasswordAsync(account)))
+        var address = SignIns.Address(HttpContext);
+        // The same words, and the same time, for a wrong name and a wrong password: who works here is not for everybody.
+        var shut = tries.IsShut(Name, address);
+        var account = accounts.Named(Name);
+        var right = accounts.IsRight(account, password is { Length: <= 200 } ? password : "");
+        if (shut)
+            return Again($"After {Tries.Most} mistakes no password is taken for this name from here for ten minutes. Wait, or sign in from another device.");
+        if (!right)
+        {
+            tries.Failed(Name, address);
             return Again("The name or the password is not right.");
-        var result = await signIns.CheckPasswordSignInAsync(account, password ?? "", lockoutOnFailure: true);
-        if (result.IsLockedOut)
-            return Again($"After {SignIns.TriesBeforeShut} mistakes this name is shut for ten minutes. Wait, or ask a Manager for a new password.");
-        if (!result.Succeeded)
-            return Again("The name or the password is not right.");
-        await signIns.SignInAsync(account, isPersistent: true);
+        }
+        tries.Succeeded(Name, address);
+        await HttpContext.SignIn(account!, lasting: true);
         return LocalRedirect(Back);
     }
 
@@ -56,12 +63,9 @@ public sealed class SignInModel(Questions questions, Farm.State.Credentials cred
     {
         if (Demo.FirstOrDefault(p => p.PersonId == person) is not { } who)
             return NotFound();
-        var account = store.Of(who);
-        if (credentials.Of(who.PersonId) is null)
-            credentials.Keep(account.Credential);
-        await signIns.SignInAsync(account, isPersistent: false);
+        await HttpContext.SignIn(new PersonAccount(who, credentials.Begin(who.PersonId)), lasting: false);
         if (who.Role == Role.NightWatch)
-            Response.Cookies.Append("theme", "dark", new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax, IsEssential = true });
+            Response.Cookies.Append("theme", "dark", ThemeModel.Cookie(Request));
         return LocalRedirect(Local(back));
     }
 

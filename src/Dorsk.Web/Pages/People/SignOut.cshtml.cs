@@ -1,5 +1,4 @@
 using Dorsk.Web.People;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -7,13 +6,13 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>Signs out.</summary>
 [Open]
-public sealed class SignOutModel(SignInManager<PersonAccount> signIns) : PageModel
+public sealed class SignOutModel : PageModel
 {
     public IActionResult OnGet() => Redirect("/");
 
     public async Task<IActionResult> OnPostAsync()
     {
-        await signIns.SignOutAsync();
+        await HttpContext.SignOut();
         return Redirect("/sign-in");
     }
 }

@@ -12,7 +12,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>Devices that talk to the farm, and their keys.</summary>
 [Needs(Permission.Setup), RequestSizeLimit(MostBytes), RequestFormLimits(MultipartBodyLengthLimit = MostBytes)]
-public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFile files, Dorsk.Farm.Heard heard, Here here) : PageModel
+public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFile files, Dorsk.Farm.Heard heard, Here here, MqttInlet mqtt) : PageModel
 {
     private const long MostBytes = 60_000_000;
 
@@ -25,11 +25,12 @@ public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFil
     public IActionResult OnGet() => here.Farm is null ? Redirect("/slip/farm") : Show();
 
     /// <summary>Makes a new key; the former one opens nothing any more.</summary>
-    public IActionResult OnPostKey([FromForm] long device)
+    public async Task<IActionResult> OnPostKeyAsync([FromForm] long device)
     {
         if (questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == device).Kept is not { Gone: false } kept)
             return NotFound();
         Fresh = (kept.Name, keys.Renew(device));
+        await mqtt.Drop(device);
         return Show();
     }
 

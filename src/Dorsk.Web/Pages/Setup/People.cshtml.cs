@@ -4,7 +4,6 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.State;
 using Dorsk.Web.People;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -12,7 +11,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>People, their roles and first passwords.</summary>
 [Needs(Permission.Setup)]
-public sealed class PeopleModel(Door door, Questions questions, Credentials credentials, Here here, AccountStore store, Newcomer newcomer, UserManager<PersonAccount> users) : PageModel
+public sealed class PeopleModel(Door door, Questions questions, Credentials credentials, Here here, Accounts accounts, Newcomer newcomer) : PageModel
 {
     public IReadOnlyList<PersonNamed> All => questions.People();
 
@@ -34,11 +33,11 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
 
     public void OnGet() { }
 
-    public async Task<IActionResult> OnPostAddAsync(string? name, Role role, string? password)
+    public IActionResult OnPostAdd(string? name, Role role, string? password)
     {
         Name = name?.Trim() ?? "";
         NewRole = role;
-        var admitted = ModelState.IsValid ? await newcomer.Admit(here.Author, Name, role, password) : new(null, "Choose a role from the list.", null);
+        var admitted = ModelState.IsValid ? newcomer.Admit(here.Author, Name, role, password) : new(null, "Choose a role from the list.", null);
         Problem = admitted.NameProblem ?? admitted.PasswordProblem;
         if (Problem is not null)
             return Page();
@@ -56,14 +55,12 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
         return Page();
     }
 
-    public async Task<IActionResult> OnPostPasswordAsync(long person, string? password)
+    public IActionResult OnPostPassword(long person, string? password)
     {
         if (All.FirstOrDefault(p => p.PersonId == person && p.Role != Role.Gone) is not { } who)
             return NotFound();
-        var account = store.Of(who);
-        account.Credential = account.Credential with { Failures = 0, ShutTill = null };
-        Problem = await users.SetPassword(account, password);
-        Said = Problem is null ? $"{who.Name} has a new password. Where they were signed in, it is asked within a minute." : null;
+        Problem = accounts.SetPassword(who, password);
+        Said = Problem is null ? $"{who.Name} has a new password. Where they were signed in, they sign in again." : null;
         return Page();
     }
 }

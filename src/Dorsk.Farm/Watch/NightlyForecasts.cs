@@ -17,10 +17,29 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
     public int IssueDue()
     {
         var now = clock.GetUtcNow();
-        var due = questions.Ponds().Select(p => questions.Story(p.Code)!).SelectMany(s => Due(s, now)).ToList();
+        var told = 0;
+        foreach (var story in questions.Stories(_ => true))
+            try
+            {
+                told += Issue(story, now);
+            }
+            catch (Exception problem)
+            {
+                Failed(problem, $"The forecast of {story.Pond.Code} could not be told; it is tried again.");
+            }
+        return told;
+    }
+
+    /// <summary>Told of failures that are not of people's making, for the program's log.</summary>
+    public Action<Exception, string> Failed { get; set; } = (_, _) => { };
+
+    private int Issue(PondStory story, DateTimeOffset now)
+    {
+        var due = Due(story, now).ToList();
         if (due.Count == 0)
             return 0;
-        var receipt = door.Enter(new Entry(Guid.NewGuid(), Author, due.Select(f => new NewLine(now, f, FormattableString.Invariant($"dawn low {f.Low.Value:0.0}, {f.Low.Low:0.0} to {f.Low.High:0.0}"), null)).ToList(), []));
+        var lines = due.ConvertAll(f => new NewLine(now, f, FormattableString.Invariant($"dawn low {f.Low.Value:0.0}, {f.Low.Low:0.0} to {f.Low.High:0.0}"), null));
+        var receipt = door.Enter(new Entry(Guid.NewGuid(), Author, lines, []));
         return receipt.Accepted ? due.Count(f => f.Shown) : throw new InvalidOperationException("A forecast was refused at the door: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
     }
 
