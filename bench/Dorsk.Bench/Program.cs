@@ -24,7 +24,9 @@ if (args is ["probes", var served, var into])
     return await ManyProbes.Run(served, into);
 if (args is ["season", var shown, var kept])
     return await ManySeasons.Run(shown, kept);
+if (args is ["load", var loaded, var onto, ..])
+    return await Load.Run(loaded, onto, args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : 300);
 if (args is ["speed", var app, var empty, var seed])
     return await Speed.Run(app, empty, seed);
-Console.Error.WriteLine("dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | speed APP EMPTY SEED");
+Console.Error.WriteLine("dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | load APP FOLDER [seconds] | speed APP EMPTY SEED");
 return 2;

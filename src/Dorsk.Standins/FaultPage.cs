@@ -40,9 +40,10 @@ internal static class FaultPage
     }
 
     /// <summary>The page.</summary>
-    public static string Html(Buoys buoys, Panels panels, IReadOnlyList<Mail> mails)
+    public static string Html(Buoys buoys, Panels panels, IReadOnlyList<Mail> mails, string watcher)
     {
         var text = new StringBuilder("<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\"><title>Stand-ins</title><h1>Stand-ins</h1><p>Simulated buoys, panels, a weather mast and a mailbox for trying Dorsk. Nothing here is real.</p>");
+        text.Append(CultureInfo.InvariantCulture, $"<p>{WebUtility.HtmlEncode(watcher)}</p>");
         text.Append(CultureInfo.InvariantCulture, $"<p>Weather: {buoys.Mast?.Last ?? "nothing sent yet"}</p><form method=\"post\" action=\"/power\"><button name=\"out\" value=\"true\">Power cut on the whole farm</button> <button name=\"out\" value=\"false\">Power comes back</button></form><h2>Ponds</h2>");
         foreach (var code in buoys.All.Select(b => b.Code).Union(panels.All.Select(p => p.Pond)).Order(StringComparer.Ordinal))
             Pond(text, code, buoys.All.FirstOrDefault(b => b.Code == code), panels.Of(code));

@@ -21,7 +21,9 @@ internal static class StandinsMain
         builder.Services.AddHostedService(s => s.GetRequiredService<Panels>());
         builder.Services.AddHostedService(s => s.GetRequiredService<Buoys>());
         var app = builder.Build();
-        app.MapGet("/", (Buoys buoys, Panels panels) => Results.Content(FaultPage.Html(buoys, panels, mailbox.Mails), "text/html; charset=utf-8"));
+        var watcher = new Watcher();
+        app.MapPost("/beat", watcher.Heard);
+        app.MapGet("/", (Buoys buoys, Panels panels) => Results.Content(FaultPage.Html(buoys, panels, mailbox.Mails, watcher.Words), "text/html; charset=utf-8"));
         app.MapPost("/fault", async (HttpContext http, Buoys buoys, Panels panels) => await FaultPage.Switch(await http.Request.ReadFormAsync(), buoys, panels) ? Results.Redirect("/") : Results.NotFound());
         app.MapPost("/power", async (HttpContext http, Buoys buoys, Panels panels) =>
         {

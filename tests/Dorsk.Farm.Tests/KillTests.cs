@@ -41,6 +41,45 @@ public sealed class KillTests : IDisposable
         Assert.True(acknowledged.Count >= Rounds);
     }
 
+    [Theory]
+    [InlineData("backup")]
+    [InlineData("restore")]
+    public void No_acknowledged_entry_is_lost_when_a_backup_or_a_restore_is_killed(string verb)
+    {
+        var (path, zip, chance) = (Path.Combine(folder, "farm.db"), Path.Combine(folder, "first.zip"), new Random(20270122));
+        var acknowledged = new List<string>();
+        for (var round = 0; round < Rounds; round++)
+        {
+            using var burst = Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "dorsk-bench.dll"), "burst", path]) { RedirectStandardOutput = true })!;
+            for (var i = 0; i < 15; i++)
+                acknowledged.Add(burst.StandardOutput.ReadLine() ?? throw new InvalidOperationException("the burst ended by itself"));
+            if (!File.Exists(zip))
+                Files.Backup.Write(new FarmFile(path), zip);
+            var words = verb == "backup" ? new[] { "backup", Path.Combine(folder, $"b{round}.zip") } : ["restore", zip, "--over"];
+            using var other = Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "dorsk.dll"), .. words, "--data", folder]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
+            // Somewhere between its start and after its end.
+            Thread.Sleep(chance.Next(100, 900));
+            other.Kill();
+            other.WaitForExit();
+            burst.Kill();
+            acknowledged.AddRange(burst.StandardOutput.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries).Where(l => l.Length == 36));
+            burst.WaitForExit();
+            // What a restore that came to its end put aside counts: nothing of it is lost.
+            var there = Directory.GetFiles(folder, "farm.db*.db").Append(path).SelectMany(Ids).ToHashSet();
+            Assert.Equal([], acknowledged.Except(there));
+            Assert.Equal([], Files.Integrity.Look(new FarmFile(path), pages: true));
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        }
+        Assert.All(Directory.GetFiles(folder, "b*.zip"), b => Files.Restore.Run(b, Path.Combine(folder, Guid.NewGuid().ToString("N") + ".db"), over: false));
+    }
+
+    private static List<string> Ids(string path)
+    {
+        using var c = new FarmFile(path).Open(pooled: false);
+        // A copy that was killed before it was whole holds nothing, and nothing was put in its place then.
+        return Sqlite.Number(c, "SELECT count(*) FROM sqlite_master WHERE name = 'entry'") == 0 ? [] : Sqlite.Rows(c, "SELECT id FROM entry", r => r.GetString(0));
+    }
+
     [Fact]
     public void The_door_writes_through_to_the_disk()
     {

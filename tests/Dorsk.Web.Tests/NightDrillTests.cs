@@ -22,7 +22,7 @@ namespace Dorsk.Web.Tests;
 /// </summary>
 public sealed class NightDrillTests : IDisposable
 {
-    private const int Ponds = 12, Motors = 6, DiskFull = 13;
+    private const int Ponds = 12, Motors = 6;
     private readonly SmallFarm farm = new();
     private readonly Mailbox mailbox = new(0);
     private readonly TcpListener hanging = new(IPAddress.Loopback, 0);
@@ -69,30 +69,42 @@ public sealed class NightDrillTests : IDisposable
 
     private void ARuleThrows(DateTimeOffset now)
     {
-        using var c = new SqliteConnection("Data Source=" + Path.Combine(farm.Data, "farm.db"));
-        c.Open();
-        using var spoil = c.CreateCommand();
         var (pond, at) = (ponds["P3"], now.AddDays(-1).ToUnixTimeMilliseconds());
-        spoil.CommandText = $"""
+        Raw($"""
             INSERT INTO entry VALUES ('spoilt', {at}, 'x');
             INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES (9000, 'spoilt', 0, 'FishStocked', {pond}, {at}, {at}, 'x', '', NULL);
             INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL);
             INSERT INTO posting VALUES (9000, 0, 9000, 'Supplier', NULL, -10, -50, 'Counted'), (9000, 1, 9000, 'Pond', {pond}, 10, 50, 'Counted');
-            """;
-        spoil.ExecuteNonQuery();
+            """);
     }
 
-    private void TheDiskIsFull(DateTimeOffset now)
+    private void Raw(string sql)
+    {
+        using var c = new SqliteConnection("Data Source=" + Path.Combine(farm.Data, "farm.db"));
+        c.Open();
+        using var command = c.CreateCommand();
+        // As many pages as the program has, no more.
+        command.CommandText = FormattableString.Invariant($"PRAGMA max_page_count = {The<FarmFile>().MostPages ?? 1_000_000}");
+        command.ExecuteScalar();
+        command.CommandText = sql;
+        command.ExecuteNonQuery();
+    }
+
+    // Not one page more than there is, and bare lines until the last finds no room: smaller than any alarm. Their random numbers fall on all pages.
+    private void TheDiskIsFull()
     {
         The<FarmFile>().MostPages = 1;
-        foreach (var letters in new[] { 280, 30, 1 })
-            Assert.Equal(DiskFull, Assert.Throws<SqliteException>(() => Write(letters)).SqliteErrorCode);
-
-        void Write(int letters)
-        {
-            while (true)
-                Enter(new PondWorked(farm.PondId, PondWork.Note, new string('n', letters), null), now);
-        }
+        for (var refused = 0; refused < 60;)
+            try
+            {
+                Raw($"INSERT INTO entry VALUES ('{Guid.NewGuid()}', 1767400000000, 'x'); INSERT INTO log(entry, n, kind, happened, entered, author, as_typed) SELECT id, 0, 'TakenBack', 1767400000000, 1767400000000, 'x', '' FROM entry WHERE rowid = last_insert_rowid();");
+                refused = 0;
+            }
+            catch (Microsoft.Data.Sqlite.SqliteException problem)
+            {
+                Assert.Equal(13, problem.SqliteErrorCode);
+                refused++;
+            }
     }
 
     [Fact]
@@ -102,7 +114,7 @@ public sealed class NightDrillTests : IDisposable
         var now = The<FarmClock>().GetUtcNow();
         Night(now);
         ARuleThrows(now);
-        TheDiskIsFull(now);
+        TheDiskIsFull();
         The<FarmClock>().Turned = TimeSpan.FromDays(-10);
         The<AlarmWatch>().Look();
         The<AlarmWatch>().Look();

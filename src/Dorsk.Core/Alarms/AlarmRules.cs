@@ -83,7 +83,7 @@ public static class AlarmRules
     {
         const string first = "Open “Power is out” for who comes first: oxygen on in tanks, then the generator.";
         if (panels.Where(p => p.NoMainsSince is not null).ToList() is { Count: > 0 } dark)
-            return new(0, null, AlarmCause.PowerLost, Status.ActNow, AlarmText.List("No mains at the panels of ", dark.Select(p => p.Code), $" since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}"));
+            return new(0, null, AlarmCause.PowerLost, Status.ActNow, AlarmText.List("No mains at the panels of ", dark.Select(p => p.Code), $" since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}", ", "));
         return panels.Count > 1 && panels.All(p => now - p.Heard > PanelSilent) ? new(0, null, AlarmCause.PowerLost, Status.ActNow, $"All panels have been silent since {Hour(panels.Max(p => p.Heard), zone)}: power or network is gone. {first}") : null;
     }
 

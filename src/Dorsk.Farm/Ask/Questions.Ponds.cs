@@ -22,7 +22,17 @@ public sealed class PondBrokenException(Pond pond, Exception problem) : Exceptio
 
 public sealed partial class Questions
 {
-    private readonly ConcurrentDictionary<long, ((long Restored, long Line) Last, DateTimeOffset Minute, PondBrokenException Why)> broken = new();
+    // Pages that are dear to work out wait a moment for what only probes have changed; cheap ones do not.
+    private static readonly TimeSpan Cheap = TimeSpan.FromMilliseconds(40);
+    private readonly ConcurrentDictionary<long, (Memory.OfPond Last, DateTimeOffset Minute, PondBrokenException Why)> broken = new();
+    private readonly ReadingBudget budget = new();
+    private volatile KnownPonds? inUse;
+
+    private sealed record KnownPonds(long Restored, long Matters, IReadOnlyList<Pond> Ponds);
+
+    private sealed record KnownStory(Memory.OfPond Last, long Stamp, PondStory Story);
+
+    private sealed record KnownToday(Memory.Seen Seen, DateTimeOffset Minute, Today Today, long Stamp, TimeSpan MayStand);
 
     private DateTimeOffset UpTo => upTo?.Invoke() ?? DateTimeOffset.MaxValue;
 
@@ -49,16 +59,26 @@ public sealed partial class Questions
 
     private List<PondLook> Looks(SqliteConnection c, DateTimeOffset now)
     {
-        var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue));
+        var ponds = InUse(c);
         FirstLook(c, ponds, s => Now(s, now));
         return [.. ponds.Select(p => Look(c, p, now))];
+    }
+
+    private IReadOnlyList<Pond> InUse(SqliteConnection c)
+    {
+        var seen = memory.Look(c);
+        if (inUse is { } known && known.Restored == seen.Restored && known.Matters == seen.Matters)
+            return known.Ponds;
+        var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue));
+        inUse = new(seen.Restored, seen.Matters, ponds);
+        return ponds;
     }
 
     private PondLook Look(SqliteConnection c, Pond pond, DateTimeOffset now)
     {
         // What failed is tried again a minute later, or when a line of the pond is new: trying costs more than saying it.
         var last = memory.Of(pond.Id);
-        if (broken.TryGetValue(pond.Id, out var known) && known.Last == last && (known.Minute == Minute(now) || known.Minute == DateTimeOffset.MaxValue))
+        if (broken.TryGetValue(pond.Id, out var known) && (known.Last with { Probe = last.Probe }) == last && (known.Minute == Minute(now) || known.Minute == DateTimeOffset.MaxValue))
             return new(pond, null, known.Why.Message);
         try
         {
@@ -111,7 +131,7 @@ public sealed partial class Questions
 
     private List<PondStory> Stories(SqliteConnection c, Action<PondStory>? atOnce = null)
     {
-        var ponds = FarmQuestions.InUse(c, AsOf.Now(DateTimeOffset.MaxValue));
+        var ponds = InUse(c);
         FirstLook(c, ponds, atOnce);
         return Told(c, ponds);
     }
@@ -149,13 +169,13 @@ public sealed partial class Questions
     {
         var seen = memory.Look(c);
         var last = memory.Of(pondId);
-        if (stories.TryGetValue(pondId, out var known) && known.Last == last)
+        if (stories.TryGetValue(pondId, out var known) && (known.Last == last || (known.Last with { Probe = last.Probe } == last && !budget.Take(known.Stamp))))
             return known.Story;
         if (FarmQuestions.Pond(c, AsOf.Now(DateTimeOffset.MaxValue), pondId) is not { } pond)
             return null;
         var story = OfPond(pond, () => PondStory.Load(c, AsOf.Now(UpTo), pondId, Weather(c, seen)));
         if (story is not null)
-            stories[pondId] = (last, story);
+            stories[pondId] = new(last, TimeProvider.System.GetTimestamp(), story);
         return story;
     }
 }

@@ -10,7 +10,9 @@ namespace Dorsk.Farm.Ask;
 public sealed partial class Questions
 {
     private readonly Lock oneSeason = new();
-    private (Memory.Seen Seen, DateOnly Day, SeasonNow Season)? season;
+    private KnownSeason? season;
+
+    private sealed record KnownSeason(Memory.Seen Seen, DateOnly Day, IReadOnlyList<PondStory> Of, SeasonNow Season);
 
     /// <summary>The season as it is planned; null before the farm is described. Worked out once a day and again when the books move.</summary>
     public SeasonNow? Season(DateTimeOffset now)
@@ -36,9 +38,10 @@ public sealed partial class Questions
     private SeasonNow SeasonAlone(SqliteConnection c, FarmDescribed farm, Memory.Seen seen, DateTimeOffset now)
     {
         var today = (Core.Time.FarmZone.Find(farm.ZoneId) ?? Core.Time.FarmZone.Utc).DayOf(now);
-        if (season is { } known && known.Seen == seen && known.Day == today)
-            return known.Season;
         var stories = Stories(c);
+        if (season is { } known && known.Day == today && known.Seen.Restored == seen.Restored && known.Seen.Matters == seen.Matters && known.Of.SequenceEqual(stories))
+            return known.Season;
+        IReadOnlyList<PondStory> of = [.. stories];
         var store = Moves(c, seen).At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed);
         var parts = EachPond(stories, s => s.Pond, s => (s.Pond.Id, Pond: s.SeasonPondAt(now), Batches: s.SeasonBatchesAt(today).ToList(),
             Harvests: s.OpenHarvests.Select(h => h.Fact).ToList(), Cycles: s.OpenCycles.Select(p => p.Fact).ToList()));
@@ -46,7 +49,7 @@ public sealed partial class Questions
         var input = new SeasonInput(today, [.. parts.Select(p => p.Pond)], [.. parts.SelectMany(p => p.Batches)], [.. parts.SelectMany(p => p.Harvests)], [.. parts.SelectMany(p => p.Cycles)],
             [.. store.Select(f => new SeasonFeed(f.FeedId, f.Name, f.Kind.PelletMm, f.LeftKg, f.Kind.LeadDays, f.Kind.BagKg))], farm.Hand);
         var fresh = new SeasonNow(stories, SeasonAhead.Of(input, season?.Season.Planned));
-        season = (seen, today, fresh);
+        season = new(seen, today, of, fresh);
         return fresh;
     }
 }

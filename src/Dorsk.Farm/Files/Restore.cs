@@ -74,8 +74,10 @@ public static class Restore
                 throw new FarmFilesException($"{target.Path} holds a farm already. Add --over to put the backup in its place; what stands there is kept beside it.");
             kept = Kept(target.Path);
             using var reader = target.Open(pooled: false);
-            Sqlite.Run(reader, "VACUUM INTO $kept", ("kept", kept));
-            FarmFolder.Guard(kept);
+            // A copy that is cut off bears no name of a farm.
+            Sqlite.Run(reader, "VACUUM INTO $kept", ("kept", kept + ".part"));
+            FarmFolder.Guard(kept + ".part");
+            File.Move(kept + ".part", kept);
         }
         KeepSecrets(c);
         Sqlite.Run(c, "UPDATE backup.restored SET n = (SELECT n FROM main.restored) + 1");

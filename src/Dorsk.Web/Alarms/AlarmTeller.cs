@@ -15,11 +15,12 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(1), LongestWait = TimeSpan.FromMinutes(1);
     private readonly ConcurrentDictionary<Message, Try> under = new();
     private readonly SemaphoreSlim room = new(AtOnce);
+    private readonly Lock gate = new();
 
     // An alarm may change its number while a message about it is under way: it is known by what it is about.
     private readonly record struct Message(long? Pond, AlarmCause Cause, Status Level, int Step, string Address);
 
-    private sealed record Try(bool Running, int Failures, long Stamp);
+    private sealed record Try(Task Work, int Failures, long Stamp);
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -50,35 +51,41 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
     {
         if (!post.IsSet)
             return [];
+        lock (gate)
+            return BeginAlone(at, stop);
+    }
+
+    private List<Task> BeginAlone(bool at, CancellationToken stop)
+    {
         var begun = new List<Task>();
         var due = watch.Due();
         foreach (var (mail, told, cause) in due)
         {
             var message = new Message(told.PondId, cause, told.Level, told.Step, told.Address);
             var last = under.GetValueOrDefault(message);
-            if (last is { Running: true } || (last is not null && !at && TimeProvider.System.GetElapsedTime(last.Stamp) < Wait(last.Failures)))
-                continue;
-            under[message] = new(true, last?.Failures ?? 0, TimeProvider.System.GetTimestamp());
-            begun.Add(Task.Run(() => One(message, mail, told, stop), stop));
+            if (last is { Work.IsCompleted: false })
+                begun.Add(last.Work);
+            else if (last is null || at || TimeProvider.System.GetElapsedTime(last.Stamp) >= Wait(last.Failures))
+            {
+                var work = Task.Run(() => One(message, last?.Failures ?? 0, mail, told, stop), stop);
+                under[message] = new(work, (last?.Failures ?? 0) + 1, TimeProvider.System.GetTimestamp());
+                begun.Add(work);
+            }
         }
         // What is no longer due is forgotten, so that the same alarm of another night begins anew.
         foreach (var (message, was) in under)
-            if (!was.Running && !due.Any(d => d.Told.PondId == message.Pond && d.Cause == message.Cause && d.Told.Step == message.Step))
+            if (was.Work.IsCompleted && !due.Any(d => d.Told.PondId == message.Pond && d.Cause == message.Cause && d.Told.Step == message.Step))
                 under.TryRemove(message, out _);
         return begun;
     }
 
-    private async Task One(Message message, AlarmMail mail, AlarmTold told, CancellationToken stop)
+    private async Task One(Message message, int failures, AlarmMail mail, AlarmTold told, CancellationToken stop)
     {
-        var failures = under[message].Failures;
         await room.WaitAsync(stop);
         try
         {
             if (await post.Send(mail, stop))
-            {
                 watch.Told(told);
-                failures = 0;
-            }
             else
                 log.LogError("The mail to {Address} could not be sent; it is tried again: {Why}", mail.To.Address, post.Trouble);
         }
@@ -89,7 +96,10 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
         finally
         {
             room.Release();
-            under[message] = new(false, failures + 1, TimeProvider.System.GetTimestamp());
+            // The wait begins when the try has ended, however long it took.
+            lock (gate)
+                if (under.TryGetValue(message, out var mine))
+                    under[message] = mine with { Failures = failures + 1, Stamp = TimeProvider.System.GetTimestamp() };
         }
     }
 

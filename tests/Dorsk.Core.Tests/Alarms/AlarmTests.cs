@@ -52,6 +52,30 @@ public class AlarmTests
     }
 
     [Fact]
+    public void Texts_fit_their_room_keep_what_to_do_and_carry_no_codes()
+    {
+        var faults = Enumerable.Range(1, 40).Select(i => $"A{i} stands, told to run since 20:00 by its timer");
+        var text = AlarmText.List("P4 aerators: ", faults, ". Go and look, two people.");
+        Assert.InRange(text.Length, 400, AlarmText.Longest);
+        Assert.Matches(@"^P4 aerators: A1 .*; and \d\d more\. Go and look, two people\.$", text);
+        Assert.Equal("P4: one. Go.", AlarmText.List("P4: ", ["one"], ". Go."));
+        Assert.Equal("a b c", AlarmText.Fit("a\r\nb\0c".Replace("\r\n", "\n", StringComparison.Ordinal)));
+        Assert.Equal(AlarmText.Longest, AlarmText.Fit(new string('x', 5000)).Length);
+        Assert.NotEmpty(AlarmText.Fit(" \u202e\n"));
+        var alarm = new Alarm(1, 7, AlarmCause.LowOxygen, Status.ActNow, "P4 oxygen 2.1\u2009mg/L at 02:54, under the act level 3.0. Start A1.", Now, Now, null, null, []);
+        Assert.Equal("Act now: P4 oxygen 2.1 mg/L at 02:54, under the act level 3.0", AlarmText.Subject(alarm));
+        Assert.Contains("in 20 minutes", AlarmText.Message(alarm, new([new("N", "n@f.test"), new("M", "m@f.test"), new("O", "o@f.test")], 10, null, null), 2, "Farm"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Silence_ends_no_low_oxygen()
+    {
+        Assert.Equal(Status.Watch, Assert.Single(Of(Pond((3, 1.0)), AlarmCause.LowOxygen)).Level);
+        Assert.Single(Of(Pond(), AlarmCause.LowOxygen));
+        Assert.Empty(Of(Pond()));
+    }
+
+    [Fact]
     public void An_alarm_is_what_its_lines_say_and_a_louder_one_asks_again()
     {
         List<(long, DateTimeOffset, string, Fact)> lines = [(5, Now, "Dorsk", new AlarmRaised(0, 7, AlarmCause.LowOxygen, Status.Watch, "first"))];
@@ -60,7 +84,7 @@ public class AlarmTests
         lines.Add((6, Now.AddMinutes(4), "Pond hand", new AlarmAnswered(5, 7)));
         Assert.Equal("Pond hand", One().Answered!.Value.By);
         lines.Add((7, Now.AddMinutes(30), "Dorsk", new AlarmRaised(5, 7, AlarmCause.LowOxygen, Status.ActNow, "louder")));
-        Assert.True(One() is { Level: Status.ActNow, Answered: null, Told.Count: 0, Text: "louder" });
+        Assert.True(One() is { Level: Status.ActNow, Answered: null, ToldTo.Count: 0, Text: "louder" });
         Assert.Equal(Now.AddMinutes(30), One().LouderAt);
         lines.Add((8, Now.AddMinutes(31), "Dorsk", new AlarmTold(5, 7, 0, Status.ActNow, "a@farm.test")));
         Assert.Equal([0], One().Told);
@@ -73,7 +97,7 @@ public class AlarmTests
     public void The_next_is_called_after_minutes_without_an_answer_and_quiet_hours_never_hold_back_act_now()
     {
         var list = new CallListSet([new("Night watch", "watch@farm.test"), new("Manager", "manager@farm.test"), new("Pond hand", "hand@farm.test")], 10, new(22, 0), new(5, 0));
-        Alarm Rings(Status level, params int[] told) => new(1, 7, AlarmCause.LowOxygen, level, "", Now, Now, null, null, told);
+        Alarm Rings(Status level, params int[] told) => new(1, 7, AlarmCause.LowOxygen, level, "", Now, Now, null, null, [.. told.Select(t => (t, ""))]);
         int[] Due(Alarm a, double minutes, int hour = 12) => [.. a.Due(list, Now.AddMinutes(minutes), new(hour, 0))];
         Assert.Equal([0], Due(Rings(Status.ActNow), 0));
         Assert.Equal([0, 1], Due(Rings(Status.ActNow), 10));
