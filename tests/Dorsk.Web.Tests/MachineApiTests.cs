@@ -44,6 +44,17 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
         $$"""{ {{extra}} "readings": [{{string.Join(",", values.Select(v => string.Create(CultureInfo.InvariantCulture, $$"""{"at":"{{Now.AddMinutes(-v.MinutesAgo):O}}","what":"{{v.What}}","value":{{v.Value}},"unit":"{{v.Unit}}"}""")))}}] }""";
 
     [Fact]
+    public async Task Another_value_for_the_same_instant_is_not_said_to_be_kept()
+    {
+        var key = Device("Buoy twice", DeviceUse.Probe);
+        var (_, first) = await Ask(HttpMethod.Post, "/api/readings", key, Sent("", (21, "do", 6.4, "mg/L"), (21, "do", 6.7, "mg/L"), (20, "do", 6.5, "mg/L")));
+        Assert.Equal((2, 2), (first.GetProperty("kept").GetInt32(), first.GetProperty("wrong")[0].GetProperty("place").GetInt32()));
+        var (status, second) = await Ask(HttpMethod.Post, "/api/readings", key, Sent("", (21, "do", 6.4, "mg/L"), (20, "do", 5.5, "mg/L")));
+        Assert.Equal((HttpStatusCode.OK, 1), (status, second.GetProperty("kept").GetInt32()));
+        Assert.Contains("6.5", second.GetProperty("wrong")[0].GetProperty("why").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_probe_sends_with_units_twice_late_and_by_a_wrong_clock_and_is_kept_once()
     {
         var key = Device("Buoy P1", DeviceUse.Probe);

@@ -54,7 +54,7 @@ export const test = base.extend({
   page: async ({ page }, use) => {
     const heard = [];
     page.on('console', m => { // A refusal is an answer, not an error of the page.
-      if (m.type() === 'error' && !/status of (403|404|422)/.test(m.text())) heard.push(m.text()); });
+      if (m.type() === "error" && !/status of (403|404|422)|ERR_CONNECTION_REFUSED/.test(m.text())) heard.push(m.text()); });
     page.on('pageerror', e => heard.push(String(e)));
     page.on('response', r => { if (r.status() >= 500) heard.push(`${r.status()} ${r.url()}`); });
     await use(page);

@@ -33,12 +33,10 @@ public static class GrowthForecast
         var state = from.State;
         var held = from.Held.Solve();
         var wander = Math.Sqrt(Math.Pow(StandingSettings.RateSdPerDayAhead, 2) + Math.Pow(StandingSettings.UnsteadyShare * from.Held.Unsteady, 2));
-        var z = SampleStatistics.Z(Level);
         for (var i = 0; i <= days; i++)
         {
             var day = from.Day.AddDays(i);
-            var sd = state.SdLogG;
-            ahead.Add(new(day, new(state.MeanG, state.MeanG * Math.Exp(-z * sd), state.MeanG * Math.Exp(z * sd), Level)));
+            ahead.Add(new(day, StandingSettings.Around(state.MeanG, state.SdLogG, Level)));
             var tempC = temperatureC(day);
             state = state.NextDay(DailyGain.FullG(state.MeanG, tempC, species, state.RateAt(tempC, species)) * (share ?? held(tempC, from.Count.Value * state.MeanG / 1000)), tempC, species, wander);
         }

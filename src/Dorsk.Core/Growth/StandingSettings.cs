@@ -6,6 +6,21 @@ public static class StandingSettings
     /// <summary>Level of every standing interval.</summary>
     public const double Level = 0.90;
 
+    /// <summary>Half-width in logs of an interval beyond which nothing is known any more: a hundredth to a hundred times. Fish nobody weighed for years reach it.</summary>
+    public const double WidestLog = 4.6;
+
+    /// <summary>A likely value with its interval, from the SD of its log; never wider than <see cref="WidestLog"/>.</summary>
+    /// <param name="value">Likely value.</param>
+    /// <param name="sdLog">SD of its natural logarithm.</param>
+    /// <param name="level">Share of cases inside, 0 to 1.</param>
+    public static Judging.Interval Around(double value, double sdLog, double level)
+    {
+        var half = Judging.SampleStatistics.Z(level) * sdLog;
+        // Also where it grew past all figures.
+        half = half < WidestLog ? half : WidestLog;
+        return new(value, value * Math.Exp(-half), value * Math.Exp(half), level);
+    }
+
     /// <summary>Half-width (95 %) of a stocking count by weight, as a share.</summary>
     public const double ByWeightShare = 0.05;
 

@@ -76,12 +76,11 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
 
     private static Standing AsStanding(DateOnly day, CountState count, WeightState weight, double fullGainG)
     {
-        var z = SampleStatistics.Z(StandingSettings.Level);
         var sdW = weight.SdLogG;
-        var meanG = new Interval(weight.MeanG, weight.MeanG * Math.Exp(-z * sdW), weight.MeanG * Math.Exp(z * sdW), StandingSettings.Level);
+        var meanG = StandingSettings.Around(weight.MeanG, sdW, StandingSettings.Level);
         var kg = count.Mean * weight.MeanG / 1000;
         var sdKg = count.Mean > 0 ? Math.Sqrt((sdW * sdW) + Math.Pow(count.Sd / count.Mean, 2)) : 0;
-        var biomass = new Interval(kg, kg * Math.Exp(-z * sdKg), kg * Math.Exp(z * sdKg), StandingSettings.Level);
+        var biomass = StandingSettings.Around(kg, sdKg, StandingSettings.Level);
         return new(day, count.Range(StandingSettings.Level), meanG, biomass, fullGainG, weight.RateFactor, weight);
     }
 }

@@ -19,6 +19,13 @@ internal static class DeviceQuestions
         $"SELECT l.line, d.device, d.name, d.use, d.pond, d.depth_m, d.gone FROM device d CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Line: r.GetInt64(0), Kept: Read(r, 1)), Lines.With(asOf))
         .GroupBy(d => d.Kept.DeviceId).Select(g => g.Last()).OrderBy(d => d.Kept.Name, StringComparer.OrdinalIgnoreCase).ToList();
 
+    /// <summary>The value that stands for an instant of a device; null when none does.</summary>
+    public static double? At(SqliteConnection c, long pond, Parameter parameter, DateTimeOffset at, long device)
+    {
+        var found = Sqlite.Rows(c, "SELECT value FROM probe_value WHERE pond = $pond AND parameter = $parameter AND at = $at AND device = $device", r => r.GetDouble(0), ("pond", pond), ("parameter", parameter.Key), ("at", at), ("device", device));
+        return found.Count > 0 ? found[0] : null;
+    }
+
     public static DeviceKept? Of(SqliteConnection c, long line) => Sqlite.One(c, "SELECT d.device, d.name, d.use, d.pond, d.depth_m, d.gone FROM device d WHERE d.line = $line", r => Read(r, 0), ("line", line));
 
     /// <summary>Values of one pond and parameter, in order of time.</summary>

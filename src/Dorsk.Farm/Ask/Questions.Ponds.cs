@@ -26,6 +26,7 @@ public sealed partial class Questions
     private static readonly TimeSpan Cheap = TimeSpan.FromMilliseconds(40);
     private readonly ConcurrentDictionary<long, (Memory.OfPond Last, DateTimeOffset Minute, PondBrokenException Why)> broken = new();
     private readonly ReadingBudget budget = new();
+    private volatile IReadOnlyDictionary<long, (Memory.OfPond Last, string Why)> distrusted = new Dictionary<long, (Memory.OfPond, string)>();
     private volatile KnownPonds? inUse;
 
     private sealed record KnownPonds(long Restored, long Matters, IReadOnlyList<Pond> Ponds);
@@ -165,10 +166,22 @@ public sealed partial class Questions
         }
     }
 
+    /// <summary>What the look through the file found wrong, by pond: such a pond is not worked out until a line of it is new, even where its rows could be read.</summary>
+    /// <param name="whyByLine">What is wrong with lines of the log.</param>
+    public void Distrust(IReadOnlyDictionary<long, string> whyByLine)
+    {
+        using var c = file.Open();
+        memory.Look(c);
+        distrusted = whyByLine.Select(w => (LogLines.PondOf(c, w.Key), w.Value)).Where(w => w.Item1 is not null).GroupBy(w => w.Item1!.Value)
+            .ToDictionary(g => g.Key, g => (memory.Of(g.Key), g.First().Value));
+    }
+
     private PondStory? Story(SqliteConnection c, long pondId)
     {
         var seen = memory.Look(c);
         var last = memory.Of(pondId);
+        if (distrusted.TryGetValue(pondId, out var bad) && bad.Last with { Probe = last.Probe } == last && FarmQuestions.Pond(c, AsOf.Now(DateTimeOffset.MaxValue), pondId) is { } spoilt)
+            throw new PondBrokenException(spoilt, new InvalidDataException(bad.Why));
         if (stories.TryGetValue(pondId, out var known) && (known.Last == last || (known.Last with { Probe = last.Probe } == last && !budget.Take(known.Stamp))))
             return known.Story;
         if (FarmQuestions.Pond(c, AsOf.Now(DateTimeOffset.MaxValue), pondId) is not { } pond)

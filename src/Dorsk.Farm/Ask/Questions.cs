@@ -115,6 +115,19 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return (read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(), [.. read.SelectMany(x => Core.Water.ProbeHealth.Of(x.Parameter, x.Values, [.. hand[x.Parameter].Where(t => t.At > now.AddDays(-3))], now))]);
     }
 
+    /// <summary>For each of some values of a device, in their order: the other value that stands for its instant already, or came earlier among them; null where none does.</summary>
+    public IReadOnlyList<double?> OtherValues(Core.Water.DeviceKept device, IReadOnlyList<Core.Water.ProbeValue> values)
+    {
+        using var c = file.Open();
+        var earlier = new Dictionary<(Core.Water.Parameter, DateTimeOffset), double>();
+        return [.. values.Select(v =>
+        {
+            var stands = DeviceQuestions.At(c, device.PondId ?? Books.ProbeBook.OfFarm, v.Parameter, v.At, device.DeviceId) ?? (earlier.TryGetValue((v.Parameter, v.At), out var first) ? first : null);
+            earlier.TryAdd((v.Parameter, v.At), v.Si);
+            return stands is { } other && other != v.Si ? other : (double?)null;
+        })];
+    }
+
     /// <summary>What probes measured over a span, thinned to what a drawing can show: means with lowest and highest.</summary>
     public (long SpanMs, IReadOnlyList<(DateTimeOffset At, double Mean, double Low, double High)> Points) ProbeCourse(long pond, Core.Water.Parameter parameter, DateTimeOffset from, DateTimeOffset to)
     {

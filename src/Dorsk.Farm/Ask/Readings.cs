@@ -39,8 +39,20 @@ internal static class Readings
     private static ILookup<Parameter, Timed> Merged(ILookup<Parameter, Timed> byHand, ILookup<Parameter, Timed> probes) => byHand.Select(g => g.Key).Union(probes.Select(g => g.Key))
         .SelectMany(p => (probes.Contains(p) ? byHand[p].Concat(probes[p]).OrderBy(t => t.At) : byHand[p]).Select(t => (p, t))).ToLookup(x => x.p, x => x.t);
 
-    public static ILookup<Parameter, Timed> ByHand(SqliteConnection c, AsOf asOf, long? pond) => Sqlite.Rows(c,
-        $"SELECT r.parameter, l.happened, r.value FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line",
-        r => (Parameter: Parameter.ByKey(r.GetString(0)), Timed: new Timed(r.Instant(1), r.GetDouble(2))), Lines.With(asOf, ("pond", pond)))
-        .ToLookup(r => r.Parameter, r => r.Timed);
+    /// <summary>Readings that people took. One that cannot be makes a pond's story fail, with its line; of the weather it is left out, since every pond hangs on it.</summary>
+    public static ILookup<Parameter, Timed> ByHand(SqliteConnection c, AsOf asOf, long? pond)
+    {
+        var sql = $"SELECT r.parameter, l.happened, r.value, l.line FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line";
+        var values = Lines.With(asOf, ("pond", pond));
+        var rows = pond is null ? Sqlite.Sound(c, sql, Read, values) : Sqlite.Rows(c, sql, Read, values);
+        return rows.ToLookup(r => r.Parameter, r => r.Timed);
+    }
+
+    private static (Parameter Parameter, Timed Timed) Read(SqliteDataReader r)
+    {
+        var (parameter, value) = (Parameter.Find(r.GetString(0)), r.GetDouble(2));
+        if (parameter is null || !(value >= parameter.HardLow && value <= parameter.HardHigh))
+            throw new InvalidDataException(FormattableString.Invariant($"Line {r.GetInt64(3)} says {r.GetString(0)} {value:G6}, which cannot be."));
+        return (parameter, new Timed(r.Instant(1), value));
+    }
 }

@@ -63,7 +63,7 @@ public sealed class LoggerDrop(LoggerFile files, Questions questions, StartOptio
         catch (FarmFilesException problem)
         {
             (place, words) = ("refused", problem.Message);
-            log.LogWarning("{File} was refused: {Why}", file, problem.Message);
+            log.LogWarning("{File} was refused: {Why}", Core.Units.PlainText.Line(file, 300), Core.Units.PlainText.Line(problem.Message, 300));
         }
         var to = Directory.CreateDirectory(Path.Combine(of, place)).FullName;
         var name = $"{DateTime.UtcNow.ToString("yyyyMMdd-HHmmss-fff", CultureInfo.InvariantCulture)}-{Path.GetFileName(file)}";

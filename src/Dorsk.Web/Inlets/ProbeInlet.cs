@@ -1,6 +1,7 @@
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
+using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 
 namespace Dorsk.Web.Inlets;
@@ -30,8 +31,9 @@ public sealed record WrongValue(int Place, string Why);
 
 /// <summary>Takes in what probes send, over HTTP and MQTT alike, through the door.</summary>
 /// <param name="door">The way in.</param>
+/// <param name="questions">What stands already.</param>
 /// <param name="clock">The farm clock.</param>
-public sealed class ProbeInlet(Door door, FarmClock clock)
+public sealed class ProbeInlet(Door door, Questions questions, FarmClock clock)
 {
     private static readonly TimeSpan ClockMayBeOff = TimeSpan.FromMinutes(2);
 
@@ -42,16 +44,20 @@ public sealed class ProbeInlet(Door door, FarmClock clock)
         // A device whose clock was never set says an instant long ago or far ahead: nothing follows from it.
         var theirs = sent.Sent is { } said && Told(said) ? said : now;
         var off = (theirs - now).Duration() > ClockMayBeOff ? theirs - now : TimeSpan.Zero;
-        var (good, wrong) = (new List<ProbeValue>(), new List<WrongValue>());
+        var (good, places, wrong) = (new List<ProbeValue>(), new List<int>(), new List<WrongValue>());
         foreach (var (v, i) in (sent.Readings ?? []).Select((v, i) => (v, i)))
         {
             var (value, why) = Read(v, off, probe.Use == DeviceUse.Weather);
             why ??= ProbeSeriesReceived.Wrong(value, now);
             if (why is null)
+            {
                 good.Add(value);
+                places.Add(i + 1);
+            }
             else
                 wrong.Add(new(i + 1, why));
         }
+        Part(probe, good, places, wrong);
         if (good.Count > 0)
         {
             var last = good.Max(g => g.At);
@@ -60,6 +66,19 @@ public sealed class ProbeInlet(Door door, FarmClock clock)
                 return new(0, off.TotalSeconds, [.. wrong, .. receipt.Remarks.Select(r => new WrongValue(0, r.Text))]);
         }
         return new(good.Count, off.TotalSeconds, wrong);
+    }
+
+    // The first value of an instant stands. Another one is not kept, and is not said to be.
+    private void Part(DeviceKept probe, List<ProbeValue> good, List<int> places, List<WrongValue> wrong)
+    {
+        var others = good.Count == 0 ? [] : questions.OtherValues(probe, good);
+        for (var i = good.Count - 1; i >= 0; i--)
+            if (others[i] is { } other)
+            {
+                wrong.Add(new(places[i], FormattableString.Invariant($"another value stands for this instant already: {other:0.###}; the first stands")));
+                good.RemoveAt(i);
+            }
+        wrong.Sort((a, b) => a.Place.CompareTo(b.Place));
     }
 
     private static bool Told(DateTimeOffset at) => at.UtcDateTime.Year is >= 2000 and <= 2200;

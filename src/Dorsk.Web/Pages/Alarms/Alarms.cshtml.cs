@@ -86,7 +86,7 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memo
     }
 
     /// <summary>How an outside watcher hears of it.</summary>
-    public string Outside => options.Heartbeat is not { } address ? "No outside watcher is named: if this machine fails, nobody outside hears of it. Start the farm with --heartbeat https://… ; /health tells the same to whoever asks."
+    public string Outside => options.Heartbeat is not { } address ? "No outside watcher is named."
         : outside.Trouble is { } trouble ? $"The outside watcher at {address.Host} could not be told: {trouble}" : $"The outside watcher at {address.Host} hears every {here.Figure(options.HeartbeatEvery.TotalSeconds, 0)} seconds that the watch looked.";
 
     /// <summary>Keeps the call list.</summary>
