@@ -90,9 +90,9 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   await other.getByRole('button', { name: 'Sign out' }).click();
   await expect(other).toHaveURL(/sign-in/);
   for (let i = 0; i < 5; i++) await tryIn('wrong guess ' + i);
-  await expect(other.locator('.slip-problems')).toContainText('shut for ten minutes');
+  await expect(other.locator('.slip-problems')).toContainText('is taken for this name from here for ten minutes');
   await tryIn('a wet bank');
-  await expect(other.locator('.slip-problems')).toContainText('shut for ten minutes');
+  await expect(other.locator('.slip-problems')).toContainText('is taken for this name from here for ten minutes');
   const row = page.locator('tr', { hasText: 'Creek hand' });
   await row.getByLabel('New password for Creek hand').fill('another wet bank');
   await row.getByRole('button', { name: 'Set' }).click();

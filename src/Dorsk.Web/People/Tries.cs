@@ -33,6 +33,13 @@ public sealed class Tries(TimeProvider time)
     /// <summary>The right password came.</summary>
     public void Succeeded(string name, string address) => all.TryRemove(Key(name, address), out _);
 
+    /// <summary>A Manager has set a new password: the name is open again from everywhere.</summary>
+    public void Clear(string name)
+    {
+        foreach (var key in all.Keys.Where(k => k.Name == Key(name, "").Item1))
+            all.TryRemove(key, out _);
+    }
+
     private int Count(string name, string address) => all.TryGetValue(Key(name, address), out var was) && !Old(was.Stamp) ? was.Failures : 0;
 
     private bool Old(long stamp) => time.GetElapsedTime(stamp) > Shut;

@@ -46,13 +46,12 @@ public sealed class SignInModel(Questions questions, Credentials credentials, De
         var shut = tries.IsShut(Name, address);
         var account = accounts.Named(Name);
         var right = accounts.IsRight(account, password is { Length: <= 200 } ? password : "");
-        if (shut)
+        if (!right)
+            tries.Failed(Name, address);
+        if (shut || tries.IsShut(Name, address))
             return Again($"After {Tries.Most} mistakes no password is taken for this name from here for ten minutes. Wait, or sign in from another device.");
         if (!right)
-        {
-            tries.Failed(Name, address);
             return Again("The name or the password is not right.");
-        }
         tries.Succeeded(Name, address);
         await HttpContext.SignIn(account!, lasting: true);
         return LocalRedirect(Back);

@@ -11,7 +11,7 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>People, their roles and first passwords.</summary>
 [Needs(Permission.Setup)]
-public sealed class PeopleModel(Door door, Questions questions, Credentials credentials, Here here, Accounts accounts, Newcomer newcomer) : PageModel
+public sealed class PeopleModel(Door door, Questions questions, Credentials credentials, Here here, Accounts accounts, Tries tries, Newcomer newcomer) : PageModel
 {
     public IReadOnlyList<PersonNamed> All => questions.People();
 
@@ -60,6 +60,8 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
         if (All.FirstOrDefault(p => p.PersonId == person && p.Role != Role.Gone) is not { } who)
             return NotFound();
         Problem = accounts.SetPassword(who, password);
+        if (Problem is null)
+            tries.Clear(who.Name);
         Said = Problem is null ? $"{who.Name} has a new password. Where they were signed in, they sign in again." : null;
         return Page();
     }
