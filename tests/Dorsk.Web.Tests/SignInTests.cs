@@ -59,7 +59,6 @@ public sealed class SignInTests : IDisposable
     public async Task A_copied_cookie_dies_with_the_session_and_a_person_who_left_is_out()
     {
         var hand = await farm.As(Role.PondHand);
-        var request = new HttpRequestMessage(HttpMethod.Get, "/ponds");
         var cookies = await Cookies(Role.PondHand);
         async Task<HttpStatusCode> WithCopy()
         {
@@ -75,7 +74,6 @@ public sealed class SignInTests : IDisposable
         Assert.Equal(HttpStatusCode.OK, (await hand.Client.GetAsync("/ponds")).StatusCode);
         Assert.True(The<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now, Person(Role.PondHand) with { Role = Role.Gone })).Accepted);
         Assert.Equal(HttpStatusCode.Redirect, (await hand.Client.GetAsync("/ponds")).StatusCode);
-        request.Dispose();
     }
 
     private async Task<(Visitor Visitor, string Header)> Cookies(Role role)

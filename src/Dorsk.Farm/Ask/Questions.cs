@@ -251,7 +251,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         var day = DayQuestions.Day(c, farm, Each, Season(c, farm, seen, now).Planned, Moves(c, seen), Weather(c, seen), now);
         var jobs = Core.Season.JobRules.Of(day);
         var fresh = new Today(ponds, day, jobs, Core.Season.Needs.Of(day, jobs), Core.Season.Headline.Of(day), PlanQuestions.Plan(c, AsOf.Now(now)));
-        // A twentieth of the time at most is spent on what probes change; a quiet farm sees every value at once.
+        // About a tenth of the time at most is spent on what probes change; a quiet farm sees every value at once.
         var took = TimeProvider.System.GetElapsedTime(began);
         today = new(seen, minute, fresh, TimeProvider.System.GetTimestamp(), took < Cheap ? TimeSpan.Zero : 10 * took);
         return fresh;
