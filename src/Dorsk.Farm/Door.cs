@@ -1,7 +1,7 @@
 using Dorsk.Core.Judging;
-using Dorsk.Core.Stock;
 using Dorsk.Farm.Ask;
-using Dorsk.Farm.Books;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
@@ -16,7 +16,6 @@ namespace Dorsk.Farm;
 /// <param name="clock">The farm clock: it says when a line is entered.</param>
 public sealed class Door(FarmFile file, TimeProvider clock)
 {
-    private static readonly IBook[] Books = [new FarmBook(), new PeopleBook(), new PondRegister(), new WaterBook(), new FeedBook(), new FishBook(), new PlanBook(), new JobBook(), new StockingPlanBook(), new SeasonBook(), new ReceivingBook(), new ProbeBook(), new AlarmBook(), new AirBook(), new PrepareBook(), new SettingsBook(), new ForecastBook()];
     private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero);
     // Clocks of phones and of the farm differ a little; more than this is a mistyped date.
     private static readonly TimeSpan ClockSlack = TimeSpan.FromMinutes(5);
@@ -44,7 +43,8 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var asked = new List<(long Line, string Text)>();
         foreach (var line in entry.Lines)
         {
-            var (number, said) = Take(connection, entry, line, lines.Count, entered);
+            var whole = line.Completed is { } completed ? line with { Fact = completed(lines) } : line;
+            var (number, said) = Take(connection, entry, whole, lines.Count, entered);
             lines.Add(number);
             remarks.AddRange(said.Where(r => r.Kind == Objection.Refuse || !entry.Meant.Contains(r.Text)));
             asked.AddRange(said.Where(r => r.Kind == Objection.Ask && entry.Meant.Contains(r.Text)).Select(r => (number, r.Text)));
@@ -63,22 +63,41 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var early = WhenAndWhat(connection, line, entered).ToList();
         if (early.Count > 0)
             return (0, early);
-        var book = line.Fact is { } f ? Books.Single(b => b.Keeps(f)) : null;
-        var number = Sqlite.Number(connection,
-            "INSERT INTO log(entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES ($entry, $n, $kind, $pond, $happened, $entered, $author, $typed, $voids) RETURNING line",
-            ("entry", entry.Id.ToString()), ("n", n), ("kind", line.Fact?.GetType().Name ?? LogLines.TakenBack), ("pond", line.Fact is null ? LogLines.PondOf(connection, line.Corrects!.Value) : book!.PondOf(line.Fact)),
-            ("happened", line.Fact is null && line.Happened > entered ? entered : line.Happened), ("entered", entered), ("author", entry.Author), ("typed", line.AsTyped), ("voids", line.Corrects));
+        var kind = line.Fact is { } f ? FactKinds.Of(f) : null;
+        var voided = line.Corrects is { } old ? LogLines.Line(connection, old) : null;
+        var number = AppendToLog(connection, entry, line, n, entered, kind, voided);
         var desk = new Desk(connection, number, line.Happened, new(line.Happened, DateTimeOffset.MaxValue), line.Corrects);
-        if (line.Corrects is { } voided && LogLines.KindOf(connection, voided) == nameof(Core.Water.ProbeSeriesReceived))
-            ProbeBook.TakenBack(connection, desk.Zone, voided);
-        var said = line.Fact is { } fact ? book!.Check(desk, fact).ToList() : [];
-        if (said.Any(r => r.Kind == Objection.Refuse))
+        List<Remark> said = [];
+        if (voided is not null && FactKinds.Find(voided.Kind) is { } voidedKind)
+        {
+            voidedKind.Withdraw(desk, voided.Line);
+            if (line.Fact is null && voidedKind.Read(connection, voided.Line) is { } gone)
+                said.AddRange(voidedKind.CheckVoid(desk, gone, voided.Line));
+        }
+        if (kind is not null)
+            said.AddRange(kind.Check(desk, line.Fact!));
+        if (said.Exists(r => r.Kind == Objection.Refuse))
             return (number, said);
-        if (line.Fact is not null)
-            book!.Write(desk, line.Fact);
-        var touched = Batches(connection, number, line.Corrects);
-        return (number, [.. said, .. FishBook.CheckWhole(desk, touched)]);
+        kind?.Write(desk, line.Fact!);
+        return (number, [.. said, .. FishChecks.Whole(desk, Batches(connection, number, line.Corrects))]);
     }
+
+    private static long AppendToLog(SqliteConnection connection, Entry entry, NewLine line, int n, DateTimeOffset entered, FactKind? kind, LogRow? voided) =>
+        Sqlite.Number(
+            connection,
+            """
+            INSERT INTO log(entry, n, kind, pond, happened, entered, author, as_typed, voids)
+            VALUES ($entry, $n, $kind, $pond, $happened, $entered, $author, $typed, $voids) RETURNING line
+            """,
+            ("entry", entry.Id.ToString()),
+            ("n", n),
+            ("kind", kind?.Name ?? LogRow.TakenBack),
+            ("pond", kind is null ? voided!.PondId : kind.PondOf(line.Fact!)),
+            ("happened", kind is null && line.Happened > entered ? entered : line.Happened),
+            ("entered", entered),
+            ("author", entry.Author),
+            ("typed", line.AsTyped),
+            ("voids", line.Corrects));
 
     /// <summary>Why nothing can have happened at that time; null when it can.</summary>
     internal static string? WrongTime(DateTimeOffset happened, DateTimeOffset entered) =>
@@ -96,6 +115,14 @@ public sealed class Door(FarmFile file, TimeProvider clock)
             yield return Remark.Refuse("", problem);
     }
 
-    private static List<long> Batches(SqliteConnection connection, long line, long? voided) =>
-        Sqlite.Rows(connection, "SELECT DISTINCT batch FROM posting WHERE line IN ($line, $voided)", r => r.GetInt64(0), ("line", line), ("voided", voided ?? 0));
+    // Of movements by their postings; a count of all posts nothing and is named by its row.
+    private static List<long> Batches(SqliteConnection connection, long line, long? voided) => Sqlite.Rows(
+        connection,
+        """
+        SELECT batch FROM posting WHERE line IN ($line, $voided)
+        UNION SELECT batch FROM recount WHERE line IN ($line, $voided)
+        """,
+        r => r.GetInt64(0),
+        ("line", line),
+        ("voided", voided ?? 0));
 }

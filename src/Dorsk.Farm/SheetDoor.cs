@@ -21,6 +21,8 @@ public sealed class SheetDoor(FarmFile file, TimeProvider clock)
 
     private int Alone(SheetDesk desk, string author, bool withAsked)
     {
+        // Whatever becomes of it, the desk is taken away.
+        using var done = desk;
         desk.Close();
         using var c = file.Open(pooled: false);
         Sqlite.Run(c, "ATTACH $desk AS desk", ("desk", desk.Path));
@@ -37,14 +39,13 @@ public sealed class SheetDoor(FarmFile file, TimeProvider clock)
             Sqlite.Run(c, "CREATE UNIQUE INDEX temp.placed_n ON placed(n)");
             var now = clock.GetUtcNow();
             if (Sqlite.Number(c, "SELECT count(*) FROM placed") > 0)
-                Sqlite.Run(c, "INSERT INTO entry VALUES ($id, $now, $author)", ("id", id), ("now", now), ("author", author));
+                Sqlite.Run(c, "INSERT INTO entry(id, entered, author) VALUES ($id, $now, $author)", ("id", id), ("now", now), ("author", author));
             Sqlite.Run(c, $"INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) SELECT p.line, $id, p.line - $line - 1, '{nameof(ReadingTaken)}', r.pond, r.happened, $now, $author, r.typed, NULL FROM placed p JOIN desk.row r ON r.n = p.n ORDER BY p.line",
                 ("id", id), ("line", line), ("now", now), ("author", author));
-            entered = Sqlite.Run(c, "INSERT INTO reading SELECT p.line, v.k, v.pond, v.parameter, v.value, NULL, '', NULL, NULL FROM placed p JOIN desk.value v ON v.n = p.n ORDER BY p.line, v.k");
-            Sqlite.Run(c, "INSERT INTO confirmed SELECT p.line, a.k, a.text FROM placed p JOIN desk.value v ON v.n = p.n JOIN desk.asked a ON a.n = v.n AND a.k = v.k");
+            entered = Sqlite.Run(c, "INSERT INTO reading(line, n, pond, parameter, value, depth_m, instrument, low, high) SELECT p.line, v.k, v.pond, v.parameter, v.value, NULL, '', NULL, NULL FROM placed p JOIN desk.value v ON v.n = p.n ORDER BY p.line, v.k");
+            Sqlite.Run(c, "INSERT INTO confirmed(line, n, text) SELECT p.line, a.k, a.text FROM placed p JOIN desk.value v ON v.n = p.n JOIN desk.asked a ON a.n = v.n AND a.k = v.k");
             transaction.Commit();
         }
-        desk.Dispose();
         return entered;
     }
 }

@@ -79,9 +79,12 @@ public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarm
     public string Cost(double kWh) => Farm?.KWhPrice is { } price ? $" ({Farm.Currency} {QuantityText.Figure(price * kWh, price * kWh < 100 ? 2 : 0, Hand.Sign)})" : "";
 
     /// <summary>A figure as it would be typed: no parted thousands, so that it reads back the same.</summary>
-    public string Typed(double si, Measure measure)
+    public string Typed(double si, Measure measure) => Typed(measure.In(Hand.System).FromSi(si), measure.DecimalsIn(Hand.System) + 2);
+
+    /// <summary>A bare figure as it would be typed, with at most so many decimals.</summary>
+    public string Typed(double value, int decimals)
     {
-        var text = Math.Round(measure.In(Hand.System).FromSi(si), measure.DecimalsIn(Hand.System) + 2).ToString("0.#####", System.Globalization.CultureInfo.InvariantCulture);
+        var text = Math.Round(value, decimals).ToString("0.########", System.Globalization.CultureInfo.InvariantCulture);
         return Hand.Sign == DecimalSign.Point ? text : text.Replace('.', ',');
     }
 

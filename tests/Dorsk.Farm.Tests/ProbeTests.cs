@@ -2,7 +2,7 @@ using System.Diagnostics;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Books;
+using Dorsk.Farm.Water;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
@@ -39,7 +39,7 @@ public class ProbeTests
             var kept = values.Where(v => !voided.Any(x => x.Piece.Contains(v))).ToList();
             using var c = farm.File.Open();
             var zone = farm.Story.Zone;
-            var wanted = kept.SelectMany(v => new[] { ProbeBook.Hour, ProbeBook.Night }.Select(span => (v.Parameter.Key, span, Start: span == ProbeBook.Night ? Night.Of(v.At, zone).Start(zone).ToUnixTimeMilliseconds() : v.At.ToUnixTimeMilliseconds() / span * span, v)))
+            var wanted = kept.SelectMany(v => new[] { ProbeFacts.Hour, ProbeFacts.Night }.Select(span => (v.Parameter.Key, span, Start: span == ProbeFacts.Night ? Night.Of(v.At, zone).Start(zone).ToUnixTimeMilliseconds() : v.At.ToUnixTimeMilliseconds() / span * span, v)))
                 .GroupBy(x => (x.Key, x.span, x.Start)).ToDictionary(g => g.Key, g => (g.Count(), Math.Round(g.Sum(x => x.v.Si), 6), g.Min(x => x.v.Si), g.OrderBy(x => (x.v.Si, x.v.At)).First().v.At.ToUnixTimeMilliseconds(), g.Max(x => x.v.Si)));
             var found = Sqlite.Rows(c, "SELECT parameter, span, start, n, total, low, low_at, high FROM probe_roll", r => (Key: (r.GetString(0), r.GetInt64(1), r.GetInt64(2)), Value: (r.GetInt32(3), Math.Round(r.GetDouble(4), 6), r.GetDouble(5), r.GetInt64(6), r.GetDouble(7)))).ToDictionary(x => x.Key, x => x.Value);
             Assert.Equal(wanted.OrderBy(x => x.Key), found.OrderBy(x => x.Key));
@@ -81,9 +81,9 @@ public class ProbeTests
         Assert.False(farm.Try(Series(farm, probe, []), Start.AddDays(2)).Accepted);
         for (var d = 0; d < 250; d += 50)
             farm.Must(Series(farm, probe, Enumerable.Range(0, 2400).Select(i => V(5 + Math.Sin(i / 7.0), d + (i / 48.0)))), Start.AddDays(d + 50));
-        Assert.Equal(ProbeBook.Quarter, farm.Questions.ProbeCourse(farm.PondId, Parameter.Oxygen, Start, Start.AddDays(3)).SpanMs);
+        Assert.Equal(ProbeFacts.Quarter, farm.Questions.ProbeCourse(farm.PondId, Parameter.Oxygen, Start, Start.AddDays(3)).SpanMs);
         var (span, months) = farm.Questions.ProbeCourse(farm.PondId, Parameter.Oxygen, Start, Start.AddDays(40));
-        Assert.Equal((ProbeBook.Hour, 40 * 24), (span, months.Count));
+        Assert.Equal((ProbeFacts.Hour, 40 * 24), (span, months.Count));
         Assert.All(months, p => Assert.True(p.Low <= p.Mean && p.Mean <= p.High));
         Assert.InRange(farm.Questions.ProbeCourse(farm.PondId, Parameter.Oxygen, Start, Start.AddDays(250)).Points.Count, 245, 252);
         Assert.Equal(["Name", "Name", "Pond"], new[] { new DeviceKept(0, "buoy p1", DeviceUse.Probe, farm.PondId, null, false), new DeviceKept(0, "a/b", DeviceUse.Probe, farm.PondId, null, false), new DeviceKept(0, "New", DeviceUse.Probe, null, null, false) }.Select(d => farm.Try(d, Start).Remarks[0].Field));

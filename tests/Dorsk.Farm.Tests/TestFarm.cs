@@ -57,7 +57,7 @@ internal sealed class TestFarm : IDisposable
     public long Stock(int count = 1000, double meanG = 50, int day = 1) =>
         Must(new FishStocked(PondId, "silver_perch", "hatchery", count, meanG, CountBasis.ByWeight, "test", null), Start.AddDays(day));
 
-    public List<Movement> Movements(long batch)
+    public IReadOnlyList<Movement> Movements(long batch)
     {
         using var c = File.Open();
         return FishQuestions.Movements(c, AsOf.Now(DateTimeOffset.MaxValue), batch);

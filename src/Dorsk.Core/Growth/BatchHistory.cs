@@ -12,6 +12,9 @@ public sealed record CountChange(DateOnly Day, int Count, bool Dead, double? Mea
 {
     /// <summary>How all were counted on that day, <see cref="Count"/> being what was counted; null for fish that came or went.</summary>
     public bool? CountedOneByOne { get; init; }
+
+    /// <summary>Of the dead of this event the share that was found, more than 0 to 1; null where the usual share of such water counts.</summary>
+    public double? FoundShare { get; init; }
 }
 
 /// <summary>A sample of a batch.</summary>

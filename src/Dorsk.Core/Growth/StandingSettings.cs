@@ -33,6 +33,10 @@ public static class StandingSettings
     /// <summary>Share of the dead that is found in tanks.</summary>
     public const double FoundInTanks = 0.9;
 
+    /// <summary>Share of the dead of an ordinary day that is found.</summary>
+    /// <param name="inTank">Whether they are in a tank, where most are seen.</param>
+    public static double UsuallyFound(bool inTank) => inTank ? FoundInTanks : FoundInPonds;
+
     /// <summary>Process SD of the log weight per day.</summary>
     public const double ProcessSdPerDay = 0.002;
 

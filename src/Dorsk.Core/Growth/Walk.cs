@@ -24,13 +24,13 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
         var changes = batch.Changes.ToLookup(c => c.Day);
         var samples = batch.Samples.ToLookup(s => s.Day);
         var unseenShare = StandingEstimate.UnseenDailyShare(batch.Species, batch.InTank);
-        var found = batch.InTank ? StandingSettings.FoundInTanks : StandingSettings.FoundInPonds;
+        var found = StandingSettings.UsuallyFound(batch.InTank);
         var ration = new RationMemory();
         var held = HeldBack.None;
         for (var day = batch.StockedOn; day <= to; day = day.AddDays(1))
         {
             foreach (var change in changes[day])
-                count = change.CountedOneByOne is { } oneByOne ? CountState.Stocked(change.Count, oneByOne) : change.Dead ? count.Dead(-change.Count, found) : count.Move(change.Count);
+                count = Changed(count, change, found);
             foreach (var sample in samples[day])
                 weight = weight.Learn(sample.Mean.Mean, SampleSd(sample.Mean, batch.Species));
             var tempC = batch.TemperatureC(day);
@@ -53,6 +53,13 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
 
     /// <summary>What these fish were used to eat on this walk, or null when too few days tell.</summary>
     public Habit? Habit() => Growth.Habit.Learn(free, batch.Species);
+
+    private static CountState Changed(CountState count, CountChange change, double usuallyFound)
+    {
+        if (change.CountedOneByOne is { } oneByOne)
+            return CountState.Stocked(change.Count, oneByOne);
+        return change.Dead ? count.Dead(-change.Count, change.FoundShare ?? usuallyFound) : count.Move(change.Count);
+    }
 
     // Against the species' full ration on the first walk; then against their own habit at the level it had.
     private double Share(RationMemory ration, DateOnly day, double tempC, double fullG, double oxygen)

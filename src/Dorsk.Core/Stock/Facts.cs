@@ -32,6 +32,9 @@ public sealed record FishStocked(long PondId, string SpeciesKey, string Origin, 
 /// <param name="Cause">What was seen, in words; may be empty.</param>
 public sealed record FishLost(long PondId, long BatchId, int Count, Account To, string Cause) : FishFact
 {
+    /// <summary>Of all that died, the share that was found and counted, more than 0 to 1; null when nobody said, as for the few found on a day.</summary>
+    public double? FoundShare { get; init; }
+
     /// <inheritdoc/>
     public override long PondId { get; init; } = PondId;
 }

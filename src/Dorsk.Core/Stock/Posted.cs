@@ -31,8 +31,13 @@ public static class Posted
 
     /// <summary>A count of all: the difference to the books; nothing when there is none.</summary>
     /// <param name="f">The count.</param>
-    /// <param name="stands">Fish of the batch in the pond on the books.</param>
-    public static IReadOnlyList<Posting> Of(FishRecounted f, int stands) => f.Count == stands ? [] : f.Count > stands ? Surplus(f.BatchId, f.PondId, f.Count - stands) : Move(f.BatchId, (Account.Pond, f.PondId), (Account.Unexplained, null), stands - f.Count, 0, f.Basis);
+    /// <param name="stands">Fish of the batch in the pond on the books just before it.</param>
+    public static IReadOnlyList<Posting> Of(FishRecounted f, int stands)
+    {
+        if (f.Count > stands)
+            return Surplus(f.BatchId, f.PondId, f.Count - stands);
+        return f.Count == stands ? [] : Move(f.BatchId, (Account.Pond, f.PondId), (Account.Unexplained, null), stands - f.Count, 0, f.Basis);
+    }
 
     private static Posting[] Surplus(long batchId, long pondId, int surplus) =>
         surplus <= 0 ? [] : Move(batchId, (Account.Unexplained, null), (Account.Pond, pondId), surplus, 0, CountBasis.Assumed);

@@ -12,6 +12,22 @@ public readonly record struct Hand(UnitSystem System, DecimalSign Sign)
 
     /// <summary>US units and a decimal point.</summary>
     public static readonly Hand Us = new(UnitSystem.Us, DecimalSign.Point);
+
+    /// <summary>A whole number, thousands parted in the farm's way.</summary>
+    public string Count(double n) => QuantityText.Figure(n, 0, Sign);
+
+    /// <summary>A bare figure with so many decimals in the farm's way.</summary>
+    public string Figure(double value, int decimals) => QuantityText.Figure(value, decimals, Sign);
+
+    /// <summary>A bare figure with at most so many decimals; noughts at its end are left out.</summary>
+    public string Short(double value, int decimals)
+    {
+        var text = Figure(value, decimals);
+        return decimals > 0 ? text.TrimEnd('0').TrimEnd('.', ',') : text;
+    }
+
+    /// <summary>A date with its year, such as 21 Jan 2027.</summary>
+    public static string Day(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 }
 
 /// <summary>A typed quantity understood, or the reason it was not.</summary>

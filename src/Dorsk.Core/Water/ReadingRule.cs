@@ -20,6 +20,9 @@ public sealed record ReadingContext(Timed? Last, DateTimeOffset At, double? Satu
 /// <summary>Is a typed value plausible? Outside the hard range it is refused; unusual or a jump, it is asked about. Good for the fish is another question.</summary>
 public static class ReadingRule
 {
+    /// <summary>Words of the question about a value that is rare in itself.</summary>
+    public const string Unusual = "is unusual";
+
     /// <summary>Objections to one value; empty when it is plausible.</summary>
     public static IEnumerable<Remark> Check(Value value, ReadingContext context, Hand hand)
     {
@@ -37,7 +40,7 @@ public static class ReadingRule
         else if (p == Parameter.Oxygen && value.Si < 0.3)
             yield return Remark.Ask(p.Key, $"{Print(value.Si)} is almost no oxygen. Check the meter in air. Is it meant?");
         else if (value.Si < p.UsualLow || value.Si > p.UsualHigh)
-            yield return Remark.Ask(p.Key, $"{Print(value.Si)} is unusual: mostly {Print(p.UsualLow)} to {Print(p.UsualHigh)}. Is it meant?");
+            yield return Remark.Ask(p.Key, $"{Print(value.Si)} {Unusual}: mostly {Print(p.UsualLow)} to {Print(p.UsualHigh)}. Is it meant?");
         else if (p.JumpPerDay is { } jump && context.Last is { } last && (context.At - last.At).Duration() <= TimeSpan.FromHours(24) && Math.Abs(value.Si - last.Si) > jump)
             yield return Remark.Ask(p.Key, $"{Print(value.Si)} after {Print(last.Si)} less than a day before is a large change. Is it meant?");
         else if (context.Other is { } other && Math.Abs(value.Si - other.Si) > (p.Apart ?? 0.3 * Math.Max(value.Si, other.Si)))

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Alarms;
 using System.Globalization;
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Judging;
@@ -24,12 +25,7 @@ internal static class AlarmQuestions
         """, r => (r.GetInt64(0), r.Instant(1), r.GetString(2), Read(r)), Lines.With(asOf, ("since", since))));
 
     /// <summary>Who is called; null before anybody was named.</summary>
-    public static CallListSet? List(SqliteConnection c, AsOf asOf)
-    {
-        TimeOnly? Hour(SqliteDataReader r, int i) => r.IsDBNull(i) ? null : TimeOnly.ParseExact(r.GetString(i), "HH:mm", CultureInfo.InvariantCulture);
-        var last = Sqlite.Rows(c, $"SELECT l.line, k.after_minutes, k.quiet_from, k.quiet_to FROM call_list k CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line DESC LIMIT 1", r => (Line: r.GetInt64(0), After: r.GetInt32(1), From: Hour(r, 2), To: Hour(r, 3)), Lines.With(asOf));
-        return last.Count == 0 ? null : new(Sqlite.Rows(c, "SELECT name, address FROM call_step WHERE line = $line ORDER BY n", r => new CallStep(r.GetString(0), r.GetString(1)), ("line", last[0].Line)), last[0].After, last[0].From, last[0].To);
-    }
+    public static CallListSet? List(SqliteConnection c, AsOf asOf) => AlarmFacts.CallList.All(c, asOf) is { Count: > 0 } lists ? lists.MaxBy(l => l.Line).Fact : null;
 
     private static Fact Read(SqliteDataReader r)
     {

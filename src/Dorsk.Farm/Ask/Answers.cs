@@ -46,8 +46,9 @@ public sealed record PondNow(PondStory Story, IReadOnlyList<BatchNow> Batches, T
 
 /// <summary>The closed or running books of a batch.</summary>
 /// <param name="Batch">The batch.</param>
-/// <param name="Result">Added up.</param>
-public sealed record CycleNow(BatchStory Batch, CycleResult Result);
+/// <param name="Result">Added up for this pond.</param>
+/// <param name="Chain">Survival along all ponds of the batch; null when nothing was stocked.</param>
+public sealed record CycleNow(BatchStory Batch, CycleResult Result, BatchSurvival? Chain);
 
 /// <summary>All that Today shows.</summary>
 /// <param name="Ponds">The ponds in walking order.</param>

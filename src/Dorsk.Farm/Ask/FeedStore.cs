@@ -45,7 +45,7 @@ internal sealed class FeedMoves
             .Concat(Sqlite.Sound(c, $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.reason FROM store_counted f CROSS JOIN log l USING (line) WHERE {Lines.Count}", r => (r.GetInt64(0), r.GetInt64(1), new StoreMove(r.Instant(2), StoreMoveKind.Counted, r.GetDouble(3), Words: r.GetString(4))), arguments))
             // Within a minute things happened as they were written.
             .OrderBy(m => m.Item3.At).ThenBy(m => m.Item2).ToLookup(m => m.Item1, m => m.Item3);
-        return new(FarmQuestions.Goods(c, asOf).Select(k => (k, moves[k.Id].ToList())).ToList());
+        return new(FarmQuestions.Goods(c, asOf.Known).Select(k => (k, moves[k.Id].ToList())).ToList());
     }
 
     private volatile Tuple<DateTimeOffset, List<FeedLeft>>? last;

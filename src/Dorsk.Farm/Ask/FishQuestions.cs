@@ -1,6 +1,9 @@
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -9,44 +12,54 @@ namespace Dorsk.Farm.Ask;
 /// <summary>Fish on the books.</summary>
 internal static class FishQuestions
 {
+    // Older files hold postings of counts; the ledger works those out.
+    private const string Posted = "l.kind <> '" + nameof(FishRecounted) + "'";
+
     /// <summary>Batches that ever stood in a pond, with what stands there on the books.</summary>
-    public static List<BatchOnBooks> Standing(SqliteConnection c, AsOf asOf, long pond) => Sqlite.Rows(c,
-        $"""
-        SELECT p.batch, (SELECT species FROM stocking s WHERE s.batch = p.batch ORDER BY s.line DESC LIMIT 1), min(l.happened), sum(p.count),
-          (SELECT max(lh.happened) FROM harvest h CROSS JOIN log lh USING (line) WHERE h.batch = p.batch AND h.pond = $pond AND h.final = 1
-            AND lh.happened <= $upto AND lh.entered <= $known AND NOT EXISTS (SELECT 1 FROM log vh WHERE vh.voids = lh.line AND vh.entered <= $known))
-        FROM posting p CROSS JOIN log l USING (line) WHERE p.pond = $pond AND p.account = 'Pond' AND {Lines.Count} GROUP BY p.batch ORDER BY p.batch
-        """,
-        r => new BatchOnBooks(r.GetInt64(0), r.GetString(1), r.Instant(2), r.GetInt32(3), r.MaybeLong(4) is { } ms ? DateTimeOffset.FromUnixTimeMilliseconds(ms) : null),
-        Lines.With(asOf, ("pond", pond)));
+    public static List<BatchOnBooks> Standing(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var rows = Sqlite.Rows(
+            c,
+            $"""
+            SELECT p.batch, (SELECT species FROM stocking s WHERE s.batch = p.batch ORDER BY s.line DESC LIMIT 1),
+              min(l.happened), sum(p.count), max(l.happened), EXISTS (SELECT 1 FROM recount r WHERE r.batch = p.batch)
+            FROM posting p CROSS JOIN log l USING (line)
+            WHERE p.pond = $pond AND p.account = 'Pond' AND {Posted} AND {Lines.Count} GROUP BY p.batch ORDER BY p.batch
+            """,
+            r => (Batch: r.GetInt64(0), Species: r.GetString(1), First: r.Instant(2), Sum: r.GetInt32(3), Last: r.Instant(4), Counted: r.GetBoolean(5)),
+            Lines.With(asOf, ("pond", pond)));
+        return rows.ConvertAll(r =>
+        {
+            var movements = r.Counted ? Movements(c, asOf, r.Batch) : null;
+            var stands = movements is null ? r.Sum : Ledger.Balance(movements, r.Batch, Account.Pond, pond);
+            return new BatchOnBooks(r.Batch, r.Species, r.First, stands, Closing(c, asOf, r.Batch, pond).Max(f => (DateTimeOffset?)f.At))
+            {
+                EmptiedAt = stands != 0 ? null : movements is null ? r.Last : Ledger.EmptiedAt(movements, pond),
+            };
+        });
+    }
 
-    public static List<Movement> Movements(SqliteConnection c, AsOf asOf, long batch) => Sqlite.Rows(c,
-        $"SELECT l.line, l.happened, p.account, p.pond, p.count, p.mass_g, p.basis FROM posting p CROSS JOIN log l USING (line) WHERE p.batch = $batch AND {Lines.Count} ORDER BY l.line, p.n",
-        r => (Line: r.GetInt64(0), Happened: r.Instant(1), Posting: new Posting(batch, r.Word<Account>(2), r.MaybeLong(3), r.GetInt32(4), r.GetDouble(5), r.Word<CountBasis>(6))),
-        Lines.With(asOf, ("batch", batch)))
-        .GroupBy(r => (r.Line, r.Happened)).Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList())).ToList();
+    /// <summary>Movements of a batch in the order in which they happened, counts of all worked out.</summary>
+    public static IReadOnlyList<Movement> Movements(SqliteConnection c, AsOf asOf, long batch) =>
+        Ledger.Settle(Read(c, asOf, "p.batch = $batch AND", "t.batch = $batch", ("batch", batch)));
 
-    /// <summary>Movements of every batch.</summary>
-    public static Dictionary<long, IReadOnlyList<Movement>> AllMovements(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
-        $"SELECT l.line, l.happened, p.batch, p.account, p.pond, p.count, p.mass_g, p.basis FROM posting p CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line, p.n",
-        r => (Line: r.GetInt64(0), Happened: r.Instant(1), Posting: new Posting(r.GetInt64(2), r.Word<Account>(3), r.MaybeLong(4), r.GetInt32(5), r.GetDouble(6), r.Word<CountBasis>(7))), Lines.With(asOf))
-        .GroupBy(r => r.Posting.BatchId).ToDictionary(b => b.Key, b => (IReadOnlyList<Movement>)b.GroupBy(r => (r.Line, r.Happened)).Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList())).ToList());
+    /// <summary>Movements of every batch, each in the order in which they happened.</summary>
+    public static Dictionary<long, IReadOnlyList<Movement>> AllMovements(SqliteConnection c, AsOf asOf) =>
+        Read(c, asOf, "", "").GroupBy(BatchOf).ToDictionary(g => g.Key, g => Ledger.Settle(g));
 
     /// <summary>Every batch with its stocking, oldest first.</summary>
-    public static List<(long Batch, DateTimeOffset At, FishStocked Fact)> Stockings(SqliteConnection c, AsOf asOf) => Sqlite.Rows(c,
-        $"SELECT s.batch, l.happened, s.pond, s.species, s.origin, s.count, s.mean_g, s.basis, s.not_ready_reason, s.target_g FROM stocking s CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line",
-        r => (r.GetInt64(0), r.Instant(1), new FishStocked(r.GetInt64(2), r.GetString(3), r.GetString(4), r.GetInt32(5), r.GetDouble(6), r.Word<CountBasis>(7), r.GetString(8), r.MaybeReal(9))), Lines.With(asOf));
+    public static List<(long Batch, DateTimeOffset At, FishStocked Fact)> Stockings(SqliteConnection c, AsOf asOf)
+    {
+        var numbers = Sqlite.Rows(c, "SELECT line, batch FROM stocking", r => (Line: r.GetInt64(0), Batch: r.GetInt64(1))).ToDictionary(r => r.Line, r => r.Batch);
+        return FishFacts.Stocked.All(c, asOf).ConvertAll(s => (numbers[s.Line], s.At, s.Fact));
+    }
 
     /// <summary>The line of a final harvest after which fish stand (or are short) all the same, or null.</summary>
     public static long? OpenAgain(SqliteConnection c, AsOf asOf, long batch)
     {
-        var finals = Sqlite.Rows(c, $"SELECT h.line, h.pond FROM harvest h CROSS JOIN log l USING (line) WHERE h.batch = $batch AND h.final = 1 AND {Lines.Count}",
-            r => (Line: r.GetInt64(0), Pond: r.GetInt64(1)), Lines.With(asOf, ("batch", batch)));
+        var finals = FishFacts.Harvested.All(c, asOf, "t.batch = $batch AND t.final = 1", ("batch", batch));
         var movements = finals.Count == 0 ? [] : Movements(c, asOf, batch);
-        foreach (var (line, pond) in finals)
-            if (Ledger.Balance(movements, batch, Account.Pond, pond) != 0)
-                return line;
-        return null;
+        return finals.Where(f => Ledger.Balance(movements, batch, Account.Pond, f.Fact.PondId) != 0).Select(f => (long?)f.Line).FirstOrDefault();
     }
 
     /// <summary>Mean weight at the last sample, or at stocking, g, and when.</summary>
@@ -61,14 +74,46 @@ internal static class FishQuestions
             r => r.IsDBNull(0) ? (0, asOf.HappenedUpTo) : (r.GetDouble(0), r.Instant(1)), Lines.With(asOf, ("batch", batch), ("pond", pond)))[0];
     }
 
-    /// <summary>Whether the pond was declared ready since the last fish were stocked or taken out.</summary>
-    public static bool DeclaredReady(SqliteConnection c, AsOf asOf, long pond) => Sqlite.Number(c,
-        $"""
-        SELECT count(*) FROM pond_work w CROSS JOIN log l USING (line) WHERE w.pond = $pond AND w.work = 'DeclaredReady' AND {Lines.Count}
-          AND l.happened > coalesce((SELECT max(l2.happened) FROM harvest h CROSS JOIN log l2 USING (line) WHERE h.pond = $pond AND h.final = 1 AND l2.happened <= $upto), -1)
-        """, Lines.With(asOf, ("pond", pond))) > 0;
+    /// <summary>When the pond last came to hold no fish at all, by whatever way they went; null when it holds fish or never did.</summary>
+    public static DateTimeOffset? EmptiedAt(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var batches = Sqlite.Rows(c, "SELECT DISTINCT batch FROM posting WHERE pond = $pond", r => r.GetInt64(0), ("pond", pond));
+        return Ledger.EmptiedAt(batches.SelectMany(b => Movements(c, asOf, b)), pond);
+    }
 
-    public static List<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works(SqliteConnection c, AsOf asOf, long pond) => Sqlite.Rows(c,
-        $"SELECT l.happened, w.work, w.text, w.amount_kg FROM pond_work w CROSS JOIN log l USING (line) WHERE w.pond = $pond AND {Lines.Count} ORDER BY l.happened DESC",
-        r => (r.Instant(0), r.Word<PondWork>(1), r.GetString(2), r.MaybeReal(3)), Lines.With(asOf, ("pond", pond)));
+    /// <summary>Whether the pond was declared ready since the last fish left it.</summary>
+    public static bool DeclaredReady(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var declared = FarmFacts.Worked.All(c, asOf, "t.pond = $pond AND t.work = 'DeclaredReady'", ("pond", pond)).Select(w => (DateTimeOffset?)w.At).Max();
+        return declared is { } at && !(EmptiedAt(c, asOf, pond) >= at);
+    }
+
+    public static List<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var works = FarmFacts.Worked.All(c, asOf, "t.pond = $pond", ("pond", pond));
+        works.Reverse();
+        return works.ConvertAll(w => (w.At, w.Fact.Work, w.Fact.Text, w.Fact.AmountKg));
+    }
+
+    private static List<FactLine<FishHarvested>> Closing(SqliteConnection c, AsOf asOf, long batch, long pond) =>
+        FishFacts.Harvested.All(c, asOf, "t.batch = $batch AND t.pond = $pond AND t.final = 1", ("batch", batch), ("pond", pond));
+
+    private static List<Movement> Read(SqliteConnection c, AsOf asOf, string posting, string recount, params (string, object?)[] with)
+    {
+        var postings = Sqlite.Rows(
+            c,
+            $"""
+            SELECT l.line, l.happened, p.batch, p.account, p.pond, p.count, p.mass_g, p.basis
+            FROM posting p CROSS JOIN log l USING (line) WHERE {posting} {Posted} AND {Lines.Count} ORDER BY l.line, p.n
+            """,
+            r => (Line: r.GetInt64(0), Happened: r.Instant(1), Posting: new Posting(
+                r.GetInt64(2), r.Word<Account>(3), r.MaybeLong(4), r.GetInt32(5), r.GetDouble(6), r.Word<CountBasis>(7))),
+            Lines.With(asOf, with));
+        var moved = postings.GroupBy(r => (r.Line, r.Happened))
+            .Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList()));
+        var counted = FishFacts.Recounted.All(c, asOf, recount, with).Select(x => new Movement(x.Line, x.At, []) { Recount = x.Fact });
+        return [.. moved, .. counted];
+    }
+
+    private static long BatchOf(Movement m) => m.Recount?.BatchId ?? m.Postings[0].BatchId;
 }

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Water;
 using System.Globalization;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Time;
@@ -17,10 +18,8 @@ public sealed record PondProof(string Code, IReadOnlyList<NightOutcome> Nights, 
 internal static class ForecastQuestions
 {
     /// <summary>Forecasts of a pond in the order in which they were told.</summary>
-    public static List<ForecastIssued> Issued(SqliteConnection c, AsOf asOf, long pond, DateOnly since) => Sqlite.Rows(c,
-        $"SELECT f.night, f.method, f.low, f.low_80, f.high_80, f.low_at, f.chance_under_act, f.start_at, f.shown FROM forecast_issued f CROSS JOIN log l USING (line) WHERE f.pond = $pond AND f.night >= $since AND {Lines.Count} ORDER BY l.line",
-        r => new ForecastIssued(pond, new(r.Day(0)), r.Word<DeclineMethod>(1),
-            new(r.GetDouble(2), r.GetDouble(3), r.GetDouble(4), TonightForecast.Level), r.Instant(5), r.GetDouble(6), r.Instant(7), r.GetBoolean(8)), Lines.With(asOf, ("pond", pond), ("since", since)));
+    public static List<ForecastIssued> Issued(SqliteConnection c, AsOf asOf, long pond, DateOnly since) =>
+        [.. WaterFacts.Forecast.All(c, asOf, "t.pond = $pond AND t.night >= $since", ("pond", pond), ("since", since)).OrderBy(f => f.Line).Select(f => f.Fact)];
 
     /// <summary>The first forecast of each night beside the morning that came.</summary>
     public static PondProof Proof(SqliteConnection c, AsOf asOf, PondStory story)

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
@@ -38,9 +39,26 @@ internal static class LogLines
 
     public static LogRow? Line(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {Columns} FROM log l WHERE l.line = $line", Row, ("line", line), ("known", DateTimeOffset.MaxValue));
 
-    public static string? KindOf(SqliteConnection c, long line) => Line(c, line)?.Kind;
+    /// <summary>Lines that count and belong to a pond beside its description, the first few.</summary>
+    public static List<long> Naming(SqliteConnection c, long pond) => Sqlite.Rows(
+        c,
+        $"""
+        SELECT l.line FROM log l WHERE l.pond = $pond AND l.kind NOT IN ('{TakenBack}', 'PondBuilt')
+          AND NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = l.line) ORDER BY l.line LIMIT 5
+        """,
+        r => r.GetInt64(0),
+        ("pond", pond));
 
-    public static long? PondOf(SqliteConnection c, long line) => Line(c, line)?.PondId;
+    /// <summary>Lines that count and name a kind of feed, the first few.</summary>
+    public static List<long> OfFeed(SqliteConnection c, long feed)
+    {
+        var tables = FactKinds.All.SelectMany(k => k.Columns.Where(x => x.Refers == Refers.Feed && k.Name != "FeedNamed").Select(x => $"SELECT line FROM {k.Table} WHERE {x.Name} = $feed"));
+        return Sqlite.Rows(
+            c,
+            $"SELECT line FROM ({string.Join(" UNION ALL ", tables)}) t WHERE NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = t.line) ORDER BY line LIMIT 5",
+            r => r.GetInt64(0),
+            ("feed", feed));
+    }
 
     public static long Last(SqliteConnection c) => Sqlite.Number(c, "SELECT max(line) FROM log");
 
@@ -53,7 +71,7 @@ internal static class LogLines
             return $"Line {line} was already corrected by line {by}. Open that line instead.";
         if (old.Kind == TakenBack)
             return $"Line {line} takes another line back. It cannot be taken back itself; enter the fact again.";
-        return kind is not null && kind != old.Kind ? $"Line {line} is a {old.Kind}; it cannot be corrected with a {kind}." : null;
+        return kind is not null && kind != old.Kind ? $"Line {line} says “{FactKinds.Word(old.Kind)}”; it cannot be corrected with “{FactKinds.Word(kind)}”." : null;
     }
 
     private static LogRow Row(SqliteDataReader r) => new(r.GetInt64(0), r.GetString(1), r.Instant(2), r.Instant(3), r.GetString(4), r.GetString(5), r.MaybeLong(6), r.MaybeLong(7), r.MaybeLong(8));

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Facts;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -39,8 +40,11 @@ internal sealed class Memory
                 probes.Clear();
                 (restored, upTo, farm, feed, matters) = (n, 0, 0, 0, 0);
             }
-            foreach (var (line, pond, kind) in Sqlite.Rows(c, "SELECT line, pond, kind FROM log WHERE line > $line ORDER BY line", r => (r.GetInt64(0), r.MaybeLong(1), r.GetString(2)), ("line", upTo)))
-                Note(line, pond, kind);
+            // Nothing is remembered yet: there is nothing to tell apart in what stands already.
+            if (upTo == 0)
+                upTo = farm = feed = matters = LogLines.Last(c);
+            foreach (var row in New(c))
+                Note(c, row);
             return new(restored, upTo, farm, feed, matters);
         }
     }
@@ -52,26 +56,57 @@ internal sealed class Memory
             return new(restored, Math.Max(farm, ponds.GetValueOrDefault(pond)), probes.GetValueOrDefault(pond));
     }
 
-    private void Note(long line, long? pond, string kind)
+    private List<NewRow> New(SqliteConnection c) => Sqlite.Rows(
+        c,
+        """
+        SELECT l.line, l.kind, l.pond, v.line, v.kind, v.pond FROM log l LEFT JOIN log v ON v.line = l.voids
+        WHERE l.line > $line ORDER BY l.line
+        """,
+        r => new NewRow(
+            new(r.GetInt64(0), r.GetString(1), r.MaybeLong(2)),
+            r.MaybeLong(3) is { } voided ? new(voided, r.GetString(4), r.MaybeLong(5)) : null),
+        ("line", upTo));
+
+    // A line changes what its own fact names, and what the fact named that it takes the place of.
+    private void Note(SqliteConnection c, NewRow row)
     {
-        upTo = line;
-        if (kind is nameof(Core.Feeding.FeedingGiven) or nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.StoreTaken) or nameof(Core.Feeding.StoreCounted) or nameof(Core.Feeding.FeedNamed) or LogLines.TakenBack)
-            feed = line;
-        // What Dorsk told itself and alarms change no answer.
-        if (kind is nameof(Core.Oxygen.ForecastIssued) or nameof(Core.Alarms.AlarmRaised) or nameof(Core.Alarms.AlarmAnswered) or nameof(Core.Alarms.AlarmEnded) or nameof(Core.Alarms.AlarmTold) or nameof(Core.Alarms.CallListSet))
-            return;
-        if (pond is { } probed && kind == nameof(Core.Water.ProbeSeriesReceived))
+        upTo = row.Line.Number;
+        if (row.Line.Kind != LogRow.TakenBack)
+            Note(c, row.Line);
+        if (row.Voided is { } voided)
+            Note(c, voided);
+    }
+
+    private void Note(SqliteConnection c, Touching line)
+    {
+        // A kind that this build does not know may be about anything.
+        var kind = FactKinds.Find(line.Kind);
+        var reach = kind?.Reach ?? Reach.Farm | Reach.Store;
+        if (reach == Reach.Probe && line.Pond is { } probed)
         {
-            probes[probed] = line;
+            probes[probed] = upTo;
             return;
         }
-        matters = line;
-        // Jobs of the farm, copies of the season and feed brought in change no answer of a pond; a pond's job may be a step of its preparation.
-        if (kind is nameof(Core.Feeding.FeedReceived) or nameof(Core.Feeding.StoreTaken) or nameof(Core.Feeding.StoreCounted) or nameof(Core.Plans.SeasonKept) || (kind == nameof(Core.Season.JobClosed) && pond is null))
+        if (reach == Reach.Nothing)
             return;
-        if (pond is { } p && kind is not (nameof(Core.Stock.FishMoved) or nameof(Core.Plans.CyclePlanned)))
-            ponds[p] = line;
-        else
-            farm = line;
+        matters = upTo;
+        if (reach.HasFlag(Reach.Store))
+            feed = upTo;
+        if (reach.HasFlag(Reach.Farm) || reach == Reach.Probe)
+            farm = upTo;
+        else if (reach.HasFlag(Reach.Named))
+            NotePonds(kind!.PondsOf(c, line.Number), line.Pond, reach);
     }
+
+    private void NotePonds(List<long> named, long? filedUnder, Reach reach)
+    {
+        if (named.Count == 0 && filedUnder is null && reach.HasFlag(Reach.Ponds))
+            farm = upTo;
+        foreach (var pond in filedUnder is { } own ? named.Append(own) : named)
+            ponds[pond] = upTo;
+    }
+
+    private readonly record struct Touching(long Number, string Kind, long? Pond);
+
+    private readonly record struct NewRow(Touching Line, Touching? Voided);
 }

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Ponds;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
@@ -16,19 +17,11 @@ internal static class PlanQuestions
 {
     public static Plan Plan(SqliteConnection c, AsOf asOf)
     {
-        var places = Sqlite.Sound(c, $"SELECT p.pond, p.east_m, p.north_m, p.turn_deg FROM pond_place p CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line",
-            r => new PondPlaced(r.GetInt64(0), r.GetDouble(1), r.GetDouble(2), r.GetDouble(3)), Lines.With(asOf)).GroupBy(p => p.PondId).ToDictionary(g => g.Key, g => g.Last());
-        var landmarks = Sqlite.Sound(c, $"SELECT l.line, m.kind, m.name, m.points FROM landmark m CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line",
-            r => (r.GetInt64(0), Landmark(r, 1)), Lines.With(asOf));
+        var places = PlanFacts.Placed.Newest(c, asOf, p => p.PondId).ToDictionary(p => p.Fact.PondId, p => p.Fact);
+        var landmarks = PlanFacts.Landmark.Sound(c, asOf).OrderBy(l => l.Line).Select(l => (l.Line, l.Fact)).ToList();
         var ponds = FarmPlan.LayOut(FarmQuestions.InUse(c, asOf).Select(p => (p, places.GetValueOrDefault(p.Id))).ToList());
-        var marks = Sqlite.Sound(c, $"SELECT s.pond, s.line FROM marks_set s CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.happened, l.line", r => (Pond: r.GetInt64(0), Line: r.GetInt64(1)), Lines.With(asOf))
-            .GroupBy(m => m.Pond).SelectMany(g => Sqlite.Sound(c, "SELECT kind, code, east_m, north_m FROM mark WHERE line = $line ORDER BY n",
-                r => new PlanMark(r.Word<MarkKind>(0), r.GetString(1), r.GetDouble(2), r.GetDouble(3)), ("line", g.Last().Line)).Select(mark => (Pond: g.Key, Mark: mark)));
-        return new(ponds, landmarks, marks.SelectMany(m => ponds.Where(p => p.Pond.Id == m.Pond).Select(p => (m.Pond, p.OnPlan(m.Mark)))).ToList());
+        var marks = PlanFacts.Marks.Newest(c, asOf, m => m.PondId).SelectMany(m => m.Fact.Marks.Select(mark => (m.Fact.PondId, Mark: mark)));
+        var drawn = marks.SelectMany(m => ponds.Where(p => p.Pond.Id == m.PondId).Select(p => (m.PondId, p.OnPlan(m.Mark))));
+        return new(ponds, landmarks, [.. drawn]);
     }
-
-    /// <summary>The landmark of one line, or null.</summary>
-    public static LandmarkDrawn? LandmarkOf(SqliteConnection c, long line) => Sqlite.One(c, "SELECT kind, name, points FROM landmark WHERE line = $line", r => Landmark(r, 0), ("line", line));
-
-    private static LandmarkDrawn Landmark(SqliteDataReader r, int i) => new(r.GetString(i), r.GetString(i + 1), Pairs.Read(r.GetString(i + 2)));
 }

@@ -17,16 +17,17 @@ public sealed partial class PondStory
     public PreparationLine? PreparationLine { get; private init; }
 
     /// <summary>When the last fish left; the beginning of time when none ever stood here.</summary>
-    private DateTimeOffset EmptiedBefore(DateTimeOffset at) => Batches.Select(b => b.ClosedAt).Where(c => c <= at).DefaultIfEmpty(null).Max() ?? DateTimeOffset.MinValue;
+    private DateTimeOffset EmptiedBefore(DateTimeOffset at) => Batches.Select(b => b.EmptiedAt).Where(c => c <= at).DefaultIfEmpty(null).Max() ?? DateTimeOffset.MinValue;
 
     /// <summary>Since when the pond stands empty, and what its last fish put on a day, kg; null with fish in it or before its first ones.</summary>
     public (DateTimeOffset Since, double KgDay)? IdleAt(DateTimeOffset now)
     {
-        if (Batches.Count == 0 || Batches.Any(b => b.ClosedAt is null || b.ClosedAt > now))
+        if (Batches.Count == 0 || Batches.Any(b => b.EmptiedAt is null || b.EmptiedAt > now))
             return null;
-        var last = Batches.MaxBy(b => b.ClosedAt)!;
-        var grown = last.Harvests.Sum(h => h.Fact.MassKg) - (last.ArrivedCount * last.ArrivedMeanG / 1000);
-        return (last.ClosedAt!.Value, Math.Max(0, grown / Math.Max(1, (last.ClosedAt.Value - last.ArrivedAt).TotalDays)));
+        var last = Batches.MaxBy(b => b.EmptiedAt)!;
+        // What went out weighed, by harvest or into another pond, less what came in.
+        var grown = last.Changes.Sum(x => -x.Count * (x.MeanG ?? 0) / 1000) - (last.ArrivedCount * last.ArrivedMeanG / 1000);
+        return (last.EmptiedAt!.Value, Math.Max(0, grown / Math.Max(1, (last.EmptiedAt.Value - last.ArrivedAt).TotalDays)));
     }
 
     /// <summary>What making this pond ready must know of it.</summary>

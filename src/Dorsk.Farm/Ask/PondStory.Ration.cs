@@ -9,6 +9,19 @@ namespace Dorsk.Farm.Ask;
 
 public sealed partial class PondStory
 {
+    /// <summary>The kind in the store that the fish are to be fed: nearest to what the size of the heaviest batch takes, else the one they ate last, else the first; null without any.</summary>
+    /// <param name="now">The instant.</param>
+    /// <param name="feeds">Kinds of feed in the store.</param>
+    public long? FeedFor(DateTimeOffset now, IReadOnlyList<FeedKind> feeds)
+    {
+        var day = Zone.DayOf(now);
+        var heaviest = Standing.Select(b => (b.Species, Stands: StandsOn(b, day))).MaxBy(x => x.Stands.BiomassKg.Value);
+        var bySize = heaviest.Species is { } species
+            ? Core.Feeding.FeedAhead.KindFor(species, heaviest.Stands.MeanG.Value, [.. feeds.Select(f => (f.Id, f.PelletMm))]) : null;
+        var last = Feedings.Count > 0 ? Feedings[^1].FeedId : (long?)null;
+        return feeds.FirstOrDefault(f => f.Id == bySize)?.Id ?? feeds.FirstOrDefault(f => f.Id == last)?.Id ?? (feeds.Count > 0 ? feeds[0].Id : null);
+    }
+
     /// <summary>Ration of a batch on a day, or null where it does not stand.</summary>
     /// <param name="batch">The batch.</param>
     /// <param name="day">The farm day.</param>

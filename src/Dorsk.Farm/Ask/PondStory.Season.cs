@@ -20,7 +20,7 @@ public sealed partial class PondStory
     private readonly ConcurrentDictionary<(long Batch, DateOnly Day), IReadOnlyList<WeightAhead>> ahead = new();
     private readonly ConcurrentDictionary<(string Species, DateOnly From, double MeanG, DateOnly Last), IReadOnlyList<WeightAhead>> grown = new();
     private readonly ConcurrentDictionary<DateOnly, IReadOnlyList<StoodOn>> stood = new();
-    private IReadOnlyList<(DateOnly Month, string Feed, double Kg)>? fedByMonth;
+    private IReadOnlyList<(DateOnly Month, long FeedId, double Kg)>? fedByMonth;
 
     /// <summary>Its plans for fish to leave and to come.</summary>
     public PondPlans Plans { get; private init; } = PondPlans.None;
@@ -68,7 +68,7 @@ public sealed partial class PondStory
     public IReadOnlyList<StoodOn> StoodTo(DateOnly today) => stood.GetOrAdd(today, Stood);
 
     /// <summary>Feed given by month and kind, kg.</summary>
-    public IReadOnlyList<(DateOnly Month, string Feed, double Kg)> FedByMonth => fedByMonth ??= [.. Feedings.GroupBy(f => (Month: new DateOnly(Zone.LocalAt(f.At).Year, Zone.LocalAt(f.At).Month, 1), f.Feed)).Select(g => (g.Key.Month, g.Key.Feed, g.Sum(f => f.Kg)))];
+    public IReadOnlyList<(DateOnly Month, long FeedId, double Kg)> FedByMonth => fedByMonth ??= [.. Feedings.GroupBy(f => (Month: new DateOnly(Zone.LocalAt(f.At).Year, Zone.LocalAt(f.At).Month, 1), f.FeedId)).Select(g => (g.Key.Month, g.Key.FeedId, g.Sum(f => f.Kg)))];
 
     // A pond without a plan of its own is dried ten days, as the slip proposes.
     private int PrepareDays => prepareDays ??= Prepare();
@@ -99,7 +99,7 @@ public sealed partial class PondStory
         if (Batches.Count == 0)
             return [];
         var first = Batches.Min(b => Zone.DayOf(b.ArrivedAt));
-        var runs = Batches.Select(b => (From: Zone.DayOf(b.ArrivedAt), Closed: b.ClosedAt is { } c ? Zone.DayOf(c) : (DateOnly?)null, Days: Standings(b.Id, b.ClosedAt is { } end ? Zone.DayOf(end) : today), b)).ToList();
+        var runs = Batches.Select(b => (From: Zone.DayOf(b.ArrivedAt), Closed: b.EmptiedAt is { } c ? Zone.DayOf(c) : (DateOnly?)null, Days: Standings(b.Id, b.EmptiedAt is { } end ? Zone.DayOf(end) : today), b)).ToList();
         // A ribbon steps where fish come and leave.
         var steps = runs.SelectMany(r => r.b.Harvests.Select(h => Zone.DayOf(h.At)).Concat(r.b.Changes.Where(x => x.MeanG is not null).Select(x => x.Day)).Append(r.From)).SelectMany(d => new[] { d.AddDays(-1), d });
         var days = new SortedSet<DateOnly>(steps.Where(d => d >= first && d <= today)) { first, today };

@@ -13,14 +13,16 @@ public sealed partial class PondStory
 {
     // The dawn low is looked for among readings before this hour.
     private const int DawnBeforeHour = 9;
-    private readonly Dictionary<long, (DateOnly To, IReadOnlyList<Standing> Days)> standings = [];
+    // Pages ask for today and for tomorrow in turn: the last few days that were asked for are kept.
+    private const int DaysKept = 3;
+    private readonly Dictionary<long, LinkedList<(DateOnly To, IReadOnlyList<Standing> Days)>> standings = [];
     private readonly Lock estimating = new();
     private readonly Dictionary<DateOnly, double> fedKg;
     private readonly Dictionary<DateOnly, double> dawnLows;
     private readonly IReadOnlyList<AeratorsFrom> fittings;
 
     private PondStory(FarmDescribed farm, FarmZone zone, Pond pond, ILookup<Parameter, Timed> readings, ILookup<Parameter, Timed> weather,
-        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> feedings, IReadOnlyList<BatchStory> batches,
+        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<Fed> feedings, IReadOnlyList<BatchStory> batches,
         IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works)
     {
         (Farm, Zone, Pond, ReadingsOf, Weather, this.fittings, Feedings, Batches, Works) = (farm, zone, pond, readings, weather, fittings, feedings, batches, works);
@@ -30,7 +32,7 @@ public sealed partial class PondStory
     }
 
     internal static PondStory Of(FarmDescribed farm, FarmZone zone, Pond pond, ILookup<Parameter, Timed> readings, ILookup<Parameter, Timed> weather,
-        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> feedings, IReadOnlyList<BatchStory> batches,
+        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<Fed> feedings, IReadOnlyList<BatchStory> batches,
         IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works) => new(farm, zone, pond, readings, weather, fittings, feedings, batches, works);
 
     /// <summary>The farm.</summary>
@@ -72,7 +74,7 @@ public sealed partial class PondStory
     public (long Line, Core.Feeding.FeederKept Kept)? Feeder { get; private init; }
 
     /// <summary>Feedings in order of time, kg, less what was left and taken out.</summary>
-    public IReadOnlyList<(long Line, DateTimeOffset At, string Feed, double Kg)> Feedings { get; }
+    public IReadOnlyList<Fed> Feedings { get; }
 
     /// <summary>Batches that ever stood here, oldest first.</summary>
     public IReadOnlyList<BatchStory> Batches { get; }
@@ -85,7 +87,7 @@ public sealed partial class PondStory
 
     /// <summary>Age of the liner, or null when there is none or nobody said when it was laid.</summary>
     public LinerAge? LinerAt(DateTimeOffset now) => Equipment.FirstOrDefault(e => e.Kind == EquipmentKind.Liner) is not { } liner ? null
-        : LinerAge.Of(liner, Zone.DayOf(now), Batches.Where(b => b.ClosedAt is not null).Select(b => Zone.DayOf(b.ClosedAt!.Value)), Works.Where(w => w.Work == PondWork.LinerMended).Select(w => Zone.DayOf(w.At)));
+        : LinerAge.Of(liner, Zone.DayOf(now), Batches.Where(b => b.EmptiedAt is not null).Select(b => Zone.DayOf(b.EmptiedAt!.Value)), Works.Where(w => w.Work == PondWork.LinerMended).Select(w => Zone.DayOf(w.At)));
 
     /// <summary>Batches with fish on the books.</summary>
     public IEnumerable<BatchStory> Standing => Batches.Where(b => b.Stands > 0);
@@ -124,11 +126,15 @@ public sealed partial class PondStory
     {
         lock (estimating)
         {
-            if (standings.TryGetValue(batchId, out var known) && known.To == to)
-                return known.Days;
-            var batch = Batches.First(b => b.Id == batchId);
-            var days = StandingEstimate.Run(History(batch), to);
-            standings[batchId] = (to, days);
+            if (!standings.TryGetValue(batchId, out var known))
+                standings[batchId] = known = new();
+            foreach (var kept in known)
+                if (kept.To == to)
+                    return kept.Days;
+            var days = StandingEstimate.Run(History(Batches.First(b => b.Id == batchId)), to);
+            known.AddFirst((to, days));
+            if (known.Count > DaysKept)
+                known.RemoveLast();
             return days;
         }
     }
@@ -156,21 +162,49 @@ public sealed partial class PondStory
         var fed = FedOn(day);
         if (fed == 0)
             return 0;
-        var there = Batches.Where(b => Zone.DayOf(b.ArrivedAt) <= day && (b.ClosedAt is not { } closed || Zone.DayOf(closed) >= day)).ToList();
+        var there = Batches.Where(b => Zone.DayOf(b.ArrivedAt) <= day && (b.EmptiedAt is not { } closed || Zone.DayOf(closed) >= day)).ToList();
         return there.Count <= 1 ? (there.Contains(batch) ? fed : 0) : fed * RoughKg(batch, day) / Math.Max(1e-9, there.Sum(b => RoughKg(b, day)));
     }
 
-    internal static PondStory? Load(SqliteConnection c, AsOf asOf, long pondId, ILookup<Parameter, Timed>? weather = null)
+    /// <summary>Reads all of a pond in one snapshot: a line entered meanwhile is in all of it or in nothing.</summary>
+    internal static PondStory? Load(SqliteConnection c, AsOf asOf, long pondId, ILookup<Parameter, Timed>? weather = null) =>
+        Sqlite.InOneSnapshot(c, () => Read(c, asOf, pondId, weather));
+
+    private static PondStory? Read(SqliteConnection c, AsOf asOf, long pondId, ILookup<Parameter, Timed>? weather)
     {
         if (FarmQuestions.Farm(c, asOf.Known) is not { } farm || FarmQuestions.Pond(c, asOf.Known, pondId) is not { } pond)
             return null;
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
-        var feedings = Sqlite.Rows(c, $"SELECT l.line, l.happened, (SELECT name FROM feed k WHERE k.feed = f.feed ORDER BY k.line DESC LIMIT 1), f.mass_kg - f.left_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line",
-            r => (r.GetInt64(0), r.Instant(1), r.GetString(2), r.GetDouble(3)), Lines.With(asOf, ("pond", pondId)));
+        var feedings = Sqlite.Rows(
+            c,
+            $"""
+            SELECT l.line, l.happened, f.feed, f.mass_kg - f.left_kg
+            FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line
+            """,
+            r => new Fed(r.GetInt64(0), r.Instant(1), r.GetInt64(2), r.GetDouble(3)),
+            Lines.With(asOf, ("pond", pondId)));
         var byHand = Readings.ByHand(c, asOf, pondId);
         var species = SettingsQuestions.For(c, asOf, pondId);
-        return new(farm, zone, pond, Readings.WithProbes(c, asOf, pondId, byHand), weather ?? Readings.All(c, asOf, null), FarmQuestions.Aerators(c, asOf, pondId), feedings,
-            BatchQuestions.In(c, asOf, pondId, zone, species), FishQuestions.Works(c, asOf, pondId)) { Equipment = FarmQuestions.Equipment(c, asOf, pondId), PreparationLine = PrepareQuestions.Last(c, asOf, pondId), Air = AirQuestions.Of(c, asOf, pondId), ByHand = byHand, Rations = RationQuestions.Of(c, asOf, pondId, zone), Plans = SeasonPlanQuestions.Of(c, asOf, pondId), KnownSpecies = species, Feeder = RationQuestions.FeederOf(c, asOf, pondId) };
+        return new(
+            farm,
+            zone,
+            pond,
+            Readings.WithProbes(c, asOf, pondId, byHand, zone),
+            weather ?? Readings.All(c, asOf, null, zone),
+            FarmQuestions.Aerators(c, asOf, pondId),
+            feedings,
+            BatchQuestions.In(c, asOf, pondId, zone, species),
+            FishQuestions.Works(c, asOf, pondId))
+        {
+            Equipment = FarmQuestions.Equipment(c, asOf, pondId),
+            PreparationLine = PrepareQuestions.Last(c, asOf, pondId),
+            Air = AirQuestions.Of(c, asOf, pondId),
+            ByHand = byHand,
+            Rations = RationQuestions.Of(c, asOf, pondId, zone),
+            Plans = SeasonPlanQuestions.Of(c, asOf, pondId),
+            KnownSpecies = species,
+            Feeder = RationQuestions.FeederOf(c, asOf, pondId),
+        };
     }
 
     private BatchHistory History(BatchStory b) => new(
@@ -179,5 +213,5 @@ public sealed partial class PondStory
         day => Temperature.On(day).TempC, day => FedTo(b, day), DawnLowOn);
 
     private double RoughKg(BatchStory b, DateOnly day) =>
-        (b.ArrivedCount + b.Changes.Where(x => x.Day <= day).Sum(x => x.Count)) * (b.Samples.LastOrDefault(s => Zone.DayOf(s.At) <= day).Mean?.Mean ?? b.ArrivedMeanG) / 1000;
+        b.History.StandsOn(day) * (b.Samples.LastOrDefault(s => Zone.DayOf(s.At) <= day).Mean?.Mean ?? b.ArrivedMeanG) / 1000;
 }

@@ -172,7 +172,7 @@ public sealed partial class Questions
     {
         using var c = file.Open();
         memory.Look(c);
-        distrusted = whyByLine.Select(w => (LogLines.PondOf(c, w.Key), w.Value)).Where(w => w.Item1 is not null).GroupBy(w => w.Item1!.Value)
+        distrusted = whyByLine.Select(w => (LogLines.Line(c, w.Key)?.PondId, w.Value)).Where(w => w.Item1 is not null).GroupBy(w => w.Item1!.Value)
             .ToDictionary(g => g.Key, g => (memory.Of(g.Key), g.First().Value));
     }
 

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Facts;
 using System.Collections.Concurrent;
 using Dorsk.Core.Harvest;
 using Dorsk.Core.People;
@@ -102,37 +103,6 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         using var c = file.Open();
         return AlarmQuestions.List(c, AsOf.Now(DateTimeOffset.MaxValue));
-    }
-
-    /// <summary>When a pond's probe was last heard, and what is wrong with it; null where no probe hangs.</summary>
-    public (DateTimeOffset? Heard, IReadOnlyList<Core.Judging.Judgement> Wrong)? ProbeHealth(long pond, DateTimeOffset now)
-    {
-        using var c = file.Open();
-        if (!DeviceQuestions.All(c, AsOf.Now(now)).Exists(d => d.Kept is { Gone: false, Use: Core.Water.DeviceUse.Probe } && d.Kept.PondId == pond))
-            return null;
-        var hand = Readings.ByHand(c, AsOf.Now(now), pond);
-        var read = new[] { Core.Water.Parameter.Oxygen, Core.Water.Parameter.Temperature, Core.Water.Parameter.Ph }.Select(p => (Parameter: p, Values: DeviceQuestions.Values(c, AsOf.Now(now), pond, p, now.AddDays(-3)))).Where(x => x.Values.Count > 0 || x.Parameter == Core.Water.Parameter.Oxygen).ToList();
-        return (read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(), [.. read.SelectMany(x => Core.Water.ProbeHealth.Of(x.Parameter, x.Values, [.. hand[x.Parameter].Where(t => t.At > now.AddDays(-3))], now))]);
-    }
-
-    /// <summary>For each of some values of a device, in their order: the other value that stands for its instant already, or came earlier among them; null where none does.</summary>
-    public IReadOnlyList<double?> OtherValues(Core.Water.DeviceKept device, IReadOnlyList<Core.Water.ProbeValue> values)
-    {
-        using var c = file.Open();
-        var earlier = new Dictionary<(Core.Water.Parameter, DateTimeOffset), double>();
-        return [.. values.Select(v =>
-        {
-            var stands = DeviceQuestions.At(c, device.PondId ?? Books.ProbeBook.OfFarm, v.Parameter, v.At, device.DeviceId) ?? (earlier.TryGetValue((v.Parameter, v.At), out var first) ? first : null);
-            earlier.TryAdd((v.Parameter, v.At), v.Si);
-            return stands is { } other && other != v.Si ? other : (double?)null;
-        })];
-    }
-
-    /// <summary>What probes measured over a span, thinned to what a drawing can show: means with lowest and highest.</summary>
-    public (long SpanMs, IReadOnlyList<(DateTimeOffset At, double Mean, double Low, double High)> Points) ProbeCourse(long pond, Core.Water.Parameter parameter, DateTimeOffset from, DateTimeOffset to)
-    {
-        using var c = file.Open();
-        return DeviceQuestions.Course(c, pond, parameter, from, to);
     }
 
     /// <summary>The farm's standing jobs as last written, with their lines.</summary>
@@ -264,7 +234,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         // Weather lines touch the farm as a whole.
         if (weather is { } known && known.Seen.Farm == seen.Farm && known.Seen.Restored == seen.Restored)
             return known.Weather;
-        var fresh = Readings.All(c, AsOf.Now(UpTo), null);
+        var fresh = Readings.All(c, AsOf.Now(UpTo), null, FarmQuestions.Zone(c));
         weather = new(seen, fresh);
         return fresh;
     }
@@ -310,7 +280,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public Dorsk.Core.Judging.Fact? FactOf(long line)
     {
         using var c = file.Open();
-        return LogLines.Line(c, line) is { } row ? FactLines.Of(c, row) : null;
+        return LogLines.Line(c, line) is { } row ? FactKinds.Find(row.Kind)?.Read(c, line) : null;
     }
 
     /// <summary>Weather readings of the farm by parameter, in order of time.</summary>
@@ -327,13 +297,13 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return story.Batches.OrderByDescending(b => b.ArrivedAt).Select(b =>
         {
             var movements = FishQuestions.Movements(c, AsOf.Now(now), b.Id);
-            var end = b.ClosedAt ?? now;
+            var end = b.EmptiedAt ?? now;
             var today = story.Zone.DayOf(end);
-            var standing = b.ClosedAt is null ? story.StandingOn(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
+            var standing = b.EmptiedAt is null ? story.StandingOn(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
             var result = CycleResult.Of(b.Id, story.Pond.Id, movements, standing, story.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
-                story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000, story.Pond.Shape.FullVolumeM3, today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber, b.ClosedAt is not null,
+                story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000, story.Pond.Shape.FullVolumeM3, today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber, b.EmptiedAt is not null,
                 b.Harvests.LastOrDefault(h => h.Fact.DifferenceReason.Length > 0).Fact?.DifferenceReason ?? "");
-            return new CycleNow(b, result);
+            return new CycleNow(b, result, BatchSurvival.Of(b.Id, movements));
         }).ToList();
     }
 

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Feed;
 using System.Globalization;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Time;
@@ -19,15 +20,9 @@ public sealed record PondRations(RationSchool School, IReadOnlyDictionary<(long 
 
 internal static class RationQuestions
 {
-    private const string Feeder = "k.pond, k.name, k.dose, k.grams_each, k.weighed_on, k.meals, k.gone";
-
     /// <summary>The pond's feeder as last weighed, with its line; null when it is fed by hand.</summary>
-    public static (long Line, FeederKept Kept)? FeederOf(SqliteConnection c, AsOf asOf, long pond) => Sqlite.Rows(c, $"SELECT {Feeder}, k.line FROM feeder k CROSS JOIN log l USING (line) WHERE k.pond = $pond AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
-        r => (Line: r.GetInt64(7), Kept: ReadFeeder(r)), Lines.With(asOf, ("pond", pond))) is [{ Kept.Gone: false } last] ? last : null;
-
-    public static FeederKept? FeederOfLine(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {Feeder} FROM feeder k WHERE k.line = $line", ReadFeeder, ("line", line));
-
-    private static FeederKept ReadFeeder(SqliteDataReader r) => new(r.GetInt64(0), r.GetString(1), r.Word<FeederDose>(2), r.GetDouble(3), r.Day(4), r.GetInt32(5), r.GetBoolean(6));
+    public static (long Line, FeederKept Kept)? FeederOf(SqliteConnection c, AsOf asOf, long pond) =>
+        FeedFacts.Feeder.All(c, asOf, "t.pond = $pond", ("pond", pond)) is [.., { Fact.Gone: false } last] ? (last.Line, last.Fact) : null;
 
     public static PondRations Of(SqliteConnection c, AsOf asOf, long pond, FarmZone zone)
     {

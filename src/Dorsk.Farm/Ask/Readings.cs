@@ -1,3 +1,5 @@
+using Dorsk.Farm.Water;
+using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
@@ -26,12 +28,12 @@ internal static class Readings
     }
 
     /// <summary>Readings by hand and of probes together, in order of time.</summary>
-    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond) => WithProbes(c, asOf, pond, ByHand(c, asOf, pond));
+    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond, FarmZone zone) => WithProbes(c, asOf, pond, ByHand(c, asOf, pond), zone);
 
     /// <summary>Readings by hand with those of probes among them.</summary>
-    public static ILookup<Parameter, Timed> WithProbes(SqliteConnection c, AsOf asOf, long? pond, ILookup<Parameter, Timed> byHand)
+    public static ILookup<Parameter, Timed> WithProbes(SqliteConnection c, AsOf asOf, long? pond, ILookup<Parameter, Timed> byHand, FarmZone zone)
     {
-        var probes = DeviceQuestions.ForStory(c, asOf, pond ?? Books.ProbeBook.OfFarm).ToList();
+        var probes = DeviceQuestions.ForStory(c, asOf, pond ?? ProbeFacts.OfFarm, zone).ToList();
         return probes.Count == 0 ? byHand : Merged(byHand, probes.ToLookup(p => p.Parameter, p => p.Timed));
     }
 

@@ -1,3 +1,6 @@
+using Dorsk.Farm.Season;
+using Dorsk.Farm.Facts;
+using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
@@ -18,25 +21,20 @@ public sealed record PondPlans(IReadOnlyList<(long Line, DateTimeOffset First, H
 /// <summary>Days on which fish are to leave or to come, and copies of the season.</summary>
 internal static class SeasonPlanQuestions
 {
-    private const string Out = "h.plan, h.pond, h.batch, h.day, h.count, h.to_pond, h.dropped", In = "h.plan, h.pond, h.species, h.stock_on, h.count, h.mean_g, h.target_g, h.from_pond, h.harvest_on, h.dropped", Copy = "h.copy, h.name, h.moves, h.dropped";
-
     public static PondPlans Of(SqliteConnection c, AsOf asOf, long pond)
     {
-        List<(long, DateTimeOffset, T Fact)> Last<T>(string table, string columns, string whose, Func<SqliteDataReader, T> read, Func<T, long> plan, Func<T, bool> dropped) => [.. Sqlite.Sound(c,
-            $"SELECT {columns}, l.line, l.happened FROM {table} h CROSS JOIN log l USING (line) WHERE h.{whose} = $pond AND {Lines.Count} ORDER BY l.line", r => (Fact: read(r), Line: r.GetInt64(r.FieldCount - 2), At: r.Instant(r.FieldCount - 1)), Lines.With(asOf, ("pond", pond)))
-            .GroupBy(x => plan(x.Fact)).Where(g => !dropped(g.Last().Fact)).Select(g => (g.Last().Line, g.First().At, g.Last().Fact))];
-        return new(Last("harvest_planned", Out, "pond", Leaving, h => h.PlanId, h => h.Dropped), Last("cycle_planned", In, "pond", Coming, h => h.PlanId, h => h.Dropped), Last("cycle_planned", In, "from_pond", Coming, h => h.PlanId, h => h.Dropped).ConvertAll(x => x.Fact));
+        var cycles = SeasonFacts.Cycle;
+        return new(
+            Last(SeasonFacts.Harvest, "t.pond = $pond", h => h.PlanId, h => h.Dropped),
+            Last(cycles, "t.pond = $pond", h => h.PlanId, h => h.Dropped),
+            Last(cycles, "t.from_pond = $pond", h => h.PlanId, h => h.Dropped).ConvertAll(x => x.Fact));
+
+        List<(long, DateTimeOffset, T Fact)> Last<T>(FactTable<T> table, string where, Func<T, long> plan, Func<T, bool> dropped) where T : Fact =>
+            [.. table.Sound(c, asOf, where, ("pond", pond)).OrderBy(x => x.Line).GroupBy(x => plan(x.Fact))
+                .Where(g => !dropped(g.Last().Fact)).Select(g => (g.Last().Line, g.First().At, g.Last().Fact))];
     }
 
-    public static HarvestPlanned? HarvestOf(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {Out} FROM harvest_planned h WHERE h.line = $line", Leaving, ("line", line));
-
-    public static CyclePlanned? CycleOf(SqliteConnection c, long line) => Sqlite.One(c, $"SELECT {In} FROM cycle_planned h WHERE h.line = $line", Coming, ("line", line));
-
     /// <summary>Copies that are kept, the newest first.</summary>
-    public static List<SeasonKept> Copies(SqliteConnection c, AsOf asOf) => [.. Sqlite.Sound(c, $"SELECT {Copy} FROM season_kept h CROSS JOIN log l USING (line) WHERE {Lines.Count} ORDER BY l.line",
-        r => new SeasonKept(r.GetInt64(0), r.GetString(1), r.GetString(2), r.GetBoolean(3)), Lines.With(asOf)).GroupBy(k => k.CopyId).Select(g => g.Last()).Where(k => !k.Dropped).OrderByDescending(k => k.CopyId)];
-
-    private static HarvestPlanned Leaving(SqliteDataReader r) => new(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.Day(3), (int?)r.MaybeLong(4), r.MaybeLong(5), r.GetBoolean(6));
-
-    private static CyclePlanned Coming(SqliteDataReader r) => new(r.GetInt64(0), r.GetInt64(1), r.GetString(2), r.Day(3), r.GetInt32(4), r.GetDouble(5), r.GetDouble(6), r.MaybeLong(7), r.MaybeDay(8), r.GetBoolean(9));
+    public static List<SeasonKept> Copies(SqliteConnection c, AsOf asOf) => [.. SeasonFacts.Copy.Sound(c, asOf).OrderBy(k => k.Line)
+        .GroupBy(k => k.Fact.CopyId).Select(g => g.Last().Fact).Where(k => !k.Dropped).OrderByDescending(k => k.CopyId)];
 }

@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
@@ -21,7 +22,7 @@ public static class ToldStory
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         ILookup<Parameter, Timed> Readings(long? of) => told.Where(t => t.Fact is ReadingTaken r && r.PondId == of)
             .SelectMany(t => ((ReadingTaken)t.Fact).Values.Select(v => (v.Parameter, Timed: new Timed(t.At, v.Si)))).ToLookup(v => v.Parameter, v => v.Timed);
-        var feedings = Facts<FeedingGiven>(told).Select((f, i) => ((long)i, f.At, "", f.Fact.MassKg)).ToList();
+        var feedings = Facts<FeedingGiven>(told).Select((f, i) => new Fed(i, f.At, f.Fact.FeedId, f.Fact.MassKg)).ToList();
         return PondStory.Of(farm, zone, pond, Readings(pond.Id), Readings(null), [new(told[0].At.AddDays(-1), aerators)], feedings, [Batch(zone, told)], []);
     }
 
@@ -29,11 +30,22 @@ public static class ToldStory
     {
         var (at, stocked) = Facts<FishStocked>(told).First();
         var species = FishSpecies.Of(stocked.SpeciesKey);
-        var losses = Facts<FishLost>(told).Select((l, i) => ((long)i, l.At, l.Fact)).ToList();
-        var changes = losses.Select(l => new Core.Growth.CountChange(zone.DayOf(l.At), -l.Fact.Count, l.Fact.To == Account.Dead, null)).ToList();
-        var samples = Facts<FishSampled>(told).Select((s, i) => ((long)i, s.At, s.Fact.Single, SampleStatistics.Bulk(s.Fact.Weighings.Select(w => (w.Count, w.MassG)).ToList()))).ToList();
-        return new(1, species, stocked.Origin, at, stocked.Count, stocked.MeanG, stocked.Basis == CountBasis.Counted, stocked.TargetG ?? species.MarketLowG, changes, samples, [], losses,
-            stocked.Count + changes.Sum(c => c.Count), null, stocked.NotReadyReason);
+        var losses = Facts<FishLost>(told).Select((l, i) => (Line: (long)i, l.At, l.Fact)).ToList();
+        var changes = losses.ConvertAll(l => new CountChange(zone.DayOf(l.At), -l.Fact.Count, l.Fact.To == Account.Dead, null) { FoundShare = l.Fact.FoundShare });
+        return new()
+        {
+            Id = 1,
+            Species = species,
+            Origin = stocked.Origin,
+            History = new(at, stocked.Count, stocked.MeanG, stocked.Basis == CountBasis.Counted, changes),
+            TargetG = stocked.TargetG ?? species.MarketLowG,
+            Samples = [.. Facts<FishSampled>(told).Select((s, i) => new BatchSample(i, s.At, s.Fact.Single, SampleStatistics.Bulk(s.Fact.Weighings)))],
+            Harvests = [],
+            Losses = losses,
+            Stands = stocked.Count + changes.Sum(c => c.Count),
+            EmptiedAt = null,
+            NotReadyReason = stocked.NotReadyReason,
+        };
     }
 
     private static IEnumerable<(DateTimeOffset At, T Fact)> Facts<T>(IEnumerable<(DateTimeOffset At, Fact Fact)> told) where T : Fact =>

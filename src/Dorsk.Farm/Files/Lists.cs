@@ -2,62 +2,123 @@ using System.Globalization;
 using CsvHelper;
 using Dorsk.Core.Time;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Files;
 
-/// <summary>Every list of the farm as CSV for spreadsheets: SI with the unit in the heading, hours on the farm's clock, voided lines left out.</summary>
+/// <summary>
+/// Every list of the farm as CSV for spreadsheets, one for each kind of fact: SI with the unit in the heading, hours on the farm's clock,
+/// ponds by their code, voided lines left out.
+/// </summary>
 public static class Lists
 {
-    private const string Code = "(SELECT p.code FROM pond p WHERE p.pond = l.pond ORDER BY p.line DESC LIMIT 1) AS pond";
-    private const string Batch = "(SELECT s.species FROM stocking s WHERE s.batch = t.batch ORDER BY s.line DESC LIMIT 1) AS species, t.batch";
-
-    private static readonly Dictionary<string, string> Sql = new()
+    // Names that people know; a kind that is not named here has the name of its table.
+    private static readonly Dictionary<string, string> Known = new()
     {
-        ["readings"] = $"SELECT l.happened, {Code}, t.parameter, t.value AS value_si, t.depth_m, t.instrument, l.author, l.line FROM reading t CROSS JOIN log l USING (line) WHERE l.pond IS NOT NULL AND",
-        ["weather"] = "SELECT l.happened, t.parameter, t.value AS value_si, l.author, l.line FROM reading t CROSS JOIN log l USING (line) WHERE l.pond IS NULL AND",
-        ["feedings"] = $"SELECT l.happened, {Code}, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS feed, t.mass_kg, l.author, l.line FROM feeding t CROSS JOIN log l USING (line) WHERE",
-        ["feed-in"] = "SELECT l.happened, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS feed, t.lot, t.mass_kg, t.expiry, l.author, l.line FROM feed_received t CROSS JOIN log l USING (line) WHERE",
-        ["store-out"] = "SELECT l.happened, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS kind, t.lot, t.mass_kg, t.cause, t.text, l.author, l.line FROM store_taken t CROSS JOIN log l USING (line) WHERE",
-        ["stock-takes"] = "SELECT l.happened, (SELECT name FROM feed f WHERE f.feed = t.feed ORDER BY f.line DESC LIMIT 1) AS kind, t.mass_kg, t.reason, l.author, l.line FROM store_counted t CROSS JOIN log l USING (line) WHERE",
-        ["stockings"] = $"SELECT l.happened, {Code}, t.species, t.batch, t.origin, t.count, t.mean_g, t.basis, t.target_g, l.author, l.line FROM stocking t CROSS JOIN log l USING (line) WHERE",
-        ["losses"] = $"SELECT l.happened, {Code}, {Batch}, t.count, t.account, t.cause, l.author, l.line FROM loss t CROSS JOIN log l USING (line) WHERE",
-        ["samples"] = $"SELECT l.happened, {Code}, {Batch}, w.n AS weighing, w.count, w.mass_g, l.author, l.line FROM sample t CROSS JOIN log l USING (line) JOIN weighing w ON w.line = t.line WHERE",
-        ["harvests"] = $"SELECT l.happened, {Code}, {Batch}, t.count, t.mass_kg, t.basis, t.account, t.final, t.difference_reason, l.author, l.line FROM harvest t CROSS JOIN log l USING (line) WHERE",
-        ["moves"] = $"SELECT l.happened, {Code}, {Batch}, t.to_pond, t.count, t.mean_g, t.basis, l.author, l.line FROM move t CROSS JOIN log l USING (line) WHERE",
-        ["ponds"] = "SELECT l.happened, t.code, t.name, t.kind, t.use, t.shape, t.length_m, t.width_m, t.diameter_m, t.depth_m, t.slope, l.line FROM pond t CROSS JOIN log l USING (line) WHERE",
-        ["work"] = $"SELECT l.happened, {Code}, t.work, t.text, t.amount_kg, l.author, l.line FROM pond_work t CROSS JOIN log l USING (line) WHERE",
-        ["harvests-planned"] = $"SELECT l.happened, {Code}, {Batch}, t.plan, t.day, t.count, t.to_pond, t.dropped, l.author, l.line FROM harvest_planned t CROSS JOIN log l USING (line) WHERE",
-        ["stockings-planned"] = $"SELECT l.happened, {Code}, t.plan, t.species, t.stock_on, t.count, t.mean_g, t.target_g, t.from_pond, t.harvest_on, t.dropped, l.author, l.line FROM cycle_planned t CROSS JOIN log l USING (line) WHERE",
-        ["jobs"] = $"SELECT l.happened, {Code}, t.key, t.outcome, t.reason, l.author, l.line FROM job_closed t CROSS JOIN log l USING (line) WHERE",
-        ["forecasts"] = $"SELECT l.happened, {Code}, t.night, t.method, t.low AS low_mg_l, t.low_80, t.high_80, t.chance_under_act, l.line FROM forecast_issued t CROSS JOIN log l USING (line) WHERE",
-        ["log"] = $"SELECT l.happened, {Code}, l.kind, l.as_typed, l.author, l.voids, l.line FROM log l WHERE",
+        ["reading"] = "readings", ["feeding"] = "feedings", ["feed_received"] = "feed-in", ["store_taken"] = "store-out",
+        ["store_counted"] = "stock-takes", ["stocking"] = "stockings", ["loss"] = "losses", ["sample"] = "samples",
+        ["harvest"] = "harvests", ["move"] = "moves", ["recount"] = "counts", ["pond"] = "ponds", ["pond_work"] = "work",
+        ["harvest_planned"] = "harvests-planned", ["cycle_planned"] = "stockings-planned", ["job_closed"] = "jobs",
+        ["forecast_issued"] = "forecasts", ["duty"] = "recurring-tasks", ["person"] = "people", ["feed"] = "feeds",
+        ["fish_received"] = "fish-deliveries", ["preparation"] = "preparations", ["instrument"] = "instruments", ["device"] = "devices",
     };
 
-    /// <summary>Names of the lists.</summary>
-    public static IReadOnlyList<string> Names { get; } = [.. Sql.Keys];
+    // Columns whose unit does not stand in their name.
+    private static readonly Dictionary<string, string> Headings = new()
+    {
+        ["reading.value"] = "value_si", ["forecast_issued.low"] = "low_mg_l", ["preparation.kwh"] = "price_per_kwh",
+        ["acclimation_note.salinity"] = "salinity_ppt", ["acclimation_note.oxygen"] = "oxygen_mg_l",
+        ["acclimation_water.salinity"] = "salinity_ppt", ["acclimation_water.oxygen"] = "oxygen_mg_l", ["acclimation_water.tan"] = "tan_mg_l",
+        ["acclimation_water.alkalinity"] = "alkalinity_mg_l", ["feeder.grams_each"] = "dose_g", ["aerator_tested.kpa"] = "pressure_kpa",
+    };
 
-    /// <summary>Writes one list; false when there is none of that name.</summary>
+    private static readonly Dictionary<string, (string Table, string Sql)> All = Build();
+
+    /// <summary>Names of the lists.</summary>
+    public static IReadOnlyList<string> Names { get; } = [.. All.Keys];
+
+    /// <summary>Tables that stand in a list.</summary>
+    internal static IEnumerable<string> Tables => All.Values.SelectMany(l => l.Table.Split(' '));
+
+    /// <summary>Writes one list row by row; false when there is none of that name.</summary>
     public static bool Write(FarmFile file, string name, FarmZone zone, TextWriter to)
     {
-        if (!Sql.TryGetValue(name, out var sql))
+        if (!All.TryGetValue(name, out var list))
             return false;
         using var c = file.Open();
         using var csv = new CsvWriter(to, CultureInfo.InvariantCulture, leaveOpen: true);
         var head = false;
-        foreach (var row in Sqlite.Rows(c, $"{sql} {Lines.Count} ORDER BY l.happened, l.line", r => Enumerable.Range(0, r.FieldCount).Select(i => (r.GetName(i), r.IsDBNull(i) ? null : r.GetValue(i))).ToList(), Lines.With(AsOf.Now(DateTimeOffset.MaxValue))))
+        Sqlite.Each(c, $"{list.Sql} {Lines.Count} ORDER BY l.happened, l.line", r =>
         {
             if (!head)
-                Row(csv, row.Select(v => v.Item1 == "happened" ? "when" : v.Item1));
+                Row(csv, Enumerable.Range(0, r.FieldCount).Select(i => r.GetName(i) == "happened" ? "when" : r.GetName(i)));
             head = true;
-            Row(csv, row.Select(v => v.Item1 == "happened" ? zone.LocalAt(DateTimeOffset.FromUnixTimeMilliseconds((long)v.Item2!)).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture) : Cell(v.Item2)));
-        }
+            Row(csv, Enumerable.Range(0, r.FieldCount).Select(i => Cell(r, i, zone)));
+        }, Lines.With(AsOf.Now(DateTimeOffset.MaxValue)));
         return true;
     }
 
-    // A spreadsheet must not take a note for a formula.
-    private static string Cell(object? value) => value is string { Length: > 0 } text && "=+-@\t\r".Contains(text[0], StringComparison.Ordinal) ? "'" + text : Convert.ToString(value, CultureInfo.InvariantCulture) ?? "";
+    private static Dictionary<string, (string Table, string Sql)> Build()
+    {
+        var lists = new Dictionary<string, (string, string)>();
+        foreach (var kind in FactKinds.All)
+        {
+            var rows = kind.Tables.Where(t => t != kind.Table && t != ProbeValues).ToList();
+            lists.Add(NameOf(kind.Table), ($"{kind.Table} {rows.FirstOrDefault()}".Trim(), Of(kind, rows.FirstOrDefault())));
+            foreach (var more in rows.Skip(1))
+                lists.Add(NameOf(more), (more, Of(kind, more)));
+        }
+        lists.Add("probe-values", (ProbeValues, $"SELECT l.happened, {Code("t.pond", "pond")}, t.parameter, t.at AS at_ms, t.value AS value_si, t.device, l.line FROM probe_value t CROSS JOIN log l USING (line) WHERE"));
+        lists.Add("postings", (FactKinds.Postings, $"SELECT l.happened, {Code("t.pond", "pond")}, t.batch, t.account, t.count, t.mass_g, t.basis, l.line FROM posting t CROSS JOIN log l USING (line) WHERE"));
+        lists.Add("weather", ("reading", "SELECT l.happened, t.parameter, t.value AS value_si, l.author, l.line FROM reading t CROSS JOIN log l USING (line) WHERE l.pond IS NULL AND"));
+        lists.Add("log", ("log", $"SELECT l.happened, {Code("l.pond", "pond")}, l.kind, l.as_typed, l.author, l.voids, l.line FROM log l WHERE"));
+        return lists;
+    }
+
+    private const string ProbeValues = "probe_value";
+
+    private static string Of(FactKind kind, string? rows)
+    {
+        var own = kind.Columns.Select(x => Column(kind.Table, x));
+        var more = rows is null ? [] : RowColumns(rows).Select(x => $"w.{x} AS {Heading(rows, x)}");
+        var columns = string.Join(", ", new[] { "l.happened" }.Concat(own).Concat(more).Concat(["l.author", "l.line"]));
+        var joined = rows is null ? "" : $" LEFT JOIN {rows} w ON w.line = t.line";
+        return $"SELECT {columns} FROM {kind.Table} t CROSS JOIN log l USING (line){joined} WHERE";
+    }
+
+    private static string Column(string table, FactColumn column) => column.Refers switch
+    {
+        Refers.Pond => Code("t." + column.Name, column.Name),
+        Refers.Batch => $"(SELECT s.species FROM stocking s WHERE s.batch = t.{column.Name} ORDER BY s.line DESC LIMIT 1) AS species_of_batch, t.{column.Name}",
+        Refers.Feed => $"(SELECT name FROM feed f WHERE f.feed = t.{column.Name} ORDER BY f.line DESC LIMIT 1) AS {column.Name}_name, t.{column.Name}",
+        _ when table == "reading" && column.Name == "pond" => Code("t.pond", "pond"),
+        _ => $"t.{column.Name} AS {Heading(table, column.Name)}",
+    };
+
+    private static string Code(string pond, string name) =>
+        $"(SELECT p.code FROM pond p WHERE p.pond = {pond} ORDER BY p.line DESC LIMIT 1) AS {name}";
+
+    private static IEnumerable<string> RowColumns(string table) =>
+        FactKinds.All.SelectMany(k => k.RowColumns).First(r => r.Table == table).Columns;
+
+    private static string NameOf(string table) => Known.GetValueOrDefault(table, table.Replace('_', '-'));
+
+    private static string Heading(string table, string column) => Headings.GetValueOrDefault(table + "." + column, column);
+
+    private static string Cell(SqliteDataReader r, int i, FarmZone zone)
+    {
+        if (r.IsDBNull(i))
+            return "";
+        if (r.GetName(i) == "happened")
+            return zone.LocalAt(r.Instant(i)).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
+        var value = r.GetValue(i);
+        // A spreadsheet must not take a note for a formula.
+        return value is string { Length: > 0 } text && "=+-@\t\r".Contains(text[0], StringComparison.Ordinal)
+            ? "'" + text : Convert.ToString(value, CultureInfo.InvariantCulture) ?? "";
+    }
 
     private static void Row(CsvWriter csv, IEnumerable<string> cells)
     {

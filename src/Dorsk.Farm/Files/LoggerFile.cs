@@ -41,7 +41,8 @@ public sealed partial class LoggerFile(Door door, Questions questions, TimeProvi
         foreach (var (line, cells) in sheet.Rows(default).Skip(1))
         {
             var read = SheetLine.Read([.. cells.Select(c => OnFarmClock(c, zone))], map, zone, farm.Hand.System);
-            var values = read.At is { } at ? read.Values.Select(v => new ProbeValue(v.Value.Parameter, at, v.Value.Si)).ToList() : [];
+            // An instant that says its offset is kept as it is: on the farm's clock an hour of autumn comes twice.
+            var values = (Instant(cells, map) ?? read.At) is { } at && read.At is not null ? read.Values.Select(v => new ProbeValue(v.Value.Parameter, at, v.Value.Si)).ToList() : [];
             var why = read.Problems.Select(p => p.Text).Concat(values.Select(v => ProbeSeriesReceived.Wrong(v, now)).OfType<string>()).FirstOrDefault();
             if (why is not null && wrongLines++ < MostWrong)
                 wrong.Add((line, why));
@@ -64,7 +65,14 @@ public sealed partial class LoggerFile(Door door, Questions questions, TimeProvi
     }
 
     // Instants that say their offset are turned to the farm's clock; others are its hours already.
-    private static string OnFarmClock(string cell, FarmZone zone) => WithOffset().IsMatch(cell.Trim()) && DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.None, out var at) ? zone.LocalAt(at).ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture) : cell;
+    private static string OnFarmClock(string cell, FarmZone zone) =>
+        Instant(cell) is { } at ? zone.LocalAt(at).ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture) : cell;
+
+    private static DateTimeOffset? Instant(IReadOnlyList<string> cells, SheetMap map) =>
+        cells.Zip(map.Columns, (cell, column) => column.Use == ColumnUse.Day ? Instant(cell) : null).FirstOrDefault(at => at is not null);
+
+    private static DateTimeOffset? Instant(string cell) => WithOffset().IsMatch(cell.Trim())
+        && DateTimeOffset.TryParse(cell, CultureInfo.InvariantCulture, DateTimeStyles.None, out var at) ? at : null;
 
     private int Enter(DeviceKept probe, List<ProbeValue> batch)
     {

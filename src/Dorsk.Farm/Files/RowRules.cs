@@ -1,3 +1,4 @@
+using Dorsk.Farm.Facts;
 using System.Globalization;
 using Dorsk.Core.Acclimate;
 using Dorsk.Core.Air;
@@ -28,7 +29,7 @@ public static class RowRules
     private const double Largest = 1e12;
     private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero), Latest = new(2200, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
-    private static readonly HashSet<string> Instants = ["log.happened", "log.entered", "entry.entered", "forecast_issued.low_at", "forecast_issued.start_at", "aerator_switched.until", "probe_value.at", "probe_roll.low_at"];
+    private static readonly HashSet<string> Instants = ["log.happened", "log.entered", "entry.entered", "forecast_issued.low_at", "forecast_issued.start_at", "aerator_switched.until", "probe_value.at", "probe_roll.low_at", "probe_roll.start"];
 
     private static readonly HashSet<string> Days = ["feed_received.expiry", "forecast_issued.night", "preparation.stock_on", "cycle_planned.stock_on", "cycle_planned.harvest_on", "harvest_planned.day", "equipment.laid", "instrument.calibrated", "duty.first_day", "duty.last_day", "feeder.weighed_on", "ration_overruled.day"];
 
@@ -36,7 +37,7 @@ public static class RowRules
 
     private static readonly HashSet<string> NeverNegative = ["stocking.count", "stocking.mean_g", "loss.count", "move.count", "move.mean_g", "harvest.count", "harvest.mass_kg", "weighing.count", "weighing.mass_g", "feeding.mass_kg", "feed_received.mass_kg", "recount.count", "aerator.shaft_kw", "pond.depth_m"];
 
-    private static readonly HashSet<string> Kinds = [.. typeof(Fact).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Fact))).Select(t => t.Name), LogLines.TakenBack];
+    private static readonly HashSet<string> Kinds = [.. FactKinds.All.Select(k => k.Name), LogLines.TakenBack];
 
     private static readonly string[] Shapes = [nameof(RoundTank), nameof(OutlinePond), nameof(MeanDepthPond), nameof(TablePond), nameof(SlopedRectangle)];
 

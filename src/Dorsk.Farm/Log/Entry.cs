@@ -19,7 +19,11 @@ public sealed record Entry(Guid Id, string Author, IReadOnlyList<NewLine> Lines,
 /// <param name="Fact">The fact; null takes back the line in <paramref name="Corrects"/> and puts nothing in its place.</param>
 /// <param name="AsTyped">What the person typed, for the log.</param>
 /// <param name="Corrects">The line it takes the place of, or null.</param>
-public sealed record NewLine(DateTimeOffset Happened, Fact? Fact, string AsTyped, long? Corrects);
+public sealed record NewLine(DateTimeOffset Happened, Fact? Fact, string AsTyped, long? Corrects)
+{
+    /// <summary>For a fact that names what an earlier line of the same entry describes for the first time: makes it from the numbers of the lines before it.</summary>
+    public Func<IReadOnlyList<long>, Fact>? Completed { get; init; }
+}
 
 /// <summary>What became of an entry.</summary>
 /// <param name="Lines">Numbers of the new lines; empty when it was not entered.</param>
@@ -29,6 +33,10 @@ public sealed record Receipt(IReadOnlyList<long> Lines, IReadOnlyList<Remark> Re
 {
     /// <summary>Whether the entry stands in the books (or would, for a preview).</summary>
     public bool Accepted => Remarks.Count == 0;
+
+    /// <summary>For what nobody typed: it is right, or the program is wrong.</summary>
+    /// <exception cref="InvalidOperationException">It was not entered.</exception>
+    public Receipt OrThrow() => Accepted ? this : throw new InvalidOperationException(string.Join(" ", Remarks.Select(r => r.Text)));
 }
 
 /// <summary>The two times of every question: what had happened, as far as it was known.</summary>

@@ -34,6 +34,29 @@ internal static class Sqlite
         }
     }, values).FindAll(x => x.Read).ConvertAll(x => x.Row);
 
+    /// <summary>Reads several times and sees one state of the file; inside a transaction it is that one's.</summary>
+    public static T InOneSnapshot<T>(SqliteConnection connection, Func<T> read)
+    {
+        Run(connection, "SAVEPOINT snapshot");
+        try
+        {
+            return read();
+        }
+        finally
+        {
+            Run(connection, "RELEASE snapshot");
+        }
+    }
+
+    /// <summary>Hands over row by row, so that a long list is never held whole.</summary>
+    public static void Each(SqliteConnection connection, string sql, Action<SqliteDataReader> row, params (string Name, object? Value)[] values)
+    {
+        using var command = Command(connection, sql, values);
+        using var reader = command.ExecuteReader();
+        while (reader.Read())
+            row(reader);
+    }
+
     public static T? One<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values)
         where T : class => Rows(connection, sql, read, values).FirstOrDefault();
 

@@ -66,6 +66,8 @@ public sealed record AlarmOut(long Id, string? Pond, string Cause, string Level,
 /// <summary>The addresses of machines: readings in, answers out; described by /openapi/v1.json. A key of a device opens them, never a person's cookie.</summary>
 public static class MachineApi
 {
+    private const int MostValues = 50_000;
+
     private const int MostBytes = 1_000_000;
 
     /// <summary>Maps them.</summary>
@@ -116,7 +118,11 @@ public static class MachineApi
             return Problem(400, $"“what” is one of {string.Join(", ", Parameter.All.Select(p => p.Key))}.");
         if (Instant(http, "from", found.At.AddDays(-1)) is not { } from || Instant(http, "to", found.At) is not { } to)
             return Problem(400, "“from” and “to” are instants such as 2027-01-21T17:45:00+10:00.");
-        return Results.Ok(found.Story.ReadingsOf[parameter].Where(t => t.At >= from && t.At <= to).Select(t => new ValueOut(t.At, t.Si)));
+        var asOf = http.Request.Query.ContainsKey("asOf") ? new AsOf(found.At, found.At) : AsOf.Now(found.At);
+        var values = questions.Series(found.Story.Pond.Id, parameter, from, to, asOf, MostValues + 1);
+        return values.Count > MostValues
+            ? Problem(400, $"More than {MostValues} values lie between “from” and “to”. Ask for a shorter span.")
+            : Results.Ok(values.Select(t => new ValueOut(t.At, t.Si)));
     }
 
     private static IResult Tonight(HttpContext http, Questions questions, FarmClock clock)

@@ -22,7 +22,7 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        var prices = questions.Feeds().GroupBy(f => f.Name).ToDictionary(g => g.Key, g => g.Last().PriceMinorPerKg / 100.0);
+        var prices = questions.Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
         var growOut = questions.Ponds().Where(p => p.Use == "grow-out").Select(p => p.Code).ToHashSet();
         All = [.. questions.Stories(_ => true).SelectMany(s => questions.Cycles(s, here.Now).Select(n => s.FiguresOf(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))).OfType<CycleFigures>()];
         var wanted = c ?? [];

@@ -1,10 +1,9 @@
 using Dorsk.Core.People;
-using Dorsk.Core.Ponds;
-using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
+using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -14,9 +13,6 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class LogLineModel(Questions questions, Door door, Here here) : PageModel
 {
-    // Others hang on these: they are corrected, laid up or marked as gone instead.
-    private static readonly string[] Kept = [nameof(FarmDescribed), nameof(PondBuilt), nameof(PersonNamed), nameof(DeviceKept)];
-
     public LogRow Row { get; private set; } = null!;
 
     public string Code { get; private set; } = "";
@@ -27,8 +23,11 @@ public sealed class LogLineModel(Questions questions, Door door, Here here) : Pa
 
     /// <summary>Why it cannot be taken back here; empty when it can.</summary>
     public string WhyNot => Row.Kind == LogRow.TakenBack ? "This line takes another back: that cannot be undone."
-        : Kept.Contains(Row.Kind) ? "Others hang on this line: correct it with its slip instead."
         : here.MayCorrect(Row) ? "" : "Only a Manager, or who wrote it today, may take it back.";
+
+    /// <summary>Address of the slip that corrects it, or null.</summary>
+    public string? CorrectAt => MayTakeBack && AllSlips.Correcting(Row) is { } slip && here.May(slip.Needs)
+        ? AllSlips.CorrectingPath(Row, Code.Length > 0 ? Code : null) : null;
 
     public IActionResult OnGet(long line) => Find(line) ? Page() : NotFound();
 

@@ -1,3 +1,5 @@
+using Dorsk.Core.Water;
+using Dorsk.Core.Stock;
 using System.Text.Json;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
@@ -64,7 +66,7 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
         var entry = new Entry(stop.Id, here.Author, lines, stop.Meant ?? []);
         var receipt = door.Enter(entry);
         // What the phone has asked at once and was told yes is not asked again here.
-        if (!receipt.Accepted && receipt.Remarks.All(r => r.Kind == Objection.Ask && Asked(stop, r.Field)))
+        if (!receipt.Accepted && receipt.Remarks.All(r => r.Kind == Objection.Ask && Asked(stop, r)))
             receipt = door.Enter(entry with { Meant = [.. entry.Meant, .. receipt.Remarks.Select(r => r.Text)] });
         if (!receipt.Accepted)
             return new(stop.Id, false, string.Join(" ", receipt.Remarks.Select(r => r.Text)), receipt.Remarks.All(r => r.Kind == Objection.Ask) ? receipt.Remarks.Select(r => r.Text).ToList() : [], "");
@@ -72,5 +74,14 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
         return new(stop.Id, true, now.Judgement.Reason + (when is null ? ". This phone's clock was turned meanwhile: the hour of arrival was written." : ""), [], now.Judgement.Status.ToString());
     }
 
-    private static bool Asked(Stopped stop, string field) => stop.Sure?.Contains(field switch { "Mass" => "fed", "Count" => "dead", _ => field }) == true;
+    // The phone asks about figures that are unusual in themselves. What they are against the figures before them, or against the books,
+    // only the farm knows: that question is asked with its own words.
+    private static bool Asked(Stopped stop, Remark remark) => remark.Field switch
+    {
+        "Mass" => Sure(stop, "fed"),
+        "Count" => Sure(stop, "dead") && remark.Text.Contains(StockRules.HeavyLoss, StringComparison.Ordinal),
+        _ => Sure(stop, remark.Field) && remark.Text.Contains(ReadingRule.Unusual, StringComparison.Ordinal),
+    };
+
+    private static bool Sure(Stopped stop, string field) => stop.Sure?.Contains(field) == true;
 }

@@ -154,8 +154,8 @@ public sealed class SeasonPicture
                 path.Append(CultureInfo.InvariantCulture, $"M{x:0.#} {mid + (half * .22):0.#}l7 -{half * .44:0.#}");
         }
         var arrivals = p.Batches.Select(b => here.Zone.DayOf(b.ArrivedAt)).Order().ToList();
-        foreach (var (line, empty) in p.Batches.Where(b => b.ClosedAt is not null).Select(b => (b, here.Zone.DayOf(b.ClosedAt!.Value))))
-            if (p.Works.Where(w => w.At > line.ClosedAt).Select(w => (DateOnly?)here.Zone.DayOf(w.At)).LastOrDefault() is { } first && arrivals.Find(a => a > empty) is var next)
+        foreach (var (line, empty) in p.Batches.Where(b => b.EmptiedAt is not null).Select(b => (b, here.Zone.DayOf(b.EmptiedAt!.Value))))
+            if (p.Works.Where(w => w.At > line.EmptiedAt).Select(w => (DateOnly?)here.Zone.DayOf(w.At)).LastOrDefault() is { } first && arrivals.Find(a => a > empty) is var next)
                 Hatch(first, next == default ? p.Standing.Any() ? first : here.Today : next);
         foreach (var e in events[p.Pond.Id].Where(e => e.Kind == SeasonEventKind.Stock))
         {

@@ -64,7 +64,7 @@ public static class RoundEntry
         return (facts.Select(f => new NewLine(at, f, typed, null)).ToList(), form.Remarks);
     }
 
-    // The feed this pond ate last; the phone asks for no kind.
+    // The phone asks for no kind: it is the one that the board names.
     private static long FeedOf(PondStory story, Here here) =>
-        here.Feeds.FirstOrDefault(f => story.Feedings.Count > 0 && f.Name == story.Feedings[^1].Feed)?.Id ?? (here.Feeds.Count > 0 ? here.Feeds[0].Id : 0);
+        story.FeedFor(here.Now, here.Feeds) ?? 0;
 }

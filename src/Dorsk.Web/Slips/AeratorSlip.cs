@@ -28,6 +28,8 @@ internal sealed class AeratorSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var now = c.Old<AeratorsFitted>()?.Aerators ?? c.Story!.AeratorsAt(c.Here.Now);
+        if (!Alike(now))
+            return [.. Lines.When(c), .. AeratorRows.Fields(c, now)];
         var timed = now.FirstOrDefault(a => a.On is not null);
         string Hour(TimeOnly? t) => t?.ToString("HH:mm", CultureInfo.InvariantCulture) ?? "";
         return
@@ -43,8 +45,20 @@ internal sealed class AeratorSlip : ISlip
         ];
     }
 
+    // One kind, one power, one timer, named in order: then a few figures say it all.
+    private static bool Alike(IReadOnlyList<Aerator> fitted)
+    {
+        var timed = fitted.TakeWhile(a => a.On is not null).ToList();
+        return fitted.Select(a => (a.Kind, a.ShaftKW)).Distinct().Count() <= 1
+            && timed.Select(a => (a.On, a.Off)).Distinct().Count() <= 1
+            && fitted.Skip(timed.Count).All(a => a.On is null)
+            && fitted.Select((a, i) => a.Code == $"A{i + 1}").All(named => named);
+    }
+
     public Filled Read(SlipForm form, SlipContext c)
     {
+        if (AeratorRows.Shown(form))
+            return AeratorRows.Read(form, c);
         var kind = form.Choice("Kind", AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[1]);
         var number = form.Whole("Number", "aerators");
         var timed = form.Empty("OnTimer") ? 0 : form.Whole("OnTimer", "aerators");

@@ -40,7 +40,10 @@ internal sealed class EquipmentSlip : ISlip
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var items = Rows.Select(r => ReadOne(form, r.Kind, r.Figures)).OfType<Equipment>().ToList();
+        // The slip shows one of each kind, and not every figure of it: what it does not show stays as it was.
+        var before = c.Old<EquipmentFitted>()?.Items ?? c.Story!.Equipment;
+        var items = Rows.Select(r => ReadOne(form, r.Kind, r.Figures, before.FirstOrDefault(i => i.Kind == r.Kind))).OfType<Equipment>().ToList();
+        items.AddRange(before.GroupBy(i => i.Kind).SelectMany(g => g.Skip(1)));
         return new(form.When(), [new EquipmentFitted(c.PondId, items)], $"{c.Story!.Pond.Code} equipment: {(items.Count == 0 ? "none" : string.Join(", ", items.Select(i => i.Kind)))}", []);
     }
 
@@ -61,12 +64,12 @@ internal sealed class EquipmentSlip : ISlip
             };
     }
 
-    private static Equipment? ReadOne(SlipForm form, EquipmentKind kind, string[] figures)
+    private static Equipment? ReadOne(SlipForm form, EquipmentKind kind, string[] figures, Equipment? before)
     {
         bool Has(string f) => figures.Contains(f) && !form.Empty(kind + f);
         if (!figures.Any(f => f != "Uv" && Has(f)))
             return null;
-        return new(kind, figures.Contains("Name") ? form.Text(kind + "Name") : "",
+        return new(kind, figures.Contains("Name") ? form.Text(kind + "Name") : before?.Name ?? "",
             Has("Power") ? form.MaybeQuantity(kind + "Power", Measures.Power) : null, Has("Flow") ? form.MaybeQuantity(kind + "Flow", Measures.Flow) : null,
             Has("Mesh") ? form.MaybeQuantity(kind + "Mesh", Mesh) * 1000 : null, Has("Thickness") ? form.MaybeQuantity(kind + "Thickness", Measures.Plain) : null,
             form.Yes(kind + "Uv"), Has("Laid") ? form.Day(kind + "Laid") : null, Has("Life") ? form.Whole(kind + "Life", "cycles") : null);

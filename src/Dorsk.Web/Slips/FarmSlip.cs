@@ -27,7 +27,7 @@ internal sealed class FarmSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Here.Farm;
-        string Degrees(double? d) => d?.ToString("0.####", System.Globalization.CultureInfo.InvariantCulture) ?? "";
+        string Degrees(double? d) => d is { } degrees ? c.Here.Typed(degrees, 4) : "";
         return
         [
             new("Name", "Name of the farm", FieldKind.Words, f?.Name ?? ""),
@@ -47,11 +47,20 @@ internal sealed class FarmSlip : ISlip
     {
         var system = form.Choice("Units", [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)], "units", UnitSystem.Metric);
         var sign = form.Choice("Sign", [("Point", DecimalSign.Point), ("Comma", DecimalSign.Comma)], "decimal sign", DecimalSign.Point);
-        var altitude = QuantityText.Read(form.Text("Altitude"), Measures.Altitude, new(system, sign));
-        if (altitude.Problem is { } problem)
-            form.Refuse("Altitude", problem);
-        var fact = new FarmDescribed(form.Text("Name"), form.Text("PlaceName"), new(form.Quantity("Latitude", Measures.Plain), form.Quantity("Longitude", Measures.Plain)),
-            altitude.Si ?? 0, form.Text("Zone"), new(system, sign), form.Text("Currency").ToUpperInvariant(), form.MaybeQuantity("KWhPrice", Measures.EnergyPrice));
+        var altitude = ReadIn(form, "Altitude", Measures.Altitude, new(system, sign));
+        var fact = new FarmDescribed(form.Text("Name"), form.Text("PlaceName"), new(ReadIn(form, "Latitude", Measures.Plain, new(system, sign)), ReadIn(form, "Longitude", Measures.Plain, new(system, sign))),
+            altitude, form.Text("Zone"), new(system, sign), form.Text("Currency").ToUpperInvariant(), form.MaybeQuantity("KWhPrice", Measures.EnergyPrice));
         return new(c.Here.Now, [fact], fact.Name, []);
+    }
+
+    // What stood in the field was written in the farm's old way; what is typed, perhaps in the way chosen on this slip.
+    private static double ReadIn(SlipForm form, string field, Measure measure, Hand chosen)
+    {
+        var read = QuantityText.Read(form.Text(field), measure, chosen);
+        if (read.Si is null && form.Here.Farm is not null && QuantityText.Read(form.Text(field), measure, form.Here.Hand).Si is { } before)
+            return before;
+        if (read.Problem is { } problem)
+            form.Refuse(field, problem);
+        return read.Si ?? double.NaN;
     }
 }

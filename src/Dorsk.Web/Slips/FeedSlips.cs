@@ -30,12 +30,12 @@ internal sealed class FeedingSlip : ISlip
     {
         var f = c.Old<FeedingGiven>();
         var feeds = c.Questions.Feeds();
-        var last = c.Story!.Feedings.Count > 0 ? feeds.FirstOrDefault(k => k.Name == c.Story.Feedings[^1].Feed)?.Id : null;
+        var usual = c.Story!.FeedFor(c.Here.Now, feeds);
         var ration = c.Corrects is null ? c.Story.NowAt(c.Here.Now) : null;
         return
         [
             .. Lines.When(c),
-            new("Feed", "Feed", FieldKind.Choice, (f?.FeedId ?? last ?? feeds[0].Id).ToString(CultureInfo.InvariantCulture), Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()),
+            new("Feed", "Feed", FieldKind.Choice, (f?.FeedId ?? usual)?.ToString(CultureInfo.InvariantCulture) ?? "", Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()),
             new("Mass", "Given", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass,
                 ration is { Batches.Count: > 0 } ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}{(ration.RationKg is > 0 and < FineScaleKg ? "; so little is weighed on a fine scale" : "")}" : ""),
             new("Score", "How they came to it", FieldKind.Choice, f?.Score?.ToString(CultureInfo.InvariantCulture) ?? "", Options: [("", "nobody watched"), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), $"{s.Score}: {s.Words}"))]),

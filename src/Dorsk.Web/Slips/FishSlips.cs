@@ -2,6 +2,7 @@ using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Growth;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 
@@ -86,13 +87,14 @@ internal sealed class LossSlip : ISlip
         [
             .. Lines.When(c), Lines.Batch(c, f?.BatchId),
             new("Count", "Fish", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
-            new("To", "What befell them", FieldKind.Choice, f?.To.ToString() ?? "Dead", Options: [("Dead", "found dead"), ("Eaten", "eaten (birds, otters, fish)"), ("Escaped", "escaped")]),
+            new("To", "Cause", FieldKind.Choice, f?.To.ToString() ?? "Dead", Options: [("Dead", "found dead"), ("Eaten", "eaten (birds, otters, fish)"), ("Escaped", "escaped")]),
+            new("FoundShare", "Found, of all that died", FieldKind.Quantity, Lines.Plain(c, f?.FoundShare * 100, Measures.Share), Measures.Share, $"100 when every dead fish was picked up and counted; empty for the few of a day: {c.Here.Figure(100 * StandingSettings.UsuallyFound(c.Story!.Pond.ByVolume), 0)} % is taken"),
             new("Cause", "What you saw", FieldKind.Words, f?.Cause ?? "", Hint: "gills, skin, place"),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c) => new(form.When(),
-        [new FishLost(c.PondId, Lines.ReadBatch(form, c), form.Whole("Count", "fish"), form.Choice("To", To, "kind of loss", Account.Dead), form.Text("Cause"))],
+        [new FishLost(c.PondId, Lines.ReadBatch(form, c), form.Whole("Count", "fish"), form.Choice("To", To, "kind of loss", Account.Dead), form.Text("Cause")) { FoundShare = form.MaybeQuantity("FoundShare", Measures.Share) / 100 }],
         $"{c.Story!.Pond.Code} {form.Text("To").ToLowerInvariant()} {form.Text("Count")} {form.Text("Cause")}".Trim(), []);
 }
 
@@ -210,8 +212,8 @@ internal sealed class HarvestSlip : ISlip
             .. Lines.When(c), Lines.Batch(c, f?.BatchId),
             new("To", "Where to", FieldKind.Choice, f?.To.ToString() ?? "Harvested", Options: [("Harvested", "harvested"), ("SoldAlive", "sold alive"), ("MovedOff", "moved off the farm")]),
             new("Mass", "Mass", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass),
-            new("Count", "Fish, if counted", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "empty: mass by the average weight below"),
-            new("MeanWeight", "Average weight in the catch", FieldKind.Quantity, "", Measures.FishWeight, "when they were not counted"),
+            new("Count", "Fish, if counted", FieldKind.Whole, f is { Basis: CountBasis.Counted } ? f.Count.ToString(CultureInfo.InvariantCulture) : "", Hint: "empty: mass by the average weight below"),
+            new("MeanWeight", "Average weight in the catch", FieldKind.Quantity, f is { Basis: not CountBasis.Counted, Count: > 0 } ? Lines.Plain(c, f.MassKg * 1000 / f.Count, Measures.FishWeight) : "", Measures.FishWeight, "when they were not counted"),
             new("Final", "The pond is empty of this batch", FieldKind.Yes, f?.Final == true ? "true" : ""),
             new("DifferenceReason", "Name of the difference, if any", FieldKind.Words, f?.DifferenceReason ?? "", Hint: "birds, dead not found, short count"),
         ];

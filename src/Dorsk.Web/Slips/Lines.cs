@@ -18,7 +18,7 @@ internal static class Lines
 
     /// <summary>Batches that can be chosen: those that stand, or the one that is corrected.</summary>
     public static SlipField Batch(SlipContext c, long? old) => new("Batch", "Batch", FieldKind.Choice, (old ?? c.Story!.Standing.LastOrDefault()?.Id ?? (c.Story!.Batches.Count > 0 ? c.Story.Batches[^1].Id : null))?.ToString(CultureInfo.InvariantCulture) ?? "",
-        Options: c.Story!.Batches.OrderByDescending(b => b.ArrivedAt).Select(b => (b.Id.ToString(CultureInfo.InvariantCulture), $"{b.Species.Name}, {c.Here.Day(c.Story.Zone.DayOf(b.ArrivedAt))}{(b.ClosedAt is null ? "" : " (closed)")}")).ToList());
+        Options: c.Story!.Batches.OrderByDescending(b => b.ArrivedAt).Select(b => (b.Id.ToString(CultureInfo.InvariantCulture), $"{b.Species.Name}, {c.Here.Day(c.Story.Zone.DayOf(b.ArrivedAt))}{(b.EmptiedAt is null ? "" : " (closed)")}")).ToList());
 
     public static long ReadBatch(SlipForm form, SlipContext c) =>
         form.Choice("Batch", c.Story!.Batches.Select(b => (b.Id.ToString(CultureInfo.InvariantCulture), b.Id)).ToList(), "batch", 0L);

@@ -49,7 +49,7 @@ internal sealed class PondSlip : ISlip
             new("Length", "Length of the full water", FieldKind.Quantity, Lines.Plain(c, r?.LengthM, Measures.Length), Measures.Length, "rectangles, and outlines left empty below"),
             new("Width", "Width of the full water", FieldKind.Quantity, Lines.Plain(c, r?.WidthM, Measures.Length), Measures.Length, "the same; not known? pace it: Workbench, size of a pond"),
             new("Corners", "Corners", FieldKind.Words, corners, Hint: "outlines: east north, in the order of a walk round the bank: 0 0; 40 0; 40 25; 0 25. Or draw it: Setup, plan"),
-            new("Slope", "Bank slope", FieldKind.Quantity, slope.ToString("0.##", CultureInfo.InvariantCulture), Measures.Plain, "across for 1 down; 0 for walls"),
+            new("Slope", "Bank slope", FieldKind.Quantity, c.Here.Typed(slope, 2), Measures.Plain, "across for 1 down; 0 for walls"),
             new("Diameter", "Diameter", FieldKind.Quantity, Lines.Plain(c, t?.DiameterM, Measures.Length), Measures.Length, "round tanks"),
             new("Depth", "Depth when full", FieldKind.Quantity, Lines.Plain(c, p?.Shape.FullDepthM, Measures.Length), Measures.Length, "the top of the staff gauge; not for a table"),
             new("MeanDepth", "Mean depth", FieldKind.Quantity, Lines.Plain(c, (p?.Shape as MeanDepthPond)?.MeanDepth, Measures.Length), Measures.Length, "only for outline and mean depth"),

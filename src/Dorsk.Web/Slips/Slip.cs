@@ -75,8 +75,57 @@ public static class AllSlips
 {
     /// <summary>The list.</summary>
     public static readonly IReadOnlyList<ISlip> List =
-        [new FarmSlip(), new PondSlip(), new AeratorSlip(), new AirControlSlip(), new AirServiceSlip(), new AirTestSlip(), new EquipmentSlip(), new ArchiveSlip(), new WorkSlip(), new PrepareSlip(), new ReceiveSlip(), new StockSlip(), new ReadingSlip(), new WeatherSlip(), new InstrumentSlip(), new LandmarkSlip(), new DeviceSlip(), new DutySlip(), new FeedKindSlip(), new LoadSlip(), new StoreOutSlip(), new StoreCountSlip(), new FeedingSlip(), new FeederSlip(), new SharedFeedSlip(), new LossSlip(), new MoveSlip(), new RecountSlip(), new QuarantineSlip(), new SampleSlip(), new HarvestSlip(), new PlanHarvestSlip(), new PlanStockingSlip()];
+    [
+        new FarmSlip(),
+        new PondSlip(),
+        new AeratorSlip(),
+        new AirControlSlip(),
+        new AirServiceSlip(),
+        new AirTestSlip(),
+        new EquipmentSlip(),
+        new ArchiveSlip(),
+        new WorkSlip(),
+        new PrepareSlip(),
+        new ReceiveSlip(),
+        new StockSlip(),
+        new ReadingSlip(),
+        new WeatherSlip(),
+        new InstrumentSlip(),
+        new LandmarkSlip(),
+        new DeviceSlip(),
+        new DutySlip(),
+        new FeedKindSlip(),
+        new LoadSlip(),
+        new StoreOutSlip(),
+        new StoreCountSlip(),
+        new FeedingSlip(),
+        new FeederSlip(),
+        new SharedFeedSlip(),
+        new LossSlip(),
+        new MoveSlip(),
+        new RecountSlip(),
+        new QuarantineSlip(),
+        new SampleSlip(),
+        new HarvestSlip(),
+        new PlanHarvestSlip(),
+        new PlanStockingSlip(),
+    ];
 
     /// <summary>A slip by its name in the address, or null.</summary>
     public static ISlip? Find(string key) => List.FirstOrDefault(s => s.Key == key);
+
+    /// <summary>The slip that corrects a line of the log, or null where a page of its own does, or nothing but taking it back.</summary>
+    public static ISlip? Correcting(LogRow row) =>
+        List.FirstOrDefault(s => s.FactKind == row.Kind && s.OfPond == (row.PondId is not null))
+            ?? List.FirstOrDefault(s => s.FactKind == row.Kind && !s.OfPond);
+
+    /// <summary>Address of the slip that corrects a line, or null.</summary>
+    /// <param name="row">The line.</param>
+    /// <param name="code">Code of the line's pond; null where it is not known.</param>
+    public static string? CorrectingPath(LogRow row, string? code) => Correcting(row) switch
+    {
+        { OfPond: true } slip when code is not null => $"/ponds/{code}/slip/{slip.Key}?corrects={row.Line}",
+        { OfPond: false } slip => $"/slip/{slip.Key}?corrects={row.Line}",
+        _ => null,
+    };
 }

@@ -22,6 +22,9 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
     /// <summary>The text in a field, trimmed.</summary>
     public string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
 
+    /// <summary>Whether the form had this field at all.</summary>
+    public bool Has(string field) => typed.ContainsKey(field);
+
     /// <summary>Whether a field was left empty.</summary>
     public bool Empty(string field) => Text(field).Length == 0;
 

@@ -58,12 +58,12 @@ internal sealed class FeedKindSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<FeedNamed>();
-        string N(double? v) => v?.ToString("0.##", CultureInfo.InvariantCulture) ?? "";
+        string N(double? v) => v is { } figure ? c.Here.Typed(figure, 2) : "";
         return
         [
             new("FeedName", "Name", FieldKind.Words, f?.Name ?? ""),
             new("Kind", "Is", FieldKind.Choice, (f?.Kind ?? StoreKind.Feed).ToString(), Options: Enum.GetValues<StoreKind>().Select(k => (k.ToString(), StoreLines.Word(k))).ToList()),
-            new("Pellet", "Pellet", FieldKind.Quantity, f is { Kind: StoreKind.Feed } ? N(f.PelletMm) : "", Measures.Rain with { Name = "pellet size" }, "0 for powder; only for feed"),
+            new("Pellet", "Pellet", FieldKind.Quantity, f is { Kind: StoreKind.Feed } ? Lines.Plain(c, f.PelletMm / 1000, Measures.Rain) : "", Measures.Rain with { Name = "pellet size" }, "0 for powder; only for feed"),
             new("Protein", "Protein", FieldKind.Quantity, f is { Kind: StoreKind.Feed } ? N(f.ProteinPct) : "", Measures.Share, "only for feed"),
             new("Price", "Price per kg", FieldKind.Quantity, StoreLines.Price(f?.PriceMinorPerKg), Measures.Plain, c.Here.Farm!.Currency + "; may stay empty"),
             new("Bag", "A bag holds", FieldKind.Quantity, Lines.Plain(c, f?.BagKg, Measures.Mass), Measures.Mass, "may stay empty"),

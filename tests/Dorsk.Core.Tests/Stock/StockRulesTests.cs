@@ -51,7 +51,7 @@ public class StockRulesTests
     [InlineData(1001, Account.Eaten, "Ask Count")]
     [InlineData(0, Account.Dead, "Refuse Count")]
     [InlineData(5, Account.Harvested, "Refuse To")]
-    public void Losing_fish(int count, Account to, string says) => Assert.Equal(says, Said(StockRules.Check(new FishLost(1, 9, count, to, ""), Batch, Later)));
+    public void Losing_fish(int count, Account to, string says) => Assert.Equal(says, Said(StockRules.Check(new FishLost(1, 9, count, to, ""), Batch, Later, Hand.Metric)));
 
     [Theory]
     [InlineData(900, 90, false, "", null, "")]
@@ -90,10 +90,10 @@ public class StockRulesTests
     public void Nothing_happens_to_a_batch_before_it_came_or_after_its_books_were_closed()
     {
         var closed = Batch with { ClosedAt = Stocked.AddDays(90) };
-        Assert.Equal("Refuse When", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddMinutes(-1))));
-        Assert.Equal("", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked)));
-        Assert.Equal("", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddDays(90))));
-        Assert.Equal("Refuse When", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddDays(90).AddMinutes(1))));
+        Assert.Equal("Refuse When", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddMinutes(-1), Hand.Metric)));
+        Assert.Equal("", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked, Hand.Metric)));
+        Assert.Equal("", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddDays(90), Hand.Metric)));
+        Assert.Equal("Refuse When", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddDays(90).AddMinutes(1), Hand.Metric)));
     }
 
     [Theory]

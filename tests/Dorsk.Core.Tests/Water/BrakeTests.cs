@@ -97,8 +97,8 @@ public class BrakeTests
         {
             var batch = new BatchOnBooks(1, "silver_perch", stocked, stands, null);
             var most = (int)StockRules.UsualLoss(stands);
-            Assert.Empty(StockRules.Check(new FishLost(1, 1, most, Account.Dead, ""), batch, stocked));
-            Assert.NotEmpty(StockRules.Check(new FishLost(1, 1, most + 1, Account.Dead, ""), batch, stocked));
+            Assert.Empty(StockRules.Check(new FishLost(1, 1, most, Account.Dead, ""), batch, stocked, Dorsk.Core.Units.Hand.Metric));
+            Assert.NotEmpty(StockRules.Check(new FishLost(1, 1, most + 1, Account.Dead, ""), batch, stocked, Dorsk.Core.Units.Hand.Metric));
         }
     }
 }

@@ -127,7 +127,7 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
         {
             var wanted = FeedSize.At(b.Batch.Species, b.Stands.MeanG.Value);
             // The kind in the store nearest to what their size wants; without a table the one they ate last.
-            var kind = wanted is null ? Feeds.FirstOrDefault(f => p.Story.Feedings.Count > 0 && f.Name == p.Story.Feedings[^1].Feed) ?? (Feeds.Count > 0 ? Feeds[0] : null)
+            var kind = wanted is null ? Feeds.FirstOrDefault(f => p.Story.Feedings.Count > 0 && f.Id == p.Story.Feedings[^1].FeedId) ?? (Feeds.Count > 0 ? Feeds[0] : null)
                 : Feeds.FirstOrDefault(f => f.Id == FeedAhead.KindFor(b.Batch.Species, b.Stands.MeanG.Value, kinds));
             var change = FeedChange.Ahead(b.Batch.Species, season.FeedOf(b.Batch.Id, p.Story.Pond.Id), kinds).FirstOrDefault(c => c.NewPctOn(here.Today) is not null);
             return new RationRow(p, b, MealTimes.Of(b.Ration, b.Ration.Rhythm?.Usual ?? 2), p.Story.RationTomorrow(b.Batch, here.Now), kind, wanted, p.Story.FedOn(here.Today), kind is null || wanted is null || wanted.Misses(kind.PelletMm) <= 0)

@@ -37,7 +37,7 @@ public sealed class PlansModel(Questions questions, Door door, Here here) : Page
     {
         if (questions.StockingPlans().FirstOrDefault(k => k.Kept.PlanId == plan).Kept is not { } kept)
             return NotFound();
-        door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept with { Dropped = true }, $"stocking plan {kept.Name} given up"));
+        door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept with { Dropped = true }, $"stocking plan {kept.Name} given up")).OrThrow();
         return LocalRedirect("/plans");
     }
 }

@@ -84,7 +84,7 @@ public sealed class SeasonModel(Door door, Questions questions, Here here) : Pag
     {
         if (questions.SeasonCopies().FirstOrDefault(c => c.CopyId == copy) is not { } kept)
             return NotFound();
-        door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept with { Dropped = true }, $"season “{kept.Name}” given up"));
+        door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept with { Dropped = true }, $"season “{kept.Name}” given up")).OrThrow();
         return LocalRedirect("/season");
     }
 

@@ -50,37 +50,30 @@ internal static class PlanDrawing
         }
     }
 
-    /// <summary>
-    /// Takes a drawing to the door, all of it or nothing: everything is previewed before the first line is entered. A new pond is entered
-    /// before its place, since the place names it by its number.
-    /// </summary>
+    /// <summary>Takes a drawing to the door as one entry: all of it is kept or nothing.</summary>
     public static List<Wrong> Keep(IReadOnlyList<Drawn> drawn, Plan plan, Door door, Here here)
     {
         var wrong = new List<Wrong>();
         var known = plan.Ponds.ToDictionary(p => p.Pond.Id);
         var lines = new List<NewLine>();
-        var built = new List<(Pond Pond, PondPlaced Place)>();
         foreach (var d in drawn)
         {
             if (d.Id == 0 && Build(d, door, here, wrong) is { } fresh)
-                built.Add(fresh);
+                lines.AddRange(NewPond(fresh.Pond, fresh.Place, lines.Count, here));
             else if (known.TryGetValue(d.Id, out var before))
                 lines.AddRange(LinesOf(d, before, plan, here, wrong));
         }
-        var changed = new Entry(Guid.NewGuid(), here.Author, lines, []);
-        if (lines.Count > 0)
-            wrong.AddRange(door.Preview(changed).Remarks.Select(r => new Wrong("", r.Text)));
-        if (wrong.Count > 0)
-            return wrong;
-        foreach (var (pond, place) in built)
-        {
-            var receipt = door.Enter(BuiltEntry(pond, here));
-            wrong.AddRange((receipt.Accepted ? door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, place with { PondId = receipt.Lines[0] }, $"{pond.Code} on the plan")) : receipt).Remarks.Select(r => new Wrong(pond.Code, r.Text)));
-        }
-        if (lines.Count > 0)
-            wrong.AddRange(door.Enter(changed).Remarks.Select(r => new Wrong("", r.Text)));
+        if (wrong.Count == 0 && lines.Count > 0)
+            wrong.AddRange(door.Enter(new Entry(Guid.NewGuid(), here.Author, lines, [])).Remarks.Select(r => new Wrong("", r.Text)));
         return wrong;
     }
+
+    // The place of a new pond names it by the number that its line is given.
+    private static IEnumerable<NewLine> NewPond(Pond pond, PondPlaced place, int at, Here here) =>
+    [
+        new(here.Now, new PondBuilt(pond), $"{pond.Code}, drawn", null),
+        new(here.Now, place, $"{pond.Code} on the plan", null) { Completed = lines => place with { PondId = lines[at] } },
+    ];
 
     private static Entry BuiltEntry(Pond pond, Here here) => Entry.Of(Guid.NewGuid(), here.Author, here.Now, new PondBuilt(pond), $"{pond.Code}, drawn");
 

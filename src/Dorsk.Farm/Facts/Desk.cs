@@ -1,0 +1,28 @@
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Core.Time;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Facts;
+
+/// <summary>One log line on its way into the books: where it is written and what it may see.</summary>
+/// <param name="Connection">The open transaction.</param>
+/// <param name="Line">Number of the new log line.</param>
+/// <param name="Happened">When it happened.</param>
+/// <param name="AsOf">Everything up to then, this entry's voids included.</param>
+/// <param name="Corrects">The line it takes the place of, or null.</param>
+internal sealed record Desk(SqliteConnection Connection, long Line, DateTimeOffset Happened, AsOf AsOf, long? Corrects)
+{
+    private FarmDescribed? farm;
+
+    public FarmDescribed? Farm => farm ??= FarmQuestions.Farm(Connection, AsOf.Known);
+
+    public Hand Hand => Farm?.Hand ?? Hand.Metric;
+
+    /// <summary>The farm's day on which it happened.</summary>
+    public DateOnly Today => Zone.DayOf(Happened);
+
+    public FarmZone Zone => FarmZone.Find(Farm?.ZoneId ?? "UTC") ?? FarmZone.Utc;
+}

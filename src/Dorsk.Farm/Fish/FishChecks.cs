@@ -1,0 +1,102 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Plans;
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Facts;
+
+namespace Dorsk.Farm.Fish;
+
+/// <summary>What the books look up before the rules of the core judge a line about fish.</summary>
+internal static class FishChecks
+{
+    public static IEnumerable<Remark> Stocked(Desk desk, FishStocked f)
+    {
+        var declared = FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, f.PondId);
+        return StockRules.Check(f, declared, NotMet(desk, f), desk.Hand)
+            .Concat(Swallows(desk, FishSpecies.Find(f.SpeciesKey), f.MeanG, f.PondId, 0, "MeanWeight"));
+    }
+
+    public static IEnumerable<Remark> Moved(Desk desk, FishMoved f, BatchOnBooks batch) =>
+        StockRules.Check(f, batch, desk.Happened, desk.Hand)
+            .Concat(Mixes(desk, f))
+            .Concat(Swallows(desk, FishSpecies.Find(batch.SpeciesKey), f.MeanG, f.ToPondId, f.BatchId, "ToPond"));
+
+    public static IEnumerable<Remark> Quarantined(Desk desk, QuarantineNoted f) =>
+        f.Check(QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, f.BatchId, f.PondId), desk.Today);
+
+    /// <summary>The rules for a batch that was stocked in the pond; a remark when it never was.</summary>
+    public static IEnumerable<Remark> OfBatch(Desk desk, long pond, long batch, Func<BatchOnBooks, IEnumerable<Remark>> rules) =>
+        Batch(desk, pond, batch) is { } found ? rules(found) : [Remark.Refuse("Batch", "Choose a batch that was stocked in this pond.")];
+
+    /// <summary>Fish of the batch in the pond on the books.</summary>
+    public static int Stands(Desk desk, long pond, long batch) => Batch(desk, pond, batch)!.Stands;
+
+    /// <summary>Mean weight that the estimate expects on that day, g, or null.</summary>
+    public static double? ExpectedG(Desk desk, long batch, long pond) =>
+        PondStory.Load(desk.Connection, desk.AsOf, pond)?.StandingOn(batch, desk.Today)?.MeanG.Value;
+
+    /// <summary>
+    /// What stands against the ledger as a whole once an entry is in: a pond that would hold fewer than no fish, or closed
+    /// books that no longer close. Names the lines in the way.
+    /// </summary>
+    /// <exception cref="InvalidOperationException">Postings of a batch do not sum to nought.</exception>
+    public static IEnumerable<Remark> Whole(Desk desk, IEnumerable<long> batches)
+    {
+        var everything = desk.AsOf.Known;
+        foreach (var batch in batches)
+        {
+            var movements = FishQuestions.Movements(desk.Connection, everything, batch);
+            if (!Ledger.Balances(movements.SelectMany(m => m.Postings)))
+                throw new InvalidOperationException($"Postings of batch {batch} do not sum to nought.");
+            if (Ledger.FirstShort(movements) is { } shortAt)
+            {
+                var later = movements.Where(m => m.Happened >= shortAt.Happened && m.Line != desk.Line).Select(m => m.Line).Order().Take(5);
+                yield return Remark.Refuse("Count", $"Later entries need these fish: line {string.Join(", ", later)} of the log would take out more than stands. Correct those first.");
+            }
+            else if (FishQuestions.OpenAgain(desk.Connection, everything, batch) is { } closing)
+                yield return Remark.Refuse("Count", $"The final harvest in line {closing} of the log closed these books. Correct that harvest first, then this.");
+        }
+    }
+
+    private static BatchOnBooks? Batch(Desk desk, long pond, long batch) =>
+        FishQuestions.Standing(desk.Connection, desk.AsOf, pond).Find(b => b.Id == batch)
+            ?? FishQuestions.Standing(desk.Connection, desk.AsOf.Known, pond).Find(b => b.Id == batch);
+
+    // Held fish meet no others before they have passed; nor do others come in to them.
+    private static IEnumerable<Remark> Mixes(Desk desk, FishMoved f)
+    {
+        var there = FishQuestions.Standing(desk.Connection, desk.AsOf.Known, f.ToPondId).FindAll(b => b.Stands > 0 && b.Id != f.BatchId);
+        if (there.Count == 0)
+            yield break;
+        if (QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, f.BatchId, f.PondId) is { } held)
+            yield return Remark.Refuse("ToPond", $"This batch is held apart until {Hand.Day(held.Until)}, and other fish stand there. Let it pass, or let it go before its time with a reason (quarantine slip), then move it.");
+        else if (QuarantineQuestions.Held(desk.Connection, desk.AsOf, desk.Zone).Exists(q => q.PondId == f.ToPondId && there.Exists(b => b.Id == q.BatchId)))
+            yield return Remark.Refuse("ToPond", "Fish are held apart there. Choose another pond, or end their quarantine first.");
+    }
+
+    // Fish that can swallow those that stand there, or be swallowed by them, are asked about before they meet.
+    private static IEnumerable<Remark> Swallows(Desk desk, FishSpecies? species, double meanG, long pond, long batch, string field)
+    {
+        if (species is null || meanG is not (> 0 and <= 20_000))
+            yield break;
+        foreach (var other in FishQuestions.Standing(desk.Connection, desk.AsOf, pond).Where(b => b.Stands > 0 && b.Id != batch))
+        {
+            if (ExpectedG(desk, other.Id, pond) is not (> 0 and var otherG))
+                continue;
+            var verdict = Gape.Weigh(species, meanG, FishSpecies.Of(other.SpeciesKey), otherG, desk.Hand);
+            if (verdict.Status == Status.ActNow)
+                yield return Remark.Ask(field, $"{char.ToUpperInvariant(verdict.Reason[0])}{verdict.Reason[1..]}. Are they put together all the same?");
+        }
+    }
+
+    // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.
+    private static List<string> NotMet(Desk desk, FishStocked f)
+    {
+        if (FishSpecies.Find(f.SpeciesKey) is not { } species || PondStory.Load(desk.Connection, desk.AsOf, f.PondId) is not { } story || story.Standing.Any())
+            return [];
+        return story.ReadyFor(species, desk.Happened).Where(l => l.State == Condition.NotMet).Select(l => $"{l.Name} {l.Reason}").ToList();
+    }
+}

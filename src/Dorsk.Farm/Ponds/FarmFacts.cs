@@ -1,0 +1,168 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Sql;
+
+namespace Dorsk.Farm.Ponds;
+
+/// <summary>The farm's description, its ponds, what is fitted to them, and work at them.</summary>
+internal static class FarmFacts
+{
+    public static readonly FactTable<FarmDescribed> Described = new FactTable<FarmDescribed>("farm", "farm described", Reach.Farm)
+        .Column("name", f => f.Name)
+        .Column("place_name", f => f.PlaceName)
+        .Column("latitude", f => f.Place.LatitudeDeg)
+        .Column("longitude", f => f.Place.LongitudeDeg)
+        .Column("altitude_m", f => f.AltitudeM)
+        .Column("zone", f => f.ZoneId)
+        .Column("units", f => f.Hand.System)
+        .Column("decimal_sign", f => f.Hand.Sign)
+        .Column("currency", f => f.Currency)
+        .Column("kwh_price", f => f.KWhPrice)
+        .ReadBy(r => new(
+            r.Text("name"),
+            r.Text("place_name"),
+            new(r.Real("latitude"), r.Real("longitude")),
+            r.Real("altitude_m"),
+            r.Text("zone"),
+            new(r.Word<UnitSystem>("units"), r.Word<DecimalSign>("decimal_sign")),
+            r.Text("currency"),
+            r.MaybeReal("kwh_price")))
+        .CheckedBy((_, f) => FarmRules.Check(f))
+        .VoidedBy((desk, _, _) => FarmQuestions.Farm(desk.Connection, desk.AsOf.Known) is null
+            ? [Remark.Refuse("", "This is the only description of the farm. Correct it instead.")] : []);
+
+    public static readonly FactTable<PondBuilt> Built = new FactTable<PondBuilt>("pond", "pond described")
+        .Itself("pond", f => f.Pond.Id, Refers.Pond)
+        .Column("code", f => f.Pond.Code.Trim().ToUpperInvariant())
+        .Column("name", f => f.Pond.Name)
+        .Column("kind", f => f.Pond.Kind)
+        .Column("use", f => f.Pond.Use)
+        .Column("shape", f => f.Pond.Shape.GetType().Name)
+        .Column("length_m", f => (f.Pond.Shape as SlopedRectangle)?.LengthM)
+        .Column("width_m", f => (f.Pond.Shape as SlopedRectangle)?.WidthM)
+        .Column("diameter_m", f => (f.Pond.Shape as RoundTank)?.DiameterM)
+        .Column("depth_m", f => f.Pond.Shape.FullDepthM)
+        .Column("slope", f => (f.Pond.Shape as SlopedRectangle)?.Slope ?? (f.Pond.Shape as OutlinePond)?.Slope)
+        .Column("outline", f => OutlineOf(f.Pond.Shape) is { } outline ? Pairs.Write(outline.CornersM) : null)
+        .Column("mean_depth_m", f => (f.Pond.Shape as MeanDepthPond)?.MeanDepth)
+        .Column("depth_table", f => f.Pond.Shape is TablePond table ? Pairs.Write(table.Levels) : null)
+        .Column("fish_share", f => f.Pond.Split?.FishShare)
+        .Column("paddle_m3_h", f => f.Pond.Split?.PaddleM3H)
+        .ReadBy(r => new(PondOf(r)))
+        .CheckedBy((desk, f) => FarmRules.Check(f.Pond, OtherCodes(desk, f.Pond)))
+        .VoidedBy(StillNeeded);
+
+    public static readonly FactTable<AeratorsFitted> Aerators = new FactTable<AeratorsFitted>("aerators_fitted", "aerators")
+        .Pond("pond", f => f.PondId)
+        .Rows("aerator", f => f.Aerators,
+            ("code", a => a.Code),
+            ("kind", a => a.Kind.Name),
+            ("shaft_kw", a => a.ShaftKW),
+            ("on_minute", a => Minute(a.On)),
+            ("off_minute", a => Minute(a.Off)))
+        .ReadBy(r => new(r.Long("pond"), r.Rows("aerator", AeratorOf)))
+        .CheckedBy((_, f) => FarmRules.Check(f));
+
+    public static readonly FactTable<EquipmentFitted> Equipment = new FactTable<EquipmentFitted>("equipment_fitted", "equipment")
+        .Pond("pond", f => f.PondId)
+        .Rows("equipment", f => f.Items,
+            ("kind", e => e.Kind),
+            ("name", e => e.Name),
+            ("power_kw", e => e.PowerKW),
+            ("flow_m3_h", e => e.FlowM3H),
+            ("mesh_mm", e => e.MeshMm),
+            ("thickness_um", e => e.ThicknessUm),
+            ("uv", e => e.Uv),
+            ("laid", e => e.Laid),
+            ("life_cycles", e => e.LifeCycles))
+        .ReadBy(r => new(r.Long("pond"), r.Rows("equipment", e => new Equipment(
+            e.Word<EquipmentKind>("kind"),
+            e.Text("name"),
+            e.MaybeReal("power_kw"),
+            e.MaybeReal("flow_m3_h"),
+            e.MaybeReal("mesh_mm"),
+            e.MaybeReal("thickness_um"),
+            e.Yes("uv"),
+            e.MaybeDay("laid"),
+            e.MaybeInt("life_cycles")))))
+        .CheckedBy((_, f) => FarmRules.Check(f));
+
+    public static readonly FactTable<PondArchived> Archived = new FactTable<PondArchived>("pond_archived", "laid up or back in use")
+        .Pond("pond", f => f.PondId)
+        .Column("archived", f => f.Archived)
+        .Column("reason", f => f.Reason)
+        .ReadBy(r => new(r.Long("pond"), r.Yes("archived"), r.Text("reason")))
+        .CheckedBy((desk, f) => FarmRules.Check(f, StandingIn(desk, f.PondId)));
+
+    public static readonly FactTable<PondWorked> Worked = new FactTable<PondWorked>("pond_work", "work")
+        .Pond("pond", f => f.PondId)
+        .Column("work", f => f.Work)
+        .Column("text", f => f.Text)
+        .Column("amount_kg", f => f.AmountKg)
+        .ReadBy(r => new(r.Long("pond"), r.Word<PondWork>("work"), r.Text("text"), r.MaybeReal("amount_kg")))
+        .CheckedBy((_, f) => f.Text.Length > 500 ? [Remark.Refuse("Text", "At most 500 letters.")] : []);
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Described, Built, Aerators, Equipment, Archived, Worked];
+
+    /// <summary>A pond's row as the pond.</summary>
+    public static Pond PondOf(FactRow r) => new(
+        r.Long("pond"),
+        r.Text("code"),
+        r.Text("name"),
+        r.Word<PondKind>("kind"),
+        ShapeOf(r),
+        r.Text("use"),
+        r.MaybeReal("fish_share") is { } share ? new(share, r.Real("paddle_m3_h")) : null);
+
+    /// <summary>An aerator's row as the aerator.</summary>
+    /// <exception cref="InvalidOperationException">The tables know no such kind of aerator.</exception>
+    public static Aerator AeratorOf(FactRow r) => new(
+        r.Text("code"),
+        AeratorKind.Find(r.Text("kind")) ?? throw new InvalidOperationException($"No kind of aerator {r.Text("kind")} in the tables."),
+        r.Real("shaft_kw"),
+        Hour(r.MaybeLong("on_minute")),
+        Hour(r.MaybeLong("off_minute")));
+
+    private static PondShape ShapeOf(FactRow r) => r.Text("shape") switch
+    {
+        nameof(RoundTank) => new RoundTank(r.Real("diameter_m"), r.Real("depth_m")),
+        nameof(OutlinePond) => new OutlinePond(OutlineIn(r), r.Real("depth_m"), r.Real("slope")),
+        nameof(MeanDepthPond) => new MeanDepthPond(OutlineIn(r), r.Real("mean_depth_m"), r.Real("depth_m")),
+        nameof(TablePond) => new TablePond(OutlineIn(r), Pairs.Read(r.Text("depth_table"))),
+        _ => new SlopedRectangle(r.Real("length_m"), r.Real("width_m"), r.Real("depth_m"), r.Real("slope")),
+    };
+
+    private static Outline OutlineIn(FactRow r) => new(Pairs.Read(r.Text("outline")));
+
+    private static Outline? OutlineOf(PondShape shape) => shape switch
+    {
+        OutlinePond drawn => drawn.Outline,
+        MeanDepthPond mean => mean.Outline,
+        TablePond table => table.Outline,
+        _ => null,
+    };
+
+    private static IEnumerable<string> OtherCodes(Desk desk, Pond pond) =>
+        FarmQuestions.Ponds(desk.Connection, desk.AsOf.Known).Where(p => p.Id != pond.Id).Select(p => p.Code);
+
+    // A pond goes only with everything that was written of it.
+    private static IEnumerable<Remark> StillNeeded(Desk desk, PondBuilt built, long line)
+    {
+        if (FarmQuestions.Pond(desk.Connection, desk.AsOf.Known, built.Pond.Id) is not null)
+            yield break;
+        if (StandingIn(desk, built.Pond.Id) is > 0 and var fish)
+            yield return Remark.Refuse("", $"{desk.Hand.Count(fish)} fish stand in this pond. Correct its description, or lay it up once it is empty.");
+        else if (LogLines.Naming(desk.Connection, built.Pond.Id) is { Count: > 0 } lines)
+            yield return Remark.Refuse("", $"Other lines of the log belong to this pond ({string.Join(", ", lines)}). Correct its description, or lay it up.");
+    }
+
+    private static long StandingIn(Desk desk, long pond) =>
+        FishQuestions.Standing(desk.Connection, desk.AsOf.Known, pond).Sum(b => (long)b.Stands);
+
+    private static object? Minute(TimeOnly? hour) => hour is { } h ? (h.Hour * 60) + h.Minute : null;
+
+    private static TimeOnly? Hour(long? minute) => minute is { } m ? TimeOnly.MinValue.AddMinutes(m) : null;
+}

@@ -1,0 +1,67 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Facts;
+
+namespace Dorsk.Farm.Prepare;
+
+/// <summary>Plans of making a pond ready.</summary>
+internal static class PrepareFacts
+{
+    public static readonly FactTable<PreparationPlanned> Planned = new FactTable<PreparationPlanned>("preparation", "preparation")
+        .Pond("pond", p => p.PondId)
+        .Column("stock_on", p => p.StockOn)
+        .Column("species", p => p.SpeciesKey)
+        .Column("dry_days", p => p.DryDays)
+        .Column("lime", p => p.Lime)
+        .Column("mud_ph", p => p.MudPh)
+        .Column("texture", p => p.Texture)
+        .Column("alkalinity_mg_l", p => p.AlkalinityMgL)
+        .Column("lime_value_pct", p => p.LimeValuePct)
+        .Column("pests", p => p.Pests)
+        .Column("poison_g_m3", p => p.PoisonGM3)
+        .Column("poison_days", p => p.PoisonDays)
+        .Column("fertiliser", p => p.Fertiliser)
+        .Column("cover", p => p.Cover)
+        .Column("bag_kg", p => p.Prices.BagKg)
+        .Column("lime_bag", p => p.Prices.LimeBag)
+        .Column("fertiliser_bag", p => p.Prices.FertiliserBag)
+        .Column("meal_bag", p => p.Prices.MealBag)
+        .Column("kwh", p => p.Prices.KWh)
+        .ReadBy(r => new(
+            r.Long("pond"),
+            r.MaybeDay("stock_on"),
+            r.Text("species"),
+            r.Int("dry_days"),
+            r.Word<LimeSchool>("lime"),
+            r.MaybeReal("mud_ph"),
+            r.Word<SoilTexture>("texture"),
+            r.MaybeReal("alkalinity_mg_l"),
+            r.Real("lime_value_pct"),
+            r.Word<PestSchool>("pests"),
+            r.MaybeReal("poison_g_m3"),
+            r.Int("poison_days"),
+            r.Word<FertiliserSchool>("fertiliser"),
+            r.Yes("cover"),
+            new(
+                r.Real("bag_kg"),
+                r.MaybeReal("lime_bag"),
+                r.MaybeReal("fertiliser_bag"),
+                r.MaybeReal("meal_bag"),
+                r.MaybeReal("kwh"))))
+        .CheckedBy(Check);
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Planned];
+
+    private static IEnumerable<Remark> Check(Desk desk, PreparationPlanned plan)
+    {
+        foreach (var remark in plan.Check(desk.Today))
+            yield return remark;
+        if (FishSpecies.Find(plan.SpeciesKey) is null)
+            yield return Remark.Refuse("Species", "Choose the species from the list.");
+        var stands = FishQuestions.Standing(desk.Connection, desk.AsOf.Known, plan.PondId).Sum(b => (long)b.Stands);
+        if (stands > 0)
+            yield return Remark.Refuse("", $"{desk.Hand.Count(stands)} fish stand in this pond on the books. It is prepared once they are out.");
+    }
+}
