@@ -55,7 +55,9 @@ internal static class DeviceQuestions
         if (newest is not { } ms)
             return [];
         var last = DateTimeOffset.FromUnixTimeMilliseconds(ms);
-        var from = (last < asOf.HappenedUpTo ? last : asOf.HappenedUpTo).AddDays(-DaysOneByOne);
+        // From the noon of a night on, so that each night is wholly on one side.
+        var oldest = (last < asOf.HappenedUpTo ? last : asOf.HappenedUpTo).AddDays(-DaysOneByOne);
+        var from = Night.Of(oldest, zone).Start(zone);
         var days = each.SelectMany(e => Values(c, asOf, pond, e.Parameter, from).Select(t => (e.Parameter, t)));
         return days.Concat(ByNight.SelectMany(p => Nights(c, asOf, pond, p, from, zone).Select(t => (p, t))));
     }
@@ -65,7 +67,7 @@ internal static class DeviceQuestions
     {
         var (low, at) = parameter == Parameter.Oxygen ? ("low", "low_at") : ("total / n", "start + 43200000");
         return asOf.KnownUpTo == DateTimeOffset.MaxValue
-            ? Sqlite.Rows(c, $"SELECT {at}, {low} FROM probe_roll WHERE pond = $pond AND parameter = $parameter AND span = $span AND start >= $since AND start + span <= $before ORDER BY start", r => new Timed(r.Instant(0), r.GetDouble(1)), ("pond", pond), ("parameter", parameter.Key), ("span", ProbeFacts.Night), ("since", before.AddDays(-NightsBack)), ("before", before))
-            : Values(c, asOf with { HappenedUpTo = before }, pond, parameter, before.AddDays(-60)).GroupBy(t => Night.Of(t.At, zone)).Select(g => parameter == Parameter.Oxygen ? g.MinBy(t => t.Si) : new Timed(g.First().At, g.Average(t => t.Si))).ToList();
+            ? Sqlite.Rows(c, $"SELECT {at}, {low} FROM probe_roll WHERE pond = $pond AND parameter = $parameter AND span = $span AND start >= $since AND start < $before ORDER BY start", r => new Timed(r.Instant(0), r.GetDouble(1)), ("pond", pond), ("parameter", parameter.Key), ("span", ProbeFacts.Night), ("since", before.AddDays(-NightsBack)), ("before", before))
+            : Values(c, asOf with { HappenedUpTo = before.AddMilliseconds(-1) }, pond, parameter, before.AddDays(-60)).GroupBy(t => Night.Of(t.At, zone)).Select(g => parameter == Parameter.Oxygen ? g.MinBy(t => t.Si) : new Timed(g.First().At, g.Average(t => t.Si))).ToList();
     }
 }
