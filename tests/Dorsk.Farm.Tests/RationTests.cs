@@ -95,7 +95,7 @@ public sealed class RationTests : IDisposable
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Tan, 3), new(Parameter.Ph, 9.3), new(Parameter.Temperature, 27)]), At(20, 9));
         var now = farm.Questions.Now(farm.Story, farm.Clock.Now);
         Assert.Equal(0, now.RationKg);
-        Assert.Contains(now.Batches[0].Ration.Hits, h => h.Name == "bad water");
+        Assert.Contains(now.Batches[0].Ration.Hits, h => h.Name == "un-ionised ammonia");
         Assert.Equal(0, farm.Story.RationTomorrow(farm.Story.Batches[0], farm.Clock.Now)!.PlannedKg);
     }
 

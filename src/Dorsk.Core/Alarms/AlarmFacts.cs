@@ -34,6 +34,9 @@ public enum AlarmCause
 
     /// <summary>The machine's clock is behind what is already recorded.</summary>
     ClockWrong,
+
+    /// <summary>The water beside its oxygen, or the look and the deaths of the fish, call for action.</summary>
+    WaterDanger,
 }
 
 /// <summary>An alarm rang, or rings louder: the same number with a higher level asks for an answer again.</summary>

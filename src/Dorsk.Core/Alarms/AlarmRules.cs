@@ -3,6 +3,8 @@ using Dorsk.Core.Oxygen;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
+using Dorsk.Core.Verdict;
+using Dorsk.Core.Verdict.Rules;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Alarms;
@@ -22,6 +24,18 @@ public sealed record AlarmPond(long PondId, string Code, WaterLimits Limits, IRe
 
     /// <summary>What is wrong with its aerators.</summary>
     public IReadOnlyList<Judgement> AirFaults { get; init; } = [];
+
+    /// <summary>What the verdict on the pond rings for.</summary>
+    public IReadOnlyList<Finding> Findings { get; init; } = [];
+
+    /// <summary>Oxygen that kills the most tender fish, mg/L.</summary>
+    public double LethalMgL { get; init; }
+
+    /// <summary>Since when its water rings; null while it does not.</summary>
+    public DateTimeOffset? WaterRingsSince { get; init; }
+
+    /// <summary>When somebody last read the water or looked at the fish.</summary>
+    public DateTimeOffset? LastLookAt { get; init; }
 }
 
 /// <summary>A panel as far as alarms care.</summary>
@@ -33,9 +47,13 @@ public sealed record AlarmPanel(string Code, DateTimeOffset? NoMainsSince, DateT
 /// <summary>Which causes stand now. Order is data: one rule a cause.</summary>
 public static class AlarmRules
 {
-    // A reading rings for so long; an alarm ends only so far above the level that rang it; a fall so fast, reaching the act level so soon, rings by itself.
-    private static readonly TimeSpan Fresh = TimeSpan.FromHours(1.5), RateOver = TimeSpan.FromHours(2.5), LeastApart = TimeSpan.FromMinutes(10), Soon = TimeSpan.FromHours(2), BeforeCrossing = TimeSpan.FromHours(6), PanelSilent = TimeSpan.FromMinutes(40);
-    private const double BackMgL = 0.3, FastMgLH = 0.6;
+    // A reading rings for so long; an alarm ends only so far above the level that rang it; the night rings from hours before the crossing to an hour after its low.
+    private static readonly TimeSpan Fresh = TimeSpan.FromHours(1.5), BeforeCrossing = TimeSpan.FromHours(6), PanelSilent = TimeSpan.FromMinutes(40);
+    private const double BackMgL = 0.3;
+    private static readonly TimeSpan AfterLow = TimeSpan.FromHours(1);
+
+    // These have alarms of their own, with a ladder of what to do.
+    private static readonly string[] OfOxygen = ["oxygen now", "oxygen falls", "oxygen tonight"];
 
     /// <summary>What rings in a pond.</summary>
     /// <param name="p">The pond.</param>
@@ -45,7 +63,7 @@ public static class AlarmRules
     /// <param name="hand">How figures are printed.</param>
     public static IReadOnlyList<AlarmRaised> Of(AlarmPond p, IReadOnlyCollection<AlarmCause> ringing, DateTimeOffset now, FarmZone zone, Hand hand)
     {
-        List<AlarmRaised?> all = [LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand), Night(p, now, zone, hand), Probe(p), Air(p)];
+        List<AlarmRaised?> all = [LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand), Night(p, now, zone, hand), Water(p), Probe(p), Air(p)];
         return [.. all.OfType<AlarmRaised>()];
     }
 
@@ -60,17 +78,39 @@ public static class AlarmRules
         var idle = p.Aerators.Except(p.Running).ToList();
         // All that is here runs and the oxygen is low all the same: help comes from outside.
         var air = idle.Count > 0 ? $"Start {string.Join(", ", idle)}" : p.Aerators.Count > 0 ? "All its aerators run: bring the emergency machine, tractor or generator, and let well-aired water in" : "Bring air: this pond has no aerator";
-        if (last.Si < p.Limits.DoActMgL + (rings ? BackMgL : 0))
+        var level = WaterJudge.Oxygen(last.Si, p.Limits, hand, rings ? BackMgL : 0).Status;
+        if (level == Status.ActNow)
             return Ring(Status.ActNow, $"under the act level {O(p.Limits.DoActMgL)}", $"{air}, hold feed, look at the inlet; read again in 30 min.");
-        var before = p.Oxygen.LastOrDefault(t => last.At - t.At >= LeastApart && last.At - t.At <= RateOver);
-        if (before != default && (before.Si - last.Si) / (last.At - before.At).TotalHours is var rate && rate >= FastMgLH && TimeSpan.FromHours((last.Si - p.Limits.DoActMgL) / rate) <= Soon)
-            return Ring(Status.ActNow, $"falling {O(rate)} an hour: under the act level {O(p.Limits.DoActMgL)} about {Hour(last.At.AddHours((last.Si - p.Limits.DoActMgL) / rate), zone)}", $"{air} now; read again in 30 min.");
-        return last.Si < p.Limits.DoWatchMgL + (rings ? BackMgL : 0) ? Ring(Status.Watch, $"under the watch level {O(p.Limits.DoWatchMgL)}", $"{air} if it still falls; read again within the hour.") : null;
+        if (OxygenFall.Of(p.Oxygen, p.Limits) is { } fall)
+            return Ring(Status.ActNow, $"falling {O(fall.MgLH)} an hour: under the act level {O(p.Limits.DoActMgL)} about {Hour(fall.UnderActAt, zone)}", $"{air} now; read again in 30 min.");
+        return level == Status.Watch ? Ring(Status.Watch, $"under the watch level {O(p.Limits.DoWatchMgL)}", $"{air} if it still falls; read again within the hour.") : null;
     }
 
-    private static AlarmRaised? Night(AlarmPond p, DateTimeOffset now, FarmZone zone, Hand hand) =>
-        p.Tonight is { Judgement.Status: Status.ActNow, UnderActAt: { } at } f && at > now && at - now <= BeforeCrossing
-            ? new(0, p.PondId, AlarmCause.NightForecast, Status.Watch, $"{p.Code} is likely to pass under {QuantityText.Write(p.Limits.DoActMgL, Measures.Oxygen, hand)} about {Hour(at, zone)}, low {QuantityText.Write(f.Low.Value, Measures.Oxygen, hand)}. Set more air on the night board now; read again at {Hour(at.AddHours(-2) > now ? at.AddHours(-2) : now.AddMinutes(30), zone)}.") : null;
+    // What is likely to kill tonight calls people out of their beds; a low that they outlive waits for the morning hours of the list.
+    private static AlarmRaised? Night(AlarmPond p, DateTimeOffset now, FarmZone zone, Hand hand)
+    {
+        if (p.Tonight is not { Judgement.Status: Status.ActNow, UnderActAt: { } at } f || at - now > BeforeCrossing || now > f.LowAt + AfterLow)
+            return null;
+        // What was read since the crossing speaks for itself.
+        if (at <= now && p.Oxygen.Count > 0 && p.Oxygen[^1].At >= at)
+            return null;
+        string O(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
+        var kills = f.Low.Value <= p.LethalMgL;
+        var again = at.AddHours(-2) > now ? at.AddHours(-2) : now.AddMinutes(30);
+        return new(0, p.PondId, AlarmCause.NightForecast, kills ? Status.ActNow : Status.Watch,
+            $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone)}, low {O(f.Low.Value)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}.");
+    }
+
+    // What rings on a page rings here. It ends when somebody has looked again and it is well, not by growing old.
+    private static AlarmRaised? Water(AlarmPond p)
+    {
+        var found = p.Findings.Where(f => !OfOxygen.Contains(f.Rule)).ToList();
+        if (found.Count > 0)
+            return new(0, p.PondId, AlarmCause.WaterDanger, found.Max(f => f.Status),
+                AlarmText.List($"{p.Code}: ", found.Select(f => f.Reason), $". {found[0].Do}"));
+        return p.WaterRingsSince is { } since && !(p.LastLookAt > since)
+            ? new(0, p.PondId, AlarmCause.WaterDanger, Status.Watch, $"{p.Code}: what rang was not read again. Read the water and look at the fish now.") : null;
+    }
 
     private static AlarmRaised? Air(AlarmPond p) => p.AirFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.AeratorFault, p.AirFaults.Max(f => f.Status),
         AlarmText.List($"{p.Code} aerators: ", p.AirFaults.OrderByDescending(f => f.Status).Select(f => f.Reason), ". Go and look with a lamp, two people; isolate and lock before anybody touches a machine."));

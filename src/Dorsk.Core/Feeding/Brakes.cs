@@ -25,8 +25,7 @@ public static class Brakes
         new("sample first", SampleFirst),
         new("dawn oxygen", DawnOxygen),
         new("tonight's oxygen", TonightsOxygen),
-        new("bad water", BadWater),
-        new("bloom risk", BloomRisk),
+        new("verdict on the water", Verdict),
         new("what the water can take", WaterCap),
     ];
 
@@ -52,12 +51,17 @@ public static class Brakes
     private static BrakeHit? TonightsOxygen(RationQuestion q, Meal meal, double kg) =>
         meal == Meal.Afternoon && q.ForecastLowMgL is { } low ? ByOxygen("tonight's oxygen", low, q, "Tonight's forecast") : null;
 
-    private static BrakeHit? BadWater(RationQuestion q, Meal meal, double kg) => q.BadWater is { } said ? Hit("bad water", 0, $"{said}: no feed until the water is well, feed makes more of it.") : null;
-
-    // Half once: where the oxygen itself has braked already, the bloom does not brake again.
-    private static BrakeHit? BloomRisk(RationQuestion q, Meal meal, double kg) =>
-        q.BloomRisk is not { } risk || DawnOxygen(q, meal, kg) is not null || TonightsOxygen(q, meal, kg) is not null ? null
-            : Hit("bloom risk", risk.Status == Judging.Status.ActNow ? 0 : 0.5, $"{char.ToUpperInvariant(risk.Reason[0])}{risk.Reason[1..].Split(". ")[0]}: {(risk.Status == Judging.Status.ActNow ? "no feed until it is past" : "half")}.");
+    // What the verdict on the pond leaves of a meal. Half once: where the oxygen itself has braked already, nothing brakes by half again.
+    private static BrakeHit? Verdict(RationQuestion q, Meal meal, double kg)
+    {
+        if (q.Held.Count == 0)
+            return null;
+        var worst = q.Held.MinBy(f => f.FeedFactor)!;
+        if (worst.FeedFactor > 0 && (DawnOxygen(q, meal, kg) is not null || TonightsOxygen(q, meal, kg) is not null))
+            return null;
+        var reason = char.ToUpperInvariant(worst.Reason[0]) + worst.Reason[1..];
+        return new(worst.Rule, worst.FeedFactor, $"{reason}: {(worst.FeedFactor == 0 ? "no feed until it is past" : "half")}.");
+    }
 
     private static BrakeHit? WaterCap(RationQuestion q, Meal meal, double kg)
     {

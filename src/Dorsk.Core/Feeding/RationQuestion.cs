@@ -41,11 +41,8 @@ public sealed record RationQuestion(
     /// <summary>The farm day of the next sample, or null.</summary>
     public DateOnly? SampledOn { get; init; }
 
-    /// <summary>Ammonia or nitrite that is over its limit, in words; null when none is.</summary>
-    public string? BadWater { get; init; }
-
-    /// <summary>The risk that the bloom dies, as the trends tell it; null when there is none.</summary>
-    public Judging.Judgement? BloomRisk { get; init; }
+    /// <summary>Findings of the verdict on the pond that hold the feed; none where nothing does.</summary>
+    public IReadOnlyList<Verdict.Finding> Held { get; init; } = [];
 
     /// <summary>Biomass, kg.</summary>
     public double BiomassKg => Count * MeanG / 1000;

@@ -46,6 +46,24 @@ public sealed record FishSpecies(
     /// <summary>Upper end of market size, g; fish over it are a class of their own.</summary>
     public double MarketHighG { get; init; }
 
+    /// <summary>Water at or under it kills within days, °C.</summary>
+    public double LethalLowC { get; init; }
+
+    /// <summary>Water at or over it kills, °C.</summary>
+    public double LethalHighC { get; init; }
+
+    /// <summary>Least salinity they bear for long, ppt.</summary>
+    public double SalinityLowPpt { get; init; }
+
+    /// <summary>Most salinity they bear for long, ppt.</summary>
+    public double SalinityHighPpt { get; init; }
+
+    /// <summary>Fingerlings a nursery pond is usually stocked with, a m²; null where the trade knows none.</summary>
+    public double? NurseryPerM2 { get; init; }
+
+    /// <summary>Whether they live at the floor, as shrimps, prawns and crayfish do: the water there is what they breathe.</summary>
+    public bool AtTheFloor { get; init; }
+
     /// <summary>All species that ship, in the order of the table.</summary>
     public static IReadOnlyList<FishSpecies> All { get; } = Csv.Embedded("species.csv").Select(Row).ToList();
 
@@ -65,6 +83,15 @@ public sealed record FishSpecies(
             N("growth_g13_per_day"), N("growth_cap_g_per_day", double.PositiveInfinity), N("fcr_fry"), N("fcr_fingerling"), N("fcr_growout"),
             N("market_low_g"), N("fingerling_high_g"), N("weight_cv_pct"), N("survival_growout_pct"), N("survival_fry_to_fingerling_pct"),
             N("capacity_earthen_no_air_kg_ha"), N("capacity_earthen_aerated_kg_ha"), N("capacity_tank_kg_m3"),
-            N("respiration_factor", 1), N("feed_cap_factor", 1), r["legal_caution"], r["confidence"], r["source"]) { MarketHighG = N("market_high_g", double.PositiveInfinity) };
+            N("respiration_factor", 1), N("feed_cap_factor", 1), r["legal_caution"], r["confidence"], r["source"]) 
+        {
+            MarketHighG = N("market_high_g", double.PositiveInfinity),
+            LethalLowC = N("lethal_low_c"),
+            LethalHighC = N("lethal_high_c", double.PositiveInfinity),
+            SalinityLowPpt = N("salinity_low_ppt"),
+            SalinityHighPpt = N("salinity_high_ppt", double.PositiveInfinity),
+            NurseryPerM2 = r["nursery_per_m2"].Length == 0 ? null : N("nursery_per_m2"),
+            AtTheFloor = r["group"] == "crustacean",
+        };
     }
 }

@@ -32,6 +32,15 @@ public sealed record WaterLimits(
     double DoTargetMgL, double DoWatchMgL, double DoActMgL, double TempLowC, double TempHighC, double PhLow, double PhHigh,
     double Nh3ConstantMgL, double Nh3PeakMgL, double NitriteMgL, double AlkalinityMinMgL, string Source)
 {
+    /// <summary>Fastest change of temperature they bear, °C an hour.</summary>
+    public double MaxTempChangeCPerH { get; init; } = 5;
+
+    /// <summary>Most carbon dioxide, mg/L.</summary>
+    public double CarbonDioxideMgL { get; init; } = 20;
+
+    /// <summary>Least hardness, mg/L as CaCO₃; 0 where sea water is asked for.</summary>
+    public double HardnessMinMgL { get; init; }
+
     // The fingerling rows of a group fall back on its growing row, and fry rows on what the group calls its young.
     private static readonly Dictionary<(string, LifeStage), WaterLimits> Table = Build();
 
@@ -69,6 +78,11 @@ public sealed record WaterLimits(
         return new(
             N("do_target"), N("do_watch"), N("do_act"), N("temp_low_c"), N("temp_high_c"), N("ph_low"), N("ph_high"),
             N("nh3n_constant_mg_l"), N("nh3n_peak_mg_l"), N("no2n_max_low_cl_mg_l"), N("alkalinity_min"),
-            $"Limits by life stage, {r["group"]}, {r["stage"]}; {r["source"]}; confidence {r["confidence"]}, starting value");
+            $"Limits by life stage, {r["group"]}, {r["stage"]}; {r["source"]}; confidence {r["confidence"]}, starting value")
+        {
+            MaxTempChangeCPerH = N("max_temp_change_c_per_h"),
+            CarbonDioxideMgL = N("co2_max_mg_l"),
+            HardnessMinMgL = r["hardness_min"] == "sea" ? 0 : N("hardness_min"),
+        };
     }
 }

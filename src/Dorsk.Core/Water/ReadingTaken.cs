@@ -21,4 +21,11 @@ public sealed record ReadingTaken(long? PondId, IReadOnlyList<Value> Values) : F
 /// <summary>A value with the instant it was read.</summary>
 /// <param name="At">When.</param>
 /// <param name="Si">SI value.</param>
-public readonly record struct Timed(DateTimeOffset At, double Si);
+public readonly record struct Timed(DateTimeOffset At, double Si)
+{
+    /// <summary>How deep it was read, m; null where nobody said, which is near the surface.</summary>
+    public double? DepthM { get; init; }
+
+    /// <summary>What it was read with; empty where nobody said. Only values of one instrument tell how fast water changes.</summary>
+    public string By { get; init; } = "";
+}

@@ -33,9 +33,7 @@ public static class WaterJudge
     {
         string P(double v) => QuantityText.Write(v, parameter.Measure, hand);
         if (parameter == Parameter.Oxygen)
-            return si < limits.DoActMgL ? Say(Status.ActNow, $"{P(si)} is under the act level {P(limits.DoActMgL)}")
-                : si < limits.DoWatchMgL ? Say(Status.Watch, $"{P(si)} is under the watch level {P(limits.DoWatchMgL)}")
-                : Say(Status.Steady, $"{P(si)} is above the watch level {P(limits.DoWatchMgL)}");
+            return Oxygen(si, limits, hand);
         if (parameter == Parameter.Temperature)
             return si < limits.TempLowC || si > limits.TempHighC
                 ? Say(Status.Watch, $"{P(si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}") : Fine(P(si));
@@ -58,6 +56,21 @@ public static class WaterJudge
             return Say(Status.Watch, $"nitrite {P(si)} is over {P(limits.NitriteMgL)} for water of low chloride");
         return parameter == Parameter.Alkalinity && si < limits.AlkalinityMinMgL
             ? Say(Status.Watch, $"alkalinity {P(si)} is under {P(limits.AlkalinityMinMgL)}") : Fine(P(si));
+    }
+
+    /// <summary>How oxygen stands to the act and the watch level.</summary>
+    /// <param name="mgL">Oxygen, mg/L.</param>
+    /// <param name="limits">Limits of the fish.</param>
+    /// <param name="hand">How figures are printed.</param>
+    /// <param name="aboveMgL">How far above a level it still counts as under it, mg/L: an alarm ends a little above where it began.</param>
+    public static Judgement Oxygen(double mgL, WaterLimits limits, Hand hand, double aboveMgL = 0)
+    {
+        string P(double v) => QuantityText.Write(v, Parameter.Oxygen.Measure, hand);
+        if (mgL < limits.DoActMgL + aboveMgL)
+            return Say(Status.ActNow, $"{P(mgL)} is under the act level {P(limits.DoActMgL)}");
+        return mgL < limits.DoWatchMgL + aboveMgL
+            ? Say(Status.Watch, $"{P(mgL)} is under the watch level {P(limits.DoWatchMgL)}")
+            : Say(Status.Steady, $"{P(mgL)} is above the watch level {P(limits.DoWatchMgL)}");
     }
 
     /// <summary>Lower and upper end in which a value is good for these fish; null where there is none.</summary>

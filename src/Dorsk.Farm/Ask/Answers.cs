@@ -3,6 +3,7 @@ using Dorsk.Core.Growth;
 using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Farm.Ask;
@@ -25,12 +26,17 @@ public sealed record BatchNow(BatchStory Batch, Standing Stands, Grounds Why, Ra
 /// <param name="Oxygen">Last oxygen reading, or null.</param>
 /// <param name="Temperature">Last temperature reading, or null.</param>
 /// <param name="Tonight">Tonight's oxygen.</param>
-/// <param name="Judgement">How the pond stands.</param>
-/// <param name="Unread">Whether the judgement is that nobody read it in time.</param>
+/// <param name="Verdict">How the pond stands, with all that was found.</param>
 /// <param name="NextThing">The next thing to do, in words.</param>
 /// <param name="NextAt">By when, or null.</param>
-public sealed record PondNow(PondStory Story, IReadOnlyList<BatchNow> Batches, Timed? Oxygen, Timed? Temperature, Tonight Tonight, Judgement Judgement, bool Unread, string NextThing, DateTimeOffset? NextAt)
+public sealed record PondNow(PondStory Story, IReadOnlyList<BatchNow> Batches, Timed? Oxygen, Timed? Temperature, Tonight Tonight, PondVerdict Verdict, string NextThing, DateTimeOffset? NextAt)
 {
+    /// <summary>The gravest finding.</summary>
+    public Judgement Judgement => Verdict.Judgement;
+
+    /// <summary>Whether the gravest is that nobody read it in time.</summary>
+    public bool Unread => Verdict.Findings is [{ Rule: PondVerdict.NotRead }, ..];
+
     /// <summary>Biomass of all batches, kg.</summary>
     public double BiomassKg => Batches.Sum(b => b.Stands.BiomassKg.Value);
 

@@ -28,12 +28,35 @@ internal static class DeviceQuestions
     }
 
     /// <summary>Values of one pond and parameter, in order of time.</summary>
-    public static List<Timed> Values(SqliteConnection c, AsOf asOf, long pond, Parameter parameter, DateTimeOffset from) => Sqlite.Rows(c,
-        // What is known now needs no look at each value's line: only the few that were taken back are left out.
-        asOf.KnownUpTo == DateTimeOffset.MaxValue
-            ? "SELECT v.at, v.value FROM probe_value v WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND v.line NOT IN (SELECT voids FROM log WHERE voids IS NOT NULL) ORDER BY v.at"
-            : "SELECT v.at, v.value FROM probe_value v CROSS JOIN log l USING (line) WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line AND x.entered <= $known) ORDER BY v.at",
-        r => new Timed(r.Instant(0), r.GetDouble(1)), asOf.KnownUpTo == DateTimeOffset.MaxValue ? [("pond", pond), ("parameter", parameter.Key), ("from", from), ("upto", asOf.HappenedUpTo)] : Lines.With(asOf, ("pond", pond), ("parameter", parameter.Key), ("from", from)));
+    public static List<Timed> Values(SqliteConnection c, AsOf asOf, long pond, Parameter parameter, DateTimeOffset from)
+    {
+        var names = new Dictionary<long, string>();
+        var now = asOf.KnownUpTo == DateTimeOffset.MaxValue;
+        (string, object?)[] which = [("pond", pond), ("parameter", parameter.Key), ("from", from)];
+        return Sqlite.Rows(c, now ? AsKnownNow : AsKnownThen, Read, now ? [.. which, ("upto", asOf.HappenedUpTo)] : Lines.With(asOf, which));
+
+        Timed Read(SqliteDataReader r)
+        {
+            var device = r.GetInt64(2);
+            if (!names.TryGetValue(device, out var name))
+                names[device] = name = FormattableString.Invariant($"device {device}");
+            return new(r.Instant(0), r.GetDouble(1)) { By = name };
+        }
+    }
+
+    // What is known now needs no look at each value's line: only the few that were taken back are left out.
+    private const string AsKnownNow =
+        """
+        SELECT v.at, v.value, v.device FROM probe_value v WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto
+          AND v.line NOT IN (SELECT voids FROM log WHERE voids IS NOT NULL) ORDER BY v.at
+        """;
+
+    private const string AsKnownThen =
+        """
+        SELECT v.at, v.value, v.device FROM probe_value v CROSS JOIN log l USING (line)
+        WHERE v.pond = $pond AND v.parameter = $parameter AND v.at >= $from AND v.at <= $upto AND l.entered <= $known
+          AND NOT EXISTS (SELECT 1 FROM log x WHERE x.voids = v.line AND x.entered <= $known) ORDER BY v.at
+        """;
 
     /// <summary>A pond's values thinned to what a drawing of that span can show: one by one for days, hours for a month, nights for more.</summary>
     public static (long SpanMs, List<(DateTimeOffset At, double Mean, double Low, double High)> Points) Course(SqliteConnection c, long pond, Parameter parameter, DateTimeOffset from, DateTimeOffset to)

@@ -25,18 +25,17 @@ public sealed partial class PondStory
         var today = Zone.DayOf(now);
         var tonight = TonightAt(now);
         var low = tonight.Forecast?.Low.Value;
-        var (bloom, bad) = (BloomRiskAt(now), BadWaterAt(now));
+        var verdict = VerdictAt(now, tonight.Forecast);
+        var held = verdict.Holding.ToList();
         var batches = Standing.Select(b =>
         {
             var stands = StandsOn(b, today);
             var weights = AheadOf(b, today);
-            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, bloom, bad)!, GrowthForecast.DateOf(b.TargetG, weights)) { Ahead = weights };
+            return new BatchNow(b, stands, WhyStanding(b, stands), RationOf(b, today, low, held)!, GrowthForecast.DateOf(b.TargetG, weights)) { Ahead = weights };
         }).ToList();
         var oxygen = LastOf(Parameter.Oxygen);
-        var unread = batches.Count > 0 ? Unread(now) : null;
-        var judgement = Judge(now, batches, unread, tonight);
-        var (next, at) = NextThing(now, batches, tonight, judgement);
-        return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, judgement, ReferenceEquals(unread, judgement), next, at);
+        var (next, at) = NextThing(now, batches, tonight, verdict.Judgement);
+        return new(this, batches, oxygen, LastOf(Parameter.Temperature), tonight, verdict, next, at);
     }
 
     /// <summary>Growth as planned for a batch, from its arrival to a day, g.</summary>
@@ -76,36 +75,6 @@ public sealed partial class PondStory
 
     /// <summary>Whether a reading is too old to speak for now.</summary>
     public static bool IsOld(Timed reading, DateTimeOffset now) => now - reading.At > OldReading;
-
-    private Judgement Judge(DateTimeOffset now, List<BatchNow> batches, Judgement? unread, Tonight tonight)
-    {
-        if (batches.Count == 0)
-            return new(Status.Unknown, "No fish stand here");
-        var limits = LimitsOn(Zone.DayOf(now))!;
-        // Nothing else is worth saying of a pond that nobody read, unless it is worse.
-        List<Judgement> all = [];
-        if (unread is not null)
-            all.Add(unread);
-        if (tonight.Forecast is { } f)
-            all.Add(f.Judgement);
-        foreach (var p in new[] { Parameter.Oxygen, Parameter.Temperature, Parameter.Ph, Parameter.Secchi })
-            // A Secchi depth speaks for days, the others for hours; a bloom is judged in ponds only, tanks may be as clear as they like.
-            if (LastOf(p) is { } last && now - last.At < (p == Parameter.Secchi ? SecchiSpeaks : OldReading) && !(p == Parameter.Secchi && Pond.ByVolume))
-                all.Add(WaterJudge.Judge(p, last.Si, limits, Farm.Hand));
-        if (AmmoniaNow(now) is { } ammonia)
-            all.Add(ammonia.Judgement);
-        return all.MaxBy(j => j.Status)!;
-    }
-
-    // By hand, a pond is read at dawn and at dusk; an hour after the planned round it counts as unread.
-    private Judgement? Unread(DateTimeOffset now)
-    {
-        if (LastOf(Parameter.Oxygen) is not { } last)
-            return new(Status.Watch, "Oxygen was never read here");
-        var (sunrise, sunset) = SunOn(Zone.DayOf(now));
-        var (dusk, before) = now >= sunset + PlanSlack ? (true, sunset - DuskBegins) : now >= sunrise + PlanSlack ? (false, sunrise - DawnBegins) : (true, sunset.AddDays(-1) - DuskBegins);
-        return last.At < before ? new(Status.Watch, $"The {(dusk ? "dusk" : "dawn")} reading is missing") : null;
-    }
 
     /// <summary>Un-ionised ammonia from the last total ammonia with the pH and temperature nearest to it; null without them or when over a week old.</summary>
     public (Judgement Judgement, double Nh3MgL, Grounds Why)? AmmoniaNow(DateTimeOffset now)

@@ -1,3 +1,4 @@
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
@@ -26,9 +27,8 @@ public sealed partial class PondStory
     /// <param name="batch">The batch.</param>
     /// <param name="day">The farm day.</param>
     /// <param name="tonightLowMgL">Forecast low of the coming night, or null.</param>
-    /// <param name="bloomRisk">The risk that the bloom dies, or null.</param>
-    /// <param name="badWater">Ammonia or nitrite over its limit, in words, or null.</param>
-    public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL, Judgement? bloomRisk = null, string? badWater = null)
+    /// <param name="held">Findings of the verdict on the pond that hold the feed; null for none.</param>
+    public RationPlan? RationOf(BatchStory batch, DateOnly day, double? tonightLowMgL, IReadOnlyList<Finding>? held = null)
     {
         if (batch.Stands <= 0 || StandingNear(batch, day) is not { } stands)
             return null;
@@ -40,20 +40,12 @@ public sealed partial class PondStory
         return Ration.For(new(batch.Species, stands.MeanG.Value, stands.Count.Value, stands.FullGainG, DailyGain.Fcr(batch.Species, stands.MeanG.Value), temp, known,
             DawnLowOn(day), tonightLowMgL, WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, stands.MeanG.Value)), area, kw / area, Pond.ByVolume, pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1, Farm.Hand) 
         {
-            BloomRisk = bloomRisk, BadWater = badWater, Day = day, FishedOn = FishedNext(day), SampledOn = SampleDue(batch), School = Rations.School, Scored = Rations.Scored.LastOrDefault(s => s.Day < day), Overruled = Rations.Overruled.TryGetValue((batch.Id, day), out var wanted) ? wanted : null,
+            Held = held ?? [], Day = day, FishedOn = FishedNext(day), SampledOn = SampleDue(batch), School = Rations.School, Scored = Rations.Scored.LastOrDefault(s => s.Day < day), Overruled = Rations.Overruled.TryGetValue((batch.Id, day), out var wanted) ? wanted : null,
         });
     }
 
-    // Ammonia and nitrite that call for action stop feed; what was read long ago does not.
-    private string? BadWaterAt(DateTimeOffset now)
-    {
-        if (AmmoniaNow(now) is { Judgement: { Status: Status.ActNow } ammonia })
-            return ammonia.Reason;
-        return LimitsOn(Zone.DayOf(now)) is { } limits && NitriteNow(now, limits, TimeSpan.FromDays(7)) is { Status: Status.ActNow } bad ? bad.Reason : null;
-    }
-
     /// <summary>Ration of a batch on the morrow: by the likely temperature, without the brakes of a night that has not been.</summary>
-    public RationPlan? RationTomorrow(BatchStory batch, DateTimeOffset now) => RationOf(batch, Zone.DayOf(now).AddDays(1), null, BloomRiskAt(now), BadWaterAt(now));
+    public RationPlan? RationTomorrow(BatchStory batch, DateTimeOffset now) => RationOf(batch, Zone.DayOf(now).AddDays(1), null, [.. VerdictAt(now, null).Holding]);
 
     /// <summary>Grounds of a standing: how it was carried, and the feed as a second witness.</summary>
     public Grounds WhyStanding(BatchStory batch, Standing stands)

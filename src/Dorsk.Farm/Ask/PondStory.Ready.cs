@@ -1,3 +1,4 @@
+using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
@@ -7,6 +8,7 @@ namespace Dorsk.Farm.Ask;
 
 public sealed partial class PondStory
 {
+    private static readonly string[] AskedByGate = ["temperature", "pH", "un-ionised ammonia"];
     private static readonly TimeSpan TwoDays = TimeSpan.FromDays(2);
 
     /// <summary>Species the pond is likely meant for: the one its preparation names, else the one that stood here last, else the first of the table's perches.</summary>
@@ -28,7 +30,7 @@ public sealed partial class PondStory
         var tan = Since(Parameter.Tan, TwoDays);
         double? nh3 = tan.Count > 0 && Nearest(Parameter.Ph, tan[^1].At) is { } ph && Nearest(Parameter.Temperature, tan[^1].At) is { } t ? UnionisedAmmonia.MgNL(tan[^1].Si, t.Si, ph.Si, LastOf(Parameter.Salinity)?.Si ?? 0) : null;
         var lows = Enumerable.Range(0, 3).Select(i => today.AddDays(-i)).Where(d => Zone.At(d, new(12, 0)) > emptied).Select(DawnLowOn).OfType<double>().ToList();
-        return ReadyGate.For(new(read ? level : null, Pond.Shape.FullDepthM, lows, temp.Count > 0 ? temp[^1].Si : null, Since(Parameter.Ph, TwoDays).Select(p => p.Si).ToList(), nh3, limed is { } l ? (at - l).TotalDays : null,
+        var gate = ReadyGate.For(new(read ? level : null, Pond.Shape.FullDepthM, lows, temp.Count > 0 ? temp[^1].Si : null, Since(Parameter.Ph, TwoDays).Select(p => p.Si).ToList(), nh3, limed is { } l ? (at - l).TotalDays : null,
             Worked(PondWork.ScreensFitted), Worked(PondWork.NoWildFish), Pond.ByVolume)
         {
             HeldWater = Worked(PondWork.HeldWater), Poisoned = Worked(PondWork.PestTreated), Tested = Worked(PondWork.BioassayPassed),
@@ -36,5 +38,8 @@ public sealed partial class PondStory
             FoodSeen = Works.Any(w => w.Work == PondWork.FoodSeen && w.At > emptied && w.At <= at && w.At > at.AddDays(-7)),
             FoodSecchiM = prep?.Line.Plan.Fertiliser is { } f and not FertiliserSchool.None ? (true, Since(Parameter.Secchi, TimeSpan.FromDays(7)) is [.., var s] ? s.Si : null) : (false, null),
         }, limits, Farm.Hand);
+        // What the gate asks by itself is not said twice.
+        var more = AgainstArrivals(at, species, Math.Max(1, species.FingerlingHighG), 0).Where(f => !AskedByGate.Contains(f.Rule));
+        return [.. gate, .. more.Select(f => new GateLine(f.Rule, f.Status == Status.ActNow ? Condition.NotMet : Condition.Unknown, f.Reason, f.Do))];
     }
 }

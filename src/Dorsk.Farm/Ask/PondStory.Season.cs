@@ -89,7 +89,7 @@ public sealed partial class PondStory
         return Works.Any(w => w.Work == PondWork.DeclaredReady && w.At > since && w.At <= now) || Batches.Count == 0 && PreparationLine is null ? today : PreparationAt(now, asSoonAs: true)?.Plan.StockOn ?? today.AddDays(PrepareDays);
     }
 
-    private Func<string, FishSpecies> KnownSpecies { get; init; } = FishSpecies.Of;
+    internal Func<string, FishSpecies> KnownSpecies { get; init; } = FishSpecies.Of;
 
     private IReadOnlyList<WeightAhead> Grow(FishSpecies species, DateOnly from, double meanG, DateOnly last) =>
         grown.GetOrAdd((species.Key, from, Math.Round(meanG, 1), last), _ => GrowthForecast.Planned(species, meanG, from, TemperatureAhead, Math.Max(1, last.DayNumber - from.DayNumber)));

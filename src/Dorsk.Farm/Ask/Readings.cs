@@ -44,7 +44,7 @@ internal static class Readings
     /// <summary>Readings that people took. One that cannot be makes a pond's story fail, with its line; of the weather it is left out, since every pond hangs on it.</summary>
     public static ILookup<Parameter, Timed> ByHand(SqliteConnection c, AsOf asOf, long? pond)
     {
-        var sql = $"SELECT r.parameter, l.happened, r.value, l.line FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line";
+        var sql = $"SELECT r.parameter, l.happened, r.value, l.line, r.depth_m, r.instrument FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line";
         var values = Lines.With(asOf, ("pond", pond));
         var rows = pond is null ? Sqlite.Sound(c, sql, Read, values) : Sqlite.Rows(c, sql, Read, values);
         return rows.ToLookup(r => r.Parameter, r => r.Timed);
@@ -55,6 +55,6 @@ internal static class Readings
         var (parameter, value) = (Parameter.Find(r.GetString(0)), r.GetDouble(2));
         if (parameter is null || !(value >= parameter.HardLow && value <= parameter.HardHigh))
             throw new InvalidDataException(FormattableString.Invariant($"Line {r.GetInt64(3)} says {r.GetString(0)} {value:G6}, which cannot be."));
-        return (parameter, new Timed(r.Instant(1), value));
+        return (parameter, new Timed(r.Instant(1), value) { DepthM = r.MaybeReal(4), By = r.GetString(5) });
     }
 }

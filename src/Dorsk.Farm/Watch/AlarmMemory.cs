@@ -45,8 +45,14 @@ public sealed class AlarmMemory(Door door, Questions questions, TimeProvider clo
     {
         var books = lastRead = Read(() => questions.Alarms(now), lastRead);
         lock (gate)
-            return [.. held.AsEnumerable().Reverse(), .. later.Count == 0 ? books : books.Select(WithLater)];
+            return [.. held.AsEnumerable().Reverse().Select(Newest), .. (later.Count == 0 ? books : books.Select(WithLater)).Select(Newest)];
     }
+
+    /// <summary>What stands by the last look, by pond and cause: an open alarm says it in place of the words it rang with.</summary>
+    public IReadOnlyDictionary<(long? Pond, AlarmCause Cause), string> Latest { get; set; } = new Dictionary<(long?, AlarmCause), string>();
+
+    private Alarm Newest(Alarm alarm) =>
+        alarm.Open && Latest.TryGetValue((alarm.PondId, alarm.Cause), out var text) ? alarm with { Text = text } : alarm;
 
     /// <summary>An alarm rings that could not be written, or an unwritten one rings louder.</summary>
     public void Hold(AlarmRaised raised)

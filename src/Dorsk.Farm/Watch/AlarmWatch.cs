@@ -49,6 +49,8 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
             LookAround(farm, now, seen);
         foreach (var more in More)
             Safely(seen, null, () => seen.Add(more()), "another cause of alarms");
+        // Pages and mails say what stands now, also where that is no louder than what rang.
+        memory.Latest = seen.Stands.GroupBy(a => (a.PondId, a.Cause)).ToDictionary(g => g.Key, g => g.First().Text);
         var changed = Ring(now, seen) + End(now, seen);
         heartbeat.Looked(new(now, seen.Ponds, seen.Failed.Count, trouble));
         return changed;
@@ -133,7 +135,7 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
                 {
                     var panel = power is null ? panels.GetValueOrDefault(look.Pond.Id) : null;
                     var ringing = open.Where(a => a.PondId == look.Pond.Id).Select(a => a.Cause).ToList();
-                    foreach (var alarm in AlarmRules.Of(Pond(look.Now, panel, now), ringing, now, zone, farm.Hand))
+                    foreach (var alarm in AlarmRules.Of(Pond(look.Now, panel, now, open), ringing, now, zone, farm.Hand))
                         seen.Add(alarm);
                 }, "its alarms");
     }
@@ -233,17 +235,21 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
     }
 
     // Power that is gone rings once for all: what each aerator does then is no news.
-    private AlarmPond Pond(PondNow p, AlarmPanel? panel, DateTimeOffset now)
+    private AlarmPond Pond(PondNow p, AlarmPanel? panel, DateTimeOffset now, IReadOnlyList<Alarm> open)
     {
         var (s, aerators, hour) = (p.Story, p.Story.AeratorsAt(now), TimeOnly.FromDateTime(p.Story.Zone.LocalAt(now)));
         List<Judgement> faults = panel is null ? [] : [.. aerators.Select(a => Core.Air.AirFaults.Of(a.Code, s.Air, now, patience)).OfType<Judgement>()];
         if (panel is not null && AlarmRules.Silent(panel, now, s.Zone) is { } silent)
             faults = [silent];
-        var oxygen = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours).ToList();
+        var oxygen = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours && s.IsNearSurface(t)).ToList();
         var probe = questions.ProbeHealth(s.Pond.Id, now)?.Wrong ?? [];
         return new(s.Pond.Id, s.Pond.Code, s.LimitsOn(s.Zone.DayOf(now))!, oxygen, p.Tonight.Forecast, [.. aerators.Select(a => a.Code)], probe)
         {
             Running = [.. aerators.Where(a => s.Air.Ran(a.Code, now) ?? a.RunsAt(hour)).Select(a => a.Code)], AirFaults = faults,
+            Findings = [.. p.Verdict.Ringing],
+            LethalMgL = p.Batches.Max(b => b.Batch.Species.LethalDoMgL),
+            WaterRingsSince = open.FirstOrDefault(a => a.PondId == s.Pond.Id && a.Cause == AlarmCause.WaterDanger)?.LouderAt,
+            LastLookAt = s.LastLookAt(now),
         };
     }
 }

@@ -56,9 +56,9 @@ public class RationTests
     [InlineData(Dorsk.Core.Judging.Status.Watch, 2.0, 0.25)]
     public void A_bloom_at_risk_halves_each_meal_once_and_stops_it_when_it_is_grave(Dorsk.Core.Judging.Status risk, double dawn, double left)
     {
-        var plan = Ration.For(Q with { DawnLowMgL = dawn, BloomRisk = new(risk, "risk of a bloom crash: dawn oxygen falls, Secchi 18 cm. Half the feed") });
+        var plan = Ration.For(Q with { DawnLowMgL = dawn, Held = [new("bloom", risk, "risk of a bloom crash: dawn oxygen falls, Secchi 18 cm") { FeedFactor = risk == Dorsk.Core.Judging.Status.ActNow ? 0 : 0.5, Why = Dorsk.Core.Judging.Grounds.Of("", "") }] });
         Assert.Equal(left * plan.FullKg, plan.PlannedKg, 9);
-        Assert.Contains("Secchi 18 cm: ", plan.Hits.First(h => h.Name == "bloom risk").Reason, StringComparison.Ordinal);
+        Assert.Contains("Secchi 18 cm: ", plan.Hits.First(h => h.Name == "bloom").Reason, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -67,5 +67,5 @@ public class RationTests
 
     [Fact]
     public void Brakes_stand_in_one_list_in_order() =>
-        Assert.Equal(["too cold", "too hot", "fast", "sample first", "dawn oxygen", "tonight's oxygen", "bad water", "bloom risk", "what the water can take"], Brakes.InOrder.Select(b => b.Name));
+        Assert.Equal(["too cold", "too hot", "fast", "sample first", "dawn oxygen", "tonight's oxygen", "verdict on the water", "what the water can take"], Brakes.InOrder.Select(b => b.Name));
 }

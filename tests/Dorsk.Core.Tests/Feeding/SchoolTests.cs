@@ -63,7 +63,7 @@ public class SchoolTests
         Assert.Equal(9, wanted.PlannedKg, 9);
         Assert.Contains(wanted.Hits, h => h.Name == "dawn oxygen");
         Assert.Contains(wanted.Why.Limits, l => l.Contains("they are hungry", StringComparison.Ordinal));
-        Assert.Equal(0, Ration.For(Q with { BadWater = "Un-ionised ammonia 0.9" }).PlannedKg);
+        Assert.Equal(0, Ration.For(Q with { Held = [new("un-ionised ammonia", Dorsk.Core.Judging.Status.ActNow, "0.9") { FeedFactor = 0, Why = Dorsk.Core.Judging.Grounds.Of("", "") }] }).PlannedKg);
         Assert.Equal(["kg", "reason"], new[] { new RationOverruled(1, 1, Day, -1, "x"), new(1, 1, Day, 5, " ") }.Select(o => o.Check().Single().Field));
         Assert.Empty(new RationOverruled(1, 1, Day, null, "").Check());
         Assert.Equal(["Score", "Minutes", "Left"], new[] { new FeedingGiven(1, 1, 5, 7), new(1, 1, 5, null, 0), new(1, 1, 5, null, null, 6) }.Select(x => x.CheckHow().Single().Field));

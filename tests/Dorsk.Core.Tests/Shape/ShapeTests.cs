@@ -11,7 +11,7 @@ public class ShapeTests
     private static readonly string Root = FindRoot();
     private static readonly Dictionary<string, int> Levels = new()
     {
-        ["Units"] = 0, ["Time"] = 0, ["Judging"] = 1, ["Species"] = 2, ["Ponds"] = 2, ["People"] = 2, ["Water"] = 3, ["Sheets"] = 4, ["Air"] = 4, ["Stock"] = 4, ["Growth"] = 5, ["Prepare"] = 5, ["Acclimate"] = 5, ["Oxygen"] = 5, ["Feeding"] = 6, ["Harvest"] = 7, ["Plans"] = 7, ["Alarms"] = 8, ["Season"] = 9,
+        ["Units"] = 0, ["Time"] = 0, ["Judging"] = 1, ["Species"] = 2, ["Ponds"] = 2, ["People"] = 2, ["Water"] = 3, ["Sheets"] = 4, ["Air"] = 4, ["Stock"] = 4, ["Growth"] = 5, ["Prepare"] = 5, ["Acclimate"] = 5, ["Oxygen"] = 5, ["Verdict"] = 6, ["Feeding"] = 7, ["Harvest"] = 8, ["Plans"] = 8, ["Alarms"] = 9, ["Season"] = 10,
     };
 
     // Ponds and Species share a level; aerator kinds are read from a table with the reader of Species.

@@ -1,0 +1,115 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Verdict;
+
+/// <summary>Fish that stand in a pond, or are to come into it.</summary>
+/// <param name="Species">Their species, as the farm and the pond know it.</param>
+/// <param name="Stage">Their stage.</param>
+/// <param name="MeanG">Mean weight, g.</param>
+/// <param name="Count">How many.</param>
+public sealed record FishHere(FishSpecies Species, LifeStage Stage, double MeanG, double Count)
+{
+    /// <summary>Limits of the water for them.</summary>
+    public WaterLimits Limits => WaterLimits.For(Species, Stage);
+
+    /// <summary>Their mass, kg.</summary>
+    public double BiomassKg => Count * MeanG / 1000;
+}
+
+/// <summary>A pond as of two times: all that a verdict on it is made from. Rules see nothing else.</summary>
+public sealed record PondState
+{
+    /// <summary>The instant of the verdict.</summary>
+    public required DateTimeOffset Now { get; init; }
+
+    /// <summary>The farm's clock.</summary>
+    public required FarmZone Zone { get; init; }
+
+    /// <summary>How figures are printed in reasons.</summary>
+    public required Hand Hand { get; init; }
+
+    /// <summary>Whether it is a tank: no bloom, no mud, most of the dead are found.</summary>
+    public required bool InTank { get; init; }
+
+    /// <summary>Full depth, m.</summary>
+    public required double DepthM { get; init; }
+
+    /// <summary>Height above sea level, m.</summary>
+    public required double AltitudeM { get; init; }
+
+    /// <summary>Sunrise and sunset of the farm day.</summary>
+    public required (DateTimeOffset Rise, DateTimeOffset Set) Sun { get; init; }
+
+    /// <summary>The fish whose limits count; none in an empty pond.</summary>
+    public required IReadOnlyList<FishHere> Fish { get; init; }
+
+    /// <summary>Readings up to now, in order of time.</summary>
+    public required ILookup<Parameter, Timed> Readings { get; init; }
+
+    /// <summary>Lowest oxygen of the mornings of the last days, in order.</summary>
+    public IReadOnlyList<DayValue> Dawns { get; init; } = [];
+
+    /// <summary>Tonight's forecast, or null.</summary>
+    public DawnLowForecast? Tonight { get; init; }
+
+    /// <summary>The risk that the bloom dies, joined from its signs; null where there is none.</summary>
+    public Judgement? BloomRisk { get; init; }
+
+    /// <summary>What people saw of the fish, in order of time.</summary>
+    public IReadOnlyList<(DateTimeOffset At, string Look)> Looks { get; init; } = [];
+
+    /// <summary>Fish found dead, by farm day, in order.</summary>
+    public IReadOnlyList<(DateOnly Day, int Count)> Dead { get; init; } = [];
+
+    /// <summary>What the pond carries of these fish, kg; null where that is not known.</summary>
+    public double? CapacityKg { get; init; }
+
+    /// <summary>Why it counts as unread; null while it was read in time.</summary>
+    public string? Unread { get; init; }
+
+    /// <summary>The farm day.</summary>
+    public DateOnly Today => Zone.DayOf(Now);
+
+    /// <summary>The fish with the highest act level of oxygen.</summary>
+    public FishHere Tender => Fish.MaxBy(f => f.Limits.DoActMgL)!;
+
+    /// <summary>Limits of the most tender fish; of these each rule reads what it needs.</summary>
+    public WaterLimits Limits => Tender.Limits;
+
+    /// <summary>The last value that still speaks, or null.</summary>
+    /// <param name="parameter">What was read.</param>
+    /// <param name="speaks">For how long a value speaks.</param>
+    public Timed? Last(Parameter parameter, TimeSpan speaks)
+    {
+        var last = Readings[parameter].LastOrDefault(t => t.At <= Now && IsNearSurface(t));
+        return last == default || Now - last.At >= speaks ? null : last;
+    }
+
+    /// <summary>The last value at the floor that still speaks, or null.</summary>
+    public Timed? LastAtFloor(Parameter parameter, TimeSpan speaks)
+    {
+        var last = Readings[parameter].LastOrDefault(t => t.At <= Now && !IsNearSurface(t));
+        return last == default || Now - last.At >= speaks ? null : last;
+    }
+
+    /// <summary>Whether a value was read in the upper water: top and bottom are two series.</summary>
+    public bool IsNearSurface(Timed t) => IsNearSurface(t, DepthM);
+
+    /// <summary>Whether a value was read in the upper three fifths of a pond, or nobody said how deep.</summary>
+    /// <param name="t">The value.</param>
+    /// <param name="depthM">Full depth of the pond, m.</param>
+    public static bool IsNearSurface(Timed t, double depthM) => t.DepthM is not { } depth || depth <= UpperShare * depthM;
+
+    private const double UpperShare = 0.6;
+
+    /// <summary>Prints a value of a parameter.</summary>
+    public string Say(double si, Parameter parameter) => QuantityText.Write(si, parameter.Measure, Hand);
+
+    /// <summary>Prints an hour of the farm's clock.</summary>
+    public string Hour(DateTimeOffset at) => Zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+}

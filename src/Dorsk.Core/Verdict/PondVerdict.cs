@@ -1,0 +1,58 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Verdict.Rules;
+
+namespace Dorsk.Core.Verdict;
+
+/// <summary>
+/// The one verdict on a pond. Pages, alarms, feeding restrictions, gates and plans ask it: none of them judges a limit itself, so that what
+/// rings on one page is not forgotten on the next.
+/// </summary>
+/// <param name="Findings">What the rules found, the gravest first, else in the order of the rules.</param>
+public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
+{
+    /// <summary>Name of the rule that says that nobody read the pond.</summary>
+    public const string NotRead = "not read";
+
+    /// <summary>All rules, in the order in which they are asked and, of one gravity, shown.</summary>
+    public static IReadOnlyList<Rule> Rules { get; } =
+    [
+        Unread.Rule,
+        GaspingFish.Rule,
+        OxygenNow.Rule,
+        OxygenFall.Rule,
+        OxygenAtFloor.Rule,
+        OxygenTonight.Rule,
+        FallingDawns.Rule,
+        Saturation.Rule,
+        WaterTemperature.Rule,
+        TemperatureChange.Rule,
+        Acidity.Rule,
+        Ammonia.Rule,
+        Nitrite.Rule,
+        SaltContent.Rule,
+        CarbonDioxide.Rule,
+        Bloom.Rule,
+        ColourAndFilm.Rule,
+        Minerals.Rule,
+        Deaths.Rule,
+        Load.Rule,
+    ];
+
+    /// <summary>Asks every rule. An empty pond is not judged.</summary>
+    public static PondVerdict Of(PondState state) => state.Fish.Count == 0
+        ? new([])
+        : new([.. Rules.SelectMany(r => r.Judge(state)).OrderByDescending(f => f.Status)]);
+
+    /// <summary>Asks what in this water stands against fish that are to come into it.</summary>
+    /// <param name="state">The pond, with the fish that are to come in place of those that stand.</param>
+    public static IReadOnlyList<Finding> AgainstArrivals(PondState state) => [.. Of(state).Findings.Where(f => f.ShutsGate)];
+
+    /// <summary>The gravest finding as the pond's status.</summary>
+    public Judgement Judgement => Findings.Count == 0 ? new(Status.Unknown, "No fish stand here") : Findings[0].Judgement;
+
+    /// <summary>Findings for which the watch rings, gravest first.</summary>
+    public IEnumerable<Finding> Ringing => Findings.Where(f => f.Rings && f.Status >= Status.Watch);
+
+    /// <summary>Findings that hold the feed.</summary>
+    public IEnumerable<Finding> Holding => Findings.Where(f => f.FeedFactor < 1);
+}
