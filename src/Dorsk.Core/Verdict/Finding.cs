@@ -18,6 +18,12 @@ public sealed record Finding(string Rule, Status Status, string Reason)
     /// <summary>How it was judged.</summary>
     public required Grounds Why { get; init; }
 
+    /// <summary>The figure that was judged, SI, where it is not what was read.</summary>
+    public double? Si { get; init; }
+
+    /// <summary>What helps and is dosed on the workbench, the first first.</summary>
+    public IReadOnlyList<Remedy> Helps { get; init; } = [];
+
     /// <summary>Whether the watch rings for it, and calls people when it says Act now.</summary>
     public bool Rings { get; init; }
 

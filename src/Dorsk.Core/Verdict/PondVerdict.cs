@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Verdict.Rules;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Verdict;
 
@@ -52,6 +53,14 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
 
     /// <summary>Findings for which the watch rings, gravest first.</summary>
     public IEnumerable<Finding> Ringing => Findings.Where(f => f.Rings && f.Status >= Status.Watch);
+
+    /// <summary>What helps, each once with the finding it is for: air first, water before powders.</summary>
+    public IEnumerable<(Remedy Remedy, Finding For)> Remedies => Findings
+        .Where(f => f.Status >= Status.Watch)
+        .SelectMany(f => f.Helps.Select(h => (h, f)))
+        .GroupBy(x => x.h)
+        .OrderBy(g => g.Key)
+        .Select(g => g.First());
 
     /// <summary>Findings that hold the feed.</summary>
     public IEnumerable<Finding> Holding => Findings.Where(f => f.FeedFactor < 1);

@@ -79,10 +79,6 @@ public static class WaterJudge
         : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL) : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
         : parameter == Parameter.CarbonDioxide || parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh) : (null, null);
 
-    /// <summary>What to do about a pH above its band: new water in parts, over days.</summary>
-    public static Judgement HighPh(double ph, WaterLimits limits, Hand hand) => Judge(Parameter.Ph, ph, limits, hand) is var judged && judged.Status == Status.Steady ? judged
-        : judged with { Reason = judged.Reason + ": change a tenth to a fifth now and again each morning, until the afternoon's reading is inside; read ammonia before, as it turns poisonous with pH" };
-
     /// <summary>Judges nitrite by the chloride that keeps it out of the gills: ten times its nitrogen is wanted, six the least.</summary>
     /// <param name="nitriteMgL">Nitrite, mg N/L.</param>
     /// <param name="chlorideMgL">Chloride, mg/L, or null when it was not read.</param>

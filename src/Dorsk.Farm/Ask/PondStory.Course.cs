@@ -30,7 +30,7 @@ public sealed partial class PondStory
     /// <summary>The risk that the bloom dies or takes a night too much, joined from its signs; null in tanks, without fish, or when fewer than two signs stand.</summary>
     public Judgement? BloomRiskAt(DateTimeOffset now)
     {
-        if (Pond.ByVolume || !Standing.Any() || OxygenSaturation.FreshMgL(LastOf(Parameter.Temperature)?.Si, Farm.AltitudeM) is not { } saturation)
+        if (Pond.ByVolume || !Standing.Any() || SaturationMgL(now) is not { } saturation)
             return null;
         var (today, first) = (Zone.DayOf(now), Zone.DayOf(now).AddDays(-WaterTrend.Days));
         var feed = Enumerable.Range(0, 7).Average(i => FedOn(today.AddDays(-i))) / Pond.Shape.FullAreaM2 * 10_000;

@@ -58,33 +58,8 @@ public sealed partial class PondStory
     /// <summary>Whether a heavy bloom was read lately; a Secchi depth speaks for days.</summary>
     public bool HasHeavyBloom(DateTimeOffset now) => !Pond.ByVolume && LastOf(Parameter.Secchi) is { } s && now - s.At < SecchiSpeaks && s.Si < WaterJudge.HeavyBloomM;
 
-    /// <summary>What helps this water as it was last read, air first, water before powders.</summary>
-    public IReadOnlyList<(Remedy Remedy, string Reason)> RemediesAt(DateTimeOffset now)
-    {
-        if (LimitsOn(Zone.DayOf(now)) is not { } limits)
-            return [];
-        Judgement? Of(Parameter p) => LastOf(p) is { } last && now - last.At < ChemistrySpeaks ? WaterJudge.Judge(p, last.Si, limits, Farm.Hand) : null;
-        var oxygen = LastOf(Parameter.Oxygen) is { } o && !IsOld(o, now) ? WaterJudge.Judge(Parameter.Oxygen, o.Si, limits, Farm.Hand) : null;
-        return Remedies.For(oxygen, AmmoniaNow(now)?.Judgement, NitriteNow(now, limits, ChemistrySpeaks), Of(Parameter.Alkalinity),
-            LastOf(Parameter.Ph) is { } ph && ph.Si > limits.PhHigh && !IsOld(ph, now) ? WaterJudge.HighPh(ph.Si, limits, Farm.Hand) : null, Of(Parameter.Colour), Of(Parameter.Film));
-    }
-
-    // Nitrite is judged by its chloride, which changes slowly and speaks for two months.
-    private Judgement? NitriteNow(DateTimeOffset now, WaterLimits limits, TimeSpan speaks) => LastOf(Parameter.Nitrite) is { } nitrite && now - nitrite.At < speaks
-        ? WaterJudge.JudgeNitrite(nitrite.Si, LastOf(Parameter.Chloride) is { } cl && now - cl.At < TimeSpan.FromDays(60) ? cl.Si : null, limits, Farm.Hand) : null;
-
     /// <summary>Whether a reading is too old to speak for now.</summary>
     public static bool IsOld(Timed reading, DateTimeOffset now) => now - reading.At > OldReading;
-
-    /// <summary>Un-ionised ammonia from the last total ammonia with the pH and temperature nearest to it; null without them or when over a week old.</summary>
-    public (Judgement Judgement, double Nh3MgL, Grounds Why)? AmmoniaNow(DateTimeOffset now)
-    {
-        if (LastOf(Parameter.Tan) is not { } tan || now - tan.At > TimeSpan.FromDays(7) || LimitsOn(Zone.DayOf(now)) is not { } limits)
-            return null;
-        var ph = Nearest(Parameter.Ph, tan.At);
-        var temp = Nearest(Parameter.Temperature, tan.At);
-        return ph is null || temp is null ? null : WaterJudge.JudgeAmmonia(tan.Si, temp.Value.Si, ph.Value.Si, LastOf(Parameter.Salinity)?.Si ?? 0, limits);
-    }
 
     private Timed? Nearest(Parameter parameter, DateTimeOffset at)
     {

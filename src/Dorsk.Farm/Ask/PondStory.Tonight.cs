@@ -132,9 +132,20 @@ public sealed partial class PondStory
             return null;
         var wind = Weather[Parameter.Wind].LastOrDefault(t => t.At <= at && t.At > at.AddHours(-12));
         var air = Weather[Parameter.AirPressure].LastOrDefault(t => t.At <= at && t.At > at.AddHours(-12));
-        var saturation = OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), 0, air == default ? OxygenSaturation.PressureKPa(Farm.AltitudeM) : air.Si);
+        var saturation = OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), SalinityAt(at), air == default ? OxygenSaturation.PressureKPa(Farm.AltitudeM) : air.Si);
         return new(volume, volume / Pond.Shape.AreaM2(level), temp.Si, saturation, wind == default ? UsualWindMs : wind.Si, AeratorsAt(at), Farm.Place, Zone);
     }
+
+    /// <summary>Salinity as last read within two months, ppt; 0 where nobody read it.</summary>
+    public double SalinityAt(DateTimeOffset at)
+    {
+        var read = ReadingsOf[Parameter.Salinity].LastOrDefault(t => t.At <= at && t.At > at - Core.Verdict.Speaks.Months);
+        return read == default ? 0 : read.Si;
+    }
+
+    /// <summary>Oxygen at saturation in this water as last read, mg/L; null where its temperature is not known.</summary>
+    public double? SaturationMgL(DateTimeOffset at) => LastOf(Parameter.Temperature) is { } temp
+        ? OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), SalinityAt(at), OxygenSaturation.PressureKPa(Farm.AltitudeM)) : null;
 
     private double? SecchiAt(DateTimeOffset at)
     {

@@ -54,7 +54,7 @@ public sealed partial class PondStory
     public DateTimeOffset? LastLookAt(DateTimeOffset now)
     {
         var read = Parameter.All.Where(p => !p.OfFarm && p != Parameter.Oxygen && p != Parameter.Temperature && p != Parameter.GaugeLevel)
-            .Select(p => ReadingsOf[p].LastOrDefault(t => t.At <= now)).Where(t => t != default).Select(t => (DateTimeOffset?)t.At);
+            .Select(p => AllReadings[p].LastOrDefault(t => t.At <= now)).Where(t => t != default).Select(t => (DateTimeOffset?)t.At);
         var seen = Works.Where(w => w.At <= now && w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal)).Select(w => (DateTimeOffset?)w.At);
         return read.Concat(seen).Max();
     }
@@ -75,7 +75,7 @@ public sealed partial class PondStory
             AltitudeM = Farm.AltitudeM,
             Sun = SunOn(day),
             Fish = fish,
-            Readings = ReadingsOf,
+            Readings = AllReadings,
             Dawns = DaysOf(Parameter.Oxygen, true, day.AddDays(-6), day),
             BloomRisk = BloomRiskAt(now),
             Looks = [.. Works.Reverse().Where(w => w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal)).Select(w => (w.At, w.Text[Seen.Length..]))],

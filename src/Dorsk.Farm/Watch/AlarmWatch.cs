@@ -241,7 +241,7 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
         List<Judgement> faults = panel is null ? [] : [.. aerators.Select(a => Core.Air.AirFaults.Of(a.Code, s.Air, now, patience)).OfType<Judgement>()];
         if (panel is not null && AlarmRules.Silent(panel, now, s.Zone) is { } silent)
             faults = [silent];
-        var oxygen = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours && s.IsNearSurface(t)).ToList();
+        var oxygen = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours).ToList();
         var probe = questions.ProbeHealth(s.Pond.Id, now)?.Wrong ?? [];
         return new(s.Pond.Id, s.Pond.Code, s.LimitsOn(s.Zone.DayOf(now))!, oxygen, p.Tonight.Forecast, [.. aerators.Select(a => a.Code)], probe)
         {

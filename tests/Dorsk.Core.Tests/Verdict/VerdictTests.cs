@@ -47,8 +47,8 @@ public class VerdictTests
         { "saturation", "do 1 5.0; temp 1 26", "silver_perch", Status.Watch, false, 1, false }, // 62 % in the afternoon
         { "saturation", "do 9 5.0; temp 1 26", "silver_perch", null, false, 1, false }, // in the morning that is usual
         { "saturation", "do 1 8.0; temp 1 26", "silver_perch", null, false, 1, false },
-        { "saturation", "do 1 9.5; temp 1 26; salinity 5 30", "barramundi", null, false, 1, false }, // 138 % of what salt water holds
-        { "saturation", "do 1 10.6; temp 1 26; salinity 5 30", "barramundi", Status.Watch, false, 1, false }, // 131 % in fresh water, 154 in salt
+        { "saturation", "do 1 11.5; temp 1 26; salinity 5 30", "barramundi", null, false, 1, false }, // 167 % of what salt water holds
+        { "saturation", "do 1 12.5; temp 1 26; salinity 5 30", "barramundi", Status.Watch, false, 1, false }, // 154 % in fresh water, 182 in salt
         { "temperature", "temp 1 33", "silver_perch", Status.Watch, false, 1, true },
         { "temperature", "temp 1 34.8", "silver_perch", Status.ActNow, true, 0, true },
         { "temperature", "temp 1 25.3", "rainbow_trout", Status.ActNow, true, 0, true },
@@ -155,6 +155,14 @@ public class VerdictTests
         Assert.Equal(["nitrite"], verdict.Ringing.Where(f => f.Status == Status.ActNow).Select(f => f.Rule));
         Assert.Equal(Status.Unknown, PondVerdict.Of(pond with { Fish = [] }).Judgement.Status);
         Assert.Equal(PondVerdict.Rules.Count, PondVerdict.Rules.Select(r => r.Name).Distinct().Count());
+    }
+
+    [Fact]
+    public void What_helps_is_named_once_air_before_water_and_water_before_powders()
+    {
+        var pond = Pond(R("nitrite", 40, 4.5), R("tan", 3, 3), R("ph", 1, 9.2), R("temp", 1, 26), R("alkalinity", 48, 12), R("do", 1, 3.4));
+        Assert.Equal([Remedy.Air, Remedy.ChangeWater, Remedy.Carbon, Remedy.Salt, Remedy.Alkalinity], PondVerdict.Of(pond).Remedies.Select(r => r.Remedy));
+        Assert.Empty(PondVerdict.Of(Pond(R("do", 1, 8), R("temp", 1, 26), R("ph", 1, 7.8))).Remedies);
     }
 
     [Theory]

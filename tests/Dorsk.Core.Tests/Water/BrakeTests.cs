@@ -57,19 +57,6 @@ public class BrakeTests
     public void A_mix_that_jumps_more_than_fry_bear_is_watched(double from, double to, bool watched) => Assert.Equal(watched, Mixing.Jump(from, to, Hand.Metric) is not null);
 
     [Fact]
-    public void Remedies_answer_what_is_wrong_and_nothing_else()
-    {
-        Judgement steady = new(Status.Steady, "fine"), watch = new(Status.Watch, "high"), act = new(Status.ActNow, "very high");
-        Assert.Empty(Remedies.For(steady, steady, null, steady));
-        Assert.Equal([(Remedy.ChangeWater, "very high"), (Remedy.Carbon, "very high")], Remedies.For(null, act, steady, null));
-        Assert.Equal([Remedy.Salt, Remedy.Alkalinity], Remedies.For(null, null, watch, watch).Select(r => r.Remedy));
-        Assert.Equal([Remedy.Air, Remedy.ChangeWater], Remedies.For(act, watch, watch, watch).Take(2).Select(r => r.Remedy));
-        // New water once, whatever asks for it.
-        Assert.Equal([Remedy.ChangeWater, Remedy.Carbon], Remedies.For(null, watch, null, null, watch, act).Select(r => r.Remedy));
-        Assert.Equal([(Remedy.ChangeWater, "very high")], Remedies.For(null, null, null, null, steady, act));
-    }
-
-    [Fact]
     public void Kits_that_report_the_whole_ion_show_more_than_the_nitrogen()
     {
         // The turns of the trade's table: NH3 0.8224, NH4 0.7765, NO2 0.3045.

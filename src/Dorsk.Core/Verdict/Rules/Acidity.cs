@@ -23,6 +23,7 @@ internal static class Acidity
             Of = Parameter.Ph,
             Do = judged.Status == Status.Steady ? "" : "Change a tenth to a fifth of the water each morning; read ammonia before.",
             Why = grounds,
+            Helps = last.Si > s.Limits.PhHigh ? [Remedy.ChangeWater] : judged.Status >= Status.Watch ? [Remedy.Alkalinity] : [],
             Rings = judged.Status == Status.ActNow,
             FeedFactor = judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = judged.Status >= Status.Watch,

@@ -15,12 +15,14 @@ internal static class Ammonia
     {
         if (Worst(s) is not { } worst)
             yield break;
-        var (judged, _, why) = WaterJudge.JudgeAmmonia(worst.Tan.Si, worst.Temp.Si, worst.Ph.Si, s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0, s.Limits);
+        var (judged, nh3MgL, why) = WaterJudge.JudgeAmmonia(worst.Tan.Si, worst.Temp.Si, worst.Ph.Si, s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0, s.Limits);
         yield return new(Rule.Name, judged.Status, judged.Reason)
         {
             Of = Parameter.Tan,
             Do = judged.Status == Status.Steady ? "" : "No feed or half, new water in the cool of the morning; no lime, nothing that raises pH.",
             Why = why.Limited($"pH and temperature of the worst hour read: {s.Hour(worst.Ph.At)}"),
+            Si = nh3MgL,
+            Helps = judged.Status == Status.Steady ? [] : [Remedy.ChangeWater, Remedy.Carbon],
             Rings = judged.Status == Status.ActNow,
             FeedFactor = judged.Status == Status.ActNow ? 0 : judged.Status == Status.Watch ? 0.5 : 1,
             ShutsGate = judged.Status >= Status.Watch,

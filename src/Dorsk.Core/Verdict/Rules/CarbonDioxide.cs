@@ -22,6 +22,7 @@ internal static class CarbonDioxide
             Of = Parameter.CarbonDioxide,
             Do = "Stir and aerate, at dawn most of all; raise alkalinity.",
             Why = Grounds.Of("The last reading against the limit of the stage; twice over it is Act now.", "Limits by life stage", new Input("carbon dioxide", last.Si, Measures.Oxygen, "read " + Hand.Day(s.Zone.DayOf(last.At)))).Limited(s.Limits.Source),
+            Helps = [Remedy.Air, Remedy.ChangeWater],
             Rings = grave,
             FeedFactor = grave ? 0 : 1,
             ShutsGate = true,

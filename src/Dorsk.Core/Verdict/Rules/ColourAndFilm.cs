@@ -19,6 +19,7 @@ internal static class ColourAndFilm
                 Of = parameter,
                 Do = "Renew a part of the water, read oxygen in the dark.",
                 Why = Grounds.Of("The step that was seen, within a week.", "Steps of the water card", Input.Said(parameter.Name, parameter.StepAt(last.Si), "seen " + Units.Hand.Day(s.Zone.DayOf(last.At)))),
+                Helps = [Remedy.ChangeWater],
                 ShutsGate = parameter == Parameter.Film,
             };
         }

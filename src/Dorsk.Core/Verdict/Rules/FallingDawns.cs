@@ -23,9 +23,12 @@ internal static class FallingDawns
         if (fell < InAllMgL)
             yield break;
         var next = run[^1].Si - (fell / falling);
+        var already = run[^1].Si < s.Limits.DoActMgL;
         var grave = next < s.Limits.DoActMgL;
+        var act = s.Say(s.Limits.DoActMgL, Parameter.Oxygen);
+        var means = already ? $": under the act level {act}" : grave ? $": the next is likely under the act level {act}" : "";
         yield return new(Rule.Name, grave ? Status.ActNow : Status.Watch,
-            $"dawn oxygen fell on {run.Count} mornings, {string.Join(", ", run.Select(d => s.Hand.Figure(d.Si, 1)))} mg/L{(grave ? $": the next is likely under the act level {s.Say(s.Limits.DoActMgL, Parameter.Oxygen)}" : "")}")
+            $"dawn oxygen fell on {run.Count} mornings, {string.Join(", ", run.Select(d => s.Hand.Figure(d.Si, 1)))} mg/L{means}")
         {
             Of = Parameter.Oxygen,
             Do = "Less feed, more air from dusk on, a sample of the fish.",

@@ -24,6 +24,7 @@ internal static class Minerals
                 yield return new(Rule.Name, judged.Status, judged.Reason)
                 {
                     Of = parameter,
+                    Helps = parameter == Parameter.Alkalinity ? [Remedy.Alkalinity] : [Remedy.ChangeWater],
                     Do = parameter == Parameter.Alkalinity ? "Lime, dosed on the workbench." : "A change of water.",
                     Why = Grounds.Of("The last reading against its limit.", "Limits by life stage and usual ranges", new Input(parameter.Name, last.Si, parameter.Measure, "read " + Hand.Day(s.Zone.DayOf(last.At)))).Limited(s.Limits.Source),
                 };

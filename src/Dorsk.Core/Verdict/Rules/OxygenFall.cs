@@ -24,6 +24,7 @@ public static class OxygenFall
             Do = "Start idle aerators now, hold feed, read again in 30 min.",
             Why = Grounds.Of("The last two values of one instrument, ten minutes to two and a half hours apart.", "Starting value: 0.6 mg/L an hour",
                 new Input("before", fall.Before.Si, Measures.Oxygen, "read at " + s.Hour(fall.Before.At)), new Input("last", fall.Last.Si, Measures.Oxygen, "read at " + s.Hour(fall.Last.At))),
+            Helps = [Remedy.Air],
             Rings = true,
             ShutsGate = true,
         };

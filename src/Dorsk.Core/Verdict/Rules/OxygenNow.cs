@@ -22,6 +22,7 @@ internal static class OxygenNow
             Do = judged.Status == Status.Steady ? "" : "Start idle aerators, hold feed, read again in 30 min.",
             Why = s.Fish.Any(f => f.Species.AtTheFloor) && s.LastAtFloor(Parameter.Oxygen, Speaks.Hours) is null
                 ? grounds.Doubting("Read in the upper water only: these animals live at the floor.") : grounds,
+            Helps = judged.Status == Status.Steady ? [] : [Remedy.Air],
             Rings = true,
             ShutsGate = judged.Status >= Status.Watch,
         };

@@ -9,7 +9,7 @@ internal static class Saturation
 {
     public static readonly Rule Rule = new("saturation", Judge);
 
-    private const double LowPct = 75, HighPct = 150;
+    private const double LowPct = 75, HighPct = 175;
     private static readonly TimeSpan MorningOver = TimeSpan.FromHours(6);
 
     private static IEnumerable<Finding> Judge(PondState s)
