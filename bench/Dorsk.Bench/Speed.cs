@@ -14,7 +14,7 @@ namespace Dorsk.Bench;
 /// <summary>Times everything side by side in one run; what counts are the ratios.</summary>
 internal static class Speed
 {
-    private static readonly (string Name, string Path)[] Pages = [("empty page", "/empty"), ("Today", "/"), ("Ponds", "/ponds"), ("pond book", "/ponds/P4/water")];
+    private static readonly (string Name, string Path)[] Pages = [("empty page", "/empty"), ("Today", "/"), ("Ponds", "/ponds"), ("pond book", "/ponds/P4/water"), ("stocking plan", "/plans/stocking?pond=P6")];
     private const double Warm = 8, Moved = 25, Started = 3.5;
 
     public static async Task<int> Run(string app, string empty, string seed)
@@ -25,6 +25,7 @@ internal static class Speed
             File.Copy(seed, Path.Combine(folder, "farm.db"));
             var holds = await PagesAndStart(app, empty, folder);
             Door(Path.Combine(folder, "door.db"), Path.Combine(folder, "raw.db"));
+            Sheet(folder);
             Forecasts();
             return holds ? 0 : 1;
         }
@@ -138,6 +139,39 @@ internal static class Speed
             rawTook += watch.Elapsed;
         }
         Console.WriteLine(FormattableString.Invariant($"\ndoor: {entries / doorTook.TotalSeconds:0} entries a second; raw prepared inserts with the same durability {entries / rawTook.TotalSeconds:0}; {doorTook / rawTook:0.0} times the time"));
+    }
+
+    // A sheet of readings: checked on its desk and entered, beside bare inserts of as many rows.
+    private static void Sheet(string folder)
+    {
+        const int lines = 50_000;
+        var file = new FarmFile(Path.Combine(folder, "sheet.db"));
+        file.Prepare();
+        Burst.Founded(file, new Door(file, TimeProvider.System));
+        var path = Path.Combine(folder, "sheet.csv");
+        var at = new DateTime(2020, 1, 1, 0, 0, 0, DateTimeKind.Unspecified);
+        File.WriteAllLines(path, Enumerable.Range(0, lines).Select(i => string.Create(CultureInfo.InvariantCulture, $"{at.AddMinutes(30 * i):yyyy-MM-dd},{at.AddMinutes(30 * i):HH:mm},P1,{5 + Math.Sin(i / 7.0):0.00}")).Prepend("Date,Time,Pond,DO (mg/L)"));
+        var sheet = Farm.Files.SheetFile.Open(path);
+        var columns = sheet.Headings.Select(h => Core.Sheets.SheetGuess.Column(h, Core.Units.UnitSystem.Metric)).ToList();
+        var map = new Core.Sheets.SheetMap(columns, Core.Units.DecimalSign.Point, Core.Sheets.DayOrder.DayFirst, "");
+        var watch = Stopwatch.StartNew();
+        var (desk, found) = Farm.Files.SheetCheck.Run(file, sheet, map, Path.Combine(folder, "desk.db"), DateTimeOffset.UtcNow, _ => { }, default);
+        var looked = watch.Elapsed;
+        watch.Restart();
+        var entered = new SheetDoor(file, TimeProvider.System).Enter(desk, "bench", true);
+        var took = watch.Elapsed;
+        watch.Restart();
+        using var raw = new SqliteConnection("Data Source=" + Path.Combine(folder, "bare.db"));
+        raw.Open();
+        Sqlite.Run(raw, "CREATE TABLE bare (line INTEGER PRIMARY KEY, pond INTEGER, parameter TEXT, value REAL) STRICT");
+        using (var all = raw.BeginTransaction())
+        {
+            using var put = Prepared(raw, "INSERT INTO bare VALUES ($a, 1, 'do', $b)", "a", "b");
+            for (var i = 0; i < lines; i++)
+                Fill(put, all, (long)i, 5.5).ExecuteNonQuery();
+            all.Commit();
+        }
+        Console.WriteLine(FormattableString.Invariant($"sheet: {found.Lines} lines checked in {looked.TotalSeconds:0.0} s, {entered} values entered in {took.TotalSeconds:0.0} s; bare inserts {watch.Elapsed.TotalSeconds:0.0} s"));
     }
 
     private static void Forecasts()

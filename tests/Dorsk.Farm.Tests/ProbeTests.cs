@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
@@ -87,39 +86,6 @@ public class ProbeTests
         Assert.All(months, p => Assert.True(p.Low <= p.Mean && p.Mean <= p.High));
         Assert.InRange(farm.Questions.ProbeCourse(farm.PondId, Parameter.Oxygen, Start, Start.AddDays(250)).Points.Count, 245, 252);
         Assert.Equal(["Name", "Name", "Pond"], new[] { new DeviceKept(0, "buoy p1", DeviceUse.Probe, farm.PondId, null, false), new DeviceKept(0, "a/b", DeviceUse.Probe, farm.PondId, null, false), new DeviceKept(0, "New", DeviceUse.Probe, null, null, false) }.Select(d => farm.Try(d, Start).Remarks[0].Field));
-    }
-
-    [Fact]
-    public void The_door_takes_batches_at_a_fair_share_of_bare_inserts()
-    {
-        var (farm, probe) = Hung();
-        using var _ = farm;
-        farm.Clock.Now = Start.AddDays(2000);
-        List<ProbeValue[]> batches = [.. Enumerable.Range(0, 60_000).Select(i => new ProbeValue(Parameter.Oxygen, Start.AddMinutes(15 * i), 5 + Math.Sin(i / 15.0))).Chunk(500)];
-        farm.Must(Series(farm, probe, batches[0]), batches[0][^1].At);
-        var watch = Stopwatch.StartNew();
-        foreach (var b in batches.Skip(1))
-            farm.Must(Series(farm, probe, b), b[^1].At);
-        var door = watch.Elapsed;
-        using var c = farm.File.Open();
-        watch.Restart();
-        foreach (var b in batches.Skip(1))
-        {
-            using var t = c.BeginTransaction();
-            using var put = c.CreateCommand();
-            put.Transaction = t;
-            put.CommandText = "INSERT INTO probe_value VALUES ($pond, 'ph', $at, $device, $value, $line)";
-            foreach (var name in new[] { "$pond", "$at", "$device", "$value", "$line" })
-                put.Parameters.AddWithValue(name, 1L);
-            foreach (var v in b)
-            {
-                (put.Parameters["$at"].Value, put.Parameters["$value"].Value) = (v.At.ToUnixTimeMilliseconds(), v.Si);
-                put.ExecuteNonQuery();
-            }
-            t.Commit();
-        }
-        Console.WriteLine($"probe values: door {59_500 / door.TotalSeconds:0} a second, bare {59_500 / watch.Elapsed.TotalSeconds:0}, share {watch.Elapsed / door:0.00}");
-        Assert.True(watch.Elapsed / door >= 0.15, $"door {door}, bare {watch.Elapsed}");
     }
 
     [Fact]

@@ -55,6 +55,22 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
     }
 
     [Fact]
+    public async Task Values_of_weeks_ago_are_all_given_and_a_span_too_long_is_refused()
+    {
+        Device("Buoy of old", DeviceUse.Probe);
+        var reader = Device("Office of old", DeviceUse.Reader);
+        var device = farm.Services.GetRequiredService<Questions>().Devices().First(d => d.Kept.Name == "Buoy of old").Kept.DeviceId;
+        var door = farm.Services.GetRequiredService<Door>();
+        var from = Now.AddDays(-40);
+        foreach (var part in Enumerable.Range(0, 3000).Select(i => new ProbeValue(Parameter.Ph, from.AddMinutes(15 * i), 7 + (i % 10 * 0.05))).Chunk(1500))
+            Assert.True(door.Enter(Entry.Of(Guid.NewGuid(), "Buoy", part[^1].At, new ProbeSeriesReceived(device, farm.PondId, part))).Accepted);
+        string At(DateTimeOffset at) => Uri.EscapeDataString(at.ToString("O", CultureInfo.InvariantCulture));
+        var (status, got) = await Ask(HttpMethod.Get, $"/api/ponds/P1/readings?what=ph&from={At(from)}&to={At(from.AddDays(5))}", reader);
+        Assert.Equal((HttpStatusCode.OK, 481), (status, got.GetArrayLength()));
+        Assert.Equal(7.45, got[9].GetProperty("value").GetDouble(), 9);
+    }
+
+    [Fact]
     public async Task A_probe_sends_with_units_twice_late_and_by_a_wrong_clock_and_is_kept_once()
     {
         var key = Device("Buoy P1", DeviceUse.Probe);

@@ -27,6 +27,8 @@ public class PlanDrawingTests(SmallFarm farm) : IClassFixture<SmallFarm>
             ([Known(moved), New("P1", "1.2")], "taken by another pond"),
             ([New("N7", "deep")], "not a number"),
             ([New("N7", "1.2"), Known([[0, 0], [40, 0], [40, 5], [0, 5]])], "banks"),
+            // Two new ones of one code: neither is kept.
+            ([New("N7", "1.2"), New("N7", "1.3")], "taken by another pond"),
         ];
         foreach (var (drawing, says) in wrong)
         {

@@ -50,6 +50,16 @@ public sealed record Alarm(long Id, long? PondId, AlarmCause Cause, Status Level
 
     private static long Number(Fact fact) => fact switch { AlarmRaised r => r.AlarmId, AlarmAnswered a => a.AlarmId, AlarmEnded e => e.AlarmId, AlarmTold t => t.AlarmId, _ => 0 };
 
+    /// <summary>Who on the call list is told next, and when; null when somebody has answered, it is over, or all were told.</summary>
+    /// <param name="list">The call list.</param>
+    public (int Step, DateTimeOffset At)? Next(CallListSet list)
+    {
+        if (!Open || Answered is not null)
+            return null;
+        var step = Enumerable.Range(0, list.Steps.Count).Except(Told).Select(i => (int?)i).FirstOrDefault();
+        return step is { } next ? (next, LouderAt.AddMinutes((double)next * list.AfterMinutes)) : null;
+    }
+
     /// <summary>Places on the call list that are to be told now: the first at once, each next after the list's minutes without an answer. Quiet hours hold back Watch, never Act now.</summary>
     /// <param name="list">The call list.</param>
     /// <param name="now">Now.</param>

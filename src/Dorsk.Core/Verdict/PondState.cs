@@ -86,7 +86,7 @@ public sealed record PondState
     /// <param name="speaks">For how long a value speaks.</param>
     public Timed? Last(Parameter parameter, TimeSpan speaks)
     {
-        var last = Readings[parameter].LastOrDefault(t => t.At <= Now && IsNearSurface(t));
+        var last = Readings[parameter].LastOrDefault(t => t.At <= Now && (!IsLayered(parameter) || IsNearSurface(t)));
         return last == default || Now - last.At >= speaks ? null : last;
     }
 
@@ -104,6 +104,9 @@ public sealed record PondState
     /// <param name="t">The value.</param>
     /// <param name="depthM">Full depth of the pond, m.</param>
     public static bool IsNearSurface(Timed t, double depthM) => t.DepthM is not { } depth || depth <= UpperShare * depthM;
+
+    /// <summary>Whether top and bottom of a pond differ so much in it that they are two series: oxygen and warmth do.</summary>
+    public static bool IsLayered(Parameter parameter) => parameter == Parameter.Oxygen || parameter == Parameter.Temperature;
 
     private const double UpperShare = 0.6;
 

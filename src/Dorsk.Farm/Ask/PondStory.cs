@@ -27,8 +27,9 @@ public sealed partial class PondStory
     {
         (Farm, Zone, Pond, AllReadings, Weather, this.fittings, Feedings, Batches, Works) = (farm, zone, pond, readings, weather, fittings, feedings, batches, works);
         // Top and bottom are two series: what fish swim in, charts and forecasts are of the upper water.
-        readings = ReadingsOf = readings.All(g => g.All(IsNearSurface)) ? readings
-            : readings.SelectMany(g => g.Where(IsNearSurface).Select(t => (g.Key, Value: t))).ToLookup(x => x.Key, x => x.Value);
+        bool Shown(Parameter parameter, Timed t) => !Core.Verdict.PondState.IsLayered(parameter) || IsNearSurface(t);
+        readings = ReadingsOf = readings.All(g => g.All(t => Shown(g.Key, t))) ? readings
+            : readings.SelectMany(g => g.Where(t => Shown(g.Key, t)).Select(t => (g.Key, Value: t))).ToLookup(x => x.Key, x => x.Value);
         fedKg = feedings.GroupBy(f => zone.DayOf(f.At)).ToDictionary(g => g.Key, g => g.Sum(f => f.Kg));
         Temperature = new(readings[Parameter.Temperature].Select(t => (zone.DayOf(t.At), t.Si)), farm.Place.LatitudeDeg);
         dawnLows = readings[Parameter.Oxygen].Where(t => zone.LocalAt(t.At).Hour < DawnBeforeHour).GroupBy(t => zone.DayOf(t.At)).ToDictionary(g => g.Key, g => g.Min(t => t.Si));
@@ -50,7 +51,7 @@ public sealed partial class PondStory
     /// <summary>Readings by parameter in order of time, of the whole depth.</summary>
     public ILookup<Parameter, Timed> AllReadings { get; }
 
-    /// <summary>The same of the upper water only.</summary>
+    /// <summary>The same; oxygen and temperature of the upper water only.</summary>
     public ILookup<Parameter, Timed> ReadingsOf { get; }
 
     /// <summary>Readings of a parameter from one instant to another, both included; found without walking all of them.</summary>

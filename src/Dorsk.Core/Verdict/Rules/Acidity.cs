@@ -28,7 +28,7 @@ internal static class Acidity
             FeedFactor = judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = judged.Status >= Status.Watch,
         };
-        var day = s.Readings[Parameter.Ph].Where(t => t.At <= s.Now && s.Now - t.At < TimeSpan.FromDays(1) && s.IsNearSurface(t)).Select(t => t.Si).ToList();
+        var day = s.Readings[Parameter.Ph].Where(t => t.At <= s.Now && s.Now - t.At < TimeSpan.FromDays(1)).Select(t => t.Si).ToList();
         if (day.Count > 1 && day.Max() - day.Min() is > WidestSwing and var swing)
             yield return new(Rule.Name, Status.Watch, $"pH swung {s.Hand.Figure(swing, 1)} in a day, from {s.Hand.Figure(day.Min(), 1)} to {s.Hand.Figure(day.Max(), 1)}")
             {

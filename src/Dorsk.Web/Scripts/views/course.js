@@ -1,6 +1,6 @@
 // One value over the days: mornings filled, afternoons open, its band behind; or years over each other, the last one in ink.
 import { plot, rectY, ruleY, lineY, areaY, dot, text } from '@observablehq/plot';
-import { token } from '../charts.js';
+import { token } from '../tokens.js';
 
 export function course(d, width) {
   const day = rows => rows.map(p => ({ ...p, t: new Date(p.t) }));

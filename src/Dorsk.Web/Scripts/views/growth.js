@@ -1,6 +1,6 @@
 // Weight from stocking to the wanted weight: so far solid, ahead dashed, samples with their 95 % bars, the likely day in a band.
 import { plot, rect, ruleY, ruleX, lineY, areaY, dot, text } from '@observablehq/plot';
-import { token } from '../charts.js';
+import { token } from '../tokens.js';
 
 export function growth(d, width) {
   const at = s => new Date(s);

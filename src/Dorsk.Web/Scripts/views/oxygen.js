@@ -1,6 +1,6 @@
 // Oxygen over three nights, noon to noon: measured solid, forecast dashed with its band, act and watch levels, timers and feedings below.
 import { plot, rect, ruleY, ruleX, lineY, areaY, dot, text } from '@observablehq/plot';
-import { token } from '../charts.js';
+import { token } from '../tokens.js';
 
 // A half-round scoop: feed has a shape of its own.
 const scoop = { draw(context, size) { const r = Math.sqrt(size / Math.PI) * 1.2; context.arc(0, -r / 2, r, 0, Math.PI); context.closePath(); } };
