@@ -40,6 +40,12 @@ public static class Lists
     /// <summary>Names of the lists.</summary>
     public static IReadOnlyList<string> Names { get; } = [.. All.Keys];
 
+    /// <summary>Those that people ask for most; the others hold what the farm was told and did by itself.</summary>
+    public static IReadOnlyList<string> Usual { get; } = [.. Names.Where(n => Known.ContainsValue(n) || n is "weather" or "log")];
+
+    /// <summary>Whether a list names how people are reached: it is for those who set the farm up.</summary>
+    public static bool IsPrivate(string name) => name is "call-list" or "alarm-told";
+
     /// <summary>Tables that stand in a list.</summary>
     internal static IEnumerable<string> Tables => All.Values.SelectMany(l => l.Table.Split(' '));
 

@@ -14,6 +14,8 @@ public sealed class ListModel(FarmFile file, Here here) : PageModel
 {
     public IActionResult OnGet([FromRoute] string name)
     {
+        if (Lists.IsPrivate(name) && !here.May(Permission.Setup))
+            return StatusCode(StatusCodes.Status403Forbidden);
         var text = new StringWriter();
         // With the mark that tells spreadsheets it is UTF-8.
         return Lists.Write(file, name, here.Zone, text) ? File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(text.ToString())).ToArray(), "text/csv; charset=utf-8", name + ".csv") : NotFound();
