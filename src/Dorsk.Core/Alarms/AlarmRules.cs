@@ -53,7 +53,8 @@ public static class AlarmRules
     private static readonly TimeSpan AfterLow = TimeSpan.FromHours(1);
 
     // These have alarms of their own, with a ladder of what to do.
-    private static readonly string[] OfOxygen = ["oxygen now", "oxygen falls", "oxygen tonight"];
+    private static readonly string[] OfOxygen = ["oxygen now", "oxygen falls", "oxygen tonight", Dawns];
+    private const string Dawns = "falling dawns";
 
     /// <summary>What rings in a pond.</summary>
     /// <param name="p">The pond.</param>
@@ -63,7 +64,7 @@ public static class AlarmRules
     /// <param name="hand">How figures are printed.</param>
     public static IReadOnlyList<AlarmRaised> Of(AlarmPond p, IReadOnlyCollection<AlarmCause> ringing, DateTimeOffset now, FarmZone zone, Hand hand)
     {
-        List<AlarmRaised?> all = [LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand), Night(p, now, zone, hand), Water(p), Probe(p), Air(p)];
+        List<AlarmRaised?> all = [LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand), Night(p, now, zone, hand) ?? Falling(p), Water(p), Probe(p), Air(p)];
         return [.. all.OfType<AlarmRaised>()];
     }
 
@@ -100,6 +101,10 @@ public static class AlarmRules
         return new(0, p.PondId, AlarmCause.NightForecast, kills ? Status.ActNow : Status.Watch,
             $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone)}, low {O(f.Low.Value)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}.");
     }
+
+    // Mornings that fell foretell the coming night; the next good morning ends it.
+    private static AlarmRaised? Falling(AlarmPond p) => p.Findings.FirstOrDefault(f => f.Rule == Dawns) is { } f
+        ? new(0, p.PondId, AlarmCause.NightForecast, Status.Watch, $"{p.Code}: {f.Reason}. {f.Do}") : null;
 
     // What rings on a page rings here. It ends when somebody has looked again and it is well, not by growing old.
     private static AlarmRaised? Water(AlarmPond p)

@@ -54,7 +54,8 @@ public class AlarmTests
         AlarmRaised? Rings(AlarmPond p) => Of(p).FirstOrDefault(a => a.Cause == AlarmCause.WaterDanger);
         var bad = Pond((0.1, 6)) with { Findings = [Found("nitrite", Status.ActNow, "nitrite is high"), Found("pH", Status.Watch, "pH is high")] };
         Assert.Equal((Status.ActNow, "P4: nitrite is high; pH is high. Salt."), Rings(bad) is { } a ? (a.Level, a.Text) : default);
-        // Oxygen has an alarm of its own.
+        // Oxygen has an alarm of its own, and mornings that fell are of the night.
+        Assert.Equal(AlarmCause.NightForecast, Assert.Single(Of(Pond((0.1, 6)) with { Findings = [Found("falling dawns", Status.ActNow, "fell")] })).Cause);
         Assert.Null(Rings(Pond((0.1, 6)) with { Findings = [Found("oxygen now", Status.ActNow, "low")] }));
         var quiet = Pond((0.1, 6)) with { WaterRingsSince = Now.AddDays(-15), LastLookAt = Now.AddDays(-16) };
         Assert.Contains("not read again", Rings(quiet)?.Text, StringComparison.Ordinal);
