@@ -71,7 +71,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         if (voided is not null && FactKinds.Find(voided.Kind) is { } voidedKind)
         {
             voidedKind.Withdraw(desk, voided.Line);
-            if (line.Fact is null && voidedKind.Read(connection, voided.Line) is { } gone)
+            if (line.Fact is null && voidedKind.ReadIfSound(connection, voided.Line) is { } gone)
                 said.AddRange(voidedKind.CheckVoid(desk, gone, voided.Line));
         }
         if (kind is not null)

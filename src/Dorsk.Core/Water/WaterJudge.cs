@@ -77,7 +77,7 @@ public static class WaterJudge
     public static (double? Low, double? High) Band(Parameter parameter, WaterLimits limits) => parameter == Parameter.Oxygen ? (limits.DoWatchMgL, null)
         : parameter == Parameter.Temperature ? (limits.TempLowC, limits.TempHighC) : parameter == Parameter.Ph ? (limits.PhLow, limits.PhHigh) : parameter == Parameter.Secchi ? (HeavyBloomM, ThinBloomM)
         : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL) : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
-        : parameter == Parameter.CarbonDioxide || parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh) : (null, null);
+        : parameter == Parameter.CarbonDioxide ? (null, limits.CarbonDioxideMgL) : parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh) : (null, null);
 
     /// <summary>Judges nitrite by the chloride that keeps it out of the gills: ten times its nitrogen is wanted, six the least.</summary>
     /// <param name="nitriteMgL">Nitrite, mg N/L.</param>

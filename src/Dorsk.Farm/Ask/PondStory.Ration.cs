@@ -57,7 +57,7 @@ public sealed partial class PondStory
             [
                 new("stocked", batch.ArrivedCount, Measures.Plain, batch.OneByOne ? "counted, ± 2 %" : "by weight, ± 5 %"),
                 new("weight at stocking", batch.ArrivedMeanG, Measures.FishWeight, "stocking slip"),
-                new("dead found", batch.Losses.Sum(x => x.Fact.Count), Measures.Plain, Pond.ByVolume ? "share found taken as 0.9" : "share found taken as 0.5"),
+                new("dead found", batch.Losses.Sum(x => x.Fact.Count), Measures.Plain, $"share found taken as {Farm.Hand.Short(StandingSettings.UsuallyFound(Pond.ByVolume), 2)} where the slip says none"),
                 last.Mean is null ? Input.Said("last sample", "none yet", "") : new("last sample", last.Mean.Mean, Measures.FishWeight, FormattableString.Invariant($"weighed {Zone.DayOf(last.At):d MMM yyyy}, {last.Mean.Count} fish")),
                 new("feed given", fed, Measures.Mass, "feedings written down"),
                 new("biomass by feed alone", ByFeedKg(batch, stands), Measures.Mass, "stocked and fed by the planned FCR"),

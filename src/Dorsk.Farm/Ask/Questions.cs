@@ -280,7 +280,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public Dorsk.Core.Judging.Fact? FactOf(long line)
     {
         using var c = file.Open();
-        return LogLines.Line(c, line) is { } row ? FactKinds.Find(row.Kind)?.Read(c, line) : null;
+        return LogLines.Line(c, line) is { } row ? FactKinds.Find(row.Kind)?.ReadIfSound(c, line) : null;
     }
 
     /// <summary>Weather readings of the farm by parameter, in order of time.</summary>

@@ -59,6 +59,19 @@ public abstract class FactKind
     /// <summary>The fact of one line, voided or not; null when it has no row.</summary>
     internal abstract Fact? Read(SqliteConnection connection, long line);
 
+    /// <summary>The same, and null too for a row that cannot be read: it must be possible to take such a line back.</summary>
+    internal Fact? ReadIfSound(SqliteConnection connection, long line)
+    {
+        try
+        {
+            return Read(connection, line);
+        }
+        catch (Exception problem) when (problem is not SqliteException)
+        {
+            return null;
+        }
+    }
+
     /// <summary>The ponds whose answers a line of this kind changes; empty where that is every pond.</summary>
     internal List<long> PondsOf(SqliteConnection connection, long line)
     {

@@ -146,6 +146,21 @@ public class EveryFactTests
     }
 
     [Fact]
+    public void A_row_that_cannot_be_read_can_be_taken_back()
+    {
+        using var farm = new FactFarm();
+        using (var c = farm.Farm.File.Open())
+            Sqlite.Run(c, $"""
+                INSERT INTO entry VALUES ('odd', 1767400000000, 'x');
+                INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed) VALUES (900, 'odd', 0, 'PondWorked', {farm.P1}, 1767400000000, 1767400000000, 'x', '');
+                INSERT INTO pond_work VALUES (900, {farm.P1}, 'Enchanted', '', NULL);
+                """);
+        Assert.Null(farm.Farm.Questions.FactOf(900));
+        Assert.True(farm.Farm.Try(null, FactFarm.Now, 900).Accepted);
+        Assert.NotNull(farm.Farm.Questions.Story("P1"));
+    }
+
+    [Fact]
     public void A_correction_stays_with_the_same_thing()
     {
         using var farm = new FactFarm();
