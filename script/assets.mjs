@@ -10,12 +10,28 @@ const web = join(root, 'src/Dorsk.Web');
 const lib = process.env.DORSK_ASSETS_OUT ?? join(web, 'wwwroot/lib');
 mkdirSync(lib, { recursive: true });
 
-const css = sass.compile(join(web, 'Styles/dorsk.scss'), { style: 'compressed', quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'], loadPaths: [join(root, 'node_modules')] });
+const css = sass.compile(join(web, 'Styles/dorsk.scss'), {
+  style: 'compressed',
+  quietDeps: true,
+  silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
+  loadPaths: [join(root, 'node_modules')],
+});
 writeFileSync(join(lib, 'dorsk.css'), css.css + '\n');
 
-await build({ entryPoints: [join(web, 'Scripts/dorsk.js')], bundle: true, minify: true, format: 'esm', target: 'es2022', outfile: join(lib, 'dorsk.js'), legalComments: 'none', logLevel: 'error' });
+await build({
+  entryPoints: [join(web, 'Scripts/dorsk.js')],
+  bundle: true,
+  minify: true,
+  format: 'esm',
+  target: 'es2022',
+  outfile: join(lib, 'dorsk.js'),
+  legalComments: 'none',
+  logLevel: 'error',
+});
 
 const fonts = join(root, 'node_modules/@fontsource-variable/atkinson-hyperlegible-next/files');
-for (const f of readdirSync(fonts).filter(f => /latin-wght-(normal|italic)\.woff2$/.test(f) && !f.includes('latin-ext')))
+for (const f of readdirSync(fonts).filter(
+  (f) => /latin-wght-(normal|italic)\.woff2$/.test(f) && !f.includes('latin-ext'),
+))
   copyFileSync(join(fonts, f), join(lib, f));
 console.log('assets written to ' + lib);

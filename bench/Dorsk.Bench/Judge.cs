@@ -18,7 +18,14 @@ public sealed record Said(string Way, double MgL, Interval? Band);
 /// <param name="HoursToCrossing">Hours from dusk to the hour in which the act level was passed; null when it was not.</param>
 /// <param name="UnderAtDusk">Whether it was under the act level at dusk already: such a night passes nothing.</param>
 /// <param name="Told">What the running forecast said: hours after dusk, chance of passing under the act level, whether the board showed Watch or Act now.</param>
-public sealed record JudgedNight(double TrueLowMgL, double ActMgL, IReadOnlyList<Said> Ways, double? HoursToCrossing, bool UnderAtDusk, IReadOnlyList<(double AfterH, double ChanceUnderAct, bool Shown)> Told)
+public sealed record JudgedNight(
+    double TrueLowMgL,
+    double ActMgL,
+    IReadOnlyList<Said> Ways,
+    double? HoursToCrossing,
+    bool UnderAtDusk,
+    IReadOnlyList<(double AfterH, double ChanceUnderAct, bool Shown)> Told
+)
 {
     /// <summary>Whether it was announced some hours before it came, or at all on a night that never crossed.</summary>
     public bool Announced(double chance, double aheadH) => Any(t => t.ChanceUnderAct >= chance, aheadH);
@@ -26,20 +33,29 @@ public sealed record JudgedNight(double TrueLowMgL, double ActMgL, IReadOnlyList
     /// <summary>The same for the board's own Watch or Act now.</summary>
     public bool Shown(double aheadH) => Any(t => t.Shown, aheadH);
 
-    private bool Any(Func<(double AfterH, double ChanceUnderAct, bool Shown), bool> says, double aheadH) => Told.Any(t => says(t) && (HoursToCrossing is not { } at || t.AfterH <= at - aheadH));
+    private bool Any(Func<(double AfterH, double ChanceUnderAct, bool Shown), bool> says, double aheadH) =>
+        Told.Any(t => says(t) && (HoursToCrossing is not { } at || t.AfterH <= at - aheadH));
 }
 
 /// <summary>One batch on one random day: the truth, the estimate, and stocked less found dead × last sample.</summary>
 public sealed record JudgedBatch(double TrueKg, Interval Estimate, double NaiveKg);
 
 /// <summary>What became of one range of seeds.</summary>
-public sealed record JudgedRange(int FirstSeed, int Ponds, IReadOnlyList<JudgedNight> Nights, IReadOnlyList<JudgedBatch> Batches);
+public sealed record JudgedRange(
+    int FirstSeed,
+    int Ponds,
+    IReadOnlyList<JudgedNight> Nights,
+    IReadOnlyList<JudgedBatch> Batches
+);
 
 /// <summary>Scores estimate and forecasts on simulated ponds drawn by the fixed recipe, through the very code that answers the farm.</summary>
 public static class Judge
 {
     /// <summary>Names of the ways that are not methods of ours.</summary>
-    public const string Chosen = "as shown at dusk", LikeLast = "tonight like last night", MeanOfThree = "mean of three nights", Oracle = "oracle: true pond, mean weather";
+    public const string Chosen = "as shown at dusk",
+        LikeLast = "tonight like last night",
+        MeanOfThree = "mean of three nights",
+        Oracle = "oracle: true pond, mean weather";
 
     private const double Afternoon = 4;
 
@@ -49,7 +65,12 @@ public static class Judge
     /// <param name="shareOfNights">Share of each pond's nights that is scored, drawn at random.</param>
     public static JudgedRange Run(int firstSeed, int ponds, double shareOfNights)
     {
-        var found = Enumerable.Range(firstSeed, ponds).AsParallel().AsOrdered().Select(seed => One(seed, shareOfNights)).ToList();
+        var found = Enumerable
+            .Range(firstSeed, ponds)
+            .AsParallel()
+            .AsOrdered()
+            .Select(seed => One(seed, shareOfNights))
+            .ToList();
         return new(firstSeed, ponds, found.SelectMany(f => f.Nights).ToList(), found.Select(f => f.Batch).ToList());
     }
 
@@ -57,8 +78,15 @@ public static class Judge
     {
         var pond = new ScoredPond(seed);
         var pick = new Random(seed);
-        var nights = pond.Nights.Where(_ => pick.NextDouble() < share).Select(n => Night(pond, n)).OfType<JudgedNight>().ToList();
-        return (nights, Batch(pond, pond.Days.From.AddDays(pick.Next(1, pond.Days.To.DayNumber - pond.Days.From.DayNumber))));
+        var nights = pond
+            .Nights.Where(_ => pick.NextDouble() < share)
+            .Select(n => Night(pond, n))
+            .OfType<JudgedNight>()
+            .ToList();
+        return (
+            nights,
+            Batch(pond, pond.Days.From.AddDays(pick.Next(1, pond.Days.To.DayNumber - pond.Days.From.DayNumber)))
+        );
     }
 
     private static PondStory StoryUpTo(ScoredPond pond, DateTimeOffset at) =>
@@ -69,11 +97,19 @@ public static class Judge
         var story = StoryUpTo(pond, night.DuskAt);
         if (story.TonightAt(night.DuskAt).Forecast is not { } chosen)
             return null;
-        var lows = Enumerable.Range(0, 3).Select(i => story.DawnLowOn(night.Evening.AddDays(-i))).OfType<double>().ToList();
+        var lows = Enumerable
+            .Range(0, 3)
+            .Select(i => story.DawnLowOn(night.Evening.AddDays(-i)))
+            .OfType<double>()
+            .ToList();
         List<Said> said =
         [
-            new(Chosen, chosen.Low.Value, chosen.Low), new(LikeLast, lows[0], null), new(MeanOfThree, lows.Average(), null), new(Oracle, night.OracleLowMgL, null),
-            .. By(story, night.DuskAt, DeclineMethod.OwnNights, "own nights, at dusk"), .. By(story, night.DuskAt, DeclineMethod.Balance, "balance, at dusk"),
+            new(Chosen, chosen.Low.Value, chosen.Low),
+            new(LikeLast, lows[0], null),
+            new(MeanOfThree, lows.Average(), null),
+            new(Oracle, night.OracleLowMgL, null),
+            .. By(story, night.DuskAt, DeclineMethod.OwnNights, "own nights, at dusk"),
+            .. By(story, night.DuskAt, DeclineMethod.Balance, "balance, at dusk"),
         ];
         List<(double, double, bool)> told = [Tell(0, chosen)];
         // The forecast runs all day: in the afternoon it stands on the reading of the morning.
@@ -89,10 +125,18 @@ public static class Judge
             said.AddRange(By(later, late, DeclineMethod.OwnNights, "own nights, at 22:00"));
         }
         var act = story.LimitsOn(night.Evening)!.DoActMgL;
-        return new(night.TrueLowMgL, act, said, night.CrossedAt(act) is { } crossed ? (crossed - night.DuskAt).TotalHours : null, night.AtDuskMgL < act, told);
+        return new(
+            night.TrueLowMgL,
+            act,
+            said,
+            night.CrossedAt(act) is { } crossed ? (crossed - night.DuskAt).TotalHours : null,
+            night.AtDuskMgL < act,
+            told
+        );
     }
 
-    private static (double, double, bool) Tell(double afterH, DawnLowForecast f) => (afterH, f.ChanceUnderAct, f.Judgement.Status >= Status.Watch);
+    private static (double, double, bool) Tell(double afterH, DawnLowForecast f) =>
+        (afterH, f.ChanceUnderAct, f.Judgement.Status >= Status.Watch);
 
     private static IEnumerable<Said> By(PondStory story, DateTimeOffset at, DeclineMethod method, string way) =>
         story.TonightAt(at, method).Forecast is { } f ? [new(way, f.Low.Value, f.Low)] : [];

@@ -5,7 +5,10 @@ CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureIn
 if (args is ["judge", ..])
 {
     // Seeds that no one has looked at while the settings were found; others may be given.
-    var seeds = args.Length > 1 ? args.Skip(1).Select(a => int.Parse(a, CultureInfo.InvariantCulture)).ToArray() : [100_000, 200_000, 300_000];
+    var seeds =
+        args.Length > 1
+            ? args.Skip(1).Select(a => int.Parse(a, CultureInfo.InvariantCulture)).ToArray()
+            : [100_000, 200_000, 300_000];
     var ranges = seeds.Select(s => Judge.Run(s, 200, 0.12)).ToList();
     Console.Write(Proof.Text(ranges));
     return Proof.Holds(ranges) ? 0 : 1;
@@ -28,5 +31,7 @@ if (args is ["load", var loaded, var onto, ..])
     return await Load.Run(loaded, onto, args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : 300);
 if (args is ["speed", var app, var empty, var seed])
     return await Speed.Run(app, empty, seed);
-Console.Error.WriteLine("dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | load APP FOLDER [seconds] | speed APP EMPTY SEED");
+Console.Error.WriteLine(
+    "dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | load APP FOLDER [seconds] | speed APP EMPTY SEED"
+);
 return 2;

@@ -13,7 +13,10 @@ internal sealed partial class RunningApp : IDisposable
     private RunningApp(Process process, Uri url, CookieContainer cookies, TimeSpan toFirstPage)
     {
         (this.process, Url, ToFirstPage) = (process, url, toFirstPage);
-        Client = new HttpClient(new SocketsHttpHandler { CookieContainer = cookies, AllowAutoRedirect = false }) { BaseAddress = url };
+        Client = new HttpClient(new SocketsHttpHandler { CookieContainer = cookies, AllowAutoRedirect = false })
+        {
+            BaseAddress = url,
+        };
         Client.DefaultRequestHeaders.Accept.ParseAdd("text/html");
     }
 
@@ -27,8 +30,18 @@ internal sealed partial class RunningApp : IDisposable
     public static async Task<RunningApp> Start(string program, string arguments, string page, CookieContainer cookies)
     {
         var watch = Stopwatch.StartNew();
-        var process = Process.Start(new ProcessStartInfo(program, "--urls http://127.0.0.1:0 " + arguments) { RedirectStandardOutput = true, RedirectStandardError = true })!;
-        process.ErrorDataReceived += (_, e) => { if (e.Data is { } line) Console.Error.WriteLine(line); };
+        var process = Process.Start(
+            new ProcessStartInfo(program, "--urls http://127.0.0.1:0 " + arguments)
+            {
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
+        process.ErrorDataReceived += (_, e) =>
+        {
+            if (e.Data is { } line)
+                Console.Error.WriteLine(line);
+        };
         process.BeginErrorReadLine();
         Uri? url = null;
         while (url is null && await process.StandardOutput.ReadLineAsync() is { } line)
@@ -55,11 +68,19 @@ internal sealed partial class RunningApp : IDisposable
     }
 
     /// <summary>Posts a form with the token of a page.</summary>
-    public async Task<HttpResponseMessage> Post(string path, string pageWithToken, params (string Name, string Value)[] values)
+    public async Task<HttpResponseMessage> Post(
+        string path,
+        string pageWithToken,
+        params (string Name, string Value)[] values
+    )
     {
-        var form = values.Append(("__RequestVerificationToken", Token().Match(pageWithToken).Groups[1].Value)).Select(v => new KeyValuePair<string, string>(v.Item1, v.Item2));
+        var form = values
+            .Append(("__RequestVerificationToken", Token().Match(pageWithToken).Groups[1].Value))
+            .Select(v => new KeyValuePair<string, string>(v.Item1, v.Item2));
         var answer = await Client.PostAsync(path, new FormUrlEncodedContent(form));
-        return (int)answer.StatusCode < 400 ? answer : throw new InvalidOperationException($"{path} answered {(int)answer.StatusCode}");
+        return (int)answer.StatusCode < 400
+            ? answer
+            : throw new InvalidOperationException($"{path} answered {(int)answer.StatusCode}");
     }
 
     /// <summary>Milliseconds for one page, to its last byte.</summary>
@@ -68,7 +89,11 @@ internal sealed partial class RunningApp : IDisposable
         var watch = Stopwatch.StartNew();
         using var answer = await Client.GetAsync(path);
         await answer.Content.ReadAsByteArrayAsync();
-        return answer.StatusCode == HttpStatusCode.OK ? watch.Elapsed.TotalMilliseconds : throw new InvalidOperationException(string.Create(CultureInfo.InvariantCulture, $"{path} answered {(int)answer.StatusCode}"));
+        return answer.StatusCode == HttpStatusCode.OK
+            ? watch.Elapsed.TotalMilliseconds
+            : throw new InvalidOperationException(
+                string.Create(CultureInfo.InvariantCulture, $"{path} answered {(int)answer.StatusCode}")
+            );
     }
 
     public void Dispose()

@@ -14,8 +14,17 @@ namespace Dorsk.Bench;
 /// <summary>Times everything side by side in one run; what counts are the ratios.</summary>
 internal static class Speed
 {
-    private static readonly (string Name, string Path)[] Pages = [("empty page", "/empty"), ("Today", "/"), ("Ponds", "/ponds"), ("pond book", "/ponds/P4/water"), ("stocking plan", "/plans/stocking?pond=P6")];
-    private const double Warm = 8, Moved = 25, Started = 3.5;
+    private static readonly (string Name, string Path)[] Pages =
+    [
+        ("empty page", "/empty"),
+        ("Today", "/"),
+        ("Ponds", "/ponds"),
+        ("pond book", "/ponds/P4/water"),
+        ("stocking plan", "/plans/stocking?pond=P6"),
+    ];
+    private const double Warm = 8,
+        Moved = 25,
+        Started = 3.5;
 
     public static async Task<int> Run(string app, string empty, string seed)
     {
@@ -54,7 +63,16 @@ internal static class Speed
                 if (name == "empty page")
                     return;
                 var slip = await running.Client.GetStringAsync("/ponds/P4/slip/reading");
-                (await running.Post("/ponds/P4/slip/reading", slip, ("Day", "2027-01-21"), ("Hour", "17:30"), ("do", (reading++ / 10.0).ToString("0.0", CultureInfo.InvariantCulture)), ("EntryId", Guid.NewGuid().ToString()))).Dispose();
+                (
+                    await running.Post(
+                        "/ponds/P4/slip/reading",
+                        slip,
+                        ("Day", "2027-01-21"),
+                        ("Hour", "17:30"),
+                        ("do", (reading++ / 10.0).ToString("0.0", CultureInfo.InvariantCulture)),
+                        ("EntryId", Guid.NewGuid().ToString())
+                    )
+                ).Dispose();
             });
             holds = Table("warm", warm, Warm) & Table("first request after the log moved", moved, Moved);
         }
@@ -68,11 +86,19 @@ internal static class Speed
             emptyStarts.Add(other.ToFirstPage.TotalMilliseconds);
         }
         var ratio = Median(starts) / Median(emptyStarts);
-        Console.WriteLine(FormattableString.Invariant($"\nstart to first page (Today, signed in): {Median(starts):0} ms; empty app {Median(emptyStarts):0} ms; {ratio:0.00} times (wanted at most {Started}){Verdict(ratio <= Started)}"));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"\nstart to first page (Today, signed in): {Median(starts):0} ms; empty app {Median(emptyStarts):0} ms; {ratio:0.00} times (wanted at most {Started}){Verdict(ratio <= Started)}"
+            )
+        );
         return holds & ratio <= Started;
     }
 
-    private static async Task<Dictionary<string, List<double>>> Interleaved(int rounds, RunningApp app, Func<string, Task> before)
+    private static async Task<Dictionary<string, List<double>>> Interleaved(
+        int rounds,
+        RunningApp app,
+        Func<string, Task> before
+    )
     {
         var times = Pages.ToDictionary(p => p.Name, _ => new List<double>());
         for (var i = 0; i < rounds; i++)
@@ -88,14 +114,18 @@ internal static class Speed
     {
         var floor = Median(times["empty page"]);
         var holds = true;
-        Console.WriteLine($"\n{title,-36}  median ms   95 % ms   by empty");
+        Console.WriteLine($"\n{title, -36}  median ms   95 % ms   by empty");
         foreach (var (name, list) in times)
         {
             var ratio = Median(list) / floor;
             // Today and pond book are held; Ponds is shown beside them.
             var held = name is not ("Today" or "pond book") || ratio <= most;
             holds &= held;
-            Console.WriteLine(FormattableString.Invariant($"{name,-36}  {Median(list),9:0.00} {list.Order().ElementAt((int)(list.Count * 0.95)),9:0.00} {ratio,10:0.0}{(name is "Today" or "pond book" ? FormattableString.Invariant($"  (wanted at most {most:0}){Verdict(held)}") : "")}"));
+            Console.WriteLine(
+                FormattableString.Invariant(
+                    $"{name, -36}  {Median(list), 9:0.00} {list.Order().ElementAt((int)(list.Count * 0.95)), 9:0.00} {ratio, 10:0.0}{(name is "Today" or "pond book" ? FormattableString.Invariant($"  (wanted at most {most:0}){Verdict(held)}") : "")}"
+                )
+            );
         }
         return holds;
     }
@@ -108,16 +138,37 @@ internal static class Speed
         var door = new Door(file, TimeProvider.System);
         var pond = Burst.Founded(file, door);
         var start = DateTimeOffset.UtcNow.AddDays(-1);
-        Entry Reading(int i) => Entry.Of(Guid.NewGuid(), "bench", start.AddSeconds(i), new ReadingTaken(pond, [new(Parameter.Oxygen, 6), new(Parameter.Temperature, 25)]));
+        Entry Reading(int i) =>
+            Entry.Of(
+                Guid.NewGuid(),
+                "bench",
+                start.AddSeconds(i),
+                new ReadingTaken(pond, [new(Parameter.Oxygen, 6), new(Parameter.Temperature, 25)])
+            );
         for (var i = 0; i < 50; i++)
             door.Enter(Reading(i));
         FarmFile.Settle(doorPath);
         File.Copy(doorPath, rawPath);
         using var raw = new FarmFile(rawPath).Open();
         using var entry = Prepared(raw, "INSERT INTO entry VALUES ($a, $b, 'bench')", "a", "b");
-        using var log = Prepared(raw, "INSERT INTO log(entry, n, kind, pond, happened, entered, author, as_typed) VALUES ($a, 0, 'ReadingTaken', $b, $c, $c, 'bench', '') RETURNING line", "a", "b", "c");
-        using var reading = Prepared(raw, "INSERT INTO reading(line, n, pond, parameter, value, depth_m, instrument) VALUES ($a, $b, $c, $d, $e, NULL, '')", "a", "b", "c", "d", "e");
-        TimeSpan doorTook = TimeSpan.Zero, rawTook = TimeSpan.Zero;
+        using var log = Prepared(
+            raw,
+            "INSERT INTO log(entry, n, kind, pond, happened, entered, author, as_typed) VALUES ($a, 0, 'ReadingTaken', $b, $c, $c, 'bench', '') RETURNING line",
+            "a",
+            "b",
+            "c"
+        );
+        using var reading = Prepared(
+            raw,
+            "INSERT INTO reading(line, n, pond, parameter, value, depth_m, instrument) VALUES ($a, $b, $c, $d, $e, NULL, '')",
+            "a",
+            "b",
+            "c",
+            "d",
+            "e"
+        );
+        TimeSpan doorTook = TimeSpan.Zero,
+            rawTook = TimeSpan.Zero;
         // By turns, so that both meet the same disk.
         for (var part = 0; part < 4; part++)
         {
@@ -138,7 +189,11 @@ internal static class Speed
             }
             rawTook += watch.Elapsed;
         }
-        Console.WriteLine(FormattableString.Invariant($"\ndoor: {entries / doorTook.TotalSeconds:0} entries a second; raw prepared inserts with the same durability {entries / rawTook.TotalSeconds:0}; {doorTook / rawTook:0.0} times the time"));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"\ndoor: {entries / doorTook.TotalSeconds:0} entries a second; raw prepared inserts with the same durability {entries / rawTook.TotalSeconds:0}; {doorTook / rawTook:0.0} times the time"
+            )
+        );
     }
 
     // A sheet of readings: checked on its desk and entered, beside bare inserts of as many rows.
@@ -150,12 +205,33 @@ internal static class Speed
         Burst.Founded(file, new Door(file, TimeProvider.System));
         var path = Path.Combine(folder, "sheet.csv");
         var at = new DateTime(2020, 1, 1, 0, 0, 0, DateTimeKind.Unspecified);
-        File.WriteAllLines(path, Enumerable.Range(0, lines).Select(i => string.Create(CultureInfo.InvariantCulture, $"{at.AddMinutes(30 * i):yyyy-MM-dd},{at.AddMinutes(30 * i):HH:mm},P1,{5 + Math.Sin(i / 7.0):0.00}")).Prepend("Date,Time,Pond,DO (mg/L)"));
+        File.WriteAllLines(
+            path,
+            Enumerable
+                .Range(0, lines)
+                .Select(i =>
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"{at.AddMinutes(30 * i):yyyy-MM-dd},{at.AddMinutes(30 * i):HH:mm},P1,{5 + Math.Sin(i / 7.0):0.00}"
+                    )
+                )
+                .Prepend("Date,Time,Pond,DO (mg/L)")
+        );
         var sheet = Farm.Files.SheetFile.Open(path);
-        var columns = sheet.Headings.Select(h => Core.Sheets.SheetGuess.Column(h, Core.Units.UnitSystem.Metric)).ToList();
+        var columns = sheet
+            .Headings.Select(h => Core.Sheets.SheetGuess.Column(h, Core.Units.UnitSystem.Metric))
+            .ToList();
         var map = new Core.Sheets.SheetMap(columns, Core.Units.DecimalSign.Point, Core.Sheets.DayOrder.DayFirst, "");
         var watch = Stopwatch.StartNew();
-        var (desk, found) = Farm.Files.SheetCheck.Run(file, sheet, map, Path.Combine(folder, "desk.db"), DateTimeOffset.UtcNow, _ => { }, default);
+        var (desk, found) = Farm.Files.SheetCheck.Run(
+            file,
+            sheet,
+            map,
+            Path.Combine(folder, "desk.db"),
+            DateTimeOffset.UtcNow,
+            _ => { },
+            default
+        );
         var looked = watch.Elapsed;
         watch.Restart();
         var entered = new SheetDoor(file, TimeProvider.System).Enter(desk, "bench", true);
@@ -163,7 +239,10 @@ internal static class Speed
         watch.Restart();
         using var raw = new SqliteConnection("Data Source=" + Path.Combine(folder, "bare.db"));
         raw.Open();
-        Sqlite.Run(raw, "CREATE TABLE bare (line INTEGER PRIMARY KEY, pond INTEGER, parameter TEXT, value REAL) STRICT");
+        Sqlite.Run(
+            raw,
+            "CREATE TABLE bare (line INTEGER PRIMARY KEY, pond INTEGER, parameter TEXT, value REAL) STRICT"
+        );
         using (var all = raw.BeginTransaction())
         {
             using var put = Prepared(raw, "INSERT INTO bare VALUES ($a, 1, 'do', $b)", "a", "b");
@@ -171,7 +250,11 @@ internal static class Speed
                 Fill(put, all, (long)i, 5.5).ExecuteNonQuery();
             all.Commit();
         }
-        Console.WriteLine(FormattableString.Invariant($"sheet: {found.Lines} lines checked in {looked.TotalSeconds:0.0} s, {entered} values entered in {took.TotalSeconds:0.0} s; bare inserts {watch.Elapsed.TotalSeconds:0.0} s"));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"sheet: {found.Lines} lines checked in {looked.TotalSeconds:0.0} s, {entered} values entered in {took.TotalSeconds:0.0} s; bare inserts {watch.Elapsed.TotalSeconds:0.0} s"
+            )
+        );
     }
 
     private static void Forecasts()
@@ -185,7 +268,11 @@ internal static class Speed
         var made = 0;
         for (var i = 0; i < 5; i++)
             made += nights.Count(n => story.TonightAt(n.DuskAt).Forecast is not null);
-        Console.WriteLine(FormattableString.Invariant($"forecasts: {made / watch.Elapsed.TotalSeconds:0} a second, each from ten past nights"));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"forecasts: {made / watch.Elapsed.TotalSeconds:0} a second, each from ten past nights"
+            )
+        );
     }
 
     private static SqliteCommand Prepared(SqliteConnection c, string sql, params string[] names)

@@ -17,6 +17,7 @@ namespace Dorsk.Farm;
 public sealed class Door(FarmFile file, TimeProvider clock)
 {
     private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero);
+
     // Clocks of phones and of the farm differ a little; more than this is a mistyped date.
     private static readonly TimeSpan ClockSlack = TimeSpan.FromMinutes(5);
 
@@ -33,11 +34,22 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         using var connection = file.Open();
         // Immediate: whoever enters sees the books as they are, and a second writer waits.
         using var transaction = connection.BeginTransaction(deferred: false);
-        var before = Sqlite.Rows(connection, "SELECT line FROM log WHERE entry = $id ORDER BY n", r => r.GetInt64(0), ("id", entry.Id.ToString()));
+        var before = Sqlite.Rows(
+            connection,
+            "SELECT line FROM log WHERE entry = $id ORDER BY n",
+            r => r.GetInt64(0),
+            ("id", entry.Id.ToString())
+        );
         if (before.Count > 0)
             return new(before, [], Repeated: true);
         var entered = clock.GetUtcNow();
-        Sqlite.Run(connection, "INSERT INTO entry VALUES ($id, $entered, $author)", ("id", entry.Id.ToString()), ("entered", entered), ("author", entry.Author));
+        Sqlite.Run(
+            connection,
+            "INSERT INTO entry VALUES ($id, $entered, $author)",
+            ("id", entry.Id.ToString()),
+            ("entered", entered),
+            ("author", entry.Author)
+        );
         var lines = new List<long>();
         var remarks = new List<Remark>();
         var asked = new List<(long Line, string Text)>();
@@ -47,18 +59,32 @@ public sealed class Door(FarmFile file, TimeProvider clock)
             var (number, said) = Take(connection, entry, whole, lines.Count, entered);
             lines.Add(number);
             remarks.AddRange(said.Where(r => r.Kind == Objection.Refuse || !entry.Meant.Contains(r.Text)));
-            asked.AddRange(said.Where(r => r.Kind == Objection.Ask && entry.Meant.Contains(r.Text)).Select(r => (number, r.Text)));
+            asked.AddRange(
+                said.Where(r => r.Kind == Objection.Ask && entry.Meant.Contains(r.Text)).Select(r => (number, r.Text))
+            );
         }
         if (remarks.Count > 0)
             return new([], remarks.Distinct().ToList());
         foreach (var (row, n) in asked.Select((row, n) => (row, n)))
-            Sqlite.Run(connection, "INSERT INTO confirmed VALUES ($line, $n, $text)", ("line", row.Line), ("n", n), ("text", row.Text));
+            Sqlite.Run(
+                connection,
+                "INSERT INTO confirmed VALUES ($line, $n, $text)",
+                ("line", row.Line),
+                ("n", n),
+                ("text", row.Text)
+            );
         if (write)
             transaction.Commit();
         return new(lines, []);
     }
 
-    private static (long Line, IReadOnlyList<Remark> Said) Take(SqliteConnection connection, Entry entry, NewLine line, int n, DateTimeOffset entered)
+    private static (long Line, IReadOnlyList<Remark> Said) Take(
+        SqliteConnection connection,
+        Entry entry,
+        NewLine line,
+        int n,
+        DateTimeOffset entered
+    )
     {
         var early = WhenAndWhat(connection, line, entered).ToList();
         if (early.Count > 0)
@@ -66,7 +92,13 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var kind = line.Fact is { } f ? FactKinds.Of(f) : null;
         var voided = line.Corrects is { } old ? LogLines.Line(connection, old) : null;
         var number = AppendToLog(connection, entry, line, n, entered, kind, voided);
-        var desk = new Desk(connection, number, line.Happened, new(line.Happened, DateTimeOffset.MaxValue), line.Corrects);
+        var desk = new Desk(
+            connection,
+            number,
+            line.Happened,
+            new(line.Happened, DateTimeOffset.MaxValue),
+            line.Corrects
+        );
         List<Remark> said = [];
         if (voided is not null && FactKinds.Find(voided.Kind) is { } voidedKind)
         {
@@ -82,7 +114,15 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         return (number, [.. said, .. FishChecks.Whole(desk, Batches(connection, number, line.Corrects))]);
     }
 
-    private static long AppendToLog(SqliteConnection connection, Entry entry, NewLine line, int n, DateTimeOffset entered, FactKind? kind, LogRow? voided) =>
+    private static long AppendToLog(
+        SqliteConnection connection,
+        Entry entry,
+        NewLine line,
+        int n,
+        DateTimeOffset entered,
+        FactKind? kind,
+        LogRow? voided
+    ) =>
         Sqlite.Number(
             connection,
             """
@@ -97,12 +137,15 @@ public sealed class Door(FarmFile file, TimeProvider clock)
             ("entered", entered),
             ("author", entry.Author),
             ("typed", line.AsTyped),
-            ("voids", line.Corrects));
+            ("voids", line.Corrects)
+        );
 
     /// <summary>Why nothing can have happened at that time; null when it can.</summary>
     internal static string? WrongTime(DateTimeOffset happened, DateTimeOffset entered) =>
-        happened > entered + ClockSlack ? "This lies in the future. What has not happened yet cannot be written down; choose a date and hour up to now."
-        : happened < Earliest ? "This lies before the year 2000. Check the date." : null;
+        happened > entered + ClockSlack
+            ? "This lies in the future. What has not happened yet cannot be written down; choose a date and hour up to now."
+        : happened < Earliest ? "This lies before the year 2000. Check the date."
+        : null;
 
     private static IEnumerable<Remark> WhenAndWhat(SqliteConnection connection, NewLine line, DateTimeOffset entered)
     {
@@ -111,18 +154,23 @@ public sealed class Door(FarmFile file, TimeProvider clock)
             yield return Remark.Refuse("When", time);
         if (line.Fact is null && line.Corrects is null)
             yield return Remark.Refuse("", "There is nothing to enter.");
-        if (line.Corrects is { } old && LogLines.CannotCorrect(connection, old, line.Fact?.GetType().Name) is { } problem)
+        if (
+            line.Corrects is { } old
+            && LogLines.CannotCorrect(connection, old, line.Fact?.GetType().Name) is { } problem
+        )
             yield return Remark.Refuse("", problem);
     }
 
     // Of movements by their postings; a count of all posts nothing and is named by its row.
-    private static List<long> Batches(SqliteConnection connection, long line, long? voided) => Sqlite.Rows(
-        connection,
-        """
-        SELECT batch FROM posting WHERE line IN ($line, $voided)
-        UNION SELECT batch FROM recount WHERE line IN ($line, $voided)
-        """,
-        r => r.GetInt64(0),
-        ("line", line),
-        ("voided", voided ?? 0));
+    private static List<long> Batches(SqliteConnection connection, long line, long? voided) =>
+        Sqlite.Rows(
+            connection,
+            """
+            SELECT batch FROM posting WHERE line IN ($line, $voided)
+            UNION SELECT batch FROM recount WHERE line IN ($line, $voided)
+            """,
+            r => r.GetInt64(0),
+            ("line", line),
+            ("voided", voided ?? 0)
+        );
 }

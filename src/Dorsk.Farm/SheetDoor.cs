@@ -17,7 +17,8 @@ public sealed class SheetDoor(FarmFile file, TimeProvider clock)
     /// <param name="desk">The desk; closed and taken away afterwards.</param>
     /// <param name="author">Who confirmed it.</param>
     /// <param name="withAsked">Whether unusual values are meant; they are left out otherwise.</param>
-    public int Enter(SheetDesk desk, string author, bool withAsked) => file.InTurn(() => Alone(desk, author, withAsked));
+    public int Enter(SheetDesk desk, string author, bool withAsked) =>
+        file.InTurn(() => Alone(desk, author, withAsked));
 
     private int Alone(SheetDesk desk, string author, bool withAsked)
     {
@@ -35,15 +36,37 @@ public sealed class SheetDoor(FarmFile file, TimeProvider clock)
             Sqlite.Run(c, "DELETE FROM desk.row WHERE n NOT IN (SELECT n FROM desk.value)");
             var line = Sqlite.Number(c, "SELECT coalesce(max(line), 0) FROM log");
             var id = Guid.NewGuid().ToString();
-            Sqlite.Run(c, "CREATE TEMP TABLE placed AS SELECT n, $line + row_number() OVER (ORDER BY n) AS line FROM desk.row", ("line", line));
+            Sqlite.Run(
+                c,
+                "CREATE TEMP TABLE placed AS SELECT n, $line + row_number() OVER (ORDER BY n) AS line FROM desk.row",
+                ("line", line)
+            );
             Sqlite.Run(c, "CREATE UNIQUE INDEX temp.placed_n ON placed(n)");
             var now = clock.GetUtcNow();
             if (Sqlite.Number(c, "SELECT count(*) FROM placed") > 0)
-                Sqlite.Run(c, "INSERT INTO entry(id, entered, author) VALUES ($id, $now, $author)", ("id", id), ("now", now), ("author", author));
-            Sqlite.Run(c, $"INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) SELECT p.line, $id, p.line - $line - 1, '{nameof(ReadingTaken)}', r.pond, r.happened, $now, $author, r.typed, NULL FROM placed p JOIN desk.row r ON r.n = p.n ORDER BY p.line",
-                ("id", id), ("line", line), ("now", now), ("author", author));
-            entered = Sqlite.Run(c, "INSERT INTO reading(line, n, pond, parameter, value, depth_m, instrument, low, high) SELECT p.line, v.k, v.pond, v.parameter, v.value, NULL, '', NULL, NULL FROM placed p JOIN desk.value v ON v.n = p.n ORDER BY p.line, v.k");
-            Sqlite.Run(c, "INSERT INTO confirmed(line, n, text) SELECT p.line, a.k, a.text FROM placed p JOIN desk.value v ON v.n = p.n JOIN desk.asked a ON a.n = v.n AND a.k = v.k");
+                Sqlite.Run(
+                    c,
+                    "INSERT INTO entry(id, entered, author) VALUES ($id, $now, $author)",
+                    ("id", id),
+                    ("now", now),
+                    ("author", author)
+                );
+            Sqlite.Run(
+                c,
+                $"INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) SELECT p.line, $id, p.line - $line - 1, '{nameof(ReadingTaken)}', r.pond, r.happened, $now, $author, r.typed, NULL FROM placed p JOIN desk.row r ON r.n = p.n ORDER BY p.line",
+                ("id", id),
+                ("line", line),
+                ("now", now),
+                ("author", author)
+            );
+            entered = Sqlite.Run(
+                c,
+                "INSERT INTO reading(line, n, pond, parameter, value, depth_m, instrument, low, high) SELECT p.line, v.k, v.pond, v.parameter, v.value, NULL, '', NULL, NULL FROM placed p JOIN desk.value v ON v.n = p.n ORDER BY p.line, v.k"
+            );
+            Sqlite.Run(
+                c,
+                "INSERT INTO confirmed(line, n, text) SELECT p.line, a.k, a.text FROM placed p JOIN desk.value v ON v.n = p.n JOIN desk.asked a ON a.n = v.n AND a.k = v.k"
+            );
             transaction.Commit();
         }
         return entered;

@@ -16,7 +16,10 @@ internal sealed class Chance
     public double Uniform() => random?.NextDouble() ?? 0.5;
 
     /// <summary>Standard normal (Box and Muller 1958).</summary>
-    public double Normal() => random is null ? 0 : Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    public double Normal() =>
+        random is null
+            ? 0
+            : Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 
     /// <summary>Poisson by products (Knuth), for small means.</summary>
     public int Poisson(double mean)

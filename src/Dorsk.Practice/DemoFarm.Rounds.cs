@@ -8,7 +8,8 @@ namespace Dorsk.Practice;
 
 public sealed partial class DemoFarm
 {
-    private const double DoNoise = 0.13, TempNoise = 0.15;
+    private const double DoNoise = 0.13,
+        TempNoise = 0.15;
 
     // Dawn, midday and dusk, in walking order; now and then a round is missed.
     private void Look(DateOnly day, int hour, DemoPond pond, List<Told> notes)
@@ -39,15 +40,29 @@ public sealed partial class DemoFarm
         ];
         if (round == "dusk" && (day.DayNumber + pond.Walk) % 2 == 0)
             values.Add(new(Parameter.Ph, Read(sim.Ph, 0.05, 1), null, "pH pen"));
-        if (round == "midday" && pond.Kind != Core.Ponds.PondKind.Tank && ((day.DayNumber + pond.Walk) % 3 == 0 || (pond.Code == "P4" && day >= DemoScript.BloomOfP4[0])))
+        if (
+            round == "midday"
+            && pond.Kind != Core.Ponds.PondKind.Tank
+            && ((day.DayNumber + pond.Walk) % 3 == 0 || (pond.Code == "P4" && day >= DemoScript.BloomOfP4[0]))
+        )
             values.Add(new(Parameter.Secchi, Math.Round(sim.SecchiM, 2), null, "Secchi disc"));
-        if (round == "dusk" && ((day.DayNumber + pond.Walk) % 7 == 0 || (pond.Code == "T3" && day >= DemoScript.FilterTroubleT3)))
+        if (
+            round == "dusk"
+            && ((day.DayNumber + pond.Walk) % 7 == 0 || (pond.Code == "T3" && day >= DemoScript.FilterTroubleT3))
+        )
         {
             values.Add(new(Parameter.Tan, Math.Max(0.05, Read(Tan(pond.Code, day), 0.04, 2)), null, "test kit, as N"));
             if (values.All(v => v.Parameter != Parameter.Ph))
                 values.Add(new(Parameter.Ph, Read(sim.Ph, 0.05, 1), null, "pH pen"));
         }
-        var text = $"{pond.Code} " + string.Join(' ', values.Select(v => $"{v.Parameter.Key} {(v.Parameter == Parameter.Secchi ? (v.Si * 100).ToString("0", CultureInfo.InvariantCulture) + " cm" : v.Si.ToString("0.##", CultureInfo.InvariantCulture))}"));
+        var text =
+            $"{pond.Code} "
+            + string.Join(
+                ' ',
+                values.Select(v =>
+                    $"{v.Parameter.Key} {(v.Parameter == Parameter.Secchi ? (v.Si * 100).ToString("0", CultureInfo.InvariantCulture) + " cm" : v.Si.ToString("0.##", CultureInfo.InvariantCulture))}"
+                )
+            );
         notes.Add(new(Zone.At(day, at), "Pond hand", text, k => new ReadingTaken(k.Pond(pond.Code), values)));
     }
 
@@ -56,7 +71,10 @@ public sealed partial class DemoFarm
     {
         var sim = ponds[code];
         var load = (sim.Fish?.AppetiteShare(sim.TempC) ?? 0) * (sim.Fish?.Kg ?? 0) / sim.Pond.Shape.FullVolumeM3;
-        var trouble = code == "T3" && day >= DemoScript.FilterTroubleT3 ? 0.22 * (day.DayNumber - DemoScript.FilterTroubleT3.DayNumber) : 0;
+        var trouble =
+            code == "T3" && day >= DemoScript.FilterTroubleT3
+                ? 0.22 * (day.DayNumber - DemoScript.FilterTroubleT3.DayNumber)
+                : 0;
         return 0.15 + (code[0] == 'T' ? 1.2 * load : 3 * load) + trouble;
     }
 
@@ -66,33 +84,69 @@ public sealed partial class DemoFarm
         var w = weather.At(at, Zone);
         List<Value> values =
         [
-            new(Parameter.AirTemperature, Math.Round(w.AirC, 0)), new(Parameter.Wind, Math.Round(w.WindMs, 1)),
-            new(Parameter.Cloud, Math.Round(w.Cloud * 8)), new(Parameter.Rain, Math.Round(weather.RainM, 3)),
+            new(Parameter.AirTemperature, Math.Round(w.AirC, 0)),
+            new(Parameter.Wind, Math.Round(w.WindMs, 1)),
+            new(Parameter.Cloud, Math.Round(w.Cloud * 8)),
+            new(Parameter.Rain, Math.Round(weather.RainM, 3)),
         ];
-        notes.Add(new(at, "Pond hand", FormattableString.Invariant($"air {w.AirC:0} wind {w.WindMs:0.0} cloud {w.Cloud * 8:0}"), _ => new ReadingTaken(null, values)));
+        notes.Add(
+            new(
+                at,
+                "Pond hand",
+                FormattableString.Invariant($"air {w.AirC:0} wind {w.WindMs:0.0} cloud {w.Cloud * 8:0}"),
+                _ => new ReadingTaken(null, values)
+            )
+        );
     }
 
     // Two meals, as these people feed: by eye and table, held back after a bad dawn.
     private void Meals(DateOnly day, int hour, DemoPond pond, List<Told> notes)
     {
-        if (hour is not (7 or 16) || BatchIn(pond.Code, day) is not { } batch || (hour == 16 && day == DemoScript.LastDay && pond.Code == "P4"))
+        if (
+            hour is not (7 or 16)
+            || BatchIn(pond.Code, day) is not { } batch
+            || (hour == 16 && day == DemoScript.LastDay && pond.Code == "P4")
+        )
             return;
         var sim = ponds[pond.Code];
         var fish = sim.Fish!;
         var low = lows.GetValueOrDefault(pond.Code, 8);
-        var held = hour == 7 ? (low < 3 ? 0 : low < 4 ? 0.5 : 1) : low < 3 ? 0.5 : 1;
-        var skimped = pond.Code == "P3" && day >= DemoScript.UnderfedP3[0] && day <= DemoScript.UnderfedP3[1] ? 0.55 : 1;
+        var held =
+            hour == 7
+                ? (
+                    low < 3 ? 0
+                    : low < 4 ? 0.5
+                    : 1
+                )
+            : low < 3 ? 0.5
+            : 1;
+        var skimped =
+            pond.Code == "P3" && day >= DemoScript.UnderfedP3[0] && day <= DemoScript.UnderfedP3[1] ? 0.55 : 1;
         var kg = fish.AppetiteShare(sim.TempC) * fish.Kg / 2 * held * skimped * (1 + (0.06 * chance.Normal()));
         if (sim.TempC < 12 || kg < 0.02)
             return;
-        kg = Math.Round(kg, kg < 5 ? 2 : kg < 20 ? 1 : 0);
-        var feed = fish.MeanG < 5 ? "crumble" : fish.MeanG < 50 ? "starter" : "grower";
+        kg = Math.Round(
+            kg,
+            kg < 5 ? 2
+                : kg < 20 ? 1
+                : 0
+        );
+        var feed =
+            fish.MeanG < 5 ? "crumble"
+            : fish.MeanG < 50 ? "starter"
+            : "grower";
         fedToday[pond.Code] = fedToday.GetValueOrDefault(pond.Code) + kg;
         storeKg[feed] = storeKg.GetValueOrDefault(feed) - kg;
         usedToday[feed] = usedToday.GetValueOrDefault(feed) + kg;
         sim.Feed();
         var at = Zone.At(day, Minutes(new(hour, 10), 3 * pond.Walk));
-        notes.Add(new(at, "Pond hand", FormattableString.Invariant($"{pond.Code} fed {kg} kg {feed}"), k => new FeedingGiven(k.Pond(pond.Code), k.Feed(feed), kg)));
+        notes.Add(
+            new(at, "Pond hand", FormattableString.Invariant($"{pond.Code} fed {kg} kg {feed}"), k => new FeedingGiven(
+                k.Pond(pond.Code),
+                k.Feed(feed),
+                kg
+            ))
+        );
     }
 
     private readonly Dictionary<string, double> fedToday = [];
@@ -105,13 +159,26 @@ public sealed partial class DemoFarm
             if (BatchIn(pond.Code, day) is not { } batch)
                 continue;
             var sim = ponds[pond.Code];
-            var dead = sim.Fish!.Day(sim.TempC, fedToday.GetValueOrDefault(pond.Code), lows.GetValueOrDefault(pond.Code, 8), hidden[pond.Code].UnseenPerDay, chance);
+            var dead = sim.Fish!.Day(
+                sim.TempC,
+                fedToday.GetValueOrDefault(pond.Code),
+                lows.GetValueOrDefault(pond.Code, 8),
+                hidden[pond.Code].UnseenPerDay,
+                chance
+            );
             fedToday[pond.Code] = 0;
             var found = Enumerable.Range(0, dead).Count(_ => chance.Uniform() < hidden[pond.Code].ShareFound);
             if (found > 0 && day > batch.Day)
             {
                 told[batch.Name] -= found;
-                notes.Add(new(Zone.At(day, Minutes(new(6, 30), 3 * pond.Walk)), "Pond hand", $"{pond.Code} dead {found}", k => new FishLost(k.Pond(pond.Code), k.Batch(batch.Name), found, Account.Dead, "")));
+                notes.Add(
+                    new(
+                        Zone.At(day, Minutes(new(6, 30), 3 * pond.Walk)),
+                        "Pond hand",
+                        $"{pond.Code} dead {found}",
+                        k => new FishLost(k.Pond(pond.Code), k.Batch(batch.Name), found, Account.Dead, "")
+                    )
+                );
             }
             if (DemoScript.SampleDay(batch, day))
                 Sample(day, pond, batch, notes);
@@ -122,13 +189,25 @@ public sealed partial class DemoFarm
     {
         var fish = ponds[pond.Code].Fish!;
         var bias = 1 + (0.015 * chance.Normal());
-        var casts = Enumerable.Range(0, 3).Select(_ =>
-        {
-            var n = Math.Min(22 + chance.Poisson(18), (int)(fish.Count / 4));
-            return (n, Math.Round(n * fish.MeanG * bias * (1 + (0.22 / Math.Sqrt(n) * chance.Normal())) / 10) * 10);
-        }).ToList();
-        var text = $"{pond.Code} sample " + string.Join(", ", casts.Select(c => FormattableString.Invariant($"{c.n} fish {c.Item2 / 1000:0.00} kg")));
-        notes.Add(new(Zone.At(day, Minutes(new(6, 50), 2 * pond.Walk)), "Manager", text, k => new FishSampled(k.Pond(pond.Code), k.Batch(batch.Name), false, casts)));
+        var casts = Enumerable
+            .Range(0, 3)
+            .Select(_ =>
+            {
+                var n = Math.Min(22 + chance.Poisson(18), (int)(fish.Count / 4));
+                return (n, Math.Round(n * fish.MeanG * bias * (1 + (0.22 / Math.Sqrt(n) * chance.Normal())) / 10) * 10);
+            })
+            .ToList();
+        var text =
+            $"{pond.Code} sample "
+            + string.Join(", ", casts.Select(c => FormattableString.Invariant($"{c.n} fish {c.Item2 / 1000:0.00} kg")));
+        notes.Add(
+            new(Zone.At(day, Minutes(new(6, 50), 2 * pond.Walk)), "Manager", text, k => new FishSampled(
+                k.Pond(pond.Code),
+                k.Batch(batch.Name),
+                false,
+                casts
+            ))
+        );
     }
 
     private static TimeOnly Minutes(TimeOnly from, double minutes)

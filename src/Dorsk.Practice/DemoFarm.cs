@@ -38,15 +38,21 @@ public sealed partial class DemoFarm
         foreach (var p in DemoScript.Ponds)
         {
             hidden[p.Code] = HiddenPond.Draw(new Chance((seed * 1000) + p.Walk), p.Kind);
-            ponds[p.Code] = new SimulatedPond(new Pond(0, p.Code, p.Name, p.Kind, p.Shape, p.Use), hidden[p.Code], Zone) { Aerators = Fitted(p) };
+            ponds[p.Code] = new SimulatedPond(new Pond(0, p.Code, p.Name, p.Kind, p.Shape, p.Use), hidden[p.Code], Zone)
+            {
+                Aerators = Fitted(p),
+            };
         }
     }
 
     /// <summary>How the farm describes itself.</summary>
-    public static FarmDescribed Farm { get; } = new("Wattlebend Ponds", "Wattle Creek", new(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD", 0.31);
+    public static FarmDescribed Farm { get; } =
+        new("Wattlebend Ponds", "Wattle Creek", new(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD", 0.31);
 
     /// <summary>The farm's clock face.</summary>
-    public static FarmZone Zone { get; } = FarmZone.Find(Farm.ZoneId) ?? throw new InvalidOperationException("This machine knows no zone Etc/GMT-10: install tzdata.");
+    public static FarmZone Zone { get; } =
+        FarmZone.Find(Farm.ZoneId)
+        ?? throw new InvalidOperationException("This machine knows no zone Etc/GMT-10: install tzdata.");
 
     /// <summary>When the story opens: Thursday 21 January 2027, 17:40.</summary>
     public static DateTimeOffset OpensAt => Zone.At(DemoScript.LastDay, Opens);
@@ -59,16 +65,47 @@ public sealed partial class DemoFarm
     {
         var at = Zone.At(DemoScript.FirstDay, new(7, 0));
         yield return new(at, "Manager", Farm.Name, _ => Farm);
-        foreach (var (name, role) in new[] { ("Manager", Role.Manager), ("Pond hand", Role.PondHand), ("Night watch", Role.NightWatch), ("Vet", Role.Viewer) })
+        foreach (
+            var (name, role) in new[]
+            {
+                ("Manager", Role.Manager),
+                ("Pond hand", Role.PondHand),
+                ("Night watch", Role.NightWatch),
+                ("Vet", Role.Viewer),
+            }
+        )
             yield return new(at, "Manager", name, _ => new PersonNamed(name, role));
         foreach (var p in DemoScript.Ponds)
-            yield return new(at, "Manager", $"{p.Code} {p.Name}".Trim(), _ => new PondBuilt(ponds[p.Code].Pond), "pond " + p.Code);
+            yield return new(
+                at,
+                "Manager",
+                $"{p.Code} {p.Name}".Trim(),
+                _ => new PondBuilt(ponds[p.Code].Pond),
+                "pond " + p.Code
+            );
         foreach (var (code, east, north, turn) in DemoPlan.Places)
-            yield return new(at, "Manager", FormattableString.Invariant($"{code} lies {east} m east, {north} m north"), k => new PondPlaced(k.Pond(code), east, north, turn));
+            yield return new(
+                at,
+                "Manager",
+                FormattableString.Invariant($"{code} lies {east} m east, {north} m north"),
+                k => new PondPlaced(k.Pond(code), east, north, turn)
+            );
         foreach (var (kind, name, points) in DemoPlan.Landmarks)
             yield return new(at, "Manager", $"{kind} {name}".Trim(), _ => new LandmarkDrawn(kind, name, points));
-        yield return new(at, "Manager", "crumble 1 mm", _ => new FeedNamed(0, "Crumble 1 mm", 1, 42, 310), "feed crumble");
-        yield return new(at, "Manager", "starter 2 mm", _ => new FeedNamed(0, "Starter 2 mm", 2, 40, 265), "feed starter");
+        yield return new(
+            at,
+            "Manager",
+            "crumble 1 mm",
+            _ => new FeedNamed(0, "Crumble 1 mm", 1, 42, 310),
+            "feed crumble"
+        );
+        yield return new(
+            at,
+            "Manager",
+            "starter 2 mm",
+            _ => new FeedNamed(0, "Starter 2 mm", 2, 40, 265),
+            "feed starter"
+        );
         yield return new(at, "Manager", "grower 4 mm", _ => new FeedNamed(0, "Grower 4 mm", 4, 35, 215), "feed grower");
     }
 
@@ -79,10 +116,17 @@ public sealed partial class DemoFarm
             yield return (day, Day(day));
     }
 
-    private static List<Aerator> Fitted(DemoPond p) => Enumerable.Range(1, p.Aerators).Select(i => new Aerator(
-        "A" + i, AeratorKind.Find(p.AeratorKind)!, p.KW,
-        i <= p.OnTimer ? (p.Kind == PondKind.Tank ? new TimeOnly(12, 0) : new TimeOnly(20, 0)) : null,
-        i <= p.OnTimer ? (p.Kind == PondKind.Tank ? new TimeOnly(11, 59) : new TimeOnly(6, 30)) : null)).ToList();
+    private static List<Aerator> Fitted(DemoPond p) =>
+        Enumerable
+            .Range(1, p.Aerators)
+            .Select(i => new Aerator(
+                "A" + i,
+                AeratorKind.Find(p.AeratorKind)!,
+                p.KW,
+                i <= p.OnTimer ? (p.Kind == PondKind.Tank ? new TimeOnly(12, 0) : new TimeOnly(20, 0)) : null,
+                i <= p.OnTimer ? (p.Kind == PondKind.Tank ? new TimeOnly(11, 59) : new TimeOnly(6, 30)) : null
+            ))
+            .ToList();
 
     private List<Told> Day(DateOnly day)
     {
@@ -90,11 +134,32 @@ public sealed partial class DemoFarm
         weather.NextDay(day);
         if (day == DemoScript.FirstDay)
             foreach (var p in DemoScript.Ponds.Where(p => p.Aerators > 0))
-                notes.Add(new(Zone.At(day, new(7, 30)), "Manager", $"{p.Code}: {p.Aerators} aerators", k => new AeratorsFitted(k.Pond(p.Code), Fitted(p))));
+                notes.Add(
+                    new(
+                        Zone.At(day, new(7, 30)),
+                        "Manager",
+                        $"{p.Code}: {p.Aerators} aerators",
+                        k => new AeratorsFitted(k.Pond(p.Code), Fitted(p))
+                    )
+                );
         if (day == DemoScript.InstrumentsListed)
-            notes.AddRange(DemoScript.Instruments.Select(i => new Told(Zone.At(day, new(7, 20)), "Manager", i.Name, _ => i)));
+            notes.AddRange(
+                DemoScript.Instruments.Select(i => new Told(Zone.At(day, new(7, 20)), "Manager", i.Name, _ => i))
+            );
         if (day == DemoScript.InstrumentsListed)
-            notes.AddRange(DemoScript.Duties.Select(d => new Told(Zone.At(day, new(7, 25)), "Manager", d.What, k => new DutyKept(0, d.Pond.Length > 0 ? k.Pond(d.Pond) : null, d.What, d.Why, d.Every, d.From, d.By, Role.PondHand, null))));
+            notes.AddRange(
+                DemoScript.Duties.Select(d => new Told(Zone.At(day, new(7, 25)), "Manager", d.What, k => new DutyKept(
+                    0,
+                    d.Pond.Length > 0 ? k.Pond(d.Pond) : null,
+                    d.What,
+                    d.Why,
+                    d.Every,
+                    d.From,
+                    d.By,
+                    Role.PondHand,
+                    null
+                )))
+            );
         notes.AddRange(ProbesHung(day));
         Script(day, notes);
         for (var hour = 0; hour < 24; hour++)
@@ -118,7 +183,9 @@ public sealed partial class DemoFarm
     }
 
     private DemoBatch? BatchIn(string pond, DateOnly day) =>
-        DemoScript.Batches.LastOrDefault(b => b.Pond == pond && b.Day <= day && (b.Out is not { } o || o > day) && ponds[pond].Fish is not null);
+        DemoScript.Batches.LastOrDefault(b =>
+            b.Pond == pond && b.Day <= day && (b.Out is not { } o || o > day) && ponds[pond].Fish is not null
+        );
 
     private double Read(double truth, double sd, int decimals) => Math.Round(truth + (sd * chance.Normal()), decimals);
 }

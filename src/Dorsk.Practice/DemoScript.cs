@@ -5,7 +5,18 @@ using Dorsk.Core.Water;
 namespace Dorsk.Practice;
 
 /// <summary>A pond of the demo farm.</summary>
-internal sealed record DemoPond(string Code, string Name, PondKind Kind, PondShape Shape, string Use, int Aerators, string AeratorKind, double KW, int OnTimer, int Walk);
+internal sealed record DemoPond(
+    string Code,
+    string Name,
+    PondKind Kind,
+    PondShape Shape,
+    string Use,
+    int Aerators,
+    string AeratorKind,
+    double KW,
+    int OnTimer,
+    int Walk
+);
 
 /// <summary>A batch of the demo farm: what the books are told and what is true.</summary>
 /// <param name="Pond">Pond code.</param>
@@ -19,7 +30,19 @@ internal sealed record DemoPond(string Code, string Name, PondKind Kind, PondSha
 /// <param name="TargetG">Wanted weight, g.</param>
 /// <param name="Out">Day of the final harvest, or null.</param>
 /// <param name="Why">Why it was stocked past a condition that was not met, or empty.</param>
-internal sealed record DemoBatch(string Pond, string Name, string Species, DateOnly Day, int Count, double MeanG, double CountTruth, double Growth, double TargetG, DateOnly? Out = null, string Why = "");
+internal sealed record DemoBatch(
+    string Pond,
+    string Name,
+    string Species,
+    DateOnly Day,
+    int Count,
+    double MeanG,
+    double CountTruth,
+    double Growth,
+    double TargetG,
+    DateOnly? Out = null,
+    string Why = ""
+);
 
 /// <summary>Wattlebend Ponds, an invented farm: its ponds, its batches, and what befalls them. All of it is made up.</summary>
 internal static class DemoScript
@@ -39,17 +62,60 @@ internal static class DemoScript
     /// <summary>The farm's instruments, as calibrated last.</summary>
     public static readonly IReadOnlyList<InstrumentKept> Instruments =
     [
-        new(0, "hand meter", InstrumentKind.Meter, [Parameter.Oxygen, Parameter.Temperature], "0.1 mg/L", new(2027, 1, 18), 14, "pond hands"),
+        new(
+            0,
+            "hand meter",
+            InstrumentKind.Meter,
+            [Parameter.Oxygen, Parameter.Temperature],
+            "0.1 mg/L",
+            new(2027, 1, 18),
+            14,
+            "pond hands"
+        ),
         new(0, "pH pen", InstrumentKind.Meter, [Parameter.Ph], "0.1", new(2027, 1, 9), 14, "pond hands"),
-        new(0, "ammonia kit", InstrumentKind.Kit, [Parameter.Tan, Parameter.Nitrite], "0.1 mg/L", null, null, "manager"),
-        new(0, "hardness strips", InstrumentKind.Strip, [Parameter.Alkalinity, Parameter.Hardness], "steps of 40 mg/L", null, null, "manager"),
+        new(
+            0,
+            "ammonia kit",
+            InstrumentKind.Kit,
+            [Parameter.Tan, Parameter.Nitrite],
+            "0.1 mg/L",
+            null,
+            null,
+            "manager"
+        ),
+        new(
+            0,
+            "hardness strips",
+            InstrumentKind.Strip,
+            [Parameter.Alkalinity, Parameter.Hardness],
+            "steps of 40 mg/L",
+            null,
+            null,
+            "manager"
+        ),
         new(0, "Secchi disc", InstrumentKind.Eye, [Parameter.Secchi], "1 cm", null, null, "pond hands"),
     ];
 
     /// <summary>Standing jobs, written down with the instruments: where (empty: the farm), what, every so many days, first on, by when, why.</summary>
-    public static readonly IReadOnlyList<(string Pond, string What, int Every, DateOnly From, TimeOnly By, string Why)> Duties =
+    public static readonly IReadOnlyList<(
+        string Pond,
+        string What,
+        int Every,
+        DateOnly From,
+        TimeOnly By,
+        string Why
+    )> Duties =
     [
-        ("T3", "siphon the floor", 2, new(2027, 1, 19), new(8, 30), "droppings and left feed rot into ammonia"), ("P4", "rake screens and drain", 7, new(2027, 1, 20), new(9, 0), "a blocked screen bursts"), ("", "start the generator under load", 30, new(2027, 1, 22), new(16, 0), "crowded water has minutes when the power fails"),
+        ("T3", "siphon the floor", 2, new(2027, 1, 19), new(8, 30), "droppings and left feed rot into ammonia"),
+        ("P4", "rake screens and drain", 7, new(2027, 1, 20), new(9, 0), "a blocked screen bursts"),
+        (
+            "",
+            "start the generator under load",
+            30,
+            new(2027, 1, 22),
+            new(16, 0),
+            "crowded water has minutes when the power fails"
+        ),
     ];
 
     /// <summary>Day the season was planned.</summary>
@@ -58,13 +124,30 @@ internal static class DemoScript
     /// <summary>Fish that are to leave: batch, day, how many (none: all).</summary>
     public static readonly IReadOnlyList<(string Batch, DateOnly On, int? Count)> ToLeave =
     [
-        ("P1a", new(2027, 1, 26), 3000), ("P1a", new(2027, 2, 24), null), ("P4a", new(2027, 2, 17), 3400), ("P4a", new(2027, 5, 6), null), ("P2a", new(2027, 2, 26), 2350), ("P3a", new(2027, 4, 28), 3400), ("T1a", new(2027, 3, 10), null), ("T2a", new(2027, 5, 26), null),
+        ("P1a", new(2027, 1, 26), 3000),
+        ("P1a", new(2027, 2, 24), null),
+        ("P4a", new(2027, 2, 17), 3400),
+        ("P4a", new(2027, 5, 6), null),
+        ("P2a", new(2027, 2, 26), 2350),
+        ("P3a", new(2027, 4, 28), 3400),
+        ("T1a", new(2027, 3, 10), null),
+        ("T2a", new(2027, 5, 26), null),
     ];
 
     /// <summary>Fish that are to come: pond, species, day, how many, their weight (of the farm's own: as they weigh by then), from which pond (none: bought).</summary>
-    public static readonly IReadOnlyList<(string Pond, string Species, DateOnly On, int Count, double MeanG, string From)> ToCome =
+    public static readonly IReadOnlyList<(
+        string Pond,
+        string Species,
+        DateOnly On,
+        int Count,
+        double MeanG,
+        string From
+    )> ToCome =
     [
-        ("P6", "silver_perch", new(2027, 2, 5), 6900, 18, "N1"), ("P1", "silver_perch", new(2027, 3, 22), 6000, 24, "N1"), ("T1", "jade_perch", new(2027, 3, 24), 3300, 20, ""), ("P4", "silver_perch", new(2027, 6, 10), 9500, 30, "N2"),
+        ("P6", "silver_perch", new(2027, 2, 5), 6900, 18, "N1"),
+        ("P1", "silver_perch", new(2027, 3, 22), 6000, 24, "N1"),
+        ("T1", "jade_perch", new(2027, 3, 24), 3300, 20, ""),
+        ("P4", "silver_perch", new(2027, 6, 10), 9500, 30, "N2"),
     ];
 
     /// <summary>Day fish were wanted in P6.</summary>
@@ -79,12 +162,19 @@ internal static class DemoScript
 
     public static readonly DemoPond[] Ponds =
     [
-        Tank("T1", 1), Tank("T2", 2), Tank("T3", 3),
-        Earth("N1", "Nursery 1", 1000, 1.2, "nursery", 2, 0.55, 2, 4), Earth("N2", "Nursery 2", 1000, 1.2, "nursery", 2, 0.55, 2, 5),
-        Earth("P1", "House pond", 4000, 1.5, "grow-out", 4, 1.1, 2, 6), Earth("P2", "", 3600, 1.5, "grow-out", 4, 1.1, 2, 7),
-        Earth("P3", "", 5200, 1.5, "grow-out", 4, 1.1, 2, 8), Earth("P4", "Creek pond", 4500, 1.5, "grow-out", 4, 1.1, 2, 9),
-        Earth("P5", "", 2800, 1.5, "grow-out", 4, 1.1, 2, 10), Earth("P6", "", 4800, 1.5, "grow-out", 4, 1.1, 2, 11),
-        Earth("B1", "Broodstock", 1200, 1.5, "broodstock", 1, 0.55, 1, 12), Earth("S1", "Settling", 2500, 1.5, "settling", 0, 0, 0, 13),
+        Tank("T1", 1),
+        Tank("T2", 2),
+        Tank("T3", 3),
+        Earth("N1", "Nursery 1", 1000, 1.2, "nursery", 2, 0.55, 2, 4),
+        Earth("N2", "Nursery 2", 1000, 1.2, "nursery", 2, 0.55, 2, 5),
+        Earth("P1", "House pond", 4000, 1.5, "grow-out", 4, 1.1, 2, 6),
+        Earth("P2", "", 3600, 1.5, "grow-out", 4, 1.1, 2, 7),
+        Earth("P3", "", 5200, 1.5, "grow-out", 4, 1.1, 2, 8),
+        Earth("P4", "Creek pond", 4500, 1.5, "grow-out", 4, 1.1, 2, 9),
+        Earth("P5", "", 2800, 1.5, "grow-out", 4, 1.1, 2, 10),
+        Earth("P6", "", 4800, 1.5, "grow-out", 4, 1.1, 2, 11),
+        Earth("B1", "Broodstock", 1200, 1.5, "broodstock", 1, 0.55, 1, 12),
+        Earth("S1", "Settling", 2500, 1.5, "settling", 0, 0, 0, 13),
     ];
 
     public static readonly DemoBatch[] Batches =
@@ -99,7 +189,18 @@ internal static class DemoScript
         new("P3", "P3a", "silver_perch", new(2026, 3, 3), 11500, 16, 1.01, 0.0542, 500),
         new("P4", "P4a", "silver_perch", new(2026, 3, 12), 10300, 18, 1.00, 0.0681, 500),
         new("P2", "P2a", "silver_perch", new(2026, 3, 20), 8060, 16, 0.99, 0.0656, 500),
-        new("P5", "P5b", "silver_perch", new(2026, 10, 6), 5770, 18, 1.0, 0.0605, 500, Why: "cold spring; the hatchery tanks were full"),
+        new(
+            "P5",
+            "P5b",
+            "silver_perch",
+            new(2026, 10, 6),
+            5770,
+            18,
+            1.0,
+            0.0605,
+            500,
+            Why: "cold spring; the hatchery tanks were full"
+        ),
         new("T3", "T3b", "jade_perch", new(2026, 11, 12), 3650, 20, 1.0, 0.0801, 500),
         new("N1", "N1a", "silver_perch", new(2026, 11, 21), 15280, 1.6, 1.0, 0.0652, 20),
         new("N2", "N2a", "silver_perch", new(2027, 1, 12), 29830, 2.4, 0.995, 0.0540, 20),
@@ -108,14 +209,38 @@ internal static class DemoScript
     /// <summary>Last samples are 28 days before the day after the story opens for P2, and every four weeks back from there; the others are set off by their place in the walk.</summary>
     public static bool SampleDay(DemoBatch batch, DateOnly day)
     {
-        var anchor = batch.Pond == "P2" ? LastDay.AddDays(1) : LastDay.AddDays(-3 - Ponds.First(p => p.Code == batch.Pond).Walk);
-        return day > batch.Day.AddDays(10) && (anchor.DayNumber - day.DayNumber) % 28 == 0 && day.DayNumber <= anchor.DayNumber;
+        var anchor =
+            batch.Pond == "P2" ? LastDay.AddDays(1) : LastDay.AddDays(-3 - Ponds.First(p => p.Code == batch.Pond).Walk);
+        return day > batch.Day.AddDays(10)
+            && (anchor.DayNumber - day.DayNumber) % 28 == 0
+            && day.DayNumber <= anchor.DayNumber;
     }
 
     private static DemoPond Tank(string code, int walk) =>
         new(code, "Tank " + code[1..], PondKind.Tank, new RoundTank(7.98, 1.2), "grow-out", 1, Stones, 0.75, 1, walk);
 
     // Wanted water area at the brim, length by width 5 : 4, banks 2 : 1.
-    private static DemoPond Earth(string code, string name, double areaM2, double depthM, string use, int aerators, double kw, int onTimer, int walk) =>
-        new(code, name, PondKind.Earthen, new SlopedRectangle(Math.Sqrt(areaM2 * 1.25), Math.Sqrt(areaM2 / 1.25), depthM, 2), use, aerators, Paddle, kw, onTimer, walk);
+    private static DemoPond Earth(
+        string code,
+        string name,
+        double areaM2,
+        double depthM,
+        string use,
+        int aerators,
+        double kw,
+        int onTimer,
+        int walk
+    ) =>
+        new(
+            code,
+            name,
+            PondKind.Earthen,
+            new SlopedRectangle(Math.Sqrt(areaM2 * 1.25), Math.Sqrt(areaM2 / 1.25), depthM, 2),
+            use,
+            aerators,
+            Paddle,
+            kw,
+            onTimer,
+            walk
+        );
 }

@@ -11,12 +11,32 @@ namespace Dorsk.Practice;
 /// <param name="FlowPerH">Share of the water changed per hour by a trickle of aerated water (tanks).</param>
 /// <param name="ShareFound">Share of the dead that is found.</param>
 /// <param name="UnseenPerDay">Share that vanishes unseen each day.</param>
-public sealed record HiddenPond(double BloomCeiling, double PlanktonUse, double MudUse, double FishAppetite, double AeratorKgKWh, double FlowPerH, double ShareFound, double UnseenPerDay)
+public sealed record HiddenPond(
+    double BloomCeiling,
+    double PlanktonUse,
+    double MudUse,
+    double FishAppetite,
+    double AeratorKgKWh,
+    double FlowPerH,
+    double ShareFound,
+    double UnseenPerDay
+)
 {
     /// <summary>Draws the hidden parameters of a pond: plankton respiration differs by a third between ponds.</summary>
-    internal static HiddenPond Draw(Chance chance, PondKind kind) => kind == PondKind.Tank
-        ? new(8, 0.004, 0.01, Spread(chance, 1, 0.08), 2.6, 1.2, 0.9, 0.00003)
-        : new(Spread(chance, 85, 0.2), Spread(chance, 0.0030, 0.30), Spread(chance, 0.05, 0.3), Spread(chance, 1, 0.1), Spread(chance, 1.5, 0.12), 0, 0.4 + (0.2 * chance.Uniform()), 0.00012);
+    internal static HiddenPond Draw(Chance chance, PondKind kind) =>
+        kind == PondKind.Tank
+            ? new(8, 0.004, 0.01, Spread(chance, 1, 0.08), 2.6, 1.2, 0.9, 0.00003)
+            : new(
+                Spread(chance, 85, 0.2),
+                Spread(chance, 0.0030, 0.30),
+                Spread(chance, 0.05, 0.3),
+                Spread(chance, 1, 0.1),
+                Spread(chance, 1.5, 0.12),
+                0,
+                0.4 + (0.2 * chance.Uniform()),
+                0.00012
+            );
 
-    private static double Spread(Chance chance, double mean, double cv) => mean * Math.Exp((cv * chance.Normal()) - (cv * cv / 2));
+    private static double Spread(Chance chance, double mean, double cv) =>
+        mean * Math.Exp((cv * chance.Normal()) - (cv * cv / 2));
 }

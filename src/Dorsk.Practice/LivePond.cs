@@ -26,7 +26,8 @@ public enum PondTrouble
 /// </summary>
 public sealed class LivePond
 {
-    private const double QuarterH = 0.25, CloudAdded = 0.8;
+    private const double QuarterH = 0.25,
+        CloudAdded = 0.8;
     private readonly Chance chance;
     private readonly SimulatedWeather weather;
     private readonly SimulatedPond sim;
@@ -41,13 +42,24 @@ public sealed class LivePond
     /// <param name="tempC">Water temperature then, °C.</param>
     /// <param name="doMgL">Oxygen then, mg/L.</param>
     /// <param name="biomassKg">Fish, kg.</param>
-    public LivePond(Pond pond, Place place, FarmZone zone, DateTimeOffset at, double tempC, double doMgL, double biomassKg)
+    public LivePond(
+        Pond pond,
+        Place place,
+        FarmZone zone,
+        DateTimeOffset at,
+        double tempC,
+        double doMgL,
+        double biomassKg
+    )
     {
         this.zone = zone;
         chance = new Chance(pond.Code.Aggregate(17, (h, c) => (h * 31) + c));
         weather = new(place, chance, WeatherSwing.Mild);
         const double usualG = 300;
-        sim = new(pond, HiddenPond.Draw(chance, pond.Kind), zone) { Fish = new(biomassKg * 1000 / usualG, usualG, 0.06, 27, 0.0001) };
+        sim = new(pond, HiddenPond.Draw(chance, pond.Kind), zone)
+        {
+            Fish = new(biomassKg * 1000 / usualG, usualG, 0.06, 27, 0.0001),
+        };
         sim.Begin(tempC, doMgL);
         day = zone.DayOf(at);
         weather.NextDay(day);

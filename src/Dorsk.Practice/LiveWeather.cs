@@ -9,12 +9,22 @@ namespace Dorsk.Practice;
 /// <param name="CloudEighths">Cloud, eighths.</param>
 /// <param name="PressureKPa">Air pressure at the mast, kPa.</param>
 /// <param name="RainM">Rain since nine in the morning, m.</param>
-public readonly record struct MastReading(double AirC, double WindMs, double SunWm2, double CloudEighths, double PressureKPa, double RainM);
+public readonly record struct MastReading(
+    double AirC,
+    double WindMs,
+    double SunWm2,
+    double CloudEighths,
+    double PressureKPa,
+    double RainM
+);
 
 /// <summary>A sky that lives on from an instant, for the stand-in weather mast.</summary>
 public sealed class LiveWeather
 {
-    private const double ClearNoonWm2 = 1000, CloudAdded = 0.8, HighKPa = 101.6, CloudTakesKPa = 1.4;
+    private const double ClearNoonWm2 = 1000,
+        CloudAdded = 0.8,
+        HighKPa = 101.6,
+        CloudTakesKPa = 1.4;
     private readonly SimulatedWeather weather;
     private readonly FarmZone zone;
     private DateOnly day;
@@ -45,6 +55,13 @@ public sealed class LiveWeather
         if (cloudy)
             weather.Spells.Add((today.AddDays(-1), today.AddDays(1), -1, CloudAdded));
         var w = weather.At(at, zone);
-        return new(w.AirC, w.WindMs, ClearNoonWm2 * w.Sun, Math.Round(8 * w.Cloud), HighKPa - (CloudTakesKPa * w.Cloud), weather.RainM);
+        return new(
+            w.AirC,
+            w.WindMs,
+            ClearNoonWm2 * w.Sun,
+            Math.Round(8 * w.Cloud),
+            HighKPa - (CloudTakesKPa * w.Cloud),
+            weather.RainM
+        );
     }
 }

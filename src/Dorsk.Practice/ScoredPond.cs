@@ -13,7 +13,13 @@ namespace Dorsk.Practice;
 /// <param name="LateAt">When somebody went out again and read in the dark, or null.</param>
 /// <param name="TrueLowMgL">The lowest oxygen that came, to sunrise + 2 h.</param>
 /// <param name="OracleLowMgL">What one would have said at dusk who knew the pond's true state and parameters, and of the weather only its mean.</param>
-public sealed record ScoredNight(DateOnly Evening, DateTimeOffset DuskAt, DateTimeOffset? LateAt, double TrueLowMgL, double OracleLowMgL)
+public sealed record ScoredNight(
+    DateOnly Evening,
+    DateTimeOffset DuskAt,
+    DateTimeOffset? LateAt,
+    double TrueLowMgL,
+    double OracleLowMgL
+)
 {
     /// <summary>The lowest oxygen of each hour from dusk on, to sunrise + 2 h, by the hour's beginning.</summary>
     public IReadOnlyList<(DateTimeOffset From, double LowMgL)> Hours { get; init; } = [];
@@ -22,7 +28,8 @@ public sealed record ScoredNight(DateOnly Evening, DateTimeOffset DuskAt, DateTi
     public double AtDuskMgL { get; init; }
 
     /// <summary>Beginning of the hour in which oxygen first passes under a level; null when it never does.</summary>
-    public DateTimeOffset? CrossedAt(double levelMgL) => Hours.Where(h => h.LowMgL < levelMgL).Select(h => (DateTimeOffset?)h.From).FirstOrDefault();
+    public DateTimeOffset? CrossedAt(double levelMgL) =>
+        Hours.Where(h => h.LowMgL < levelMgL).Select(h => (DateTimeOffset?)h.From).FirstOrDefault();
 }
 
 /// <summary>What is done to a scored batch, so that the witnesses can be tried on it.</summary>
@@ -34,7 +41,8 @@ public sealed record ScoredTrial(bool ByBooks, int FishPerSample, double TakenSh
     /// <summary>Whether its people keep air: an automatic runs enough aerators on nights in which oxygen falls under 5.5 mg/L, so that few mornings hold the feed.</summary>
     public bool KeepsAir { get; init; }
 
-    internal const double StartMgL = 5.5, EnoughKWHa = 14;
+    internal const double StartMgL = 5.5,
+        EnoughKWHa = 14;
 }
 
 /// <summary>
@@ -44,7 +52,9 @@ public sealed record ScoredTrial(bool ByBooks, int FishPerSample, double TakenSh
 public sealed class ScoredPond
 {
     /// <summary>Number of the pond, the batch and the feed in the facts.</summary>
-    public const long PondId = 1, BatchId = 2, FeedId = 3;
+    public const long PondId = 1,
+        BatchId = 2,
+        FeedId = 3;
 
     private readonly ScoredRecipe recipe;
     private readonly Chance chance;
@@ -57,7 +67,10 @@ public sealed class ScoredPond
     private readonly ScoredTrial? trial;
     private readonly int takenAtAge;
     private readonly IReadOnlyList<Aerator> allNight;
-    private double meterDrift, dawnLow = 8, toldStands, sampleError = 1;
+    private double meterDrift,
+        dawnLow = 8,
+        toldStands,
+        sampleError = 1;
 
     /// <summary>Days between samples.</summary>
     public const int SampleEveryDays = 28;
@@ -75,8 +88,31 @@ public sealed class ScoredPond
         hidden = recipe.Hidden;
         sim = new(recipe.Pond, hidden, Zone) { Aerators = recipe.Aerators, Fish = recipe.Fish() };
         toldStands = recipe.ToldCount;
-        allNight = [new("all", AeratorKind.Find(DemoScript.Paddle)!, ScoredTrial.EnoughKWHa * recipe.Pond.Shape.FullAreaM2 / 10_000, new TimeOnly(17, 0), new TimeOnly(9, 0))];
-        told.Add((Zone.At(recipe.From, new(8, 30)), new FishStocked(PondId, recipe.SpeciesKey, "hatchery", recipe.ToldCount, Math.Round(recipe.MeanG, 1), CountBasis.ByWeight, "", null)));
+        allNight =
+        [
+            new(
+                "all",
+                AeratorKind.Find(DemoScript.Paddle)!,
+                ScoredTrial.EnoughKWHa * recipe.Pond.Shape.FullAreaM2 / 10_000,
+                new TimeOnly(17, 0),
+                new TimeOnly(9, 0)
+            ),
+        ];
+        told.Add(
+            (
+                Zone.At(recipe.From, new(8, 30)),
+                new FishStocked(
+                    PondId,
+                    recipe.SpeciesKey,
+                    "hatchery",
+                    recipe.ToldCount,
+                    Math.Round(recipe.MeanG, 1),
+                    CountBasis.ByWeight,
+                    "",
+                    null
+                )
+            )
+        );
         for (var day = recipe.From; day <= recipe.To; day = day.AddDays(1))
             Live(day);
     }
@@ -114,7 +150,8 @@ public sealed class ScoredPond
         // A meter drifts, and is set right again about once a month.
         meterDrift = chance.Uniform() < 1 / 30.0 ? 0 : meterDrift + (ScoredRecipe.DriftSdPerDay * chance.Normal());
         var sun = SunTimes.On(DemoFarm.Farm.Place, day, 10);
-        var dusk = trial is null && day.DayNumber - recipe.From.DayNumber >= 4 ? sun.Sunset!.Value : DateTimeOffset.MaxValue;
+        var dusk =
+            trial is null && day.DayNumber - recipe.From.DayNumber >= 4 ? sun.Sunset!.Value : DateTimeOffset.MaxValue;
         ScoredNight? night = null;
         for (var hour = 0; hour < 24; hour++)
         {
@@ -125,7 +162,10 @@ public sealed class ScoredPond
             if (trial is { KeepsAir: true })
                 sim.Aerators = hour is < 8 or > 17 && sim.DoMgL < ScoredTrial.StartMgL ? allNight : recipe.Aerators;
             if (from <= dusk && from.AddHours(1) > dusk)
-                night = new(day, from, null, 99, Oracle(from, sun.Sunrise!.Value.AddDays(1).AddHours(2))) { AtDuskMgL = sim.DoMgL };
+                night = new(day, from, null, 99, Oracle(from, sun.Sunrise!.Value.AddDays(1).AddHours(2)))
+                {
+                    AtDuskMgL = sim.DoMgL,
+                };
             if (hour == sun.Sunset!.Value.ToOffset(TimeSpan.FromHours(10)).Hour)
                 Read(from, true);
             if (hour == 22 && night is not null && chance.Uniform() < ScoredRecipe.LateRounds)
@@ -135,9 +175,17 @@ public sealed class ScoredPond
             }
             var low = sim.Hour(from, weather, chance);
             if (nights.Count > 0 && from < sun.Sunrise!.Value.AddHours(2))
-                nights[^1] = nights[^1] with { TrueLowMgL = Math.Min(nights[^1].TrueLowMgL, low), Hours = [.. nights[^1].Hours, (from, low)] };
+                nights[^1] = nights[^1] with
+                {
+                    TrueLowMgL = Math.Min(nights[^1].TrueLowMgL, low),
+                    Hours = [.. nights[^1].Hours, (from, low)],
+                };
             if (night is not null && from >= night.DuskAt)
-                night = night with { TrueLowMgL = Math.Min(night.TrueLowMgL, low), Hours = [.. night.Hours, (from, low)] };
+                night = night with
+                {
+                    TrueLowMgL = Math.Min(night.TrueLowMgL, low),
+                    Hours = [.. night.Hours, (from, low)],
+                };
             if (hour == sun.Sunrise!.Value.ToOffset(TimeSpan.FromHours(10)).Hour)
             {
                 dawnLow = sim.DoMgL;
@@ -156,7 +204,11 @@ public sealed class ScoredPond
     private void Nightfall()
     {
         weather.Nightfall();
-        mood = (ScoredRecipe.MoodStays * mood) + (Math.Sqrt(1 - (ScoredRecipe.MoodStays * ScoredRecipe.MoodStays)) * ScoredRecipe.MoodSd * chance.Normal());
+        mood =
+            (ScoredRecipe.MoodStays * mood)
+            + (
+                Math.Sqrt(1 - (ScoredRecipe.MoodStays * ScoredRecipe.MoodStays)) * ScoredRecipe.MoodSd * chance.Normal()
+            );
         sim.Mood = Math.Exp(mood);
     }
 
@@ -169,7 +221,17 @@ public sealed class ScoredPond
             return;
         var fish = sim.Fish!;
         var standKg = trial is { ByBooks: true } ? toldStands * fish.MeanG * sampleError / 1000 : fish.Kg;
-        var kg = fish.AppetiteShare(sim.TempC) * standKg / 2 * (dawnLow < 3 ? 0 : dawnLow < 4 ? 0.5 : 1) * recipe.Hunger * (1 + (0.08 * chance.Normal()));
+        var kg =
+            fish.AppetiteShare(sim.TempC)
+            * standKg
+            / 2
+            * (
+                dawnLow < 3 ? 0
+                : dawnLow < 4 ? 0.5
+                : 1
+            )
+            * recipe.Hunger
+            * (1 + (0.08 * chance.Normal()));
         if (sim.TempC < 12 || kg < 0.02)
             return;
         fedToday += kg;
@@ -181,14 +243,30 @@ public sealed class ScoredPond
     {
         List<Value> values =
         [
-            new(Parameter.Oxygen, Math.Max(0.1, Math.Round(sim.DoMgL + meterDrift + (ScoredRecipe.NoiseSd * chance.Normal()), 1))),
+            new(
+                Parameter.Oxygen,
+                Math.Max(0.1, Math.Round(sim.DoMgL + meterDrift + (ScoredRecipe.NoiseSd * chance.Normal()), 1))
+            ),
             new(Parameter.Temperature, Math.Round(sim.TempC + (0.2 * chance.Normal()), 1)),
         ];
         if (dusk && chance.Uniform() < 0.3)
             values.Add(new(Parameter.Secchi, Math.Round(sim.SecchiM * (1 + (0.08 * chance.Normal())), 2)));
         told.Add((at, new ReadingTaken(PondId, values)));
         if (dusk)
-            told.Add((at, new ReadingTaken(null, [new(Parameter.Wind, Math.Round(Math.Max(0, weather.At(at, Zone).WindMs * (1 + (0.2 * chance.Normal()))), 1))])));
+            told.Add(
+                (
+                    at,
+                    new ReadingTaken(
+                        null,
+                        [
+                            new(
+                                Parameter.Wind,
+                                Math.Round(Math.Max(0, weather.At(at, Zone).WindMs * (1 + (0.2 * chance.Normal()))), 1)
+                            ),
+                        ]
+                    )
+                )
+            );
     }
 
     private void Morning(DateOnly day, DateTimeOffset at)
@@ -211,11 +289,14 @@ public sealed class ScoredPond
     private FishSampled Sample(SimulatedFish fish)
     {
         var bias = 1 + (0.02 * chance.Normal());
-        var casts = Enumerable.Range(0, 3).Select(_ =>
-        {
-            var n = trial is null ? 20 + chance.Poisson(18) : trial.FishPerSample / 3;
-            return (n, n * fish.MeanG * bias * (1 + (0.22 / Math.Sqrt(n) * chance.Normal())));
-        }).ToList();
+        var casts = Enumerable
+            .Range(0, 3)
+            .Select(_ =>
+            {
+                var n = trial is null ? 20 + chance.Poisson(18) : trial.FishPerSample / 3;
+                return (n, n * fish.MeanG * bias * (1 + (0.22 / Math.Sqrt(n) * chance.Normal())));
+            })
+            .ToList();
         sampleError = casts.Sum(c => c.Item2) / casts.Sum(c => c.n) / fish.MeanG;
         return new(PondId, BatchId, false, casts);
     }

@@ -31,7 +31,10 @@ public sealed class SimulatedFish(double count, double meanG, double growth, dou
         var share = wanted > 0 ? Math.Min(1.1, fedKg / wanted) : 0;
         var breath = Math.Clamp((dawnLowMgL - 0.8) / 3, 0.05, 1);
         MeanG += growth * Math.Pow(MeanG, 0.66) * Warm(tempC) * (((share * (1 + Upkeep)) - Upkeep) * breath);
-        var choking = dawnLowMgL < 1.2 ? 0.02 * (1.2 - dawnLowMgL) : dawnLowMgL < 2 ? 0.0003 : 0;
+        var choking =
+            dawnLowMgL < 1.2 ? 0.02 * (1.2 - dawnLowMgL)
+            : dawnLowMgL < 2 ? 0.0003
+            : 0;
         dead += Count * (deathPerDay + choking);
         var today = Math.Min((int)Count, chance.Poisson(dead));
         dead = 0;
@@ -41,7 +44,12 @@ public sealed class SimulatedFish(double count, double meanG, double growth, dou
 
     /// <summary>Oxygen these fish use, g/h; more in the hours after a meal.</summary>
     internal double OxygenGH(double tempC, double sinceMealH, double appetite) =>
-        appetite * Count * 0.62e-3 * Math.Pow(MeanG, 0.8) * Math.Exp(0.068 * (tempC - 20)) * (sinceMealH is > 0 and < 7 ? 1.35 : 1);
+        appetite
+        * Count
+        * 0.62e-3
+        * Math.Pow(MeanG, 0.8)
+        * Math.Exp(0.068 * (tempC - 20))
+        * (sinceMealH is > 0 and < 7 ? 1.35 : 1);
 
     /// <summary>Fish taken out.</summary>
     public void Take(double fish) => Count = Math.Max(0, Count - fish);

@@ -96,16 +96,27 @@ public sealed class SimulatedPond(Pond pond, HiddenPond hidden, FarmZone zone)
         Bloom += 0.011 * Math.Exp(0.05 * (TempC - 22)) * Bloom * (1 - (Bloom / ceiling)) * h;
         var lit = Math.Pow(Math.Min(1, 2.4 * SecchiM / depth), 0.7);
         var made = hidden.PlanktonUse * 6.2 * Bloom * lit * Math.Tanh(w.Sun / 0.42) * Math.Exp(0.035 * (TempC - 20));
-        var used = (Mood * hidden.PlanktonUse * Bloom * Math.Exp(0.06 * (TempC - 20)))
+        var used =
+            (Mood * hidden.PlanktonUse * Bloom * Math.Exp(0.06 * (TempC - 20)))
             + (hidden.MudUse * Math.Exp(0.06 * (TempC - 20)) / depth)
             + ((Fish?.OxygenGH(TempC, sinceMealH, hidden.FishAppetite) ?? 0) / volume);
         var saturation = Saturation(TempC);
         var surface = (0.35 + (0.16 * Math.Pow(w.WindMs, 1.4))) / 24 / depth * (saturation - DoMgL);
         // Well above saturation the oxygen leaves in bubbles.
         surface *= DoMgL > 1.35 * saturation ? 4 : 1;
-        var air = Aerators.Where(a => a.RunsAt(hour)).Sum(a => a.ShaftKW) * hidden.AeratorKgKWh * 1000 / volume * (1 - (DoMgL / (0.97 * saturation)));
-        DoMgL = Math.Clamp(DoMgL + ((made - used + surface + air + (hidden.FlowPerH * (saturation - DoMgL))) * h), 0.05, 24);
+        var air =
+            Aerators.Where(a => a.RunsAt(hour)).Sum(a => a.ShaftKW)
+            * hidden.AeratorKgKWh
+            * 1000
+            / volume
+            * (1 - (DoMgL / (0.97 * saturation)));
+        DoMgL = Math.Clamp(
+            DoMgL + ((made - used + surface + air + (hidden.FlowPerH * (saturation - DoMgL))) * h),
+            0.05,
+            24
+        );
     }
 
-    private static double Saturation(double tempC) => 14.652 - (0.41022 * tempC) + (0.007991 * tempC * tempC) - (0.000077774 * tempC * tempC * tempC);
+    private static double Saturation(double tempC) =>
+        14.652 - (0.41022 * tempC) + (0.007991 * tempC * tempC) - (0.000077774 * tempC * tempC * tempC);
 }

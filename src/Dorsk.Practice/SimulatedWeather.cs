@@ -23,7 +23,9 @@ internal sealed record WeatherSwing(double Spell, double Cloud, double Wind, dou
 /// <summary>A made-up valley's weather: a yearly course, cloud that lasts for days, cold and warm spells, scripted spells on top.</summary>
 internal sealed class SimulatedWeather(Place place, Chance chance, WeatherSwing? swing = null)
 {
-    private const double YearMeanC = 19.7, YearSwingC = 5.9, WarmestDay = 20;
+    private const double YearMeanC = 19.7,
+        YearSwingC = 5.9,
+        WarmestDay = 20;
     private readonly WeatherSwing swing = swing ?? WeatherSwing.Mild;
     private double spellC;
     private double cloud = 0.3;
@@ -50,7 +52,12 @@ internal sealed class SimulatedWeather(Place place, Chance chance, WeatherSwing?
     /// <summary>The same sky going on with nothing but its mean: what somebody expects who knows its laws but not its dice.</summary>
     public SimulatedWeather Expected()
     {
-        var copy = new SimulatedWeather(place, Chance.Still, swing) { spellC = spellC, cloud = cloud, windMean = windMean };
+        var copy = new SimulatedWeather(place, Chance.Still, swing)
+        {
+            spellC = spellC,
+            cloud = cloud,
+            windMean = windMean,
+        };
         copy.Spells.AddRange(Spells);
         return copy;
     }
@@ -59,13 +66,20 @@ internal sealed class SimulatedWeather(Place place, Chance chance, WeatherSwing?
     {
         var local = zone.LocalAt(instant);
         var day = DateOnly.FromDateTime(local);
-        var (addC, addCloud) = Spells.Where(s => day >= s.From && day <= s.To).Aggregate((0.0, 0.0), (a, s) => (a.Item1 + s.AddC, a.Item2 + s.AddCloud));
+        var (addC, addCloud) = Spells
+            .Where(s => day >= s.From && day <= s.To)
+            .Aggregate((0.0, 0.0), (a, s) => (a.Item1 + s.AddC, a.Item2 + s.AddCloud));
         var sky = Math.Clamp(cloud + addCloud, 0, 1);
         var season = YearMeanC + (YearSwingC * Math.Cos(2 * Math.PI * (local.DayOfYear - WarmestDay) / 365.25));
         var daily = 5.5 * (1 - (0.6 * sky)) * Math.Cos(2 * Math.PI * (local.TimeOfDay.TotalHours - 15) / 24);
         var sun = Math.Max(0, SunTimes.SineElevation(place, instant)) * (1 - (swing.Shade * sky * sky));
         var hours = local.TimeOfDay.TotalHours;
-        var wind = Math.Max(0, windMean * (hours is < 7 or > 19 ? breeze : 1) * (0.55 + (0.9 * Math.Max(0, Math.Sin(Math.PI * (hours - 8) / 12)))));
+        var wind = Math.Max(
+            0,
+            windMean
+                * (hours is < 7 or > 19 ? breeze : 1)
+                * (0.55 + (0.9 * Math.Max(0, Math.Sin(Math.PI * (hours - 8) / 12))))
+        );
         return new(season + spellC + addC + daily, sun, wind, sky);
     }
 }

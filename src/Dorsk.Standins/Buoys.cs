@@ -41,12 +41,19 @@ public sealed class Buoy(string code, LivePond pond)
     public (double Do, double Temp)? Last { get; set; }
 
     /// <summary>What it measures now, or null when it is dead.</summary>
-    public (double Do, double Temp)? Measure(Random noise) => Fault switch
-    {
-        BuoyFault.Dead => null,
-        BuoyFault.Stuck when Last is { } same => same,
-        _ => (Math.Max(0, Pond.DoMgL + (Fault == BuoyFault.Drifting ? 0.1 * FaultH : 0) + (0.05 * (noise.NextDouble() - 0.5))), Pond.TempC + (0.05 * (noise.NextDouble() - 0.5))),
-    };
+    public (double Do, double Temp)? Measure(Random noise) =>
+        Fault switch
+        {
+            BuoyFault.Dead => null,
+            BuoyFault.Stuck when Last is { } same => same,
+            _ => (
+                Math.Max(
+                    0,
+                    Pond.DoMgL + (Fault == BuoyFault.Drifting ? 0.1 * FaultH : 0) + (0.05 * (noise.NextDouble() - 0.5))
+                ),
+                Pond.TempC + (0.05 * (noise.NextDouble() - 0.5))
+            ),
+        };
 }
 
 /// <summary>Simulated buoys that send every fifteen simulated minutes over the farm's HTTP, whatever the pace of its clock; they hang in ponds that live on from the last reading and feel the farm's timers.</summary>
@@ -55,7 +62,9 @@ public sealed class Buoy(string code, LivePond pond)
 /// <param name="log">Where failures are told.</param>
 public sealed class Buoys(Farm farm, Panels panels, ILogger<Buoys> log) : BackgroundService
 {
-    private static readonly TimeSpan Quarter = TimeSpan.FromMinutes(15), Look = TimeSpan.FromSeconds(1), Longest = TimeSpan.FromHours(24);
+    private static readonly TimeSpan Quarter = TimeSpan.FromMinutes(15),
+        Look = TimeSpan.FromSeconds(1),
+        Longest = TimeSpan.FromHours(24);
     private readonly Random noise = new(7);
     private readonly List<Buoy> all = [];
     private DateTimeOffset upTo;
@@ -75,7 +84,8 @@ public sealed class Buoys(Farm farm, Panels panels, ILogger<Buoys> log) : Backgr
             {
                 await Turn(stoppingToken);
             }
-            catch (Exception problem) when (problem is HttpRequestException or InvalidOperationException or System.Text.Json.JsonException)
+            catch (Exception problem)
+                when (problem is HttpRequestException or InvalidOperationException or System.Text.Json.JsonException)
             {
                 log.LogWarning("The farm was not reached: {Problem}. Tried again.", problem.Message);
             }
@@ -93,7 +103,9 @@ public sealed class Buoys(Farm farm, Panels panels, ILogger<Buoys> log) : Backgr
             upTo = Floor(clock.Now);
         if (clock.Now - upTo < Quarter)
             return;
-        var aerators = (await farm.Ask<List<AeratorTold>>("/api/aerators", stop)).Where(a => AeratorKind.Find(a.Kind) is not null).ToLookup(a => a.Pond, a => new Aerator(a.Code, AeratorKind.Find(a.Kind)!, a.ShaftKW, a.On, a.Off));
+        var aerators = (await farm.Ask<List<AeratorTold>>("/api/aerators", stop))
+            .Where(a => AeratorKind.Find(a.Kind) is not null)
+            .ToLookup(a => a.Pond, a => new Aerator(a.Code, AeratorKind.Find(a.Kind)!, a.ShaftKW, a.On, a.Off));
         var sends = all.ToDictionary(b => b, _ => new List<(DateTimeOffset, string, double)>());
         var weather = new List<(DateTimeOffset, string, double)>();
         for (; clock.Now - upTo >= Quarter; upTo += Quarter)
@@ -123,12 +135,38 @@ public sealed class Buoys(Farm farm, Panels panels, ILogger<Buoys> log) : Backgr
         {
             var side = Math.Sqrt(p.AreaM2);
             var kind = Enum.TryParse<PondKind>(p.Kind, out var known) ? known : PondKind.Earthen;
-            all.Add(new(p.Code, new LivePond(new Pond(1, p.Code, "", kind, new SlopedRectangle(side, side, p.VolumeM3 / p.AreaM2, 0), ""), new(clock.LatitudeDeg, clock.LongitudeDeg), zone, clock.Now, p.TempC ?? 24, p.OxygenMgL ?? 8, p.BiomassKg)));
+            all.Add(
+                new(
+                    p.Code,
+                    new LivePond(
+                        new Pond(1, p.Code, "", kind, new SlopedRectangle(side, side, p.VolumeM3 / p.AreaM2, 0), ""),
+                        new(clock.LatitudeDeg, clock.LongitudeDeg),
+                        zone,
+                        clock.Now,
+                        p.TempC ?? 24,
+                        p.OxygenMgL ?? 8,
+                        p.BiomassKg
+                    )
+                )
+            );
         }
     }
 
     // A panel decides what runs, around the clock; without one the timer does.
-    private Aerator AsPanelled(string pond, Aerator a) => panels.Of(pond) is { } panel ? panel.Motors.FirstOrDefault(m => m.Code == a.Code)?.Runs(panel.Mains) == true ? a with { On = new(12, 0), Off = new(11, 59) } : a with { On = null, Off = null } : a;
+    private Aerator AsPanelled(string pond, Aerator a) =>
+        panels.Of(pond) is { } panel
+            ? panel.Motors.FirstOrDefault(m => m.Code == a.Code)?.Runs(panel.Mains) == true
+                ? a with
+                {
+                    On = new(12, 0),
+                    Off = new(11, 59),
+                }
+                : a with
+                {
+                    On = null,
+                    Off = null,
+                }
+            : a;
 
     private static DateTimeOffset Floor(DateTimeOffset at) => at.AddTicks(-(at.Ticks % Quarter.Ticks));
 }

@@ -4,7 +4,15 @@ using System.Net.Http.Json;
 namespace Dorsk.Standins;
 
 /// <summary>A pond as the farm tells it.</summary>
-public sealed record PondTold(string Code, string Kind, double AreaM2, double VolumeM3, double? OxygenMgL, double? TempC, double BiomassKg);
+public sealed record PondTold(
+    string Code,
+    string Kind,
+    double AreaM2,
+    double VolumeM3,
+    double? OxygenMgL,
+    double? TempC,
+    double BiomassKg
+);
 
 /// <summary>The farm's clock as the farm tells it.</summary>
 public sealed record ClockTold(DateTimeOffset Now, string ZoneId, double LatitudeDeg, double LongitudeDeg);
@@ -17,7 +25,8 @@ public sealed record AeratorTold(string Pond, string Code, string Kind, double S
 /// <param name="keys">Keys by the name of the device.</param>
 public sealed class Farm(HttpClient http, IReadOnlyDictionary<string, string> keys)
 {
-    private const string Reader = "Stand-ins", Buoy = "Buoy ";
+    private const string Reader = "Stand-ins",
+        Buoy = "Buoy ";
 
     /// <summary>Name of the weather mast.</summary>
     public const string Mast = "Weather mast";
@@ -32,7 +41,8 @@ public sealed class Farm(HttpClient http, IReadOnlyDictionary<string, string> ke
     public string? KeyOf(string device) => keys.GetValueOrDefault(device);
 
     /// <summary>Ponds with a buoy of ours.</summary>
-    public IEnumerable<string> Buoys => keys.Keys.Where(k => k.StartsWith(Buoy, StringComparison.Ordinal)).Select(k => k[Buoy.Length..]);
+    public IEnumerable<string> Buoys =>
+        keys.Keys.Where(k => k.StartsWith(Buoy, StringComparison.Ordinal)).Select(k => k[Buoy.Length..]);
 
     /// <summary>Asks something.</summary>
     public async Task<T> Ask<T>(string path, CancellationToken stop)
@@ -40,13 +50,39 @@ public sealed class Farm(HttpClient http, IReadOnlyDictionary<string, string> ke
         using var message = new HttpRequestMessage(HttpMethod.Get, path);
         message.Headers.Authorization = new AuthenticationHeaderValue("Bearer", keys[Reader]);
         using var answer = await http.SendAsync(message, stop);
-        return await answer.EnsureSuccessStatusCode().Content.ReadFromJsonAsync<T>(stop) ?? throw new InvalidOperationException($"{path} answered nothing.");
+        return await answer.EnsureSuccessStatusCode().Content.ReadFromJsonAsync<T>(stop)
+            ?? throw new InvalidOperationException($"{path} answered nothing.");
     }
 
     /// <summary>Sends readings of a device.</summary>
-    public async Task Send(string device, DateTimeOffset sent, IEnumerable<(DateTimeOffset At, string What, double Value)> readings, CancellationToken stop)
+    public async Task Send(
+        string device,
+        DateTimeOffset sent,
+        IEnumerable<(DateTimeOffset At, string What, double Value)> readings,
+        CancellationToken stop
+    )
     {
-        using var message = new HttpRequestMessage(HttpMethod.Post, "/api/readings") { Content = JsonContent.Create(new { sent, readings = readings.Select(r => new { at = r.At, what = r.What, value = Math.Round(r.Value, r.What == "rain" ? 4 : 2), unit = r.What switch { "do" => "mg/L", "temp" or "air" => "C", _ => null } }) }) };
+        using var message = new HttpRequestMessage(HttpMethod.Post, "/api/readings")
+        {
+            Content = JsonContent.Create(
+                new
+                {
+                    sent,
+                    readings = readings.Select(r => new
+                    {
+                        at = r.At,
+                        what = r.What,
+                        value = Math.Round(r.Value, r.What == "rain" ? 4 : 2),
+                        unit = r.What switch
+                        {
+                            "do" => "mg/L",
+                            "temp" or "air" => "C",
+                            _ => null,
+                        },
+                    }),
+                }
+            ),
+        };
         message.Headers.Authorization = new AuthenticationHeaderValue("Bearer", keys[device]);
         using var answer = await http.SendAsync(message, stop);
         answer.EnsureSuccessStatusCode();

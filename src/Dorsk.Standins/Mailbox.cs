@@ -12,7 +12,9 @@ public sealed record Mail(IReadOnlyList<string> To, string Text);
 /// <summary>A stand-in for a mail server: takes every mail over SMTP (RFC 5321, the few words a sender needs) on loopback, keeps the newest and delivers none.</summary>
 public sealed class Mailbox : IDisposable
 {
-    private const int Most = 200, LongestLine = 10_000, MostLines = 5_000;
+    private const int Most = 200,
+        LongestLine = 10_000,
+        MostLines = 5_000;
     private readonly TcpListener listener;
     private readonly CancellationTokenSource stop = new();
     private readonly LinkedList<Mail> mails = [];
@@ -68,7 +70,11 @@ public sealed class Mailbox : IDisposable
     {
         using var _ = client;
         using var reader = new StreamReader(client.GetStream(), Encoding.UTF8);
-        await using var writer = new StreamWriter(client.GetStream(), new UTF8Encoding(false)) { NewLine = "\r\n", AutoFlush = true };
+        await using var writer = new StreamWriter(client.GetStream(), new UTF8Encoding(false))
+        {
+            NewLine = "\r\n",
+            AutoFlush = true,
+        };
         try
         {
             await writer.WriteLineAsync("220 stand-in mailbox");
@@ -84,7 +90,15 @@ public sealed class Mailbox : IDisposable
                     Keep(new([.. to], await Body(reader)));
                     to.Clear();
                 }
-                await writer.WriteLineAsync(word switch { "EHLO" => "250 stand-in", "QUIT" => "221 bye", "HELO" or "MAIL" or "RCPT" or "DATA" or "RSET" or "NOOP" => "250 ok", _ => "502 not understood" });
+                await writer.WriteLineAsync(
+                    word switch
+                    {
+                        "EHLO" => "250 stand-in",
+                        "QUIT" => "221 bye",
+                        "HELO" or "MAIL" or "RCPT" or "DATA" or "RSET" or "NOOP" => "250 ok",
+                        _ => "502 not understood",
+                    }
+                );
                 if (word == "QUIT")
                     return;
             }

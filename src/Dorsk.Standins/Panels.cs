@@ -58,7 +58,14 @@ public sealed class Panel(string pond, IReadOnlyList<Motor> motors) : IDisposabl
     {
         client.ApplicationMessageReceivedAsync -= Obey;
         client.ApplicationMessageReceivedAsync += Obey;
-        await client.ConnectAsync(new MqttClientOptionsBuilder().WithTcpServer("127.0.0.1", port).WithCredentials(Name, key).WithClientId("panel-" + pond).Build(), stop);
+        await client.ConnectAsync(
+            new MqttClientOptionsBuilder()
+                .WithTcpServer("127.0.0.1", port)
+                .WithCredentials(Name, key)
+                .WithClientId("panel-" + pond)
+                .Build(),
+            stop
+        );
         await client.SubscribeAsync($"dorsk/panel/{Name}/+/set", MqttQualityOfServiceLevel.AtLeastOnce, stop);
         await Say(stop);
     }
@@ -79,7 +86,10 @@ public sealed class Panel(string pond, IReadOnlyList<Motor> motors) : IDisposabl
 
     private async Task Obey(MqttApplicationMessageReceivedEventArgs e)
     {
-        if (e.ApplicationMessage.Topic.Split('/') is not [.., var code, "set"] || motors.FirstOrDefault(m => m.Code == code) is not { } motor)
+        if (
+            e.ApplicationMessage.Topic.Split('/') is not [.., var code, "set"]
+            || motors.FirstOrDefault(m => m.Code == code) is not { } motor
+        )
             return;
         motor.Told = Encoding.UTF8.GetString(e.ApplicationMessage.Payload) == "on";
         await Say(motor, CancellationToken.None);
@@ -88,7 +98,15 @@ public sealed class Panel(string pond, IReadOnlyList<Motor> motors) : IDisposabl
     private async Task Say(Motor m, CancellationToken stop)
     {
         if (client.IsConnected)
-            await client.PublishStringAsync($"dorsk/panel/{Name}/{m.Code}/state", string.Create(CultureInfo.InvariantCulture, $"{{\"running\": {(m.Runs(Mains) ? "true" : "false")}, \"currentA\": {m.AmpsAt(Mains):0.0}, \"mains\": {(Mains ? "true" : "false")}}}"), MqttQualityOfServiceLevel.AtLeastOnce, cancellationToken: stop);
+            await client.PublishStringAsync(
+                $"dorsk/panel/{Name}/{m.Code}/state",
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{{\"running\": {(m.Runs(Mains) ? "true" : "false")}, \"currentA\": {m.AmpsAt(Mains):0.0}, \"mains\": {(Mains ? "true" : "false")}}}"
+                ),
+                MqttQualityOfServiceLevel.AtLeastOnce,
+                cancellationToken: stop
+            );
     }
 
     /// <inheritdoc/>
@@ -101,7 +119,8 @@ public sealed class Panel(string pond, IReadOnlyList<Motor> motors) : IDisposabl
 /// <param name="log">Where failures are told.</param>
 public sealed class Panels(Farm farm, int mqttPort, ILogger<Panels> log) : BackgroundService
 {
-    private static readonly TimeSpan Look = TimeSpan.FromSeconds(1), Word = TimeSpan.FromMinutes(10);
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(1),
+        Word = TimeSpan.FromMinutes(10);
     private readonly ConcurrentDictionary<string, Panel> all = new();
 
     /// <summary>The panels, by pond.</summary>
@@ -119,7 +138,11 @@ public sealed class Panels(Farm farm, int mqttPort, ILogger<Panels> log) : Backg
             try
             {
                 if (all.IsEmpty)
-                    foreach (var pond in (await farm.Ask<List<AeratorTold>>("/api/aerators", stoppingToken)).GroupBy(a => a.Pond).Where(g => farm.KeyOf(Farm.PanelOf(g.Key)) is not null))
+                    foreach (
+                        var pond in (await farm.Ask<List<AeratorTold>>("/api/aerators", stoppingToken))
+                            .GroupBy(a => a.Pond)
+                            .Where(g => farm.KeyOf(Farm.PanelOf(g.Key)) is not null)
+                    )
                         all[pond.Key] = new Panel(pond.Key, [.. pond.Select(a => new Motor(a.Code, a.ShaftKW))]);
                 foreach (var p in all.Values.Where(p => !p.Connected))
                     await p.Connect(mqttPort, farm.KeyOf(p.Name)!, stoppingToken);
@@ -130,7 +153,13 @@ public sealed class Panels(Farm farm, int mqttPort, ILogger<Panels> log) : Backg
                 foreach (var p in all.Values)
                     await p.Say(stoppingToken);
             }
-            catch (Exception problem) when (problem is HttpRequestException or InvalidOperationException or MQTTnet.Exceptions.MqttCommunicationException or System.Text.Json.JsonException)
+            catch (Exception problem)
+                when (problem
+                        is HttpRequestException
+                            or InvalidOperationException
+                            or MQTTnet.Exceptions.MqttCommunicationException
+                            or System.Text.Json.JsonException
+                )
             {
                 log.LogWarning("The farm's broker was not reached: {Problem}. Tried again.", problem.Message);
             }

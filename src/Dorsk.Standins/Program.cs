@@ -13,18 +13,40 @@ internal static class StandinsMain
     {
         var builder = WebApplication.CreateBuilder(args);
         builder.Logging.SetMinimumLevel(LogLevel.Warning);
-        var keys = JsonSerializer.Deserialize<Dictionary<string, string>>(File.ReadAllText(builder.Configuration["keys"] ?? throw new ArgumentException("--keys FILE: the keys that dorsk demo-devices wrote."))) ?? [];
-        using var mailbox = new Mailbox(int.Parse(builder.Configuration["smtp-port"] ?? "2525", CultureInfo.InvariantCulture));
-        builder.Services.AddSingleton(new Farm(new HttpClient { BaseAddress = new Uri(builder.Configuration["farm"] ?? "http://127.0.0.1:5210") }, keys));
-        builder.Services.AddSingleton(s => new Panels(s.GetRequiredService<Farm>(), int.Parse(builder.Configuration["mqtt-port"] ?? "1883", CultureInfo.InvariantCulture), s.GetRequiredService<ILogger<Panels>>()));
+        var keys = JsonSerializer.Deserialize<Dictionary<string, string>>(
+            File.ReadAllText(
+                builder.Configuration["keys"]
+                    ?? throw new ArgumentException("--keys FILE: the keys that dorsk demo-devices wrote.")
+            )
+        ) ?? [];
+        using var mailbox = new Mailbox(
+            int.Parse(builder.Configuration["smtp-port"] ?? "2525", CultureInfo.InvariantCulture)
+        );
+        builder.Services.AddSingleton(
+            new Farm(
+                new HttpClient { BaseAddress = new Uri(builder.Configuration["farm"] ?? "http://127.0.0.1:5210") },
+                keys
+            )
+        );
+        builder.Services.AddSingleton(s => new Panels(
+            s.GetRequiredService<Farm>(),
+            int.Parse(builder.Configuration["mqtt-port"] ?? "1883", CultureInfo.InvariantCulture),
+            s.GetRequiredService<ILogger<Panels>>()
+        ));
         builder.Services.AddSingleton<Buoys>();
         builder.Services.AddHostedService(s => s.GetRequiredService<Panels>());
         builder.Services.AddHostedService(s => s.GetRequiredService<Buoys>());
         var app = builder.Build();
         var watcher = new Watcher();
         app.MapPost("/beat", watcher.Heard);
-        app.MapGet("/", (Buoys buoys, Panels panels) => Results.Content(FaultPage.Html(buoys, panels, mailbox.Mails, watcher.Words), "text/html; charset=utf-8"));
-        app.MapPost("/fault", async (HttpContext http, Buoys buoys, Panels panels) => await FaultPage.Switch(await http.Request.ReadFormAsync(), buoys, panels) ? Results.Redirect("/") : Results.NotFound());
+        app.MapGet("/", (Buoys buoys, Panels panels) =>
+            Results.Content(FaultPage.Html(buoys, panels, mailbox.Mails, watcher.Words), "text/html; charset=utf-8")
+        );
+        app.MapPost("/fault", async (HttpContext http, Buoys buoys, Panels panels) =>
+            await FaultPage.Switch(await http.Request.ReadFormAsync(), buoys, panels)
+                ? Results.Redirect("/")
+                : Results.NotFound()
+        );
         app.MapPost("/power", async (HttpContext http, Buoys buoys, Panels panels) =>
         {
             await FaultPage.Power((await http.Request.ReadFormAsync())["out"] == "true", buoys, panels);

@@ -16,7 +16,8 @@ namespace Dorsk.Web;
 /// <summary>Puts the program together: what it is made of, and through what a request passes.</summary>
 public static class Building
 {
-    private const string Policy = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
+    private const string Policy =
+        "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
 
     /// <summary>What the program is made of.</summary>
     /// <exception cref="FarmFilesException">A demo switch on a file that is no demo.</exception>
@@ -39,7 +40,9 @@ public static class Building
         services.AddSingleton(new SheetImports(file));
         services.AddSingleton(new DemoFarmOpen(options.Demo));
         // One part that fails must not take the watch along.
-        services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
+        services.Configure<HostOptions>(o =>
+            o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore
+        );
         services.AddWatch(file, clock);
         services.AddInlets(clock);
         services.AddOpenApi();
@@ -61,7 +64,8 @@ public static class Building
         services.AddResponseCompression();
         services.Configure<ForwardedHeadersOptions>(o =>
         {
-            o.ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost;
+            o.ForwardedHeaders =
+                ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost;
             // Nobody is believed but the proxies that were named.
             o.KnownIPNetworks.Clear();
             o.KnownProxies.Clear();
@@ -76,18 +80,27 @@ public static class Building
         if (options.Proxies.Count > 0)
             app.UseForwardedHeaders();
         app.UseLastWord();
-        app.UseExceptionHandler(new ExceptionHandlerOptions { ExceptionHandlingPath = "/error", StatusCodeSelector = Faults.Status, AllowStatusCode404Response = true });
+        app.UseExceptionHandler(
+            new ExceptionHandlerOptions
+            {
+                ExceptionHandlingPath = "/error",
+                StatusCodeSelector = Faults.Status,
+                AllowStatusCode404Response = true,
+            }
+        );
         app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
-        app.Use((context, next) =>
-        {
-            var headers = context.Response.Headers;
-            headers.ContentSecurityPolicy = Policy;
-            headers.XContentTypeOptions = "nosniff";
-            headers["Referrer-Policy"] = "same-origin";
-            if (context.Request.IsHttps)
-                headers.StrictTransportSecurity = "max-age=31536000";
-            return next();
-        });
+        app.Use(
+            (context, next) =>
+            {
+                var headers = context.Response.Headers;
+                headers.ContentSecurityPolicy = Policy;
+                headers.XContentTypeOptions = "nosniff";
+                headers["Referrer-Policy"] = "same-origin";
+                if (context.Request.IsHttps)
+                    headers.StrictTransportSecurity = "max-age=31536000";
+                return next();
+            }
+        );
         app.UseKnownMethods();
         app.UseResponseCompression();
         app.UseStaticFiles();
@@ -108,16 +121,37 @@ public static class Building
     {
         services.AddSingleton(new Heartbeat(TimeProvider.System));
         services.AddSingleton(new Heard(clock));
-        services.AddSingleton(s => new AlarmMemory(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), clock));
-        services.AddSingleton(s => new AlarmWatch(file, s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), s.GetRequiredService<AlarmMemory>(), s.GetRequiredService<Heard>(), s.GetRequiredService<Heartbeat>(), clock, clock.Patience));
+        services.AddSingleton(s => new AlarmMemory(
+            s.GetRequiredService<Door>(),
+            s.GetRequiredService<Questions>(),
+            clock
+        ));
+        services.AddSingleton(s => new AlarmWatch(
+            file,
+            s.GetRequiredService<Door>(),
+            s.GetRequiredService<Questions>(),
+            s.GetRequiredService<AlarmMemory>(),
+            s.GetRequiredService<Heard>(),
+            s.GetRequiredService<Heartbeat>(),
+            clock,
+            clock.Patience
+        ));
         services.AddSingleton<AlarmPost>();
         services.AddHosted<FileLook>();
         services.AddHosted<AlarmLooker>();
         services.AddHosted<AlarmTeller>();
         services.AddHosted<HeartbeatPost>();
-        services.AddSingleton(s => new NightlyForecasts(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), clock));
+        services.AddSingleton(s => new NightlyForecasts(
+            s.GetRequiredService<Door>(),
+            s.GetRequiredService<Questions>(),
+            clock
+        ));
         services.AddHosted<ForecastTeller>();
-        services.AddSingleton(s => new AirKeeping(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), clock));
+        services.AddSingleton(s => new AirKeeping(
+            s.GetRequiredService<Door>(),
+            s.GetRequiredService<Questions>(),
+            clock
+        ));
         services.AddHosted<AirKeeper>();
     }
 
@@ -129,11 +163,16 @@ public static class Building
         services.AddSingleton<ProbeInlet>();
         services.AddSingleton<PanelInlet>();
         services.AddHosted<MqttInlet>();
-        services.AddSingleton(s => new LoggerFile(s.GetRequiredService<Door>(), s.GetRequiredService<Questions>(), clock));
+        services.AddSingleton(s => new LoggerFile(
+            s.GetRequiredService<Door>(),
+            s.GetRequiredService<Questions>(),
+            clock
+        ));
         services.AddHosted<LoggerDrop>();
     }
 
-    private static void AddHosted<T>(this IServiceCollection services) where T : class, IHostedService
+    private static void AddHosted<T>(this IServiceCollection services)
+        where T : class, IHostedService
     {
         services.AddSingleton<T>();
         services.AddHostedService(s => s.GetRequiredService<T>());
@@ -146,7 +185,9 @@ public static class Building
         if (options.IsNew && (options.Demo || options.OtherClock))
             made.MarkDemo();
         if ((options.Demo || options.OtherClock) && !made.Demo)
-            throw new FarmFilesException($"{file.Path} is a farm's own file, no demo: --demo, --clock and --rate are not taken for it. Start without them (look at the environment too: DEMO, CLOCK, RATE).");
+            throw new FarmFilesException(
+                $"{file.Path} is a farm's own file, no demo: --demo, --clock and --rate are not taken for it. Start without them (look at the environment too: DEMO, CLOCK, RATE)."
+            );
         var clock = new FarmClock(options.Clock, options.Rate);
         clock.NotBefore(new ClockRight(file).Newest());
         return clock;

@@ -29,9 +29,17 @@ public sealed class FarmClock : TimeProvider
         this.machine = machine ?? System;
         startedStamp = this.machine.GetTimestamp();
         if (start is not null)
-            this.start = DateTimeOffset.TryParse(start, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) && at.Year is >= 2000 and <= 2200 ? at
-                : throw new ArgumentException($"--clock takes an instant such as 2027-01-21T17:40+10:00, not “{start}”.");
-        this.rate = rate is null ? 1 : double.TryParse(rate, NumberStyles.Float, CultureInfo.InvariantCulture, out var r) && r is >= 0 and <= 600 ? r
+            this.start =
+                DateTimeOffset.TryParse(start, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at)
+                && at.Year is >= 2000 and <= 2200
+                    ? at
+                    : throw new ArgumentException(
+                        $"--clock takes an instant such as 2027-01-21T17:40+10:00, not “{start}”."
+                    );
+        this.rate =
+            rate is null ? 1
+            : double.TryParse(rate, NumberStyles.Float, CultureInfo.InvariantCulture, out var r) && r is >= 0 and <= 600
+                ? r
             : throw new ArgumentException($"--rate takes 0 to 600, not “{rate}”.");
     }
 
@@ -44,7 +52,8 @@ public sealed class FarmClock : TimeProvider
     /// <summary>What the machine's clock says, right or wrong.</summary>
     public DateTimeOffset Machine => Untouched + Turned;
 
-    private DateTimeOffset Untouched => start is { } s ? s.ToUniversalTime() + (machine.GetElapsedTime(startedStamp) * rate) : machine.GetUtcNow();
+    private DateTimeOffset Untouched =>
+        start is { } s ? s.ToUniversalTime() + (machine.GetElapsedTime(startedStamp) * rate) : machine.GetUtcNow();
 
     /// <summary>How far the machine's clock is behind what is recorded; null while it is right.</summary>
     public TimeSpan? Behind
@@ -57,8 +66,13 @@ public sealed class FarmClock : TimeProvider
     }
 
     /// <summary>What is wrong with the clock, in words that say what to do; null while it is right.</summary>
-    public string? Trouble => (start is null || Turned != TimeSpan.Zero) && Behind is { } behind
-        ? string.Create(CultureInfo.InvariantCulture, $"The clock of this machine says {Machine.UtcDateTime:d MMM yyyy HH:mm} UTC, {Words(behind)} behind the newest record. Dorsk goes on from the newest record. Set the machine's clock; if the clock is right, a Manager says so on the alarm page.") : null;
+    public string? Trouble =>
+        (start is null || Turned != TimeSpan.Zero) && Behind is { } behind
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"The clock of this machine says {Machine.UtcDateTime:d MMM yyyy HH:mm} UTC, {Words(behind)} behind the newest record. Dorsk goes on from the newest record. Set the machine's clock; if the clock is right, a Manager says so on the alarm page."
+            )
+            : null;
 
     /// <inheritdoc/>
     public override DateTimeOffset GetUtcNow()
@@ -66,7 +80,11 @@ public sealed class FarmClock : TimeProvider
         var raw = Machine;
         lock (gate)
         {
-            if (known is { } at && at + (machine.GetElapsedTime(knownStamp) * (start is null ? 1 : rate)) is var floor && floor - raw > Moments)
+            if (
+                known is { } at
+                && at + (machine.GetElapsedTime(knownStamp) * (start is null ? 1 : rate)) is var floor
+                && floor - raw > Moments
+            )
                 return floor;
             if (known is null || raw > known)
                 (known, knownStamp) = (raw, machine.GetTimestamp());
@@ -90,6 +108,8 @@ public sealed class FarmClock : TimeProvider
             known = null;
     }
 
-    private static string Words(TimeSpan span) => span.TotalDays >= 2 ? string.Create(CultureInfo.InvariantCulture, $"{span.TotalDays:#,0} days")
-        : span.TotalHours >= 2 ? string.Create(CultureInfo.InvariantCulture, $"{span.TotalHours:0} hours") : string.Create(CultureInfo.InvariantCulture, $"{span.TotalMinutes:0} minutes");
+    private static string Words(TimeSpan span) =>
+        span.TotalDays >= 2 ? string.Create(CultureInfo.InvariantCulture, $"{span.TotalDays:#,0} days")
+        : span.TotalHours >= 2 ? string.Create(CultureInfo.InvariantCulture, $"{span.TotalHours:0} hours")
+        : string.Create(CultureInfo.InvariantCulture, $"{span.TotalMinutes:0} minutes");
 }

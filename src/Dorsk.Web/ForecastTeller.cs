@@ -6,9 +6,9 @@ namespace Dorsk.Web;
 /// <param name="forecasts">Tells them.</param>
 /// <param name="options"><c>--forecast-look</c>: seconds between two looks, 30 unless said otherwise.</param>
 /// <param name="log">The program's log.</param>
-public sealed class ForecastTeller(NightlyForecasts forecasts, StartOptions options, ILogger<ForecastTeller> log) : BackgroundService
+public sealed class ForecastTeller(NightlyForecasts forecasts, StartOptions options, ILogger<ForecastTeller> log)
+    : BackgroundService
 {
-
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         forecasts.Failed = (problem, what) => log.LogError(problem, "{What}", what);
@@ -22,7 +22,10 @@ public sealed class ForecastTeller(NightlyForecasts forecasts, StartOptions opti
             }
             catch (Exception problem) when (problem is not OperationCanceledException)
             {
-                log.LogError(problem, "Forecasts of the night could not be told; they are tried again in half a minute.");
+                log.LogError(
+                    problem,
+                    "Forecasts of the night could not be told; they are tried again in half a minute."
+                );
             }
         }
     }

@@ -10,7 +10,13 @@ using Dorsk.Farm.Ask;
 namespace Dorsk.Web;
 
 /// <summary>Where and when a request is: the farm, how it writes, its clock face, now.</summary>
-public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarms, Heartbeat heartbeat, IHttpContextAccessor http)
+public sealed class Here(
+    Questions questions,
+    FarmClock clock,
+    AlarmMemory alarms,
+    Heartbeat heartbeat,
+    IHttpContextAccessor http
+)
 {
     private FarmDescribed? farm;
     private PersonNamed? person;
@@ -32,17 +38,29 @@ public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarm
     public DateOnly Today => Zone.DayOf(Now);
 
     /// <summary>Who is signed in, with the role as it is now and not as it was at sign-in; null when nobody is.</summary>
-    public PersonNamed? Person => person ??= long.TryParse(http.HttpContext?.User.FindFirst(ClaimTypes.NameIdentifier)?.Value, out var id) ? questions.People().FirstOrDefault(p => p.PersonId == id && p.Role != Role.Gone) : null;
+    public PersonNamed? Person =>
+        person ??= long.TryParse(http.HttpContext?.User.FindFirst(ClaimTypes.NameIdentifier)?.Value, out var id)
+            ? questions.People().FirstOrDefault(p => p.PersonId == id && p.Role != Role.Gone)
+            : null;
 
     /// <summary>Kinds of feed.</summary>
     public IReadOnlyList<FeedKind> Feeds => questions.Feeds();
 
     /// <summary>Alarms that nobody has answered, the loudest first.</summary>
-    public IReadOnlyList<Dorsk.Core.Alarms.Alarm> Ringing => [.. alarms.Alarms(Now).Where(a => a.Open && a.Answered is null).OrderByDescending(a => a.Level).ThenBy(a => a.LouderAt)];
+    public IReadOnlyList<Dorsk.Core.Alarms.Alarm> Ringing =>
+        [
+            .. alarms
+                .Alarms(Now)
+                .Where(a => a.Open && a.Answered is null)
+                .OrderByDescending(a => a.Level)
+                .ThenBy(a => a.LouderAt),
+        ];
 
     /// <summary>Why nobody may think that the watch is looking: it has not for too long; null while it is.</summary>
-    public string? Unwatched => heartbeat.State != WatchState.Silent ? null
-        : heartbeat.Last is { } last ? $"The watch has not looked since {Hour(last.At)}: alarms may be missing. Read ponds by hand and start Dorsk again."
+    public string? Unwatched =>
+        heartbeat.State != WatchState.Silent ? null
+        : heartbeat.Last is { } last
+            ? $"The watch has not looked since {Hour(last.At)}: alarms may be missing. Read ponds by hand and start Dorsk again."
         : "The watch has not looked since the start of the program: alarms may be missing. Read ponds by hand and start Dorsk again.";
 
     /// <summary>Ponds that cannot be worked out, with the reason.</summary>
@@ -52,13 +70,18 @@ public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarm
     public string? ClockTrouble => clock.Trouble;
 
     /// <summary>Who writes.</summary>
-    public string Author => Person?.Name ?? throw new InvalidOperationException("Nobody is signed in, and yet somebody writes: a handler stands without its gate.");
+    public string Author =>
+        Person?.Name
+        ?? throw new InvalidOperationException(
+            "Nobody is signed in, and yet somebody writes: a handler stands without its gate."
+        );
 
     /// <summary>Whether the person may.</summary>
     public bool May(Permission permission) => Person is { } p && Permissions.May(p.Role, permission);
 
     /// <summary>Whether the person may correct a line of the log.</summary>
-    public bool MayCorrect(LogRow row) => Person is { } p && Permissions.MayCorrect(p.Role, row.Author == p.Name, Zone.DayOf(row.Entered) == Today);
+    public bool MayCorrect(LogRow row) =>
+        Person is { } p && Permissions.MayCorrect(p.Role, row.Author == p.Name, Zone.DayOf(row.Entered) == Today);
 
     /// <summary>Paper or dark, by the person's choice.</summary>
     public string Theme => http.HttpContext?.Request.Cookies["theme"] == "dark" ? "dark" : "paper";
@@ -67,7 +90,8 @@ public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarm
     public string Say(double si, Measure measure) => QuantityText.Write(si, measure, Hand);
 
     /// <summary>Prints a value of a parameter: a step in its words, a figure with its unit.</summary>
-    public string Say(double si, Parameter parameter) => parameter.Steps.Count > 0 ? parameter.StepAt(si) : Say(si, parameter.Measure);
+    public string Say(double si, Parameter parameter) =>
+        parameter.Steps.Count > 0 ? parameter.StepAt(si) : Say(si, parameter.Measure);
 
     /// <summary>Prints a whole number with parted thousands.</summary>
     public string Count(double n) => QuantityText.Figure(n, 0, Hand.Sign);
@@ -76,27 +100,37 @@ public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarm
     public string Figure(double value, int decimals) => QuantityText.Figure(value, decimals, Hand.Sign);
 
     /// <summary>What bought energy costs, in brackets behind its kWh; empty when nobody said the price.</summary>
-    public string Cost(double kWh) => Farm?.KWhPrice is { } price ? $" ({Farm.Currency} {QuantityText.Figure(price * kWh, price * kWh < 100 ? 2 : 0, Hand.Sign)})" : "";
+    public string Cost(double kWh) =>
+        Farm?.KWhPrice is { } price
+            ? $" ({Farm.Currency} {QuantityText.Figure(price * kWh, price * kWh < 100 ? 2 : 0, Hand.Sign)})"
+            : "";
 
     /// <summary>A figure as it would be typed: no parted thousands, so that it reads back the same.</summary>
-    public string Typed(double si, Measure measure) => Typed(measure.In(Hand.System).FromSi(si), measure.DecimalsIn(Hand.System) + 2);
+    public string Typed(double si, Measure measure) =>
+        Typed(measure.In(Hand.System).FromSi(si), measure.DecimalsIn(Hand.System) + 2);
 
     /// <summary>A bare figure as it would be typed, with at most so many decimals.</summary>
     public string Typed(double value, int decimals)
     {
-        var text = Math.Round(value, decimals).ToString("0.########", System.Globalization.CultureInfo.InvariantCulture);
+        var text = Math.Round(value, decimals)
+            .ToString("0.########", System.Globalization.CultureInfo.InvariantCulture);
         return Hand.Sign == DecimalSign.Point ? text : text.Replace('.', ',');
     }
 
     /// <summary>A day as the farm says it: Thu 21 Jan, with the year when it is not this one.</summary>
-    public string Day(DateOnly day) => day.ToString(day.Year == Today.Year ? "ddd d MMM" : "d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
+    public string Day(DateOnly day) =>
+        day.ToString(
+            day.Year == Today.Year ? "ddd d MMM" : "d MMM yyyy",
+            System.Globalization.CultureInfo.InvariantCulture
+        );
 
     /// <summary>An instant on the farm's clock: 17:40, with the day when it is not today.</summary>
     public string Hour(DateTimeOffset at)
     {
         var local = Zone.LocalAt(at);
         var day = DateOnly.FromDateTime(local);
-        return (day == Today ? "" : Day(day) + " ") + local.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+        return (day == Today ? "" : Day(day) + " ")
+            + local.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
     }
 
     /// <summary>An instant that is near: its hour, with the weekday when it is more than half a day off.</summary>
@@ -111,6 +145,9 @@ public sealed class Here(Questions questions, FarmClock clock, AlarmMemory alarm
     public string Age(DateTimeOffset at)
     {
         var ago = Now - at;
-        return ago < TimeSpan.FromMinutes(1) ? "now" : ago < TimeSpan.FromMinutes(100) ? $"{ago.TotalMinutes:0} min ago" : ago < TimeSpan.FromHours(48) ? $"{ago.TotalHours:0} h ago" : $"{ago.TotalDays:0} days ago";
+        return ago < TimeSpan.FromMinutes(1) ? "now"
+            : ago < TimeSpan.FromMinutes(100) ? $"{ago.TotalMinutes:0} min ago"
+            : ago < TimeSpan.FromHours(48) ? $"{ago.TotalHours:0} h ago"
+            : $"{ago.TotalDays:0} days ago";
     }
 }

@@ -10,7 +10,9 @@ if (Verbs.Run(args) is { } ended)
     return ended;
 try
 {
-    var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = Verbs.Flagged(args), ContentRootPath = AppContext.BaseDirectory });
+    var builder = WebApplication.CreateBuilder(
+        new WebApplicationOptions { Args = Verbs.Flagged(args), ContentRootPath = AppContext.BaseDirectory }
+    );
     var options = new StartOptions(builder.Configuration);
     using var folder = FarmFolder.Take(options.Data, options.IsNew);
     builder.AddDorsk(options, folder.File);

@@ -7,7 +7,8 @@ namespace Dorsk.Web;
 /// <summary>What the program was told at its start, read and checked once: a wrong one ends the start with a sentence.</summary>
 public sealed class StartOptions
 {
-    private static readonly TimeSpan ShortestLook = TimeSpan.FromSeconds(0.2), LongestLook = TimeSpan.FromMinutes(10);
+    private static readonly TimeSpan ShortestLook = TimeSpan.FromSeconds(0.2),
+        LongestLook = TimeSpan.FromMinutes(10);
 
     /// <summary>Reads the options.</summary>
     /// <param name="configuration">Command line and environment.</param>
@@ -18,20 +19,55 @@ public sealed class StartOptions
         IsNew = Yes(configuration, "new");
         Demo = Yes(configuration, "demo");
         (Clock, Rate) = (configuration["clock"], configuration["rate"]);
-        Smtp = [.. (configuration["smtp"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Server)];
-        (SmtpFrom, SmtpUser, SmtpPassword) = (configuration["smtp-from"] ?? "dorsk@farm.test", configuration["smtp-user"], configuration["smtp-password"] ?? "");
-        MqttPort = configuration["mqtt"] is { Length: > 0 } port ? Port(port, "--mqtt takes a port from 1 to 65535, such as 1883") : null;
-        MqttAt = configuration["mqtt-at"] is { Length: > 0 } at ? IPAddress.TryParse(at, out var ip) ? ip : throw Wrong($"--mqtt-at takes an address such as 0.0.0.0, not “{at}”.") : IPAddress.Loopback;
-        Proxies = [.. (configuration["proxy"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Select(p => IPAddress.TryParse(p, out var proxy) ? proxy : throw Wrong($"--proxy takes addresses such as 127.0.0.1, with commas between them, not “{p}”."))];
-        Heartbeat = configuration["heartbeat"] is { Length: > 0 } beat ? Uri.TryCreate(beat, UriKind.Absolute, out var uri) && uri.Scheme is "http" or "https" ? uri : throw Wrong($"--heartbeat takes an address such as https://watcher.test/farm, not “{beat}”.") : null;
+        Smtp =
+        [
+            .. (configuration["smtp"] ?? "")
+                .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Select(Server),
+        ];
+        (SmtpFrom, SmtpUser, SmtpPassword) = (
+            configuration["smtp-from"] ?? "dorsk@farm.test",
+            configuration["smtp-user"],
+            configuration["smtp-password"] ?? ""
+        );
+        MqttPort = configuration["mqtt"] is { Length: > 0 } port
+            ? Port(port, "--mqtt takes a port from 1 to 65535, such as 1883")
+            : null;
+        MqttAt = configuration["mqtt-at"] is { Length: > 0 } at
+            ? IPAddress.TryParse(at, out var ip)
+                ? ip
+                : throw Wrong($"--mqtt-at takes an address such as 0.0.0.0, not “{at}”.")
+            : IPAddress.Loopback;
+        Proxies =
+        [
+            .. (configuration["proxy"] ?? "")
+                .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Select(p =>
+                    IPAddress.TryParse(p, out var proxy)
+                        ? proxy
+                        : throw Wrong(
+                            $"--proxy takes addresses such as 127.0.0.1, with commas between them, not “{p}”."
+                        )
+                ),
+        ];
+        Heartbeat = configuration["heartbeat"] is { Length: > 0 } beat
+            ? Uri.TryCreate(beat, UriKind.Absolute, out var uri) && uri.Scheme is "http" or "https"
+                ? uri
+                : throw Wrong($"--heartbeat takes an address such as https://watcher.test/farm, not “{beat}”.")
+            : null;
         HeartbeatEvery = Look(configuration, "heartbeat-every", 60);
         AlarmLook = Look(configuration, "alarm-look", 20);
         AirLook = Look(configuration, "air-look", 2);
         ForecastLook = Look(configuration, "forecast-look", 30);
         DropLook = Look(configuration, "drop-look", 5);
         foreach (var url in (configuration["urls"] ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries))
-            if (!Uri.TryCreate(url.Replace("*", "any", StringComparison.Ordinal).Replace("+", "any", StringComparison.Ordinal), UriKind.Absolute, out var where) || where.Scheme is not ("http" or "https"))
+            if (
+                !Uri.TryCreate(
+                    url.Replace("*", "any", StringComparison.Ordinal).Replace("+", "any", StringComparison.Ordinal),
+                    UriKind.Absolute,
+                    out var where
+                ) || where.Scheme is not ("http" or "https")
+            )
                 throw Wrong($"--urls takes addresses such as http://0.0.0.0:5210, not “{url}”.");
     }
 
@@ -92,25 +128,36 @@ public sealed class StartOptions
     /// <summary>Whether another clock than the machine's was asked for.</summary>
     public bool OtherClock => Clock is not null || Rate is not null;
 
-    private static bool Yes(IConfiguration configuration, string name) => configuration[name] switch
-    {
-        null or "" or "false" => false,
-        "true" => true,
-        var other => throw Wrong($"--{name} takes true or false, not “{other}”."),
-    };
+    private static bool Yes(IConfiguration configuration, string name) =>
+        configuration[name] switch
+        {
+            null or "" or "false" => false,
+            "true" => true,
+            var other => throw Wrong($"--{name} takes true or false, not “{other}”."),
+        };
 
     private static TimeSpan Look(IConfiguration configuration, string name, double usualS) =>
         configuration[name] is not { Length: > 0 } text ? TimeSpan.FromSeconds(usualS)
-        : double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var s) && s >= ShortestLook.TotalSeconds && s <= LongestLook.TotalSeconds ? TimeSpan.FromSeconds(s)
-        : throw Wrong($"--{name} takes {ShortestLook.TotalSeconds:0.0} to {LongestLook.TotalSeconds:0} seconds, not “{text}”.");
+        : double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var s)
+        && s >= ShortestLook.TotalSeconds
+        && s <= LongestLook.TotalSeconds
+            ? TimeSpan.FromSeconds(s)
+        : throw Wrong(
+            $"--{name} takes {ShortestLook.TotalSeconds:0.0} to {LongestLook.TotalSeconds:0} seconds, not “{text}”."
+        );
 
     private static (string, int) Server(string text)
     {
         var parts = text.Split(':');
-        return parts.Length <= 2 && parts[0].Length > 0 ? (parts[0], parts.Length == 2 ? Port(parts[1], "--smtp takes host:port, such as mail.test:25") : 25) : throw Wrong($"--smtp takes host:port, such as mail.test:25, not “{text}”.");
+        return parts.Length <= 2 && parts[0].Length > 0
+            ? (parts[0], parts.Length == 2 ? Port(parts[1], "--smtp takes host:port, such as mail.test:25") : 25)
+            : throw Wrong($"--smtp takes host:port, such as mail.test:25, not “{text}”.");
     }
 
-    private static int Port(string text, string wanted) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port is >= 1 and <= 65535 ? port : throw Wrong($"{wanted}, not “{text}”.");
+    private static int Port(string text, string wanted) =>
+        int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port is >= 1 and <= 65535
+            ? port
+            : throw Wrong($"{wanted}, not “{text}”.");
 
     private static FarmFilesException Wrong(string text) => new(text);
 }

@@ -29,7 +29,8 @@ public static class Verbs
         """;
 
     /// <summary>Where the farm lies when nobody says.</summary>
-    public static string UsualFolder => Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), "dorsk");
+    public static string UsualFolder =>
+        Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), "dorsk");
 
     /// <summary>Runs a verb; null when there is none and pages are to be served.</summary>
     public static int? Run(string[] args)
@@ -50,7 +51,12 @@ public static class Verbs
     }
 
     /// <summary>The command line with a value behind every bare flag: the framework would take the next word for it.</summary>
-    public static string[] Flagged(string[] args) => [.. args.Select((a, i) => Flags.Contains(a) && (i + 1 == args.Length || args[i + 1].StartsWith('-')) ? a + "=true" : a)];
+    public static string[] Flagged(string[] args) =>
+        [
+            .. args.Select(
+                (a, i) => Flags.Contains(a) && (i + 1 == args.Length || args[i + 1].StartsWith('-')) ? a + "=true" : a
+            ),
+        ];
 
     private static int Do(string[] words, string folder, bool over)
     {
@@ -60,7 +66,11 @@ public static class Verbs
                 var seed = new FarmFile(target);
                 seed.Prepare();
                 new MadeAs(seed).MarkDemo();
-                DemoHistory.Write(seed, new DemoFarm(1), day => { if (day.Day == 1) Console.WriteLine($"  demo history: {day:MMMM yyyy}"); });
+                DemoHistory.Write(seed, new DemoFarm(1), day =>
+                {
+                    if (day.Day == 1)
+                        Console.WriteLine($"  demo history: {day:MMMM yyyy}");
+                });
                 FarmFile.Settle(target);
                 return 0;
             case ["demo-devices", var keysFile]:
@@ -75,7 +85,9 @@ public static class Verbs
             case ["restore", var zip]:
                 Directory.CreateDirectory(folder);
                 var kept = Restore.Run(zip, Path.Combine(folder, FarmDb), over);
-                return Say($"Restored.{(kept is null ? "" : $" What stood there before is in {kept}.")} People who stood in both keep their password and sign in again; where nobody does, the program that serves the farm prints a word on its console, or use dorsk password.");
+                return Say(
+                    $"Restored.{(kept is null ? "" : $" What stood there before is in {kept}.")} People who stood in both keep their password and sign in again; where nobody does, the program that serves the farm prints a word on its console, or use dorsk password."
+                );
             case ["export", var zip]:
                 Export.Write(Farm(folder), zip);
                 return Say($"Exported to {zip}.");
@@ -93,23 +105,36 @@ public static class Verbs
 
     private static int SetPassword(FarmFile file, string name)
     {
-        if (new Questions(file).People().FirstOrDefault(p => string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase) && p.Role != Role.Gone) is not { } person)
+        if (
+            new Questions(file)
+                .People()
+                .FirstOrDefault(p =>
+                    string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase) && p.Role != Role.Gone
+                )
+            is not { } person
+        )
             throw new FarmFilesException($"Nobody here is called {name}.");
         Console.Error.WriteLine($"New password for {person.Name}, {Passwords.Shortest} letters or more:");
         var password = Console.ReadLine() ?? "";
         if (Passwords.Wrong(person.Name, password) is { } problem)
             throw new FarmFilesException(problem);
-        new Credentials(file).SetPassword(person.PersonId, new PasswordHasher<PersonNamed>().HashPassword(person, password));
+        new Credentials(file).SetPassword(
+            person.PersonId,
+            new PasswordHasher<PersonNamed>().HashPassword(person, password)
+        );
         return Say("Set.");
     }
 
     private static FarmFile Farm(string folder)
     {
         var path = Path.Combine(folder, FarmDb);
-        return File.Exists(path) ? FarmFolder.Sound(path) : throw new FarmFilesException($"There is no farm in {folder}. Say --data DIR.");
+        return File.Exists(path)
+            ? FarmFolder.Sound(path)
+            : throw new FarmFilesException($"There is no farm in {folder}. Say --data DIR.");
     }
 
-    private static FarmFile Standing(string path) => File.Exists(path) ? FarmFolder.Sound(path) : throw new FarmFilesException($"There is no file {path}.");
+    private static FarmFile Standing(string path) =>
+        File.Exists(path) ? FarmFolder.Sound(path) : throw new FarmFilesException($"There is no file {path}.");
 
     private static int Say(string words)
     {

@@ -8,7 +8,9 @@ internal static class Vectors
 {
     public static IReadOnlyList<Row> Rows(string file)
     {
-        var rows = Csv.Rows(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Vectors", file + ".csv"))).Select((r, i) => new Row(file, i + 2, r)).ToList();
+        var rows = Csv.Rows(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Vectors", file + ".csv")))
+            .Select((r, i) => new Row(file, i + 2, r))
+            .ToList();
         Assert.NotEmpty(rows);
         return rows;
     }
@@ -17,7 +19,10 @@ internal static class Vectors
     public static void Agree(this Row row, string column, double actual, double relative = 1e-6, double absolute = 1e-9)
     {
         var expected = row[column];
-        Assert.True(Math.Abs(actual - expected) <= Math.Max(absolute, relative * Math.Abs(expected)), FormattableString.Invariant($"{row.File} line {row.Line}, {column}: wanted {expected}, got {actual}"));
+        Assert.True(
+            Math.Abs(actual - expected) <= Math.Max(absolute, relative * Math.Abs(expected)),
+            FormattableString.Invariant($"{row.File} line {row.Line}, {column}: wanted {expected}, got {actual}")
+        );
     }
 }
 
@@ -29,5 +34,6 @@ internal sealed record Row(string File, int Line, IReadOnlyDictionary<string, st
 
     public double? Maybe(string column) => Cells[column].Length == 0 ? null : this[column];
 
-    public IEnumerable<double> Many(string column) => Cells[column].Split(' ').Select(v => double.Parse(v, CultureInfo.InvariantCulture));
+    public IEnumerable<double> Many(string column) =>
+        Cells[column].Split(' ').Select(v => double.Parse(v, CultureInfo.InvariantCulture));
 }

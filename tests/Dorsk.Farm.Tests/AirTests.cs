@@ -27,14 +27,32 @@ public sealed class AirTests : IDisposable
         probe = farm.Must(new DeviceKept(0, "Buoy P1", DeviceUse.Probe, farm.PondId, null, false), Local(9, 12));
         panel = farm.Questions.Devices().Single(d => d.Kept.Use == DeviceUse.Panel).Kept;
         (keeping, heard) = (new(farm.Door, farm.Questions, farm.Clock), new(farm.Clock));
-        watch = new(farm.File, farm.Door, farm.Questions, new(farm.Door, farm.Questions, farm.Clock), heard, new(TimeProvider.System), farm.Clock, TimeSpan.FromMinutes(2));
+        watch = new(
+            farm.File,
+            farm.Door,
+            farm.Questions,
+            new(farm.Door, farm.Questions, farm.Clock),
+            heard,
+            new(TimeProvider.System),
+            farm.Clock,
+            TimeSpan.FromMinutes(2)
+        );
     }
 
     private static Aerator A(string code) => new(code, AeratorKind.All[1], 0.55, null, null);
 
-    private static DateTimeOffset Local(int day, double hour) => new DateTimeOffset(2026, 1, day, 0, 0, 0, TimeSpan.FromHours(10)).AddHours(hour);
+    private static DateTimeOffset Local(int day, double hour) =>
+        new DateTimeOffset(2026, 1, day, 0, 0, 0, TimeSpan.FromHours(10)).AddHours(hour);
 
-    private void Read(double mgL) => farm.Must(new ProbeSeriesReceived(probe, farm.PondId, [new(Parameter.Oxygen, farm.Clock.Now, mgL), new(Parameter.Temperature, farm.Clock.Now, 26)]), farm.Clock.Now);
+    private void Read(double mgL) =>
+        farm.Must(
+            new ProbeSeriesReceived(
+                probe,
+                farm.PondId,
+                [new(Parameter.Oxygen, farm.Clock.Now, mgL), new(Parameter.Temperature, farm.Clock.Now, 26)]
+            ),
+            farm.Clock.Now
+        );
 
     private string? Says(string code, bool runs, bool mains = true)
     {
@@ -42,7 +60,8 @@ public sealed class AirTests : IDisposable
         return keeping.Keep(panel, new(farm.PondId, code, runs, runs ? 1.2 : 0, mains));
     }
 
-    private List<AlarmCause> Open() => [.. farm.Questions.Alarms(farm.Clock.Now).Where(a => a.Open).Select(a => a.Cause).Order()];
+    private List<AlarmCause> Open() =>
+        [.. farm.Questions.Alarms(farm.Clock.Now).Where(a => a.Open).Select(a => a.Cause).Order()];
 
     [Fact]
     public void A_night_is_switched_by_the_probe_staggered_checked_and_rung_for()
@@ -71,7 +90,11 @@ public sealed class AirTests : IDisposable
         watch.Look();
         watch.Look();
         Assert.Equal([AlarmCause.LowOxygen, AlarmCause.AeratorFault], Open());
-        Assert.Contains("A2 was told to run", farm.Questions.Alarms(farm.Clock.Now).First(a => a.Cause == AlarmCause.AeratorFault).Text, StringComparison.Ordinal);
+        Assert.Contains(
+            "A2 was told to run",
+            farm.Questions.Alarms(farm.Clock.Now).First(a => a.Cause == AlarmCause.AeratorFault).Text,
+            StringComparison.Ordinal
+        );
         Assert.Null(Says("A2", true));
         watch.Look();
         Assert.Equal([AlarmCause.LowOxygen], Open());
@@ -96,8 +119,16 @@ public sealed class AirTests : IDisposable
         keeping.Look();
         Assert.All(["A1", "A2"], c => Assert.Null(Says(c, false)));
         Assert.Null(keeping.Switch("p1", "Night watch", "A1", AirOrder.On, null));
-        Assert.Contains("No aerator", keeping.Switch("P1", "Night watch", "A7", AirOrder.On, null)!, StringComparison.Ordinal);
-        Assert.Contains("no pond", keeping.Switch("P7", "Night watch", "A1", AirOrder.On, null)!, StringComparison.Ordinal);
+        Assert.Contains(
+            "No aerator",
+            keeping.Switch("P1", "Night watch", "A7", AirOrder.On, null)!,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "no pond",
+            keeping.Switch("P7", "Night watch", "A1", AirOrder.On, null)!,
+            StringComparison.Ordinal
+        );
         Assert.Equal(new PanelCommand("Panel P1", "A1", true), Assert.Single(keeping.Look()));
         Assert.Null(Says("A1", true));
         farm.Clock.Now += TimeSpan.FromMinutes(10);
@@ -125,7 +156,29 @@ public sealed class AirTests : IDisposable
         for (var day = 11; day < 21; day++)
         {
             farm.Clock.Now = Local(day, day == 20 ? 19 : 23.9);
-            farm.Must(new ProbeSeriesReceived(probe, farm.PondId, [.. Enumerable.Range(0, 96).Where(i => Local(day, i / 4.0) <= farm.Clock.Now).SelectMany(i => new[] { new ProbeValue(Parameter.Oxygen, Local(day, i / 4.0), i / 4.0 < 5 ? 3 + ((5 - (i / 4.0)) * 0.6) : Math.Min(9, 3 + ((i / 4.0) - 5))), new ProbeValue(Parameter.Temperature, Local(day, i / 4.0), 26) })]), farm.Clock.Now);
+            farm.Must(
+                new ProbeSeriesReceived(
+                    probe,
+                    farm.PondId,
+                    [
+                        .. Enumerable
+                            .Range(0, 96)
+                            .Where(i => Local(day, i / 4.0) <= farm.Clock.Now)
+                            .SelectMany(i =>
+                                new[]
+                                {
+                                    new ProbeValue(
+                                        Parameter.Oxygen,
+                                        Local(day, i / 4.0),
+                                        i / 4.0 < 5 ? 3 + ((5 - (i / 4.0)) * 0.6) : Math.Min(9, 3 + ((i / 4.0) - 5))
+                                    ),
+                                    new ProbeValue(Parameter.Temperature, Local(day, i / 4.0), 26),
+                                }
+                            ),
+                    ]
+                ),
+                farm.Clock.Now
+            );
         }
         var without = farm.Story.TonightAt(farm.Clock.Now);
         Assert.Null(without.StartsByItself);
@@ -147,7 +200,15 @@ public sealed class AirTests : IDisposable
     {
         var path = Path.Combine(Directory.CreateTempSubdirectory("dorsk-drop-").FullName, "log.csv");
         farm.Clock.Now = Local(15, 12);
-        var lines = Enumerable.Range(0, 6000).Select(i => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Local(11, i / 60.0):dd/MM/yyyy HH:mm:ss},{5 + (i % 10 * 0.1):0.0},{78.8:0.0},{3.9:0.0}")).ToList();
+        var lines = Enumerable
+            .Range(0, 6000)
+            .Select(i =>
+                string.Create(
+                    System.Globalization.CultureInfo.InvariantCulture,
+                    $"{Local(11, i / 60.0):dd/MM/yyyy HH:mm:ss},{5 + (i % 10 * 0.1):0.0},{78.8:0.0},{3.9:0.0}"
+                )
+            )
+            .ToList();
         lines[100] = "11/01/2026 01:40:00,wet,78.8,3.9";
         lines[200] = "11/01/2027 03:20:00,5.5,78.8,3.9";
         File.WriteAllLines(path, ["Time,DO (mg/L),Temp (°F),Battery (V)", .. lines]);
@@ -160,13 +221,27 @@ public sealed class AirTests : IDisposable
         Assert.Contains("Battery (V): left out", taken.Columns, StringComparison.Ordinal);
         // As any probe's series, the whole of it stands once.
         files.Take(path, device);
-        Assert.Equal((5998, 5999), (farm.Story.ReadingsOf[Parameter.Oxygen].Count(), farm.Story.ReadingsOf[Parameter.Temperature].Count()));
+        Assert.Equal(
+            (5998, 5999),
+            (farm.Story.ReadingsOf[Parameter.Oxygen].Count(), farm.Story.ReadingsOf[Parameter.Temperature].Count())
+        );
         Assert.Equal(26, farm.Story.ReadingsOf[Parameter.Temperature].First().Si, 6);
         Assert.Equal(Local(11, 0), farm.Story.ReadingsOf[Parameter.Oxygen].First().At);
-        foreach (var (text, why) in new[] { ("Mood,Colour\n1,2\n", "headings"), ("", "no lines"), ("Time\n2026-01-11 00:00\n", "at least one column") })
+        foreach (
+            var (text, why) in new[]
+            {
+                ("Mood,Colour\n1,2\n", "headings"),
+                ("", "no lines"),
+                ("Time\n2026-01-11 00:00\n", "at least one column"),
+            }
+        )
         {
             File.WriteAllText(path, text);
-            Assert.Contains(why, Assert.Throws<FarmFilesException>(() => files.Take(path, device)).Message, StringComparison.Ordinal);
+            Assert.Contains(
+                why,
+                Assert.Throws<FarmFilesException>(() => files.Take(path, device)).Message,
+                StringComparison.Ordinal
+            );
         }
         // Instants with an offset are those instants.
         File.WriteAllText(path, "timestamp;do\n2026-01-15T01:30:00Z;6,5\n2026-01-15T02:40:00+01:00;6,6\n");
@@ -178,17 +253,34 @@ public sealed class AirTests : IDisposable
     [Fact]
     public void An_aerator_is_due_for_service_by_the_hours_it_ran_and_stands_among_the_jobs_until_it_is_done()
     {
-        farm.Must(new AeratorsFitted(farm.PondId, [A("A1") with { On = new(20, 0), Off = new(6, 0) }, A("A2")]), Local(1, 12));
+        farm.Must(
+            new AeratorsFitted(farm.PondId, [A("A1") with { On = new(20, 0), Off = new(6, 0) }, A("A2")]),
+            Local(1, 12)
+        );
         farm.Must(new AeratorServiced(farm.PondId, "A1", 60, "oil"), Local(2, 12));
         farm.Clock.Now = Local(7, 15);
-        Assert.Equal((Status.Steady, "50 of 60 h"), (farm.Story.ServiceOf("A1", farm.Clock.Now).Status, farm.Story.ServiceOf("A1", farm.Clock.Now).Reason));
+        Assert.Equal(
+            (Status.Steady, "50 of 60 h"),
+            (farm.Story.ServiceOf("A1", farm.Clock.Now).Status, farm.Story.ServiceOf("A1", farm.Clock.Now).Reason)
+        );
         Assert.Equal(Status.Unknown, farm.Story.ServiceOf("A2", farm.Clock.Now).Status);
         farm.Clock.Now = Local(8, 15);
-        IEnumerable<string> Jobs() => farm.Questions.Today(farm.Clock.Now)!.Jobs.Where(j => j.Key.StartsWith("service", StringComparison.Ordinal)).Select(j => $"{j.What}, {j.Reason}");
+        IEnumerable<string> Jobs() =>
+            farm
+                .Questions.Today(farm.Clock.Now)!
+                .Jobs.Where(j => j.Key.StartsWith("service", StringComparison.Ordinal))
+                .Select(j => $"{j.What}, {j.Reason}");
         Assert.Equal(["P1: service A1, due, 60 of 60 h"], Jobs());
         farm.Must(new AeratorServiced(farm.PondId, "A1", 500, "belt"), Local(8, 14));
         Assert.Empty(Jobs());
-        Assert.Equal(["NextAfter", "Code"], new[] { farm.Try(new AeratorServiced(farm.PondId, "A1", 3, ""), Local(8, 14)), farm.Try(new AeratorServiced(farm.PondId, "A8", 300, ""), Local(8, 14)) }.Select(r => r.Remarks[0].Field));
+        Assert.Equal(
+            ["NextAfter", "Code"],
+            new[]
+            {
+                farm.Try(new AeratorServiced(farm.PondId, "A1", 3, ""), Local(8, 14)),
+                farm.Try(new AeratorServiced(farm.PondId, "A8", 300, ""), Local(8, 14)),
+            }.Select(r => r.Remarks[0].Field)
+        );
     }
 
     [Fact]
@@ -197,12 +289,27 @@ public sealed class AirTests : IDisposable
         farm.Clock.Now = Local(10, 20);
         Read(6);
         var mast = farm.Must(new DeviceKept(0, "Mast", DeviceUse.Weather, null, null, false), Local(9, 12));
-        double Saturation() => farm.Story.TonightAt(farm.Clock.Now, Core.Oxygen.DeclineMethod.Balance).Forecast!.Curve[^1].MgL;
+        double Saturation() =>
+            farm.Story.TonightAt(farm.Clock.Now, Core.Oxygen.DeclineMethod.Balance).Forecast!.Curve[^1].MgL;
         var before = Saturation();
-        farm.Must(new ProbeSeriesReceived(mast, null, [new(Parameter.AirPressure, Local(10, 19.5), 92), new(Parameter.Wind, Local(10, 19.5), 1.5), new(Parameter.Sunlight, Local(10, 19.5), 0)]), Local(10, 19.5));
+        farm.Must(
+            new ProbeSeriesReceived(
+                mast,
+                null,
+                [
+                    new(Parameter.AirPressure, Local(10, 19.5), 92),
+                    new(Parameter.Wind, Local(10, 19.5), 1.5),
+                    new(Parameter.Sunlight, Local(10, 19.5), 0),
+                ]
+            ),
+            Local(10, 19.5)
+        );
         Assert.Equal(92, farm.Questions.Weather()[Parameter.AirPressure].Single().Si);
         Assert.True(Saturation() < before);
-        Assert.Equal(["pressure", "sun", "wind"], farm.Story.Weather.Select(g => g.Key.Key).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            ["pressure", "sun", "wind"],
+            farm.Story.Weather.Select(g => g.Key.Key).Order(StringComparer.Ordinal)
+        );
     }
 
     public void Dispose() => farm.Dispose();

@@ -46,7 +46,19 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
     {
         // What stands, as the scenario tells it: within a twelfth of the scenario in truth.
         (string Code, int Count, double MeanG)[] scenario =
-            [("T1", 3100, 412), ("T2", 3300, 268), ("T3", 3600, 84), ("N1", 15000, 14), ("N2", 29600, 3.3), ("P1", 6200, 486), ("P2", 7300, 268), ("P3", 10600, 196), ("P4", 9400, 312), ("P5", 5600, 92), ("B1", 60, 1600)];
+        [
+            ("T1", 3100, 412),
+            ("T2", 3300, 268),
+            ("T3", 3600, 84),
+            ("N1", 15000, 14),
+            ("N2", 29600, 3.3),
+            ("P1", 6200, 486),
+            ("P2", 7300, 268),
+            ("P3", 10600, 196),
+            ("P4", 9400, 312),
+            ("P5", 5600, 92),
+            ("B1", 60, 1600),
+        ];
         foreach (var (code, count, meanG) in scenario)
         {
             var fish = demo.Farm.Truth(code).Fish!;
@@ -74,12 +86,20 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
         foreach (var code in new[] { "P1", "P2", "P4", "P5", "T1", "T2", "T3", "N1" })
             Assert.True(OfPlan(code) > 0.85, $"{code} is near its plan: {OfPlan(code):0.00}");
         var spring = Mean(demo.Ponds["P3"].Story, new(2026, 9, 12), new(2026, 10, 6));
-        Assert.True(spring < Mean(demo.Ponds["P3"].Story, new(2026, 8, 20), new(2026, 9, 8)) + 1, "the cold spell stands in P3's record");
+        Assert.True(
+            spring < Mean(demo.Ponds["P3"].Story, new(2026, 8, 20), new(2026, 9, 8)) + 1,
+            "the cold spell stands in P3's record"
+        );
         Assert.True(FedShare("P3") < 0.75 * FedShare("P4"), "and so does the skimped feed");
         var tan = demo.Ponds["T3"].Story.ReadingsOf[Parameter.Tan].TakeLast(8).Select(t => t.Si).ToList();
         Assert.True(tan[^1] > 1.5 * tan[0] && tan[^1] > tan[^4], "T3's ammonia rises");
         foreach (var code in new[] { "P1", "P2", "P3", "P4", "P5", "P6" })
-            Assert.Equal(2, demo.Ponds[code].Story.AeratorsAt(Now).Count(a => a.On == new TimeOnly(20, 0) && a.Off == new TimeOnly(6, 30)));
+            Assert.Equal(
+                2,
+                demo.Ponds[code]
+                    .Story.AeratorsAt(Now)
+                    .Count(a => a.On == new TimeOnly(20, 0) && a.Off == new TimeOnly(6, 30))
+            );
         var store = demo.Questions.FeedStore(Now).ToDictionary(f => f.Name);
         Assert.InRange(store["Grower 4 mm"].LeftKg / store["Grower 4 mm"].PerDayKg, 4.5, 7.5);
         Assert.Equal(new DateOnly(2027, 2, 2), store["Starter 2 mm"].NextExpiry);
@@ -88,12 +108,15 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
     [Fact]
     public void Standing_intervals_hold_the_truth_about_as_often_as_they_say()
     {
-        var held = demo.Ponds.Values.Where(p => p.Batches.Count > 0).SelectMany(p =>
-        {
-            var truth = demo.Farm.Truth(p.Story.Pond.Code).Fish!;
-            var s = p.Batches[^1].Stands;
-            return new[] { s.Count.Holds(truth.Count), s.MeanG.Holds(truth.MeanG), s.BiomassKg.Holds(truth.Kg) };
-        }).ToList();
+        var held = demo
+            .Ponds.Values.Where(p => p.Batches.Count > 0)
+            .SelectMany(p =>
+            {
+                var truth = demo.Farm.Truth(p.Story.Pond.Code).Fish!;
+                var s = p.Batches[^1].Stands;
+                return new[] { s.Count.Holds(truth.Count), s.MeanG.Holds(truth.MeanG), s.BiomassKg.Holds(truth.Kg) };
+            })
+            .ToList();
         // 33 intervals of 90 %: fewer than 26 inside would be a lie (about 2 in 1,000 by chance if they were independent).
         Assert.True(held.Count(h => h) >= 26, $"{held.Count(h => h)} of {held.Count} intervals hold the truth");
     }
@@ -102,15 +125,21 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
     public void Past_nights_are_forecast_as_well_as_the_intervals_say()
     {
         var zone = DemoFarm.Zone;
-        int inside = 0, all = 0;
-        double off = 0, naive = 0;
+        int inside = 0,
+            all = 0;
+        double off = 0,
+            naive = 0;
         foreach (var code in new[] { "P1", "P2", "P3", "P5", "T1", "T2" })
             for (var back = 2; back <= 41; back += 3)
             {
                 var evening = zone.At(Today.AddDays(-back), new(18, 0));
                 var story = demo.Questions.StoryAsOf(code, new AsOf(evening, DateTimeOffset.MaxValue))!;
                 var came = demo.Ponds[code].Story.DawnLowOn(Today.AddDays(1 - back));
-                if (story.TonightAt(evening).Forecast is not { } f || came is not { } low || story.DawnLowOn(Today.AddDays(-back)) is not { } before)
+                if (
+                    story.TonightAt(evening).Forecast is not { } f
+                    || came is not { } low
+                    || story.DawnLowOn(Today.AddDays(-back)) is not { } before
+                )
                     continue;
                 all++;
                 inside += f.Low.Holds(low) ? 1 : 0;
@@ -119,7 +148,10 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
             }
         Assert.True(all >= 60, $"{all} nights scored");
         Assert.InRange((double)inside / all, 0.65, 0.99);
-        Assert.True(off < naive, $"mean error {off / all:0.00} mg/L against {naive / all:0.00} for tonight like last night");
+        Assert.True(
+            off < naive,
+            $"mean error {off / all:0.00} mg/L against {naive / all:0.00} for tonight like last night"
+        );
     }
 
     [Theory]

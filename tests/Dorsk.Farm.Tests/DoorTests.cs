@@ -14,7 +14,13 @@ public class DoorTests
     public void Sent_twice_it_is_entered_once()
     {
         using var farm = new TestFarm();
-        var entry = Entry.Of(Guid.NewGuid(), "Pond hand", TestFarm.Start.AddDays(1), new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]), "do 5");
+        var entry = Entry.Of(
+            Guid.NewGuid(),
+            "Pond hand",
+            TestFarm.Start.AddDays(1),
+            new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]),
+            "do 5"
+        );
         var first = farm.Door.Enter(entry);
         var second = farm.Door.Enter(entry);
         Assert.Equal(first.Lines, second.Lines);
@@ -27,7 +33,12 @@ public class DoorTests
     {
         using var farm = new TestFarm();
         var batch = farm.Stock();
-        var entry = Entry.Of(Guid.NewGuid(), "Manager", TestFarm.Start.AddDays(2), new FishLost(farm.PondId, batch, 2000, Account.Dead, ""));
+        var entry = Entry.Of(
+            Guid.NewGuid(),
+            "Manager",
+            TestFarm.Start.AddDays(2),
+            new FishLost(farm.PondId, batch, 2000, Account.Dead, "")
+        );
         var before = farm.Questions.LastLine();
         var previewed = farm.Door.Preview(entry);
         Assert.Equal(previewed.Remarks, farm.Door.Enter(entry).Remarks);
@@ -40,11 +51,22 @@ public class DoorTests
     {
         using var farm = new TestFarm();
         var before = farm.Questions.LastLine();
-        var receipt = farm.Door.Enter(new Entry(Guid.NewGuid(), "Manager",
-        [
-            new(TestFarm.Start.AddDays(1), new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]), "", null),
-            new(TestFarm.Start.AddDays(1), new ReadingTaken(farm.PondId, [new(Parameter.Temperature, 84)]), "", null),
-        ], []));
+        var receipt = farm.Door.Enter(
+            new Entry(
+                Guid.NewGuid(),
+                "Manager",
+                [
+                    new(TestFarm.Start.AddDays(1), new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]), "", null),
+                    new(
+                        TestFarm.Start.AddDays(1),
+                        new ReadingTaken(farm.PondId, [new(Parameter.Temperature, 84)]),
+                        "",
+                        null
+                    ),
+                ],
+                []
+            )
+        );
         Assert.Contains("84 °F", Assert.Single(receipt.Remarks).Text, StringComparison.Ordinal);
         Assert.Equal(before, farm.Questions.LastLine());
     }
@@ -53,7 +75,12 @@ public class DoorTests
     public void The_future_is_refused()
     {
         using var farm = new TestFarm();
-        Assert.Equal("When", farm.Try(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]), farm.Clock.Now.AddDays(1)).Remarks.Single().Field);
+        Assert.Equal(
+            "When",
+            farm.Try(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]), farm.Clock.Now.AddDays(1))
+                .Remarks.Single()
+                .Field
+        );
     }
 
     [Fact]
@@ -65,11 +92,22 @@ public class DoorTests
         var line = farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]), day);
         farm.Clock.Now = day.AddDays(5);
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 7)]), day, corrects: line);
-        double Known(DateTimeOffset upTo) => farm.Questions.StoryAsOf("P1", new AsOf(day.AddDays(9), upTo))!.ReadingsOf[Parameter.Oxygen].Single().Si;
+        double Known(DateTimeOffset upTo) =>
+            farm.Questions.StoryAsOf("P1", new AsOf(day.AddDays(9), upTo))!.ReadingsOf[Parameter.Oxygen].Single().Si;
         Assert.Equal(5, Known(day.AddDays(4)));
         Assert.Equal(7, Known(day.AddDays(6)));
-        Assert.Empty(farm.Questions.StoryAsOf("P1", new AsOf(day.AddDays(-1), DateTimeOffset.MaxValue))!.ReadingsOf[Parameter.Oxygen]);
-        Assert.Contains("already corrected", farm.Try(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 6)]), day, corrects: line).Remarks.Single().Text, StringComparison.Ordinal);
+        Assert.Empty(
+            farm.Questions.StoryAsOf("P1", new AsOf(day.AddDays(-1), DateTimeOffset.MaxValue))!.ReadingsOf[
+                Parameter.Oxygen
+            ]
+        );
+        Assert.Contains(
+            "already corrected",
+            farm.Try(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 6)]), day, corrects: line)
+                .Remarks.Single()
+                .Text,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -77,7 +115,9 @@ public class DoorTests
     {
         using var farm = new TestFarm();
         var line = farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5)]), TestFarm.Start.AddDays(1));
-        Assert.False(farm.Try(new PondWorked(farm.PondId, PondWork.Note, "x", null), TestFarm.Start.AddDays(1), line).Accepted);
+        Assert.False(
+            farm.Try(new PondWorked(farm.PondId, PondWork.Note, "x", null), TestFarm.Start.AddDays(1), line).Accepted
+        );
         var taken = farm.Try(null, TestFarm.Start.AddDays(1), line).Lines[0];
         Assert.Empty(farm.Story.ReadingsOf[Parameter.Oxygen]);
         Assert.False(farm.Try(null, TestFarm.Start.AddDays(1), taken).Accepted);
@@ -93,11 +133,22 @@ public class DoorTests
         var feed = farm.Must(new FeedNamed(0, "grower", 4, 35, null), TestFarm.Start);
         farm.Must(new FeedingGiven(farm.PondId, feed, 1), TestFarm.Start.AddDays(2));
         using var c = farm.File.Open();
-        var tables = Sqlite.Rows(c, "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite%' AND name NOT IN ('schema_step', 'credential', 'restored', 'sheet_map', 'device_key', 'calendar_key', 'probe_roll', 'heartbeat', 'made_as', 'clock_right', 'session')", r => r.GetString(0));
+        var tables = Sqlite.Rows(
+            c,
+            "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite%' AND name NOT IN ('schema_step', 'credential', 'restored', 'sheet_map', 'device_key', 'calendar_key', 'probe_roll', 'heartbeat', 'made_as', 'clock_right', 'session')",
+            r => r.GetString(0)
+        );
         Assert.True(tables.Count >= 19);
         foreach (var table in tables)
         {
-            Assert.Equal(2, Sqlite.Number(c, "SELECT count(*) FROM sqlite_master WHERE type = 'trigger' AND tbl_name = $t", ("t", table)));
+            Assert.Equal(
+                2,
+                Sqlite.Number(
+                    c,
+                    "SELECT count(*) FROM sqlite_master WHERE type = 'trigger' AND tbl_name = $t",
+                    ("t", table)
+                )
+            );
             if (Sqlite.Number(c, $"SELECT count(*) FROM {table}") == 0)
                 continue;
             var column = Sqlite.Rows(c, $"SELECT name FROM pragma_table_info('{table}')", r => r.GetString(0))[^1];
@@ -114,7 +165,11 @@ public class DoorTests
         Assert.Equal(2, Sqlite.Number(c, "PRAGMA synchronous"));
         Assert.Equal(1, Sqlite.Number(c, "PRAGMA foreign_keys"));
         Assert.Equal("wal", Sqlite.Rows(c, "PRAGMA journal_mode", r => r.GetString(0)).Single());
-        var loose = Sqlite.Rows(c, "SELECT name FROM pragma_table_list WHERE schema = 'main' AND type = 'table' AND strict = 0 AND name NOT LIKE 'sqlite%'", r => r.GetString(0));
+        var loose = Sqlite.Rows(
+            c,
+            "SELECT name FROM pragma_table_list WHERE schema = 'main' AND type = 'table' AND strict = 0 AND name NOT LIKE 'sqlite%'",
+            r => r.GetString(0)
+        );
         Assert.Equal(["schema_step"], loose);
     }
 
@@ -123,7 +178,14 @@ public class DoorTests
     {
         using var farm = new TestFarm();
         using (var c = farm.File.Open())
-            Sqlite.Run(c, "INSERT INTO schema_step (ScriptName, Applied) VALUES ('9999_from_tomorrow.sql', '2027-01-01')");
-        Assert.Contains("newer Dorsk", Assert.Throws<InvalidOperationException>(farm.File.Prepare).Message, StringComparison.Ordinal);
+            Sqlite.Run(
+                c,
+                "INSERT INTO schema_step (ScriptName, Applied) VALUES ('9999_from_tomorrow.sql', '2027-01-01')"
+            );
+        Assert.Contains(
+            "newer Dorsk",
+            Assert.Throws<InvalidOperationException>(farm.File.Prepare).Message,
+            StringComparison.Ordinal
+        );
     }
 }

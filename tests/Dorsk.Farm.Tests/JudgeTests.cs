@@ -14,8 +14,14 @@ public class JudgeTests
         Assert.True(chosen.Nights >= 1000, $"{chosen.Nights} nights");
         Assert.InRange(Score.Crossing(Range), 0.15, 0.35);
         Assert.True(Score.Of(Range, Judge.LikeLast).ErrorMgL >= 0.9, "nights differ");
-        Assert.True(chosen.ErrorMgL <= 0.7 * chosen.NaiveMgL, $"{chosen.ErrorMgL:0.00} against {chosen.NaiveMgL:0.00} mg/L");
-        Assert.True(chosen.ErrorMgL <= 1.3 * chosen.OracleMgL, $"{chosen.ErrorMgL:0.00} against {chosen.OracleMgL:0.00} mg/L");
+        Assert.True(
+            chosen.ErrorMgL <= 0.7 * chosen.NaiveMgL,
+            $"{chosen.ErrorMgL:0.00} against {chosen.NaiveMgL:0.00} mg/L"
+        );
+        Assert.True(
+            chosen.ErrorMgL <= 1.3 * chosen.OracleMgL,
+            $"{chosen.ErrorMgL:0.00} against {chosen.OracleMgL:0.00} mg/L"
+        );
         foreach (var way in Score.Ways(Range).Where(w => w.Coverage is not null))
             Assert.InRange(way.Coverage!.Value, 0.72, 0.90);
     }
@@ -36,7 +42,10 @@ public class JudgeTests
         Assert.InRange(judged.Select(j => Math.Abs(j.ErrorDays)).Order().ElementAt(40), 0, 7);
         // 80 batches: 80 % within 68 to 90 % by chance in 98 such sets of a hundred.
         Assert.InRange(judged.Average(j => j.Held ? 1.0 : 0), 0.68, 0.91);
-        Assert.True(judged.Select(j => Math.Abs(j.ErrorDays)).Order().ElementAt(40) < 0.5 * judged.Select(j => Math.Abs(j.NaiveErrorDays)).Order().ElementAt(40));
+        Assert.True(
+            judged.Select(j => Math.Abs(j.ErrorDays)).Order().ElementAt(40)
+                < 0.5 * judged.Select(j => Math.Abs(j.NaiveErrorDays)).Order().ElementAt(40)
+        );
     }
 
     [Fact]
@@ -48,5 +57,8 @@ public class JudgeTests
 
     [Fact]
     public void The_same_seed_tells_the_same_story() =>
-        Assert.Equal(Judge.Run(5, 1, 0.3).Nights.Select(n => n.TrueLowMgL), Judge.Run(5, 1, 0.3).Nights.Select(n => n.TrueLowMgL));
+        Assert.Equal(
+            Judge.Run(5, 1, 0.3).Nights.Select(n => n.TrueLowMgL),
+            Judge.Run(5, 1, 0.3).Nights.Select(n => n.TrueLowMgL)
+        );
 }

@@ -72,7 +72,16 @@ public class NightTests
         farm.Stock(4000, 250, day: 335);
         Read(farm, Dusk, 8, secchiM: 0.25);
         var still = farm.Story.TonightAt(Dusk).Forecast!;
-        farm.Must(new AeratorsFitted(farm.PondId, [new Aerator("A1", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30)), new Aerator("A2", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30))]), Dusk.AddHours(-1));
+        farm.Must(
+            new AeratorsFitted(
+                farm.PondId,
+                [
+                    new Aerator("A1", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30)),
+                    new Aerator("A2", AeratorKind.All[1], 0.55, new(20, 0), new(6, 30)),
+                ]
+            ),
+            Dusk.AddHours(-1)
+        );
         var aired = farm.Story.TonightAt(Dusk).Forecast!;
         Assert.True(aired.Low.Value > still.Low.Value + 0.5, $"{still.Low.Value:0.0} to {aired.Low.Value:0.0}");
         Assert.True(aired.ChanceUnderAct < still.ChanceUnderAct);

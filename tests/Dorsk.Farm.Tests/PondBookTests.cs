@@ -9,47 +9,83 @@ namespace Dorsk.Farm.Tests;
 /// <summary>Ponds of every body, their equipment and marks through the door and back; ponds laid up; outlines through a file and back.</summary>
 public sealed class PondBookTests : IDisposable
 {
-    private static readonly Outline Crooked = new Outline([(0, 0), (60, -4), (72, 30), (31, 44), (-8, 33)]).AboutMiddle();
+    private static readonly Outline Crooked = new Outline([
+        (0, 0),
+        (60, -4),
+        (72, 30),
+        (31, 44),
+        (-8, 33),
+    ]).AboutMiddle();
     private readonly TestFarm farm = new();
 
     public static TheoryData<int> Bodies => [.. Enumerable.Range(0, All.Length)];
 
     private static PondShape[] All =>
-    [
-        new SlopedRectangle(40, 25, 1.4, 2), new RoundTank(8, 1.2), new OutlinePond(Crooked, 1.6, 1.5), new MeanDepthPond(Crooked, 0.9, 1.5),
-        new TablePond(Crooked, [(0.4, 420.125), (1.0, 1600), (1.5, 3000.0 / 7 * 6)]),
-    ];
+        [
+            new SlopedRectangle(40, 25, 1.4, 2),
+            new RoundTank(8, 1.2),
+            new OutlinePond(Crooked, 1.6, 1.5),
+            new MeanDepthPond(Crooked, 0.9, 1.5),
+            new TablePond(Crooked, [(0.4, 420.125), (1.0, 1600), (1.5, 3000.0 / 7 * 6)]),
+        ];
 
     [Theory]
     [MemberData(nameof(Bodies))]
     public void A_body_comes_back_from_the_books_to_the_last_digit(int which)
     {
         var shape = All[which];
-        var id = farm.Must(new PondBuilt(new(0, "S7", "", PondKind.Split, shape, "grow-out", new(0.18, 430.5))), TestFarm.Start);
+        var id = farm.Must(
+            new PondBuilt(new(0, "S7", "", PondKind.Split, shape, "grow-out", new(0.18, 430.5))),
+            TestFarm.Start
+        );
         var line = farm.Questions.Line(id)!;
-        foreach (var back in new[] { farm.Questions.Story("S7")!.Pond, ((PondBuilt)farm.Questions.FactOf(line.Line)!).Pond })
+        foreach (
+            var back in new[] { farm.Questions.Story("S7")!.Pond, ((PondBuilt)farm.Questions.FactOf(line.Line)!).Pond }
+        )
         {
             Assert.Equal(shape.GetType(), back.Shape.GetType());
             Assert.Equal(new SplitZones(0.18, 430.5), back.Split);
             Assert.Equal(shape.CornersM, back.Shape.CornersM);
             foreach (var level in new[] { 0, 0.3, 0.77, 1.2, 1.4, 1.6 })
-                Assert.Equal((shape.AreaM2(level), shape.VolumeM3(level)), (back.Shape.AreaM2(level), back.Shape.VolumeM3(level)));
+                Assert.Equal(
+                    (shape.AreaM2(level), shape.VolumeM3(level)),
+                    (back.Shape.AreaM2(level), back.Shape.VolumeM3(level))
+                );
         }
     }
 
     [Fact]
     public void Equipment_is_all_of_it_at_once_and_as_it_was_known()
     {
-        var liner = new Equipment(EquipmentKind.Liner, "", ThicknessUm: 750, Uv: true, Laid: new(2026, 2, 1), LifeCycles: 2);
-        farm.Must(new EquipmentFitted(farm.PondId, [new(EquipmentKind.Pump, "blue", 2.2, 40), liner]), TestFarm.Start.AddDays(3));
+        var liner = new Equipment(
+            EquipmentKind.Liner,
+            "",
+            ThicknessUm: 750,
+            Uv: true,
+            Laid: new(2026, 2, 1),
+            LifeCycles: 2
+        );
+        farm.Must(
+            new EquipmentFitted(farm.PondId, [new(EquipmentKind.Pump, "blue", 2.2, 40), liner]),
+            TestFarm.Start.AddDays(3)
+        );
         Assert.Equal([new(EquipmentKind.Pump, "blue", 2.2, 40), liner], farm.Story.Equipment);
         farm.Must(new PondWorked(farm.PondId, PondWork.LinerMended, "by the drain", null), TestFarm.Start.AddDays(60));
         var age = farm.Story.LinerAt(TestFarm.Start.AddDays(100))!;
         Assert.Equal((0, 1, Status.Steady), (age.Cycles, age.Patches, age.Verdict.Status));
         farm.Must(new EquipmentFitted(farm.PondId, []), TestFarm.Start.AddDays(110));
         Assert.Empty(farm.Story.Equipment);
-        Assert.Equal(2, farm.Questions.StoryAsOf("P1", new AsOf(TestFarm.Start.AddDays(105), DateTimeOffset.MaxValue))!.Equipment.Count);
-        var wrong = farm.Try(new EquipmentFitted(farm.PondId, [new(EquipmentKind.Pump, "", -1, 1e9), liner, liner]), TestFarm.Start.AddDays(120));
+        Assert.Equal(
+            2,
+            farm.Questions.StoryAsOf(
+                "P1",
+                new AsOf(TestFarm.Start.AddDays(105), DateTimeOffset.MaxValue)
+            )!.Equipment.Count
+        );
+        var wrong = farm.Try(
+            new EquipmentFitted(farm.PondId, [new(EquipmentKind.Pump, "", -1, 1e9), liner, liner]),
+            TestFarm.Start.AddDays(120)
+        );
         Assert.Equal(["", "PumpFlow", "PumpPower"], wrong.Remarks.Select(r => r.Field).Order(StringComparer.Ordinal));
     }
 
@@ -58,15 +94,34 @@ public sealed class PondBookTests : IDisposable
     {
         var other = farm.Must(new PondBuilt(new(0, "P2", "", PondKind.Earthen, All[0], "grow-out")), TestFarm.Start);
         farm.Stock();
-        Assert.Contains("1,000 fish", Assert.Single(farm.Try(new PondArchived(farm.PondId, true, "rest"), TestFarm.Start.AddDays(9)).Remarks).Text, StringComparison.Ordinal);
-        Assert.Equal("Reason", Assert.Single(farm.Try(new PondArchived(other, true, ""), TestFarm.Start.AddDays(9)).Remarks).Field);
+        Assert.Contains(
+            "1,000 fish",
+            Assert
+                .Single(farm.Try(new PondArchived(farm.PondId, true, "rest"), TestFarm.Start.AddDays(9)).Remarks)
+                .Text,
+            StringComparison.Ordinal
+        );
+        Assert.Equal(
+            "Reason",
+            Assert.Single(farm.Try(new PondArchived(other, true, ""), TestFarm.Start.AddDays(9)).Remarks).Field
+        );
         var line = farm.Must(new PondArchived(other, true, "rest"), TestFarm.Start.AddDays(9));
         Assert.Equal(["P1"], farm.Questions.Ponds().Select(p => p.Code));
         Assert.DoesNotContain(farm.Questions.Plan().Ponds, p => p.Pond.Code == "P2");
         Assert.Equal("rest", Assert.Single(farm.Questions.ArchivedPonds()).Reason);
         Assert.NotNull(farm.Questions.Story("P2"));
         // Its code is not free: the book under it stands.
-        Assert.Equal("Code", Assert.Single(farm.Try(new PondBuilt(new(0, "P2", "", PondKind.Tank, All[1], "grow-out")), TestFarm.Start.AddDays(10)).Remarks).Field);
+        Assert.Equal(
+            "Code",
+            Assert
+                .Single(
+                    farm.Try(
+                        new PondBuilt(new(0, "P2", "", PondKind.Tank, All[1], "grow-out")),
+                        TestFarm.Start.AddDays(10)
+                    ).Remarks
+                )
+                .Field
+        );
         farm.Must(new PondArchived(other, false, ""), TestFarm.Start.AddDays(20));
         Assert.Equal(["P1", "P2"], farm.Questions.Ponds().Select(p => p.Code));
         Assert.True(farm.Try(null, TestFarm.Start.AddDays(21), line).Accepted);
@@ -102,18 +157,43 @@ public sealed class PondBookTests : IDisposable
         {
             var pond = plan.Ponds.Single(p => p.Pond.Code == outline.Code);
             // Eight decimals of a degree are a millimetre.
-            Assert.All(pond.Outline.Zip(outline.Outline.CornersM), c => Assert.True(Math.Abs(c.First.EastM - c.Second.EastM) < 0.002 && Math.Abs(c.First.NorthM - c.Second.NorthM) < 0.002));
+            Assert.All(pond.Outline.Zip(outline.Outline.CornersM), c =>
+                Assert.True(
+                    Math.Abs(c.First.EastM - c.Second.EastM) < 0.002
+                        && Math.Abs(c.First.NorthM - c.Second.NorthM) < 0.002
+                )
+            );
             Assert.InRange(outline.AreaM2 / pond.Pond.Shape.FullAreaM2, 0.9999, 1.0001);
         }
         Assert.Equal(["P1", "P2"], outlines.Select(o => o.Code).Order(StringComparer.Ordinal));
     }
 
     [Theory]
-    [InlineData("""{"type":"Polygon","coordinates":[[[152.6,-29.4],[152.601,-29.399],[152.601,-29.4],[152.6,-29.399],[152.6,-29.4]]]}""", "crosses itself", "longitude 152.600500, latitude -29.399500")]
-    [InlineData("""{"type":"Polygon","coordinates":[[[500000,6700000],[500040,6700000],[500040,6700030]]]}""", "no longitude and latitude", "not metres of a grid")]
-    [InlineData("""{"type":"Polygon","coordinates":[[[-29.4,52.6],[-29.401,52.6],[-29.401,52.601]]]}""", "20 km from the farm's place", "longitude first")]
-    [InlineData("""{"type":"Polygon","coordinates":[[[152.6,-29.4],[152.601,-29.4],[152.601,-29.399]],[[152.6002,-29.3999],[152.6003,-29.3999],[152.6003,-29.3998]]]}""", "a hole", "one ring")]
-    [InlineData("""{"type":"FeatureCollection","features":[{"type":"Feature","properties":null,"geometry":{"type":"Point","coordinates":[152.6,-29.4]}}]}""", "a Point is no outline", "Polygon")]
+    [InlineData(
+        """{"type":"Polygon","coordinates":[[[152.6,-29.4],[152.601,-29.399],[152.601,-29.4],[152.6,-29.399],[152.6,-29.4]]]}""",
+        "crosses itself",
+        "longitude 152.600500, latitude -29.399500"
+    )]
+    [InlineData(
+        """{"type":"Polygon","coordinates":[[[500000,6700000],[500040,6700000],[500040,6700030]]]}""",
+        "no longitude and latitude",
+        "not metres of a grid"
+    )]
+    [InlineData(
+        """{"type":"Polygon","coordinates":[[[-29.4,52.6],[-29.401,52.6],[-29.401,52.601]]]}""",
+        "20 km from the farm's place",
+        "longitude first"
+    )]
+    [InlineData(
+        """{"type":"Polygon","coordinates":[[[152.6,-29.4],[152.601,-29.4],[152.601,-29.399]],[[152.6002,-29.3999],[152.6003,-29.3999],[152.6003,-29.3998]]]}""",
+        "a hole",
+        "one ring"
+    )]
+    [InlineData(
+        """{"type":"FeatureCollection","features":[{"type":"Feature","properties":null,"geometry":{"type":"Point","coordinates":[152.6,-29.4]}}]}""",
+        "a Point is no outline",
+        "Polygon"
+    )]
     [InlineData("""{"type":"FeatureCollection","features":[]}""", "holds no outline", "")]
     [InlineData("""{"type":"Polygon"}""", "not GeoJSON", "")]
     [InlineData("""{"type":"Polygon","coordinates":[[["a","b"]]]}""", "not GeoJSON", "")]
@@ -135,6 +215,14 @@ public sealed class PondBookTests : IDisposable
         var line = farm.Must(new LandmarkDrawn("creek", "brook", [(0, 0), (40, 10)]), TestFarm.Start);
         farm.Must(new LandmarkDrawn("creek", "brook", [(0, 0), (40, 12), (80, 5)]), TestFarm.Start, line);
         Assert.Equal([(0.0, 0.0), (40, 12), (80, 5)], Assert.Single(farm.Questions.Plan().Landmarks).Fact.PointsM);
-        Assert.Equal(["Kind", "Points", "Points"], new LandmarkDrawn[] { new("volcano", "", [(0, 0), (1, 1)]), new("creek", "", [(0, 0)]), new("shed", "", [(0, 0), (30_000, 0)]) }.Select(l => farm.Try(l, TestFarm.Start).Remarks[0].Field));
+        Assert.Equal(
+            ["Kind", "Points", "Points"],
+            new LandmarkDrawn[]
+            {
+                new("volcano", "", [(0, 0), (1, 1)]),
+                new("creek", "", [(0, 0)]),
+                new("shed", "", [(0, 0), (30_000, 0)]),
+            }.Select(l => farm.Try(l, TestFarm.Start).Remarks[0].Field)
+        );
     }
 }

@@ -8,9 +8,17 @@ namespace Dorsk.Farm.Tests;
 /// <summary>The simulated ponds that everything is scored on: plausible, seeded, and told with the mistakes that the recipe says.</summary>
 public class PracticeTests
 {
-    private static readonly List<ScoredPond> Ponds = Enumerable.Range(900_000, 12).Select(seed => new ScoredPond(seed)).ToList();
+    private static readonly List<ScoredPond> Ponds = Enumerable
+        .Range(900_000, 12)
+        .Select(seed => new ScoredPond(seed))
+        .ToList();
 
-    private static IEnumerable<(DateTimeOffset At, double MgL)> Oxygen(ScoredPond p) => p.Told.Where(t => t.Fact is ReadingTaken { PondId: not null }).SelectMany(t => ((ReadingTaken)t.Fact).Values.Where(v => v.Parameter == Parameter.Oxygen).Select(v => (t.At, v.Si)));
+    private static IEnumerable<(DateTimeOffset At, double MgL)> Oxygen(ScoredPond p) =>
+        p
+            .Told.Where(t => t.Fact is ReadingTaken { PondId: not null })
+            .SelectMany(t =>
+                ((ReadingTaken)t.Fact).Values.Where(v => v.Parameter == Parameter.Oxygen).Select(v => (t.At, v.Si))
+            );
 
     [Fact]
     public void Mornings_are_low_evenings_high_and_nothing_is_beyond_nature()
@@ -31,7 +39,9 @@ public class PracticeTests
     {
         var means = Ponds.Select(p => p.Nights.Average(n => n.TrueLowMgL)).ToList();
         Assert.True(Spread(means) > 0.5, "one pond is like another");
-        Assert.All(Ponds, p => Assert.True(Spread(p.Nights.Select(n => n.TrueLowMgL).ToList()) > 0.3, "one night is like another"));
+        Assert.All(Ponds, p =>
+            Assert.True(Spread(p.Nights.Select(n => n.TrueLowMgL).ToList()) > 0.3, "one night is like another")
+        );
         // The oracle is good, and cannot be perfect: the weather of the night is not told it.
         var errors = Ponds.SelectMany(p => p.Nights).Average(n => Math.Abs(n.OracleLowMgL - n.TrueLowMgL));
         Assert.InRange(errors, 0.2, 0.8);
@@ -71,12 +81,19 @@ public class PracticeTests
     public void The_demo_draws_every_pond_once_on_its_plan()
     {
         var told = new DemoFarm(1).Founding().ToList();
-        var codes = told.Where(t => t.Founds?.StartsWith("pond ", StringComparison.Ordinal) == true).Select(t => t.Founds![5..]).ToList();
-        var keys = new Keys(codes.Select((c, i) => ("pond " + c, (long)i + 1)).ToDictionary(k => k.Item1, k => k.Item2));
-        var places = told.Where(t => t.Text.Contains(" lies ", StringComparison.Ordinal)).Select(t => (PondPlaced)t.Fact(keys)).ToList();
+        var codes = told.Where(t => t.Founds?.StartsWith("pond ", StringComparison.Ordinal) == true)
+            .Select(t => t.Founds![5..])
+            .ToList();
+        var keys = new Keys(
+            codes.Select((c, i) => ("pond " + c, (long)i + 1)).ToDictionary(k => k.Item1, k => k.Item2)
+        );
+        var places = told.Where(t => t.Text.Contains(" lies ", StringComparison.Ordinal))
+            .Select(t => (PondPlaced)t.Fact(keys))
+            .ToList();
         Assert.Equal(codes.Count, places.Select(p => p.PondId).Distinct().Count());
         Assert.Equal(13, codes.Count);
     }
 
-    private static double Spread(List<double> values) => Math.Sqrt(values.Average(v => Math.Pow(v - values.Average(), 2)));
+    private static double Spread(List<double> values) =>
+        Math.Sqrt(values.Average(v => Math.Pow(v - values.Average(), 2)));
 }

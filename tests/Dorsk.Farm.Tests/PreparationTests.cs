@@ -12,7 +12,24 @@ public class PreparationTests
 {
     private static DateTimeOffset Day(int n) => TestFarm.Start.AddDays(n);
 
-    private static PreparationPlanned Plan(TestFarm farm, DateOnly? on) => new(farm.PondId, on, "silver_perch", 7, LimeSchool.ByAlkalinity, null, SoilTexture.Sand, 15, 100, PestSchool.DryAndScreen, null, 10, FertiliserSchool.Mineral, false, new(25, 8, null, null, null));
+    private static PreparationPlanned Plan(TestFarm farm, DateOnly? on) =>
+        new(
+            farm.PondId,
+            on,
+            "silver_perch",
+            7,
+            LimeSchool.ByAlkalinity,
+            null,
+            SoilTexture.Sand,
+            15,
+            100,
+            PestSchool.DryAndScreen,
+            null,
+            10,
+            FertiliserSchool.Mineral,
+            false,
+            new(25, 8, null, null, null)
+        );
 
     [Fact]
     public void Work_answers_steps_and_jobs_move_with_them()
@@ -20,7 +37,11 @@ public class PreparationTests
         using var farm = new TestFarm();
         var line = farm.Must(Plan(farm, null), Day(1));
         PrepPlan At(int day) => farm.Story.PreparationAt(Day(day))!.Plan;
-        IReadOnlyList<Job> Jobs(int day) => farm.Questions.Today(Day(day))!.Jobs.Where(j => j.Key.StartsWith("prep-", StringComparison.Ordinal)).ToList();
+        IReadOnlyList<Job> Jobs(int day) =>
+            farm
+                .Questions.Today(Day(day))!
+                .Jobs.Where(j => j.Key.StartsWith("prep-", StringComparison.Ordinal))
+                .ToList();
         var first = At(1).StockOn;
         Assert.Contains(Jobs(1), j => j.Key == $"prep-drain:P1:{line}" && j.Slip == "work?Work=Drained");
 
@@ -34,7 +55,10 @@ public class PreparationTests
         Assert.Single(Jobs(11), j => j.Key == $"prep-dry:P1:{line}");
 
         // Left out with a reason: nothing waits for it any more.
-        farm.Must(new JobClosed($"prep-dry:P1:{line}", farm.PondId, JobOutcome.Skipped, "rain, it will not dry"), Day(6));
+        farm.Must(
+            new JobClosed($"prep-dry:P1:{line}", farm.PondId, JobOutcome.Skipped, "rain, it will not dry"),
+            Day(6)
+        );
         Assert.Equal(StepState.Left, At(6).Steps[1].State);
         Assert.True(At(6).StockOn < moved.StockOn);
         farm.Must(new PondWorked(farm.PondId, PondWork.BottomMended, "", null), Day(8));
@@ -46,7 +70,11 @@ public class PreparationTests
         // A plan for a pond that has fish is refused; when fish come, the plan is over.
         farm.Stock(day: 40);
         Assert.Null(farm.Story.PreparationAt(Day(41)));
-        Assert.Contains("fish stand", Assert.Single(farm.Try(Plan(farm, null), Day(42)).Remarks).Text, StringComparison.Ordinal);
+        Assert.Contains(
+            "fish stand",
+            Assert.Single(farm.Try(Plan(farm, null), Day(42)).Remarks).Text,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -55,7 +83,8 @@ public class PreparationTests
         using var farm = new TestFarm();
         var perch = FishSpecies.Of("silver_perch");
         farm.Must(Plan(farm, null), Day(1));
-        GateLine? Line(string name, int day) => farm.Story.ReadyFor(perch, Day(day)).SingleOrDefault(l => l.Name == name);
+        GateLine? Line(string name, int day) =>
+            farm.Story.ReadyFor(perch, Day(day)).SingleOrDefault(l => l.Name == name);
         Assert.Equal(Condition.NotMet, Line("preparation", 2)!.State);
         Assert.Equal(Condition.Unknown, Line("natural food", 2)!.State);
         Assert.Equal(Condition.Unknown, Line("holds water", 2)!.State);
@@ -64,8 +93,14 @@ public class PreparationTests
         Assert.Equal(Condition.NotMet, Line("poison gone", 4)!.State);
         farm.Must(new PondWorked(farm.PondId, PondWork.BioassayPassed, "", null), Day(14));
         farm.Must(new PondWorked(farm.PondId, PondWork.HeldWater, "", null), Day(14));
-        farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Secchi, 0.38), new(Parameter.Temperature, 25)]), Day(14));
-        Assert.Equal((Condition.Met, Condition.Met, Condition.Met), (Line("poison gone", 15)!.State, Line("holds water", 15)!.State, Line("natural food", 15)!.State));
+        farm.Must(
+            new ReadingTaken(farm.PondId, [new(Parameter.Secchi, 0.38), new(Parameter.Temperature, 25)]),
+            Day(14)
+        );
+        Assert.Equal(
+            (Condition.Met, Condition.Met, Condition.Met),
+            (Line("poison gone", 15)!.State, Line("holds water", 15)!.State, Line("natural food", 15)!.State)
+        );
         Assert.Null(farm.Story.BrakeAt(Day(15), perch));
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Secchi, 0.24)]), Day(16));
         Assert.Contains("Secchi", farm.Story.BrakeAt(Day(16), perch)!.Reason, StringComparison.Ordinal);

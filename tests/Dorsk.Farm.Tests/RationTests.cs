@@ -9,7 +9,8 @@ namespace Dorsk.Farm.Tests;
 public sealed class RationTests : IDisposable
 {
     private readonly TestFarm farm = new();
-    private readonly long feed, batch;
+    private readonly long feed,
+        batch;
 
     public RationTests()
     {
@@ -19,7 +20,8 @@ public sealed class RationTests : IDisposable
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 6), new(Parameter.Temperature, 26)]), At(20, 6));
     }
 
-    private static DateTimeOffset At(int day, double hour) => new DateTimeOffset(2026, 1, day, 0, 0, 0, TimeSpan.FromHours(10)).AddHours(hour);
+    private static DateTimeOffset At(int day, double hour) =>
+        new DateTimeOffset(2026, 1, day, 0, 0, 0, TimeSpan.FromHours(10)).AddHours(hour);
 
     private RationPlan Plan(int day = 20) => farm.Story.RationOf(farm.Story.Batches[0], new(2026, 1, day), 6)!;
 
@@ -43,7 +45,10 @@ public sealed class RationTests : IDisposable
         var store = farm.Questions.FeedStore(farm.Clock.Now).Single().Ledger;
         Assert.Equal((0.0, 7.0), (store.LeftKg, Math.Round(store.Differences.Sum(d => d.Kg), 9)));
         Assert.All(store.Differences, d => Assert.Equal(Core.Feeding.StoreLedger.BeyondBooks, d.Name));
-        Assert.Equal(RationSchool.ExpectedGain, farm.Questions.StoryAsOf("P1", new AsOf(At(19, 7), DateTimeOffset.MaxValue))!.Rations.School);
+        Assert.Equal(
+            RationSchool.ExpectedGain,
+            farm.Questions.StoryAsOf("P1", new AsOf(At(19, 7), DateTimeOffset.MaxValue))!.Rations.School
+        );
     }
 
     [Fact]
@@ -51,14 +56,35 @@ public sealed class RationTests : IDisposable
     {
         farm.Must(new RationSchoolSet(farm.PondId, RationSchool.Table), At(19, 8));
         var trade = Plan().FullKg;
-        farm.Must(new FeedTableSet("silver_perch", [new(0, 1, 2, 42, 4, 26), new(150, 3, 3.5, 38, 2, 26), new(400, 4, 6, 33, 1.2, 26)]), At(20, 9));
+        farm.Must(
+            new FeedTableSet(
+                "silver_perch",
+                [new(0, 1, 2, 42, 4, 26), new(150, 3, 3.5, 38, 2, 26), new(400, 4, 6, 33, 1.2, 26)]
+            ),
+            At(20, 9)
+        );
         // Between 150 and 400 g on a line of logarithms, in water of just that temperature.
         var stands = farm.Story.StandingOn(batch, new(2026, 1, 20))!;
         var share = Math.Log(stands.MeanG.Value / 150) / Math.Log(400 / 150.0);
         Assert.Equal(stands.BiomassKg.Value * 0.02 * Math.Pow(0.6, share), Plan().FullKg, 2);
         Assert.Equal((3.0, 3.5), FeedSize.At(farm.Story.Batches[0].Species, 200)!.SizeMm);
-        Assert.Equal(trade, farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!.RationOf(farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!.Batches[0], new(2026, 1, 20), 6)!.FullKg, 9);
-        Assert.Equal(["From1", "High0", "Ration0", "Temp0"], farm.Try(new FeedTableSet("silver_perch", [new(10, 3, 2, 40, 0, 90), new(10, 1, 2, 40, 2, 26)]), At(20, 10)).Remarks.Select(r => r.Field).Order());
+        Assert.Equal(
+            trade,
+            farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!
+                .RationOf(
+                    farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!.Batches[0],
+                    new(2026, 1, 20),
+                    6
+                )!
+                .FullKg,
+            9
+        );
+        Assert.Equal(
+            ["From1", "High0", "Ration0", "Temp0"],
+            farm.Try(new FeedTableSet("silver_perch", [new(10, 3, 2, 40, 0, 90), new(10, 1, 2, 40, 2, 26)]), At(20, 10))
+                .Remarks.Select(r => r.Field)
+                .Order()
+        );
         farm.Must(new FeedTableSet("silver_perch", []), At(20, 11));
         Assert.Equal(trade, Plan().FullKg, 9);
 
@@ -68,13 +94,26 @@ public sealed class RationTests : IDisposable
         Assert.Equal([7, 10, 13, 16], programme.Select(m => m.At.Hour));
         Assert.All(programme, m => Assert.Equal(Plan().PlannedKg / 4, m.Kg, 0.0126));
         var jobs = farm.Questions.Today(farm.Clock.Now)!.Jobs;
-        Assert.Equal(["feeder", "watch-meal"], jobs.Where(j => j.What.Contains("belt", StringComparison.Ordinal)).Select(j => j.Key.Split(':')[0]).Order());
+        Assert.Equal(
+            ["feeder", "watch-meal"],
+            jobs.Where(j => j.What.Contains("belt", StringComparison.Ordinal)).Select(j => j.Key.Split(':')[0]).Order()
+        );
         farm.Must(new FeedingGiven(farm.PondId, feed, 1, 3), At(20, 11.5));
         farm.Must(new FeederKept(farm.PondId, "belt", FeederDose.Minute, 24, new(2026, 1, 20), 4, false), At(20, 11.5));
-        Assert.DoesNotContain(farm.Questions.Today(farm.Clock.Now)!.Jobs, j => j.What.Contains("belt", StringComparison.Ordinal));
+        Assert.DoesNotContain(farm.Questions.Today(farm.Clock.Now)!.Jobs, j =>
+            j.What.Contains("belt", StringComparison.Ordinal)
+        );
         farm.Must(new FeederKept(farm.PondId, "belt", FeederDose.Minute, 24, new(2026, 1, 20), 4, true), At(20, 11.8));
         Assert.Null(farm.Story.Feeder);
-        Assert.Equal(["Each", "Meals", "Name", "WeighedOn"], farm.Try(new FeederKept(farm.PondId, "", FeederDose.Turn, double.NaN, new(2027, 1, 1), 25, false), At(20, 11)).Remarks.Select(r => r.Field).Order());
+        Assert.Equal(
+            ["Each", "Meals", "Name", "WeighedOn"],
+            farm.Try(
+                    new FeederKept(farm.PondId, "", FeederDose.Turn, double.NaN, new(2027, 1, 1), 25, false),
+                    At(20, 11)
+                )
+                .Remarks.Select(r => r.Field)
+                .Order()
+        );
     }
 
     [Fact]
@@ -82,9 +121,20 @@ public sealed class RationTests : IDisposable
     {
         var planned = Plan().PlannedKg;
         farm.Must(new RationOverruled(farm.PondId, batch, new(2026, 1, 20), 1.2, "seining tomorrow"), At(20, 7));
-        Assert.Equal((1.2, "seining tomorrow", "Manager"), (Math.Round(Plan().PlannedKg, 9), Plan().Overruled!.Value.Reason, Plan().Overruled!.Value.By));
+        Assert.Equal(
+            (1.2, "seining tomorrow", "Manager"),
+            (Math.Round(Plan().PlannedKg, 9), Plan().Overruled!.Value.Reason, Plan().Overruled!.Value.By)
+        );
         Assert.Null(Plan(21).Overruled);
-        Assert.Equal(["kg", "reason", "kg"], new[] { new RationOverruled(farm.PondId, batch, new(2026, 1, 20), double.NaN, "x"), new(farm.PondId, batch, new(2026, 1, 20), 3, ""), new(farm.PondId, batch + 1, new(2026, 1, 20), 3, "x") }.Select(o => farm.Try(o, At(20, 7)).Remarks[0].Field));
+        Assert.Equal(
+            ["kg", "reason", "kg"],
+            new[]
+            {
+                new RationOverruled(farm.PondId, batch, new(2026, 1, 20), double.NaN, "x"),
+                new(farm.PondId, batch, new(2026, 1, 20), 3, ""),
+                new(farm.PondId, batch + 1, new(2026, 1, 20), 3, "x"),
+            }.Select(o => farm.Try(o, At(20, 7)).Remarks[0].Field)
+        );
         farm.Must(new RationOverruled(farm.PondId, batch, new(2026, 1, 20), null, ""), At(20, 8));
         Assert.Equal(planned, Plan().PlannedKg, 9);
     }
@@ -92,7 +142,13 @@ public sealed class RationTests : IDisposable
     [Fact]
     public void Ammonia_over_its_limit_stops_feed_today_and_tomorrow()
     {
-        farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Tan, 3), new(Parameter.Ph, 9.3), new(Parameter.Temperature, 27)]), At(20, 9));
+        farm.Must(
+            new ReadingTaken(
+                farm.PondId,
+                [new(Parameter.Tan, 3), new(Parameter.Ph, 9.3), new(Parameter.Temperature, 27)]
+            ),
+            At(20, 9)
+        );
         var now = farm.Questions.Now(farm.Story, farm.Clock.Now);
         Assert.Equal(0, now.RationKg);
         Assert.Contains(now.Batches[0].Ration.Hits, h => h.Name == "un-ionised ammonia");

@@ -19,7 +19,10 @@ public sealed class SoundTests : IDisposable
     public SoundTests()
     {
         farm.Stock();
-        farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5.5), new(Parameter.Temperature, 26)]), TestFarm.Start.AddDays(4));
+        farm.Must(
+            new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5.5), new(Parameter.Temperature, 26)]),
+            TestFarm.Start.AddDays(4)
+        );
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5.6)]), TestFarm.Start.AddDays(5));
     }
 
@@ -52,7 +55,10 @@ public sealed class SoundTests : IDisposable
         var (csv, manifest) = (Take(table + ".csv"), Take("manifest.json"));
         var bent = bend(csv);
         Assert.NotEqual(csv, bent);
-        static string Sum(string text) => Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text)));
+        static string Sum(string text) =>
+            Convert.ToHexStringLower(
+                System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text))
+            );
         Put(table + ".csv", bent);
         Put("manifest.json", manifest.Replace(Sum(csv), Sum(bent), StringComparison.Ordinal));
         return path;
@@ -69,9 +75,20 @@ public sealed class SoundTests : IDisposable
     [InlineData("log", "ReadingTaken", "ReadingLost", "column kind")]
     [InlineData("pond", "SlopedRectangle", "Moebius", "column shape")]
     [InlineData("farm", "Etc/GMT-10", "Mars/Olympus", "column zone")]
-    public void An_import_refuses_a_row_that_cannot_be_with_its_line_and_column(string table, string was, string now, string said)
+    public void An_import_refuses_a_row_that_cannot_be_with_its_line_and_column(
+        string table,
+        string was,
+        string now,
+        string said
+    )
     {
-        var path = Bent(table, csv => new System.Text.RegularExpressions.Regex(System.Text.RegularExpressions.Regex.Escape(was)).Replace(csv, now, 1));
+        var path = Bent(table, csv =>
+            new System.Text.RegularExpressions.Regex(System.Text.RegularExpressions.Regex.Escape(was)).Replace(
+                csv,
+                now,
+                1
+            )
+        );
         var other = Empty("other.db");
         var problem = Assert.Throws<FarmFilesException>(() => Export.Read(path, other));
         Assert.Contains(said, problem.Message, StringComparison.Ordinal);
@@ -112,12 +129,17 @@ public sealed class SoundTests : IDisposable
     {
         Assert.Empty(Integrity.Look(farm.File, pages: true));
         using (var c = farm.File.Open())
-            Sqlite.Run(c, """
+            Sqlite.Run(
+                c,
+                """
                 DROP TRIGGER reading_stays; UPDATE reading SET value = 1e300 WHERE value = 5.6;
                 DROP TRIGGER posting_stays; UPDATE posting SET count = count + 1 WHERE account = 'Pond';
-                """);
+                """
+            );
         var bad = Integrity.Look(farm.File, pages: true).Select(b => b.ToString()).ToList();
-        Assert.Contains(bad, b => b.StartsWith("reading, line", StringComparison.Ordinal) && b.Contains("value", StringComparison.Ordinal));
+        Assert.Contains(bad, b =>
+            b.StartsWith("reading, line", StringComparison.Ordinal) && b.Contains("value", StringComparison.Ordinal)
+        );
         Assert.Contains(bad, b => b.Contains("does not balance", StringComparison.Ordinal));
         // The pond says what is wrong with it and costs no other; taken back, it is well again.
         var broken = Assert.Single(farm.Questions.Broken(Now()));
@@ -130,7 +152,11 @@ public sealed class SoundTests : IDisposable
             Sqlite.Run(c, "DROP TRIGGER stocking_stays; UPDATE stocking SET mean_g = -5");
         var found = Integrity.Look(farm.File, pages: false).First(b => b.Table == "stocking");
         farm.Questions.Distrust(new Dictionary<long, string> { [found.Line!.Value] = found.ToString() });
-        Assert.Contains("cannot be negative", Assert.Single(farm.Questions.Broken(Now())).Why, StringComparison.Ordinal);
+        Assert.Contains(
+            "cannot be negative",
+            Assert.Single(farm.Questions.Broken(Now())).Why,
+            StringComparison.Ordinal
+        );
     }
 
     [Theory]
@@ -140,8 +166,16 @@ public sealed class SoundTests : IDisposable
     {
         Backup.Write(farm.File, At("b.zip"));
         File.WriteAllText(At("farm.db"), content);
-        Assert.Contains(said, Assert.Throws<FarmFilesException>(() => FarmFolder.Take(folder, false)).Message, StringComparison.Ordinal);
-        Assert.Contains("--over", Assert.Throws<FarmFilesException>(() => Restore.Run(At("b.zip"), At("farm.db"), over: false)).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            said,
+            Assert.Throws<FarmFilesException>(() => FarmFolder.Take(folder, false)).Message,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "--over",
+            Assert.Throws<FarmFilesException>(() => Restore.Run(At("b.zip"), At("farm.db"), over: false)).Message,
+            StringComparison.Ordinal
+        );
         var kept = Restore.Run(At("b.zip"), At("farm.db"), over: true);
         Assert.Equal(content, File.ReadAllText(kept!));
         Assert.Equal(Facts(farm.File), Facts(new FarmFile(At("farm.db"))));
@@ -150,16 +184,28 @@ public sealed class SoundTests : IDisposable
     [Fact]
     public void A_folder_is_served_once_needs_new_for_a_new_farm_and_its_file_is_the_owners_alone()
     {
-        Assert.Contains("--new", Assert.Throws<FarmFilesException>(() => FarmFolder.Take(At("typo"), false)).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "--new",
+            Assert.Throws<FarmFilesException>(() => FarmFolder.Take(At("typo"), false)).Message,
+            StringComparison.Ordinal
+        );
         Assert.False(Directory.Exists(At("typo")));
         using (var first = FarmFolder.Take(At("farm"), true))
         {
             Assert.True(FarmFolder.IsServed(first.File.Path));
-            Assert.Contains("served by another", Assert.Throws<FarmFilesException>(() => FarmFolder.Take(At("farm"), false)).Message, StringComparison.Ordinal);
+            Assert.Contains(
+                "served by another",
+                Assert.Throws<FarmFilesException>(() => FarmFolder.Take(At("farm"), false)).Message,
+                StringComparison.Ordinal
+            );
             if (!OperatingSystem.IsWindows())
                 Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(first.File.Path));
         }
-        Assert.Contains("without --new", Assert.Throws<FarmFilesException>(() => FarmFolder.Take(At("farm"), true)).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "without --new",
+            Assert.Throws<FarmFilesException>(() => FarmFolder.Take(At("farm"), true)).Message,
+            StringComparison.Ordinal
+        );
         using var again = FarmFolder.Take(At("farm"), false);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         var bytes = File.ReadAllBytes(again.File.Path);
@@ -173,15 +219,31 @@ public sealed class SoundTests : IDisposable
         Backup.Write(farm.File, At("b.zip"));
         using var stop = new CancellationTokenSource();
         var acknowledged = new System.Collections.Concurrent.ConcurrentQueue<string>();
-        var writers = Enumerable.Range(0, 3).Select(w => Task.Run(() =>
-        {
-            for (var i = 0; !stop.IsCancellationRequested; i++)
-            {
-                var id = Guid.NewGuid();
-                if (farm.Door.Enter(Entry.Of(id, "writer", TestFarm.Start.AddDays(6).AddSeconds((i * 10) + w), new ReadingTaken(farm.PondId, [new(Parameter.Temperature, 25)]))).Accepted)
-                    acknowledged.Enqueue(id.ToString());
-            }
-        })).ToList();
+        var writers = Enumerable
+            .Range(0, 3)
+            .Select(w =>
+                Task.Run(() =>
+                {
+                    for (var i = 0; !stop.IsCancellationRequested; i++)
+                    {
+                        var id = Guid.NewGuid();
+                        if (
+                            farm
+                                .Door.Enter(
+                                    Entry.Of(
+                                        id,
+                                        "writer",
+                                        TestFarm.Start.AddDays(6).AddSeconds((i * 10) + w),
+                                        new ReadingTaken(farm.PondId, [new(Parameter.Temperature, 25)])
+                                    )
+                                )
+                                .Accepted
+                        )
+                            acknowledged.Enqueue(id.ToString());
+                    }
+                })
+            )
+            .ToList();
         var kept = new List<string>();
         for (var round = 0; round < 4; round++)
         {
@@ -220,7 +282,9 @@ public sealed class SoundTests : IDisposable
         using (var zip = ZipFile.OpenRead(At("b.zip")))
             zip.GetEntry("farm.db")!.ExtractToFile(At("inside.db"));
         using (var c = new FarmFile(At("inside.db")).Open(pooled: false))
-            Assert.All(new[] { "credential", "device_key", "calendar_key", "session" }, t => Assert.Equal(0, Sqlite.Number(c, $"SELECT count(*) FROM {t}")));
+            Assert.All(new[] { "credential", "device_key", "calendar_key", "session" }, t =>
+                Assert.Equal(0, Sqlite.Number(c, $"SELECT count(*) FROM {t}"))
+            );
         Restore.Run(At("b.zip"), farm.File.Path, over: true);
         Assert.Equal("HASH-OF-THE-MANAGER", credentials.Of(manager)!.Hash);
         Assert.Null(sessions.PersonOf(cookie));
@@ -243,9 +307,13 @@ public sealed class SoundTests : IDisposable
     public void Committed_steps_of_the_data_file_are_never_changed()
     {
         // A step that went out stays as it is: a file that has taken it never takes it again. New steps are added to the list with their sum.
-        var known = File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "migrations.sha256")).Select(l => l.Split("  ")).ToDictionary(p => p[1], p => p[0]);
+        var known = File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "migrations.sha256"))
+            .Select(l => l.Split("  "))
+            .ToDictionary(p => p[1], p => p[0]);
         var assembly = typeof(FarmFile).Assembly;
-        foreach (var name in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal)))
+        foreach (
+            var name in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal))
+        )
         {
             using var stream = assembly.GetManifestResourceStream(name)!;
             Assert.True(known.Remove(name, out var sum), $"{name} is not in migrations.sha256");
@@ -258,7 +326,10 @@ public sealed class SoundTests : IDisposable
     public void A_file_of_the_week_before_two_steps_were_changed_is_mended()
     {
         using (var c = farm.File.Open())
-            Sqlite.Run(c, "DROP INDEX feeding_watched; ALTER TABLE forecast_issued DROP COLUMN shown; DELETE FROM schema_step WHERE ScriptName LIKE '%0029%'; DROP TABLE heartbeat; DROP TABLE made_as; DROP TABLE clock_right; DROP TABLE session; DROP INDEX alarm_ended_alarm; ALTER TABLE credential ADD COLUMN failures INTEGER NOT NULL DEFAULT 0; ALTER TABLE credential ADD COLUMN shut_till INTEGER");
+            Sqlite.Run(
+                c,
+                "DROP INDEX feeding_watched; ALTER TABLE forecast_issued DROP COLUMN shown; DELETE FROM schema_step WHERE ScriptName LIKE '%0029%'; DROP TABLE heartbeat; DROP TABLE made_as; DROP TABLE clock_right; DROP TABLE session; DROP INDEX alarm_ended_alarm; ALTER TABLE credential ADD COLUMN failures INTEGER NOT NULL DEFAULT 0; ALTER TABLE credential ADD COLUMN shut_till INTEGER"
+            );
         farm.File.Prepare();
         Assert.Empty(farm.Questions.Proof(Now()));
         using var after = farm.File.Open();
@@ -270,7 +341,10 @@ public sealed class SoundTests : IDisposable
     {
         // Typed three minutes before midnight for one minute after it: the door lets clocks differ by so much.
         farm.Clock.Now = new(2027, 1, 10, 13, 57, 0, TimeSpan.Zero);
-        var line = farm.Must(new FishStocked(farm.PondId, "silver_perch", "hatchery", 40, 50, CountBasis.ByWeight, "test", null), farm.Clock.Now.AddMinutes(4));
+        var line = farm.Must(
+            new FishStocked(farm.PondId, "silver_perch", "hatchery", 40, 50, CountBasis.ByWeight, "test", null),
+            farm.Clock.Now.AddMinutes(4)
+        );
         Assert.NotNull(farm.Questions.Today(farm.Clock.Now));
         Assert.Empty(farm.Questions.Broken(farm.Clock.Now));
         farm.Clock.Now = farm.Clock.Now.AddDays(-10);
@@ -282,7 +356,10 @@ public sealed class SoundTests : IDisposable
     {
         farm.Clock.Now = new(2037, 6, 21, 0, 0, 0, TimeSpan.Zero);
         var now = Assert.Single(farm.Questions.PondsNow(farm.Clock.Now));
-        Assert.All(now.Batches.SelectMany(b => b.Ahead.Select(a => a.MeanG).Append(b.Stands.MeanG).Append(b.Stands.BiomassKg)), i => Assert.True(double.IsFinite(i.Low) && double.IsFinite(i.High) && i.Low <= i.Value && i.Value <= i.High));
+        Assert.All(
+            now.Batches.SelectMany(b => b.Ahead.Select(a => a.MeanG).Append(b.Stands.MeanG).Append(b.Stands.BiomassKg)),
+            i => Assert.True(double.IsFinite(i.Low) && double.IsFinite(i.High) && i.Low <= i.Value && i.Value <= i.High)
+        );
         Assert.NotEmpty(now.Batches);
     }
 

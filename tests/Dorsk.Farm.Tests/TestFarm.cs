@@ -20,7 +20,10 @@ internal sealed class TestFarm : IDisposable
         Door = new Door(File, Clock);
         Questions = new Questions(File);
         Must(new FarmDescribed("Test", "made up", new(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD"), Start);
-        PondId = Must(new PondBuilt(new Pond(0, "P1", "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")), Start);
+        PondId = Must(
+            new PondBuilt(new Pond(0, "P1", "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+            Start
+        );
         Clock.Now = new(2027, 1, 1, 0, 0, 0, TimeSpan.Zero);
     }
 
@@ -50,12 +53,16 @@ internal sealed class TestFarm : IDisposable
     {
         var entry = new Entry(Guid.NewGuid(), "Manager", [new NewLine(happened, fact, "", corrects)], []);
         var receipt = Door.Enter(entry);
-        return receipt.Accepted || receipt.Remarks.Any(r => r.Kind == Objection.Refuse) ? receipt
+        return receipt.Accepted || receipt.Remarks.Any(r => r.Kind == Objection.Refuse)
+            ? receipt
             : Door.Enter(entry with { Id = Guid.NewGuid(), Meant = receipt.Remarks.Select(r => r.Text).ToList() });
     }
 
     public long Stock(int count = 1000, double meanG = 50, int day = 1) =>
-        Must(new FishStocked(PondId, "silver_perch", "hatchery", count, meanG, CountBasis.ByWeight, "test", null), Start.AddDays(day));
+        Must(
+            new FishStocked(PondId, "silver_perch", "hatchery", count, meanG, CountBasis.ByWeight, "test", null),
+            Start.AddDays(day)
+        );
 
     public IReadOnlyList<Movement> Movements(long batch)
     {

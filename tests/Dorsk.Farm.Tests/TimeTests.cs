@@ -17,16 +17,24 @@ public sealed class TimeTests : IDisposable
     private long probe;
 
     // Zone, and the evening of the night in which its clock changes.
-    public static TheoryData<string, string> Nights => new()
-    {
-        { "Australia/Sydney", "2026-04-04" }, { "Australia/Sydney", "2026-10-03" },
-        { "America/St_Johns", "2026-03-07" }, { "America/St_Johns", "2026-10-31" },
-        { "Pacific/Auckland", "2026-09-26" }, { "Pacific/Apia", "2026-06-10" }, { "Asia/Kathmandu", "2026-06-10" },
-    };
+    public static TheoryData<string, string> Nights =>
+        new()
+        {
+            { "Australia/Sydney", "2026-04-04" },
+            { "Australia/Sydney", "2026-10-03" },
+            { "America/St_Johns", "2026-03-07" },
+            { "America/St_Johns", "2026-10-31" },
+            { "Pacific/Auckland", "2026-09-26" },
+            { "Pacific/Apia", "2026-06-10" },
+            { "Asia/Kathmandu", "2026-06-10" },
+        };
 
     private FarmZone In(string zone)
     {
-        farm.Must(new FarmDescribed("Test", "made up", new(-29.4, 152.6), 60, zone, Hand.Metric, "AUD"), TestFarm.Start);
+        farm.Must(
+            new FarmDescribed("Test", "made up", new(-29.4, 152.6), 60, zone, Hand.Metric, "AUD"),
+            TestFarm.Start
+        );
         probe = farm.Must(new DeviceKept(0, "Buoy", DeviceUse.Probe, farm.PondId, 0.5, false), TestFarm.Start);
         return FarmZone.Find(zone)!;
     }
@@ -43,7 +51,11 @@ public sealed class TimeTests : IDisposable
         var zone = In(name);
         var day = DateOnly.ParseExact(evening, "yyyy-MM-dd");
         var from = zone.At(day.AddDays(-3), new(12, 0));
-        var values = Enumerable.Range(0, 24 * 4 * 30).Select(i => from.AddMinutes(15 * i)).Select(at => new ProbeValue(Parameter.Oxygen, at, Level(zone, at))).ToList();
+        var values = Enumerable
+            .Range(0, 24 * 4 * 30)
+            .Select(i => from.AddMinutes(15 * i))
+            .Select(at => new ProbeValue(Parameter.Oxygen, at, Level(zone, at)))
+            .ToList();
         foreach (var part in values.Chunk(700))
             Send(part);
         Holds(zone, values, "as it came");
@@ -62,13 +74,18 @@ public sealed class TimeTests : IDisposable
     {
         using var c = farm.File.Open();
         var zone = FarmZone.Find(farm.Questions.Farm()!.ZoneId)!;
-        return Sqlite.Rows(c, "SELECT start, n, low FROM probe_roll WHERE span = 86400000", r => (Night: Night.Of(r.Instant(0), zone), N: r.GetInt64(1), Low: r.GetDouble(2)))
+        return Sqlite
+            .Rows(c, "SELECT start, n, low FROM probe_roll WHERE span = 86400000", r =>
+                (Night: Night.Of(r.Instant(0), zone), N: r.GetInt64(1), Low: r.GetDouble(2))
+            )
             .ToDictionary(r => r.Night, r => (r.N, r.Low));
     }
 
     private void Holds(FarmZone zone, List<ProbeValue> values, string when)
     {
-        var nights = values.GroupBy(v => Night.Of(v.At, zone)).ToDictionary(g => g.Key, g => ((long)g.Count(), g.Min(v => v.Si)));
+        var nights = values
+            .GroupBy(v => Night.Of(v.At, zone))
+            .ToDictionary(g => g.Key, g => ((long)g.Count(), g.Min(v => v.Si)));
         Assert.Equal(nights.OrderBy(n => n.Key.Evening), Sums().OrderBy(n => n.Key.Evening));
         var now = farm.Story;
         var then = farm.Questions.StoryAsOf("P1", new AsOf(DateTimeOffset.MaxValue, farm.Clock.Now))!;
@@ -86,11 +103,31 @@ public sealed class TimeTests : IDisposable
         In("Australia/Sydney");
         var first = new DateTimeOffset(2026, 4, 4, 15, 30, 0, TimeSpan.Zero); // 02:30 for the first time
         var path = Path.Combine(Path.GetTempPath(), $"dorsk-logger-{Guid.NewGuid():N}.csv");
-        File.WriteAllLines(path, ["Time,DO (mg/L)", .. Enumerable.Range(0, 6).Select(i => $"{first.AddMinutes(15 * i).ToOffset(TimeSpan.FromHours(i < 2 ? 11 : 10)):yyyy-MM-ddTHH:mm:sszzz},{5 + (i * 0.1):0.0}")]);
-        var taken = new LoggerFile(farm.Door, farm.Questions, farm.Clock).Take(path, farm.Questions.Devices().Single().Kept);
+        File.WriteAllLines(
+            path,
+            [
+                "Time,DO (mg/L)",
+                .. Enumerable
+                    .Range(0, 6)
+                    .Select(i =>
+                        $"{first.AddMinutes(15 * i).ToOffset(TimeSpan.FromHours(i < 2 ? 11 : 10)):yyyy-MM-ddTHH:mm:sszzz},{5 + (i * 0.1):0.0}"
+                    ),
+            ]
+        );
+        var taken = new LoggerFile(farm.Door, farm.Questions, farm.Clock).Take(
+            path,
+            farm.Questions.Devices().Single().Kept
+        );
         File.Delete(path);
         Assert.Equal((6, 0), (taken.Values, taken.WrongLines));
-        var kept = farm.Questions.Series(farm.PondId, Parameter.Oxygen, first, first.AddHours(2), AsOf.Now(DateTimeOffset.MaxValue), 99);
+        var kept = farm.Questions.Series(
+            farm.PondId,
+            Parameter.Oxygen,
+            first,
+            first.AddHours(2),
+            AsOf.Now(DateTimeOffset.MaxValue),
+            99
+        );
         Assert.Equal(Enumerable.Range(0, 6).Select(i => first.AddMinutes(15 * i)), kept.Select(t => t.At));
     }
 

@@ -64,7 +64,20 @@ public sealed class ToldTests : IDisposable
     [Fact]
     public void A_score_adds_the_last_nights_up()
     {
-        NightOutcome Night(int i, double told, double came) => new(new(new DateOnly(2026, 1, 1).AddDays(i)), new(1, new(new DateOnly(2026, 1, 1).AddDays(i)), DeclineMethod.Balance, new(told, told - 0.5, told + 0.5, 0.8), Day, 0, Day), came);
+        NightOutcome Night(int i, double told, double came) =>
+            new(
+                new(new DateOnly(2026, 1, 1).AddDays(i)),
+                new(
+                    1,
+                    new(new DateOnly(2026, 1, 1).AddDays(i)),
+                    DeclineMethod.Balance,
+                    new(told, told - 0.5, told + 0.5, 0.8),
+                    Day,
+                    0,
+                    Day
+                ),
+                came
+            );
         var nights = new[] { Night(0, 9, 1), Night(1, 5, 4.8), Night(2, 5, 5.6), Night(3, 4, 4.1) };
         var score = ForecastScore.Of(nights, 3)!;
         Assert.Equal(3, score.Nights);
@@ -125,7 +138,9 @@ public sealed class ToldTests : IDisposable
         var limits = farm.Story.LimitsOn(new(2026, 12, 20))!;
         Assert.Equal((7.9, 9.8), (limits.DoActMgL, limits.DoWatchMgL));
         Assert.Equal(Status.ActNow, farm.Questions.Now(farm.Story, at).Judgement.Status);
-        Assert.NotEmpty(farm.Try(new LimitSet(farm.PondId, "silver_perch", LifeStage.Growing, "do_act", 7.99 + 2), at).Remarks);
+        Assert.NotEmpty(
+            farm.Try(new LimitSet(farm.PondId, "silver_perch", LifeStage.Growing, "do_act", 7.99 + 2), at).Remarks
+        );
     }
 
     [Fact]
@@ -134,7 +149,10 @@ public sealed class ToldTests : IDisposable
         var (batch, at) = (farm.Story.Batches[0], Day.AddHours(20));
         farm.Clock.Now = at.AddDays(3);
         farm.Must(new PondWorked(farm.PondId, PondWork.ScreensFitted, "", null), Day);
-        farm.Must(new FishHarvested(farm.PondId, batch.Id, 800, 100, CountBasis.Counted, Account.Harvested, true, ""), at);
+        farm.Must(
+            new FishHarvested(farm.PondId, batch.Id, 800, 100, CountBasis.Counted, Account.Harvested, true, ""),
+            at
+        );
         var perch = FishSpecies.Of("silver_perch");
         GateLine Line(string name, DateTimeOffset when) => farm.Story.ReadyFor(perch, when).Single(l => l.Name == name);
         Assert.Equal(Condition.Unknown, Line("screens", at.AddHours(1)).State);

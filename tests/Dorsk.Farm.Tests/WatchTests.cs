@@ -22,7 +22,16 @@ public sealed class WatchTests : IDisposable
     {
         memory = new(farm.Door, farm.Questions, farm.Clock);
         heard = new(farm.Clock);
-        watch = new(farm.File, farm.Door, farm.Questions, memory, heard, heartbeat, farm.Clock, TimeSpan.FromMinutes(2));
+        watch = new(
+            farm.File,
+            farm.Door,
+            farm.Questions,
+            memory,
+            heard,
+            heartbeat,
+            farm.Clock,
+            TimeSpan.FromMinutes(2)
+        );
         farm.Must(new CallListSet([new("Night watch", "watch@farm.test")], 10, null, null), TestFarm.Start.AddDays(1));
         farm.Stock();
     }
@@ -35,13 +44,23 @@ public sealed class WatchTests : IDisposable
 
     private long Pond(string code, double mgL)
     {
-        var pond = farm.Must(new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")), TestFarm.Start.AddDays(1));
-        farm.Must(new FishStocked(pond, "silver_perch", "hatchery", 500, 80, CountBasis.ByWeight, "test", null), TestFarm.Start.AddDays(2));
+        var pond = farm.Must(
+            new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+            TestFarm.Start.AddDays(1)
+        );
+        farm.Must(
+            new FishStocked(pond, "silver_perch", "hatchery", 500, 80, CountBasis.ByWeight, "test", null),
+            TestFarm.Start.AddDays(2)
+        );
         Read(pond, mgL);
         return pond;
     }
 
-    private void Read(long pond, double mgL) => farm.Must(new ReadingTaken(pond, [new(Parameter.Oxygen, mgL), new(Parameter.Temperature, 26)]), Now.AddMinutes(-1));
+    private void Read(long pond, double mgL) =>
+        farm.Must(
+            new ReadingTaken(pond, [new(Parameter.Oxygen, mgL), new(Parameter.Temperature, 26)]),
+            Now.AddMinutes(-1)
+        );
 
     private void Raw(string sql)
     {
@@ -50,12 +69,15 @@ public sealed class WatchTests : IDisposable
     }
 
     // A stocking of a species that no table has, as an import of other days might have left it.
-    private void Spoil(long pond) => Raw($"""
-        INSERT INTO entry VALUES ('spoilt', 1767400000000, 'x');
-        INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES (9000, 'spoilt', 0, 'FishStocked', {pond}, 1767400000000, 1767400000000, 'x', '', NULL);
-        INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL);
-        INSERT INTO posting VALUES (9000, 0, 9000, 'Supplier', NULL, -10, -50, 'Counted'), (9000, 1, 9000, 'Pond', {pond}, 10, 50, 'Counted');
-        """);
+    private void Spoil(long pond) =>
+        Raw(
+            $"""
+            INSERT INTO entry VALUES ('spoilt', 1767400000000, 'x');
+            INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES (9000, 'spoilt', 0, 'FishStocked', {pond}, 1767400000000, 1767400000000, 'x', '', NULL);
+            INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL);
+            INSERT INTO posting VALUES (9000, 0, 9000, 'Supplier', NULL, -10, -50, 'Counted'), (9000, 1, 9000, 'Pond', {pond}, 10, 50, 'Counted');
+            """
+        );
 
     [Fact]
     public void A_pond_that_cannot_be_worked_out_is_an_alarm_with_its_name_and_costs_no_other()
@@ -86,15 +108,27 @@ public sealed class WatchTests : IDisposable
         watch.Look();
         Spoil(pond);
         watch.Look();
-        Assert.Equal([AlarmCause.LowOxygen, AlarmCause.PondFailed], Open.Where(a => a.PondId == pond).Select(a => a.Cause).Order());
+        Assert.Equal(
+            [AlarmCause.LowOxygen, AlarmCause.PondFailed],
+            Open.Where(a => a.PondId == pond).Select(a => a.Cause).Order()
+        );
     }
 
     [Fact]
     public void Many_motors_that_trip_at_once_make_one_alarm_that_fits()
     {
         var pond = Pond("P2", 1.5);
-        farm.Must(new AeratorsFitted(pond, [.. Enumerable.Range(1, 9).Select(i => new Aerator($"Paddle {i}", AeratorKind.All[1], 1.1, null, null))]), TestFarm.Start.AddDays(3));
-        var panel = farm.Must(new DeviceKept(0, "Panel P2", DeviceUse.Panel, pond, null, false), TestFarm.Start.AddDays(3));
+        farm.Must(
+            new AeratorsFitted(
+                pond,
+                [.. Enumerable.Range(1, 9).Select(i => new Aerator($"Paddle {i}", AeratorKind.All[1], 1.1, null, null))]
+            ),
+            TestFarm.Start.AddDays(3)
+        );
+        var panel = farm.Must(
+            new DeviceKept(0, "Panel P2", DeviceUse.Panel, pond, null, false),
+            TestFarm.Start.AddDays(3)
+        );
         heard.Note(panel);
         for (var i = 1; i <= 9; i++)
         {
@@ -112,10 +146,12 @@ public sealed class WatchTests : IDisposable
     private void FillTheDisk()
     {
         farm.File.MostPages = 1;
-        for (var refused = 0; refused < 60;)
+        for (var refused = 0; refused < 60; )
             try
             {
-                Raw($"INSERT INTO entry VALUES ('{Guid.NewGuid()}', 1767400000000, 'x'); INSERT INTO log(entry, n, kind, happened, entered, author, as_typed) SELECT id, 0, 'TakenBack', 1767400000000, 1767400000000, 'x', '' FROM entry WHERE rowid = last_insert_rowid();");
+                Raw(
+                    $"INSERT INTO entry VALUES ('{Guid.NewGuid()}', 1767400000000, 'x'); INSERT INTO log(entry, n, kind, happened, entered, author, as_typed) SELECT id, 0, 'TakenBack', 1767400000000, 1767400000000, 'x', '' FROM entry WHERE rowid = last_insert_rowid();"
+                );
                 refused = 0;
             }
             catch (Microsoft.Data.Sqlite.SqliteException problem)
@@ -213,7 +249,10 @@ public sealed class WatchTests : IDisposable
     public void A_command_to_an_aerator_goes_out_though_nothing_can_be_written()
     {
         var pond = Pond("P2", 1.5);
-        farm.Must(new AeratorsFitted(pond, [new("A1", AeratorKind.All[1], 1.1, null, null)]), TestFarm.Start.AddDays(3));
+        farm.Must(
+            new AeratorsFitted(pond, [new("A1", AeratorKind.All[1], 1.1, null, null)]),
+            TestFarm.Start.AddDays(3)
+        );
         farm.Must(new DeviceKept(0, "Panel P2", DeviceUse.Panel, pond, null, false), TestFarm.Start.AddDays(3));
         farm.Must(new AeratorSwitched(pond, "A1", AirOrder.On, null), Now.AddMinutes(-1));
         FillTheDisk();

@@ -19,18 +19,44 @@ public class AlarmTests : IDisposable
 
     public AlarmTests() => farm.Settings["smtp"] = $"127.0.0.1:{mailbox.Port}";
 
-    private T The<T>() where T : notnull => farm.Services.GetRequiredService<T>();
+    private T The<T>()
+        where T : notnull => farm.Services.GetRequiredService<T>();
 
     private Task Round() => The<AlarmTeller>().Round(default);
 
-    private void Read(double mgL) => Assert.True(The<Door>().Enter(Entry.Of(Guid.NewGuid(), "Pond hand", SmallFarm.Now.AddMinutes(-1), new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, mgL)]))).Accepted);
+    private void Read(double mgL) =>
+        Assert.True(
+            The<Door>()
+                .Enter(
+                    Entry.Of(
+                        Guid.NewGuid(),
+                        "Pond hand",
+                        SmallFarm.Now.AddMinutes(-1),
+                        new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, mgL)])
+                    )
+                )
+                .Accepted
+        );
 
     private IReadOnlyList<Alarm> Alarms => The<Questions>().Alarms(SmallFarm.Now);
 
     [Fact]
     public async Task A_low_reading_rings_calls_the_first_stands_over_every_page_is_answered_once_and_ends()
     {
-        The<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now.AddHours(-1), new CallListSet([new("Night watch", "watch@farm.test"), new("Manager", "manager@farm.test")], 10, null, null)));
+        The<Door>()
+            .Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    "Manager",
+                    SmallFarm.Now.AddHours(-1),
+                    new CallListSet(
+                        [new("Night watch", "watch@farm.test"), new("Manager", "manager@farm.test")],
+                        10,
+                        null,
+                        null
+                    )
+                )
+            );
         await Round();
         Assert.Empty(Alarms);
         Read(3.6);
@@ -38,7 +64,10 @@ public class AlarmTests : IDisposable
         await Round();
         // From 7.2 two hours before: it falls so fast that it rings loud, once; and the night ahead rings for itself.
         var rings = Alarms.Single(a => a.Cause == AlarmCause.LowOxygen);
-        Assert.Equal((Core.Judging.Status.ActNow, true), (rings.Level, rings.Text.Contains("falling", StringComparison.Ordinal)));
+        Assert.Equal(
+            (Core.Judging.Status.ActNow, true),
+            (rings.Level, rings.Text.Contains("falling", StringComparison.Ordinal))
+        );
         Assert.Equal([AlarmCause.LowOxygen, AlarmCause.NightForecast], Alarms.Select(a => a.Cause).Order());
         var mails = mailbox.Mails.Where(m => m.Text.Contains("P1 oxygen", StringComparison.Ordinal)).ToList();
         Assert.Equal(["watch@farm.test"], Assert.Single(mails).To);
@@ -48,9 +77,18 @@ public class AlarmTests : IDisposable
         var hand = await farm.As(Role.PondHand);
         Assert.Contains("class=\"rings", await hand.Client.GetStringAsync("/ponds"), StringComparison.Ordinal);
         await hand.Token("/alarms");
-        Assert.Equal(HttpStatusCode.Redirect, (await hand.Post("/alarms?handler=Answer", new() { ["alarm"] = $"{rings.Id}" })).StatusCode);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await hand.Post("/alarms?handler=Answer", new() { ["alarm"] = $"{rings.Id}" })).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await hand.Post("/alarms?handler=Answer", new() { ["alarm"] = "99999" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await hand.Post("/alarms?handler=Answer", new() { ["alarm"] = $"{rings.Id}" })).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await hand.Post("/alarms?handler=Answer", new() { ["alarm"] = $"{rings.Id}" })).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await hand.Post("/alarms?handler=Answer", new() { ["alarm"] = "99999" })).StatusCode
+        );
         Assert.Equal("Pond hand", Alarms.Single(a => a.Id == rings.Id).Answered!.Value.By);
 
         Read(9.8);
@@ -65,12 +103,35 @@ public class AlarmTests : IDisposable
     {
         var manager = await farm.As(Role.Manager);
         await manager.Token("/alarms");
-        var wrong = await manager.Post("/alarms?handler=List", new() { ["people"] = "Night watch", ["after"] = "soon", ["quietfrom"] = "25:00", ["quietto"] = "" });
+        var wrong = await manager.Post(
+            "/alarms?handler=List",
+            new()
+            {
+                ["people"] = "Night watch",
+                ["after"] = "soon",
+                ["quietfrom"] = "25:00",
+                ["quietto"] = "",
+            }
+        );
         var page = await wrong.Content.ReadAsStringAsync();
         Assert.Equal(HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
         Assert.Contains(">Night watch</textarea>", page, StringComparison.Ordinal);
         Assert.Contains("An hour such as", page, StringComparison.Ordinal);
-        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/alarms?handler=List", new() { ["people"] = "Night watch, watch@farm.test\nManager, manager@farm.test", ["after"] = "5", ["quietfrom"] = "22:00", ["quietto"] = "5:00" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (
+                await manager.Post(
+                    "/alarms?handler=List",
+                    new()
+                    {
+                        ["people"] = "Night watch, watch@farm.test\nManager, manager@farm.test",
+                        ["after"] = "5",
+                        ["quietfrom"] = "22:00",
+                        ["quietto"] = "5:00",
+                    }
+                )
+            ).StatusCode
+        );
         mailbox.Dispose();
         Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/alarms?handler=Drill", [])).StatusCode);
         await Round();

@@ -56,14 +56,18 @@ public class ClockTests
     [InlineData("0001-01-01", null)]
     [InlineData(null, "-1")]
     [InlineData(null, "fast")]
-    public void A_wrong_switch_is_said(string? start, string? rate) => Assert.Throws<ArgumentException>(() => new FarmClock(start, rate));
+    public void A_wrong_switch_is_said(string? start, string? rate) =>
+        Assert.Throws<ArgumentException>(() => new FarmClock(start, rate));
 
     [Fact]
     public void In_the_hour_that_comes_twice_what_is_typed_has_happened()
     {
         var zone = Core.Time.FarmZone.Find("Europe/Berlin")!;
         // 31 Oct 2027: 03:00 summer time becomes 02:00; both 02:30 are half an hour and an hour and a half after midnight UTC.
-        var (first, second) = (new DateTimeOffset(2027, 10, 31, 0, 30, 0, TimeSpan.Zero), new DateTimeOffset(2027, 10, 31, 1, 30, 0, TimeSpan.Zero));
+        var (first, second) = (
+            new DateTimeOffset(2027, 10, 31, 0, 30, 0, TimeSpan.Zero),
+            new DateTimeOffset(2027, 10, 31, 1, 30, 0, TimeSpan.Zero)
+        );
         foreach (var now in new[] { first, first.AddMinutes(20), second, second.AddMinutes(20) })
         {
             var meant = zone.At(zone.LocalAt(now), notAfter: now);

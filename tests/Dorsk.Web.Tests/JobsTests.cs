@@ -20,13 +20,36 @@ public sealed class JobsTests : IDisposable
     {
         var today = DateOnly.FromDateTime(SmallFarm.Now.AddHours(10).DateTime);
         var door = farm.Services.GetRequiredService<Door>();
-        Assert.True(door.Enter(Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now, new DutyKept(0, farm.PondId, "clean the probe", "slime reads low", 7, today.AddDays(2), new(9, 0), Role.NightWatch, null))).Accepted);
+        Assert.True(
+            door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    "Manager",
+                    SmallFarm.Now,
+                    new DutyKept(
+                        0,
+                        farm.PondId,
+                        "clean the probe",
+                        "slime reads low",
+                        7,
+                        today.AddDays(2),
+                        new(9, 0),
+                        Role.NightWatch,
+                        null
+                    )
+                )
+            ).Accepted
+        );
         var (hand, watch) = (await farm.As(Role.PondHand), await farm.As(Role.NightWatch));
         var first = await Address(watch);
         var stranger = farm.CreateClient(new() { AllowAutoRedirect = false });
         var answer = await stranger.GetAsync(first);
         Assert.Equal("text/calendar", answer.Content.Headers.ContentType!.MediaType);
-        var events = Calendar.Load(await answer.Content.ReadAsStringAsync())!.Events.Where(e => e.Summary == "P1: clean the probe").OrderBy(e => e.Start!.AsUtc).ToList();
+        var events = Calendar
+            .Load(await answer.Content.ReadAsStringAsync())!
+            .Events.Where(e => e.Summary == "P1: clean the probe")
+            .OrderBy(e => e.Start!.AsUtc)
+            .ToList();
         // Every week for sixty days from the day after tomorrow, at nine on the farm's clock, ten hours before Greenwich.
         Assert.Equal(9, events.Count);
         Assert.Equal(today.AddDays(2).ToDateTime(new(9, 0)).AddHours(-10), events[0].End!.AsUtc);
@@ -34,10 +57,20 @@ public sealed class JobsTests : IDisposable
         Assert.Equal("slime reads low", events[0].Description);
 
         // The hand's calendar holds the hand's jobs; an address tells nothing of another, and a new one shuts the old.
-        Assert.DoesNotContain("clean the probe", await stranger.GetStringAsync(await Address(hand)), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "clean the probe",
+            await stranger.GetStringAsync(await Address(hand)),
+            StringComparison.Ordinal
+        );
         var second = await Address(watch);
-        Assert.Equal([HttpStatusCode.NotFound, HttpStatusCode.OK], new[] { (await stranger.GetAsync(first)).StatusCode, (await stranger.GetAsync(second)).StatusCode });
-        Assert.Equal(HttpStatusCode.NotFound, (await stranger.GetAsync($"/calendar/{new string('0', 48)}.ics")).StatusCode);
+        Assert.Equal(
+            [HttpStatusCode.NotFound, HttpStatusCode.OK],
+            new[] { (await stranger.GetAsync(first)).StatusCode, (await stranger.GetAsync(second)).StatusCode }
+        );
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await stranger.GetAsync($"/calendar/{new string('0', 48)}.ics")).StatusCode
+        );
         Assert.Equal(HttpStatusCode.NotFound, (await stranger.GetAsync("/calendar/x.ics")).StatusCode);
     }
 
@@ -51,7 +84,21 @@ public sealed class JobsTests : IDisposable
         Assert.Contains("<h2>P1</h2>", await hand.Client.GetStringAsync("/jobs?by=pond"), StringComparison.Ordinal);
         var door = farm.Services.GetRequiredService<Door>();
         var questions = farm.Services.GetRequiredService<Questions>();
-        Assert.True(door.Enter(Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now.AddMinutes(-5), new Dorsk.Core.Stock.FishSampled(farm.PondId, farm.BatchLine, false, [(30, 30 * 190), (30, 30 * 194)]))).Accepted);
+        Assert.True(
+            door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    "Manager",
+                    SmallFarm.Now.AddMinutes(-5),
+                    new Dorsk.Core.Stock.FishSampled(
+                        farm.PondId,
+                        farm.BatchLine,
+                        false,
+                        [(30, 30 * 190), (30, 30 * 194)]
+                    )
+                )
+            ).Accepted
+        );
         var day = questions.Today(SmallFarm.Now.AddMinutes(1))!.Day;
         var next = JobsAhead.Of(day, 60).Single(j => j.What.StartsWith("P1: sample", StringComparison.Ordinal));
         Assert.Equal(day.Today.AddDays(28), day.Zone.DayOf(next.Due));
@@ -61,7 +108,9 @@ public sealed class JobsTests : IDisposable
     private static async Task<string> Address(Visitor visitor)
     {
         await visitor.Token("/jobs");
-        var html = await (await visitor.Post("/jobs?handler=Calendar", new Dictionary<string, string>())).Content.ReadAsStringAsync();
+        var html = await (
+            await visitor.Post("/jobs?handler=Calendar", new Dictionary<string, string>())
+        ).Content.ReadAsStringAsync();
         return new Uri(Regex.Match(html, "<code class=\"secret\">([^<]+)</code>").Groups[1].Value).PathAndQuery;
     }
 

@@ -19,10 +19,17 @@ public class ListTests(SmallFarm farm) : IClassFixture<SmallFarm>
             var hidden = Lists.IsPrivate(name);
             Assert.Contains($"/lists/{name}.csv", all, StringComparison.Ordinal);
             Assert.Equal(!hidden, some.Contains($"/lists/{name}.csv", StringComparison.Ordinal));
-            Assert.Equal(hidden ? HttpStatusCode.Forbidden : HttpStatusCode.OK, (await viewer.Client.GetAsync($"/lists/{name}.csv")).StatusCode);
+            Assert.Equal(
+                hidden ? HttpStatusCode.Forbidden : HttpStatusCode.OK,
+                (await viewer.Client.GetAsync($"/lists/{name}.csv")).StatusCode
+            );
         }
         Assert.Equal(HttpStatusCode.OK, (await manager.Client.GetAsync("/lists/call-list.csv")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await manager.Client.GetAsync("/lists/credential.csv")).StatusCode);
-        Assert.Contains("silver_perch", await viewer.Client.GetStringAsync("/lists/stockings.csv"), StringComparison.Ordinal);
+        Assert.Contains(
+            "silver_perch",
+            await viewer.Client.GetStringAsync("/lists/stockings.csv"),
+            StringComparison.Ordinal
+        );
     }
 }

@@ -27,29 +27,67 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
         var services = (app ?? farm).Services;
         var questions = services.GetRequiredService<Questions>();
         if (questions.Devices().All(d => d.Kept.Name != name))
-            Assert.True(services.GetRequiredService<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", Now.AddDays(-1), new DeviceKept(0, name, use, use == DeviceUse.Probe ? farm.PondId : null, null, false))).Accepted);
-        return services.GetRequiredService<DeviceKeys>().Renew(questions.Devices().First(d => d.Kept.Name == name).Kept.DeviceId);
+            Assert.True(
+                services
+                    .GetRequiredService<Door>()
+                    .Enter(
+                        Entry.Of(
+                            Guid.NewGuid(),
+                            "Manager",
+                            Now.AddDays(-1),
+                            new DeviceKept(0, name, use, use == DeviceUse.Probe ? farm.PondId : null, null, false)
+                        )
+                    )
+                    .Accepted
+            );
+        return services
+            .GetRequiredService<DeviceKeys>()
+            .Renew(questions.Devices().First(d => d.Kept.Name == name).Kept.DeviceId);
     }
 
-    private async Task<(HttpStatusCode Status, JsonElement Body)> Ask(HttpMethod method, string path, string? key, string? json = null)
+    private async Task<(HttpStatusCode Status, JsonElement Body)> Ask(
+        HttpMethod method,
+        string path,
+        string? key,
+        string? json = null
+    )
     {
-        using var message = new HttpRequestMessage(method, path) { Content = json is null ? null : new StringContent(json, Encoding.UTF8, "application/json") };
+        using var message = new HttpRequestMessage(method, path)
+        {
+            Content = json is null ? null : new StringContent(json, Encoding.UTF8, "application/json"),
+        };
         if (key is not null)
             message.Headers.Authorization = new("Bearer", key);
         using var answer = await farm.CreateClient(new() { AllowAutoRedirect = false }).SendAsync(message);
         return (answer.StatusCode, JsonDocument.Parse(await answer.Content.ReadAsStringAsync()).RootElement.Clone());
     }
 
-    private static string Sent(string extra, params (double MinutesAgo, string What, object Value, string Unit)[] values) =>
+    private static string Sent(
+        string extra,
+        params (double MinutesAgo, string What, object Value, string Unit)[] values
+    ) =>
         $$"""{ {{extra}} "readings": [{{string.Join(",", values.Select(v => string.Create(CultureInfo.InvariantCulture, $$"""{"at":"{{Now.AddMinutes(-v.MinutesAgo):O}}","what":"{{v.What}}","value":{{v.Value}},"unit":"{{v.Unit}}"}""")))}}] }""";
 
     [Fact]
     public async Task Another_value_for_the_same_instant_is_not_said_to_be_kept()
     {
         var key = Device("Buoy twice", DeviceUse.Probe);
-        var (_, first) = await Ask(HttpMethod.Post, "/api/readings", key, Sent("", (21, "do", 6.4, "mg/L"), (21, "do", 6.7, "mg/L"), (20, "do", 6.5, "mg/L")));
-        Assert.Equal((2, 2), (first.GetProperty("kept").GetInt32(), first.GetProperty("wrong")[0].GetProperty("place").GetInt32()));
-        var (status, second) = await Ask(HttpMethod.Post, "/api/readings", key, Sent("", (21, "do", 6.4, "mg/L"), (20, "do", 5.5, "mg/L")));
+        var (_, first) = await Ask(
+            HttpMethod.Post,
+            "/api/readings",
+            key,
+            Sent("", (21, "do", 6.4, "mg/L"), (21, "do", 6.7, "mg/L"), (20, "do", 6.5, "mg/L"))
+        );
+        Assert.Equal(
+            (2, 2),
+            (first.GetProperty("kept").GetInt32(), first.GetProperty("wrong")[0].GetProperty("place").GetInt32())
+        );
+        var (status, second) = await Ask(
+            HttpMethod.Post,
+            "/api/readings",
+            key,
+            Sent("", (21, "do", 6.4, "mg/L"), (20, "do", 5.5, "mg/L"))
+        );
         Assert.Equal((HttpStatusCode.OK, 1), (status, second.GetProperty("kept").GetInt32()));
         Assert.Contains("6.5", second.GetProperty("wrong")[0].GetProperty("why").GetString(), StringComparison.Ordinal);
     }
@@ -59,13 +97,30 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
     {
         Device("Buoy of old", DeviceUse.Probe);
         var reader = Device("Office of old", DeviceUse.Reader);
-        var device = farm.Services.GetRequiredService<Questions>().Devices().First(d => d.Kept.Name == "Buoy of old").Kept.DeviceId;
+        var device = farm
+            .Services.GetRequiredService<Questions>()
+            .Devices()
+            .First(d => d.Kept.Name == "Buoy of old")
+            .Kept.DeviceId;
         var door = farm.Services.GetRequiredService<Door>();
         var from = Now.AddDays(-40);
-        foreach (var part in Enumerable.Range(0, 3000).Select(i => new ProbeValue(Parameter.Ph, from.AddMinutes(15 * i), 7 + (i % 10 * 0.05))).Chunk(1500))
-            Assert.True(door.Enter(Entry.Of(Guid.NewGuid(), "Buoy", part[^1].At, new ProbeSeriesReceived(device, farm.PondId, part))).Accepted);
+        foreach (
+            var part in Enumerable
+                .Range(0, 3000)
+                .Select(i => new ProbeValue(Parameter.Ph, from.AddMinutes(15 * i), 7 + (i % 10 * 0.05)))
+                .Chunk(1500)
+        )
+            Assert.True(
+                door.Enter(
+                    Entry.Of(Guid.NewGuid(), "Buoy", part[^1].At, new ProbeSeriesReceived(device, farm.PondId, part))
+                ).Accepted
+            );
         string At(DateTimeOffset at) => Uri.EscapeDataString(at.ToString("O", CultureInfo.InvariantCulture));
-        var (status, got) = await Ask(HttpMethod.Get, $"/api/ponds/P1/readings?what=ph&from={At(from)}&to={At(from.AddDays(5))}", reader);
+        var (status, got) = await Ask(
+            HttpMethod.Get,
+            $"/api/ponds/P1/readings?what=ph&from={At(from)}&to={At(from.AddDays(5))}",
+            reader
+        );
         Assert.Equal((HttpStatusCode.OK, 481), (status, got.GetArrayLength()));
         Assert.Equal(7.45, got[9].GetProperty("value").GetDouble(), 9);
     }
@@ -75,23 +130,70 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
     {
         var key = Device("Buoy P1", DeviceUse.Probe);
         var reader = Device("Office", DeviceUse.Reader);
-        var body = Sent("", (30, "do", 6.4, "mg/L"), (15, "temp", 78.8, "F"), (45, "ph", 7.9, ""), (15, "do", 6.1, "ppm"));
+        var body = Sent(
+            "",
+            (30, "do", 6.4, "mg/L"),
+            (15, "temp", 78.8, "F"),
+            (45, "ph", 7.9, ""),
+            (15, "do", 6.1, "ppm")
+        );
         for (var i = 0; i < 2; i++)
         {
             var (status, got) = await Ask(HttpMethod.Post, "/api/readings", key, body);
-            Assert.Equal((HttpStatusCode.OK, 4, 0), (status, got.GetProperty("kept").GetInt32(), got.GetProperty("wrong").GetArrayLength()));
+            Assert.Equal(
+                (HttpStatusCode.OK, 4, 0),
+                (status, got.GetProperty("kept").GetInt32(), got.GetProperty("wrong").GetArrayLength())
+            );
         }
-        async Task<double[]> Values(string what) => [.. (await Ask(HttpMethod.Get, $"/api/ponds/P1/readings?what={what}&from={Uri.EscapeDataString(Now.AddHours(-1).ToString("O", CultureInfo.InvariantCulture))}", reader)).Body.EnumerateArray().Select(v => v.GetProperty("value").GetDouble())];
+        async Task<double[]> Values(string what) =>
+            [
+                .. (
+                    await Ask(
+                        HttpMethod.Get,
+                        $"/api/ponds/P1/readings?what={what}&from={Uri.EscapeDataString(Now.AddHours(-1).ToString("O", CultureInfo.InvariantCulture))}",
+                        reader
+                    )
+                )
+                    .Body.EnumerateArray()
+                    .Select(v => v.GetProperty("value").GetDouble()),
+            ];
         Assert.Equal(new[] { 6.4, 6.1 }.AsEnumerable(), await Values("do"));
         Assert.Equal(26, (await Values("temp")).Single(), 6);
         // Two of four cannot be: the others are kept, each wrong one with its place and its reason.
-        var (ok, mixed) = await Ask(HttpMethod.Post, "/api/readings", key, Sent("", (14, "do", 6.0, "mg/L"), (13, "do", 900, "mg/L"), (12, "mood", 3, ""), (11, "do", 5, "furlong")));
-        Assert.Equal((HttpStatusCode.OK, 1, "2 3 4"), (ok, mixed.GetProperty("kept").GetInt32(), string.Join(' ', mixed.GetProperty("wrong").EnumerateArray().Select(w => w.GetProperty("place").GetInt32()))));
+        var (ok, mixed) = await Ask(
+            HttpMethod.Post,
+            "/api/readings",
+            key,
+            Sent("", (14, "do", 6.0, "mg/L"), (13, "do", 900, "mg/L"), (12, "mood", 3, ""), (11, "do", 5, "furlong"))
+        );
+        Assert.Equal(
+            (HttpStatusCode.OK, 1, "2 3 4"),
+            (
+                ok,
+                mixed.GetProperty("kept").GetInt32(),
+                string.Join(
+                    ' ',
+                    mixed.GetProperty("wrong").EnumerateArray().Select(w => w.GetProperty("place").GetInt32())
+                )
+            )
+        );
         // A clock a day ahead is set right by what it says it is.
-        var (_, ahead) = await Ask(HttpMethod.Post, "/api/readings", key, Sent($"\"sent\": \"{Now.AddDays(1):O}\",", (-1435, "do", 5.8, "mg/L")));
+        var (_, ahead) = await Ask(
+            HttpMethod.Post,
+            "/api/readings",
+            key,
+            Sent($"\"sent\": \"{Now.AddDays(1):O}\",", (-1435, "do", 5.8, "mg/L"))
+        );
         Assert.Equal((1, 86_400.0), (ahead.GetProperty("kept").GetInt32(), ahead.GetProperty("clockOffS").GetDouble()));
         Assert.Equal(5.8, (await Values("do"))[^1]);
-        Assert.Contains("future", (await Ask(HttpMethod.Post, "/api/readings", key, Sent("", (-90, "do", 5.8, "mg/L")))).Body.GetProperty("wrong")[0].GetProperty("why").GetString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "future",
+            (await Ask(HttpMethod.Post, "/api/readings", key, Sent("", (-90, "do", 5.8, "mg/L"))))
+                .Body.GetProperty("wrong")[0]
+                .GetProperty("why")
+                .GetString(),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -107,11 +209,21 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
             Assert.Equal(HttpStatusCode.OK, (await Ask(HttpMethod.Get, path, reader)).Status);
         }
         // A person's cookie is no key; a new key shuts the old one out; a device that is gone has none.
-        Assert.Equal(HttpStatusCode.Unauthorized, (await (await farm.As(Role.Manager)).Client.GetAsync("/api/ponds")).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Unauthorized,
+            (await (await farm.As(Role.Manager)).Client.GetAsync("/api/ponds")).StatusCode
+        );
         var newer = Device("Reader keys", DeviceUse.Reader);
-        Assert.Equal((HttpStatusCode.Unauthorized, HttpStatusCode.OK), ((await Ask(HttpMethod.Get, "/api/ponds", reader)).Status, (await Ask(HttpMethod.Get, "/api/ponds", newer)).Status));
+        Assert.Equal(
+            (HttpStatusCode.Unauthorized, HttpStatusCode.OK),
+            (
+                (await Ask(HttpMethod.Get, "/api/ponds", reader)).Status,
+                (await Ask(HttpMethod.Get, "/api/ponds", newer)).Status
+            )
+        );
         var kept = farm.Services.GetRequiredService<Questions>().Devices().First(d => d.Kept.Name == "Reader keys");
-        farm.Services.GetRequiredService<Door>().Enter(new Entry(Guid.NewGuid(), "Manager", [new(Now, kept.Kept with { Gone = true }, "", kept.Line)], []));
+        farm.Services.GetRequiredService<Door>()
+            .Enter(new Entry(Guid.NewGuid(), "Manager", [new(Now, kept.Kept with { Gone = true }, "", kept.Line)], []));
         Assert.Equal(HttpStatusCode.Unauthorized, (await Ask(HttpMethod.Get, "/api/ponds", newer)).Status);
     }
 
@@ -143,12 +255,43 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
         var (_, then) = await Ask(HttpMethod.Get, "/api/ponds/P1/tonight?asOf=" + before, key);
         Assert.Equal(JsonValueKind.Null, then.GetProperty("dawnLowMgL").ValueKind);
         Assert.Contains("never read", then.GetProperty("why").GetString(), StringComparison.Ordinal);
-        Assert.Equal(900, (await Ask(HttpMethod.Get, "/api/ponds/P1/standing?asOf=" + before, key)).Body[0].GetProperty("count").GetProperty("value").GetDouble(), 30.0);
-        Assert.Equal(HttpStatusCode.BadRequest, (await Ask(HttpMethod.Get, "/api/ponds/P1/tonight?asOf=tomorrow", key)).Status);
-        Assert.Equal(HttpStatusCode.BadRequest, (await Ask(HttpMethod.Get, "/api/ponds/P1/readings?what=mood", key)).Status);
+        Assert.Equal(
+            900,
+            (await Ask(HttpMethod.Get, "/api/ponds/P1/standing?asOf=" + before, key))
+                .Body[0]
+                .GetProperty("count")
+                .GetProperty("value")
+                .GetDouble(),
+            30.0
+        );
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await Ask(HttpMethod.Get, "/api/ponds/P1/tonight?asOf=tomorrow", key)).Status
+        );
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await Ask(HttpMethod.Get, "/api/ponds/P1/readings?what=mood", key)).Status
+        );
         Assert.Equal(HttpStatusCode.NotFound, (await Ask(HttpMethod.Get, "/api/ponds/P99/tonight", key)).Status);
         var described = await farm.CreateClient().GetFromJsonAsync<JsonElement>("/openapi/v1.json");
-        Assert.Equal(["/api/aerators", "/api/alarms", "/api/clock", "/api/ponds", "/api/ponds/{code}/readings", "/api/ponds/{code}/standing", "/api/ponds/{code}/tonight", "/api/readings"], described.GetProperty("paths").EnumerateObject().Select(p => p.Name).Where(p => p.StartsWith("/api", StringComparison.Ordinal)).Order());
+        Assert.Equal(
+            [
+                "/api/aerators",
+                "/api/alarms",
+                "/api/clock",
+                "/api/ponds",
+                "/api/ponds/{code}/readings",
+                "/api/ponds/{code}/standing",
+                "/api/ponds/{code}/tonight",
+                "/api/readings",
+            ],
+            described
+                .GetProperty("paths")
+                .EnumerateObject()
+                .Select(p => p.Name)
+                .Where(p => p.StartsWith("/api", StringComparison.Ordinal))
+                .Order()
+        );
     }
 
     [Fact]
@@ -165,10 +308,29 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
             using var client = new MqttClientFactory().CreateMqttClient();
             try
             {
-                await client.ConnectAsync(new MqttClientOptionsBuilder().WithTcpServer("127.0.0.1", port).WithCredentials(user, password).WithClientId("").WithProtocolVersion(MQTTnet.Formatter.MqttProtocolVersion.V500).Build());
-                return (await client.PublishAsync(new MqttApplicationMessageBuilder().WithTopic(topic).WithPayload(text).WithQualityOfServiceLevel(MQTTnet.Protocol.MqttQualityOfServiceLevel.AtLeastOnce).Build())).IsSuccess;
+                await client.ConnectAsync(
+                    new MqttClientOptionsBuilder()
+                        .WithTcpServer("127.0.0.1", port)
+                        .WithCredentials(user, password)
+                        .WithClientId("")
+                        .WithProtocolVersion(MQTTnet.Formatter.MqttProtocolVersion.V500)
+                        .Build()
+                );
+                return (
+                    await client.PublishAsync(
+                        new MqttApplicationMessageBuilder()
+                            .WithTopic(topic)
+                            .WithPayload(text)
+                            .WithQualityOfServiceLevel(MQTTnet.Protocol.MqttQualityOfServiceLevel.AtLeastOnce)
+                            .Build()
+                    )
+                ).IsSuccess;
             }
-            catch (Exception e) when (e is MQTTnet.Exceptions.MqttCommunicationException or MQTTnet.Adapter.MqttConnectingFailedException)
+            catch (Exception e)
+                when (e
+                        is MQTTnet.Exceptions.MqttCommunicationException
+                            or MQTTnet.Adapter.MqttConnectingFailedException
+                )
             {
                 return false;
             }
@@ -179,7 +341,12 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.False(await Send("Buoy M", key, "dorsk/probe/Buoy M/do", "wet"));
         Assert.False(await Send("Buoy M", "wrong", "dorsk/probe/Buoy M/do", "5"));
         Assert.False(await Send("Another", key, "dorsk/probe/Buoy M/do", "5"));
-        var read = app.Services.GetRequiredService<Questions>().Story("P1")!.ReadingsOf[Parameter.Oxygen].Select(t => t.Si).ToList();
+        var read = app
+            .Services.GetRequiredService<Questions>()
+            .Story("P1")!
+            .ReadingsOf[Parameter.Oxygen]
+            .Select(t => t.Si)
+            .ToList();
         Assert.Contains(5.55, read);
         Assert.Contains(6.66, read);
     }

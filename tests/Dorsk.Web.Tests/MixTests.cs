@@ -38,7 +38,15 @@ public class MixTests
     public void What_a_point_more_costs_is_what_it_costs()
     {
         var parts = Usual();
-        MixAnswer At(double protein) => FeedMix.Read(parts, Demand with { ProteinPct = protein }, LinearSolver.Solve(FeedMix.Program(parts, Demand with { ProteinPct = protein }))!);
+        MixAnswer At(double protein) =>
+            FeedMix.Read(
+                parts,
+                Demand with
+                {
+                    ProteinPct = protein,
+                },
+                LinearSolver.Solve(FeedMix.Program(parts, Demand with { ProteinPct = protein }))!
+            );
         var now = At(30);
         var more = At(30.01);
         var price = now.Bindings.First(b => b.Name == "protein").PricePerUnit;
@@ -71,7 +79,12 @@ public class MixTests
     public void A_mix_that_cannot_be_says_which_demand_it_misses()
     {
         // Maize, wheat and bran hold no 40 % of protein; everything else can be met.
-        List<MixPart> grain = [Part("maize", 0.4, 100), Part("wheat", 0.4, 100), Part("wheat middlings or bran", 0.3, 100)];
+        List<MixPart> grain =
+        [
+            Part("maize", 0.4, 100),
+            Part("wheat", 0.4, 100),
+            Part("wheat middlings or bran", 0.3, 100),
+        ];
         var demand = new MixDemand(40, (0, 20), 20, 20, 5, 20);
         Assert.Null(LinearSolver.Solve(FeedMix.Program(grain, demand)));
         var missed = FeedMix.Missed(grain, demand, LinearSolver.Solve(FeedMix.Nearest(grain, demand)));
@@ -81,7 +94,11 @@ public class MixTests
         Assert.Equal(16 * 90 / 88.0, protein.Reached, 3);
         // Limits that leave no whole: 30 and 25 are only 55 %.
         List<MixPart> little = [Part("maize", 0.4, 30), Part("wheat", 0.4, 25)];
-        Assert.StartsWith("the whole", FeedMix.Missed(little, demand, LinearSolver.Solve(FeedMix.Nearest(little, demand)))[0].Name, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "the whole",
+            FeedMix.Missed(little, demand, LinearSolver.Solve(FeedMix.Nearest(little, demand)))[0].Name,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -90,7 +107,11 @@ public class MixTests
         // Soy 48 and maize 8.5 for 30: (30 − 8.5)/(48 − 8.5) = 54.43 % soy.
         Assert.Equal(54.43, FeedMix.Square(48, 8.5, 30)!.Value, 2);
         Assert.Null(FeedMix.Square(48, 30.5, 30));
-        List<MixPart> two = [new(new("a", 90, 48, 5, 3, 6, 12, 100, "", ""), 1, 100), new(new("b", 90, 8.5, 5, 3, 2, 12, 100, "", ""), 0.3, 100)];
+        List<MixPart> two =
+        [
+            new(new("a", 90, 48, 5, 3, 6, 12, 100, "", ""), 1, 100),
+            new(new("b", 90, 8.5, 5, 3, 2, 12, 100, "", ""), 0.3, 100),
+        ];
         var mix = FeedMix.Read(two, Demand, LinearSolver.Solve(FeedMix.Program(two, new(30, (0, 20), 10, 10, 5, 15)))!);
         Assert.Equal(54.43, mix.Shares[0], 2);
     }
@@ -100,17 +121,41 @@ public class MixTests
     {
         // A tenth of 20 kg at 90 % dry is 1.8 kg dry: 30 kg of weed at 6 %, on 360 m² at 200 m² a kg.
         var weed = GrownFeed.Of(GrownKind.Duckweed, 20, 10, false);
-        Assert.Equal((1.8, 30.0, 360.0), (Math.Round(weed.DryKg, 6), Math.Round(weed.WetKg, 6), Math.Round(weed.AreaM2.Usual, 6)));
+        Assert.Equal(
+            (1.8, 30.0, 360.0),
+            (Math.Round(weed.DryKg, 6), Math.Round(weed.WetKg, 6), Math.Round(weed.AreaM2.Usual, 6))
+        );
         Assert.Equal(30, GrownFeed.DaysLeft(600, 30, 50));
         Assert.Null(GrownFeed.DaysLeft(600, 50, 50));
     }
 
     private static MixPart Part(string name, double price, double most) => new(Ingredient.Of(name, false), price, most);
 
-    private static List<MixPart> Usual() => [.. new[] { ("fish meal 65", 2.4), ("soybean meal 48 dehulled", 0.85), ("wheat", 0.42), ("maize", 0.4), ("vegetable oil", 1.6), ("groundnut cake", 3.0) }.Select(p => new MixPart(Ingredient.Of(p.Item1, false), p.Item2, Ingredient.Of(p.Item1, false).MostPct))];
+    private static List<MixPart> Usual() =>
+        [
+            .. new[]
+            {
+                ("fish meal 65", 2.4),
+                ("soybean meal 48 dehulled", 0.85),
+                ("wheat", 0.42),
+                ("maize", 0.4),
+                ("vegetable oil", 1.6),
+                ("groundnut cake", 3.0),
+            }.Select(p => new MixPart(Ingredient.Of(p.Item1, false), p.Item2, Ingredient.Of(p.Item1, false).MostPct)),
+        ];
 
     private static List<MixPart> Draw(Random random, int n) =>
-        [.. Ingredient.Names.OrderBy(_ => random.Next()).Where(x => Ingredient.Of(x, false).MostPct > 0).Take(n).Select(x => new MixPart(Ingredient.Of(x, false), 0.2 + random.NextDouble(), 30 + (random.NextDouble() * 60)))];
+        [
+            .. Ingredient
+                .Names.OrderBy(_ => random.Next())
+                .Where(x => Ingredient.Of(x, false).MostPct > 0)
+                .Take(n)
+                .Select(x => new MixPart(
+                    Ingredient.Of(x, false),
+                    0.2 + random.NextDouble(),
+                    30 + (random.NextDouble() * 60)
+                )),
+        ];
 
     // Every corner of the space: as many rows and bounds at their ends as there are variables, kept where nothing is broken.
     private static IEnumerable<double> Corners(LinearProgram p)
@@ -118,8 +163,8 @@ public class MixTests
         var n = p.Costs.Count;
         List<(double[] Row, double End)> planes = [];
         foreach (var r in p.Rows)
-            foreach (var end in new[] { r.Low, r.High }.Where(double.IsFinite).Distinct())
-                planes.Add(([.. r.Coefficients], end));
+        foreach (var end in new[] { r.Low, r.High }.Where(double.IsFinite).Distinct())
+            planes.Add(([.. r.Coefficients], end));
         for (var i = 0; i < n; i++)
             foreach (var end in new[] { 0, p.Upper[i] })
                 planes.Add(([.. Enumerable.Range(0, n).Select(j => i == j ? 1.0 : 0)], end));
@@ -129,7 +174,14 @@ public class MixTests
             if (Math.Abs(a.Determinant()) < 1e-9)
                 continue;
             var x = a.Solve(Vector<double>.Build.DenseOfEnumerable(chosen.Select(c => c.End)));
-            if (x.Zip(p.Upper).All(v => v.First >= -1e-6 && v.First <= v.Second + 1e-6) && p.Rows.All(r => r.Coefficients.Zip(x, (c, v) => c * v).Sum() is var sum && sum >= r.Low - 1e-6 && sum <= r.High + 1e-6))
+            if (
+                x.Zip(p.Upper).All(v => v.First >= -1e-6 && v.First <= v.Second + 1e-6)
+                && p.Rows.All(r =>
+                    r.Coefficients.Zip(x, (c, v) => c * v).Sum() is var sum
+                    && sum >= r.Low - 1e-6
+                    && sum <= r.High + 1e-6
+                )
+            )
                 yield return x.Zip(p.Costs, (v, c) => v * c).Sum();
         }
     }

@@ -8,7 +8,13 @@ namespace Dorsk.Web.Tests;
 /// <summary>What the plan editor sends is kept as a whole or not at all.</summary>
 public class PlanDrawingTests(SmallFarm farm) : IClassFixture<SmallFarm>
 {
-    private static readonly double[][] Square = [[100, 0], [140, 0], [140, 25], [100, 25]];
+    private static readonly double[][] Square =
+    [
+        [100, 0],
+        [140, 0],
+        [140, 25],
+        [100, 25],
+    ];
 
     private Questions Questions => farm.Services.GetRequiredService<Questions>();
 
@@ -17,16 +23,55 @@ public class PlanDrawingTests(SmallFarm farm) : IClassFixture<SmallFarm>
     {
         var manager = await farm.As(Role.Manager);
         var last = Questions.LastLine();
-        object Known(double[][] corners, params object[] marks) => new { id = farm.PondId, code = "P1", corners, marks };
-        object New(string code, string depth) => new { id = 0, code, corners = Square, kind = "Lined", use = "nursery", depth, slope = "1.5" };
+        object Known(double[][] corners, params object[] marks) =>
+            new
+            {
+                id = farm.PondId,
+                code = "P1",
+                corners,
+                marks,
+            };
+        object New(string code, string depth) =>
+            new
+            {
+                id = 0,
+                code,
+                corners = Square,
+                kind = "Lined",
+                use = "nursery",
+                depth,
+                slope = "1.5",
+            };
         var moved = Questions.Plan().Ponds[0].Outline.Select(c => new[] { c.EastM + 30, c.NorthM }).ToArray();
         (object[] Drawing, string Says)[] wrong =
         [
-            ([New("N7", "1.2"), Known([[0, 0], [40, 25], [40, 0], [0, 25]])], "crosses itself"),
+            (
+                [
+                    New("N7", "1.2"),
+                    Known([
+                        [0, 0],
+                        [40, 25],
+                        [40, 0],
+                        [0, 25],
+                    ]),
+                ],
+                "crosses itself"
+            ),
             ([Known(moved), New("N7", "12")], "outside 0.2 to 10 m"),
             ([Known(moved), New("P1", "1.2")], "taken by another pond"),
             ([New("N7", "deep")], "not a number"),
-            ([New("N7", "1.2"), Known([[0, 0], [40, 0], [40, 5], [0, 5]])], "banks"),
+            (
+                [
+                    New("N7", "1.2"),
+                    Known([
+                        [0, 0],
+                        [40, 0],
+                        [40, 5],
+                        [0, 5],
+                    ]),
+                ],
+                "banks"
+            ),
             // Two new ones of one code: neither is kept.
             ([New("N7", "1.2"), New("N7", "1.3")], "taken by another pond"),
         ];
@@ -35,7 +80,21 @@ public class PlanDrawingTests(SmallFarm farm) : IClassFixture<SmallFarm>
             Assert.Contains(says, await Send(drawing), StringComparison.Ordinal);
             Assert.Equal(last, Questions.LastLine());
         }
-        Assert.Equal("""{"problems":[]}""", await Send([New("N7", "1.2"), Known(moved, new { kind = "Drain", code = "", at = new[] { 60.0, 10 } })]));
+        Assert.Equal(
+            """{"problems":[]}""",
+            await Send([
+                New("N7", "1.2"),
+                Known(
+                    moved,
+                    new
+                    {
+                        kind = "Drain",
+                        code = "",
+                        at = new[] { 60.0, 10 },
+                    }
+                ),
+            ])
+        );
         var plan = Questions.Plan();
         Assert.Equal(["P1", "N7"], plan.Ponds.Select(p => p.Pond.Code));
         Assert.Equal(1000, plan.Ponds[1].Pond.Shape.FullAreaM2, 6);
@@ -44,15 +103,44 @@ public class PlanDrawingTests(SmallFarm farm) : IClassFixture<SmallFarm>
         // Sent again as it stands, nothing is new; moved once more, only the place is: the mark went along.
         last = Questions.LastLine();
         var again = plan.Ponds[0].Outline.Select(c => new[] { c.EastM, c.NorthM }).ToArray();
-        Assert.Equal("""{"problems":[]}""", await Send([Known(again, new { kind = "Drain", code = "", at = new[] { 60.0, 10 } })]));
+        Assert.Equal(
+            """{"problems":[]}""",
+            await Send([
+                Known(
+                    again,
+                    new
+                    {
+                        kind = "Drain",
+                        code = "",
+                        at = new[] { 60.0, 10 },
+                    }
+                ),
+            ])
+        );
         Assert.Equal(last, Questions.LastLine());
-        Assert.Equal("""{"problems":[]}""", await Send([Known(again.Select(c => new[] { c[0] + 7, c[1] }).ToArray(), new { kind = "Drain", code = "", at = new[] { 67.0, 10 } })]));
+        Assert.Equal(
+            """{"problems":[]}""",
+            await Send([
+                Known(
+                    again.Select(c => new[] { c[0] + 7, c[1] }).ToArray(),
+                    new
+                    {
+                        kind = "Drain",
+                        code = "",
+                        at = new[] { 67.0, 10 },
+                    }
+                ),
+            ])
+        );
         Assert.Equal((last + 1, "PondPlaced"), (Questions.LastLine(), Questions.Line(last + 1)!.Kind));
         Assert.Equal(67, Assert.Single(Questions.Plan().Marks).Mark.EastM, 9);
 
         async Task<string> Send(object[] drawing)
         {
-            var answer = await manager.Post("/setup/plan?handler=Draw", new() { ["plan"] = JsonSerializer.Serialize(drawing) });
+            var answer = await manager.Post(
+                "/setup/plan?handler=Draw",
+                new() { ["plan"] = JsonSerializer.Serialize(drawing) }
+            );
             Assert.True(answer.IsSuccessStatusCode, answer.StatusCode.ToString());
             return await answer.Content.ReadAsStringAsync();
         }

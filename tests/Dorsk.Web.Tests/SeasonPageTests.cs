@@ -31,24 +31,49 @@ public sealed class SeasonPageTests : IDisposable
         Assert.StartsWith("<div class=\"lede\">", part.TrimStart(), StringComparison.Ordinal);
         Assert.DoesNotContain("Put into the plans", part, StringComparison.Ordinal);
         await hand.Token("/me");
-        Assert.Equal(HttpStatusCode.Forbidden, (await hand.Post("/season?handler=Plan", new() { ["moves"] = moves })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Forbidden,
+            (await hand.Post("/season?handler=Plan", new() { ["moves"] = moves })).StatusCode
+        );
 
         await manager.Token("/season?" + moves);
-        Assert.Contains("1 to 60 letters", await (await manager.Post("/season?handler=Keep", new() { ["moves"] = moves, ["name"] = "" })).Content.ReadAsStringAsync(), StringComparison.Ordinal);
-        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/season?handler=Keep", new() { ["moves"] = moves, ["name"] = "later" })).StatusCode);
+        Assert.Contains(
+            "1 to 60 letters",
+            await (
+                await manager.Post("/season?handler=Keep", new() { ["moves"] = moves, ["name"] = "" })
+            ).Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await manager.Post("/season?handler=Keep", new() { ["moves"] = moves, ["name"] = "later" })).StatusCode
+        );
         Assert.Contains(">later</a>", await manager.Client.GetStringAsync("/season"), StringComparison.Ordinal);
-        Assert.Contains("Copy “later”", WebUtility.HtmlDecode(await manager.Client.GetStringAsync("/season?" + moves)), StringComparison.Ordinal);
+        Assert.Contains(
+            "Copy “later”",
+            WebUtility.HtmlDecode(await manager.Client.GetStringAsync("/season?" + moves)),
+            StringComparison.Ordinal
+        );
         Assert.False(Season.Planned.Events.First(e => e.Key == Key).Planned);
 
         // The same form sent twice plans once.
         var entry = Guid.NewGuid().ToString();
         foreach (var _ in "12")
-            Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/season?handler=Plan", new() { ["moves"] = moves, ["entry"] = entry })).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.Redirect,
+                (await manager.Post("/season?handler=Plan", new() { ["moves"] = moves, ["entry"] = entry })).StatusCode
+            );
         Assert.Equal(Today.AddDays(100), Season.Planned.Events.Single(e => e.Key == Key).On);
         Assert.Single(Season.Stories[0].Plans.Harvests);
         var copy = farm.Services.GetRequiredService<Questions>().SeasonCopies().Single();
-        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/season?handler=Drop", new() { ["copy"] = $"{copy.CopyId}" })).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await manager.Post("/season?handler=Drop", new() { ["copy"] = $"{copy.CopyId}" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await manager.Post("/season?handler=Drop", new() { ["copy"] = $"{copy.CopyId}" })).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await manager.Post("/season?handler=Drop", new() { ["copy"] = $"{copy.CopyId}" })).StatusCode
+        );
     }
 
     [Theory]
@@ -59,7 +84,9 @@ public sealed class SeasonPageTests : IDisposable
     public async Task A_day_that_cannot_be_is_said_at_its_line_and_nothing_moves(string typed, string says)
     {
         var manager = await farm.As(Role.Manager);
-        var answer = await manager.Client.GetAsync($"/season?{Key}={typed}&h9-9=2027-03-01&s7=2027-03-01&from=nonsense");
+        var answer = await manager.Client.GetAsync(
+            $"/season?{Key}={typed}&h9-9=2027-03-01&s7=2027-03-01&from=nonsense"
+        );
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         var html = WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync());
         Assert.Contains(says, html, StringComparison.Ordinal);
@@ -72,21 +99,58 @@ public sealed class SeasonPageTests : IDisposable
     {
         var manager = await farm.As(Role.Manager);
         await manager.Token("/ponds/P1/slip/plan-harvest");
-        Dictionary<string, string> leave = new() { ["Batch"] = $"{farm.BatchLine}", ["On"] = $"{Today.AddDays(60):yyyy-MM-dd}", ["Count"] = "200", ["To"] = "" };
-        var live = await (await manager.Post("/ponds/P1/slip/plan-harvest?handler=live", leave)).Content.ReadAsStringAsync();
+        Dictionary<string, string> leave = new()
+        {
+            ["Batch"] = $"{farm.BatchLine}",
+            ["On"] = $"{Today.AddDays(60):yyyy-MM-dd}",
+            ["Count"] = "200",
+            ["To"] = "",
+        };
+        var live = await (
+            await manager.Post("/ponds/P1/slip/plan-harvest?handler=live", leave)
+        ).Content.ReadAsStringAsync();
         Assert.Contains("They weigh then", live, StringComparison.Ordinal);
-        Assert.Equal("/season", (await manager.Post("/ponds/P1/slip/plan-harvest", leave)).Headers.Location!.ToString().Split('?')[0]);
+        Assert.Equal(
+            "/season",
+            (await manager.Post("/ponds/P1/slip/plan-harvest", leave)).Headers.Location!.ToString().Split('?')[0]
+        );
         leave["Count"] = "5000";
-        Assert.Contains("Leave the number empty when all leave", await (await manager.Post("/ponds/P1/slip/plan-harvest", leave)).Content.ReadAsStringAsync(), StringComparison.Ordinal);
-        Dictionary<string, string> come = new() { ["Species"] = "silver_perch", ["StockOn"] = $"{Today.AddDays(10):yyyy-MM-dd}", ["Count"] = "500", ["MeanG"] = "20", ["TargetG"] = "500", ["From"] = "", ["HarvestOn"] = "" };
+        Assert.Contains(
+            "Leave the number empty when all leave",
+            await (await manager.Post("/ponds/P1/slip/plan-harvest", leave)).Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
+        Dictionary<string, string> come = new()
+        {
+            ["Species"] = "silver_perch",
+            ["StockOn"] = $"{Today.AddDays(10):yyyy-MM-dd}",
+            ["Count"] = "500",
+            ["MeanG"] = "20",
+            ["TargetG"] = "500",
+            ["From"] = "",
+            ["HarvestOn"] = "",
+        };
         Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/ponds/P1/slip/plan-stocking", come)).StatusCode);
         // Fish still stand there on that day.
-        Assert.Contains(Season.Planned.Conflicts, c => c.Key.StartsWith("ready:", StringComparison.Ordinal) && c.Level == Core.Judging.Status.ActNow);
-        Assert.Contains("500 fish are to come", Regex.Replace(WebUtility.HtmlDecode(await manager.Client.GetStringAsync("/season")), "\\s+", " "), StringComparison.Ordinal);
-        Assert.Contains("take out the heaviest", await manager.Client.GetStringAsync("/jobs"), StringComparison.Ordinal);
+        Assert.Contains(Season.Planned.Conflicts, c =>
+            c.Key.StartsWith("ready:", StringComparison.Ordinal) && c.Level == Core.Judging.Status.ActNow
+        );
+        Assert.Contains(
+            "500 fish are to come",
+            Regex.Replace(WebUtility.HtmlDecode(await manager.Client.GetStringAsync("/season")), "\\s+", " "),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "take out the heaviest",
+            await manager.Client.GetStringAsync("/jobs"),
+            StringComparison.Ordinal
+        );
         var line = Season.Stories[0].OpenCycles.Single().Line;
         come["Dropped"] = "true";
-        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post($"/ponds/P1/slip/plan-stocking?corrects={line}", come)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await manager.Post($"/ponds/P1/slip/plan-stocking?corrects={line}", come)).StatusCode
+        );
         Assert.Empty(Season.Stories[0].OpenCycles);
     }
 

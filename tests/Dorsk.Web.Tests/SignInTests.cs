@@ -13,10 +13,12 @@ namespace Dorsk.Web.Tests;
 /// <summary>Nobody gets in who does not belong, and nobody who belongs is shut out by a stranger.</summary>
 public sealed class SignInTests : IDisposable
 {
-    private const string Password = "four plain words", Other = "other plain words";
+    private const string Password = "four plain words",
+        Other = "other plain words";
     private readonly SmallFarm farm = new();
 
-    private T The<T>() where T : notnull => farm.Services.GetRequiredService<T>();
+    private T The<T>()
+        where T : notnull => farm.Services.GetRequiredService<T>();
 
     private PersonNamed Person(Role role) => The<Questions>().People().First(p => p.Role == role);
 
@@ -30,14 +32,32 @@ public sealed class SignInTests : IDisposable
     [Fact]
     public async Task A_changed_password_asks_every_browser_of_that_person_to_sign_in_in_words()
     {
-        var (first, second, manager) = (await In(Role.PondHand), await farm.As(Role.PondHand), await farm.As(Role.Manager));
+        var (first, second, manager) = (
+            await In(Role.PondHand),
+            await farm.As(Role.PondHand),
+            await farm.As(Role.Manager)
+        );
         Assert.Equal(HttpStatusCode.OK, (await second.Client.GetAsync("/ponds")).StatusCode);
         await manager.Token("/setup/people");
-        Assert.Equal(HttpStatusCode.OK, (await manager.Post("/setup/people?handler=Password", new() { ["person"] = $"{Person(Role.PondHand).PersonId}", ["password"] = Other })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (
+                await manager.Post(
+                    "/setup/people?handler=Password",
+                    new() { ["person"] = $"{Person(Role.PondHand).PersonId}", ["password"] = Other }
+                )
+            ).StatusCode
+        );
         foreach (var browser in new[] { first, second })
         {
             var answer = await browser.Client.GetAsync("/ponds");
-            Assert.Equal((HttpStatusCode.Redirect, true), (answer.StatusCode, answer.Headers.Location!.ToString().StartsWith("/sign-in?back=", StringComparison.Ordinal)));
+            Assert.Equal(
+                (HttpStatusCode.Redirect, true),
+                (
+                    answer.StatusCode,
+                    answer.Headers.Location!.ToString().StartsWith("/sign-in?back=", StringComparison.Ordinal)
+                )
+            );
             Assert.Equal(HttpStatusCode.OK, (await browser.Client.GetAsync("/sign-in")).StatusCode);
         }
         Assert.Equal(HttpStatusCode.OK, (await manager.Client.GetAsync("/ponds")).StatusCode);
@@ -48,9 +68,30 @@ public sealed class SignInTests : IDisposable
     {
         var (here, elsewhere) = (await In(Role.Viewer), await farm.As(Role.Viewer));
         await here.Token("/me");
-        var wrong = await here.Post("/me", new() { ["old"] = "not this one", ["password"] = Other, ["again"] = Other });
+        var wrong = await here.Post(
+            "/me",
+            new()
+            {
+                ["old"] = "not this one",
+                ["password"] = Other,
+                ["again"] = Other,
+            }
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
-        Assert.Equal(HttpStatusCode.OK, (await here.Post("/me", new() { ["old"] = Password, ["password"] = Other, ["again"] = Other })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (
+                await here.Post(
+                    "/me",
+                    new()
+                    {
+                        ["old"] = Password,
+                        ["password"] = Other,
+                        ["again"] = Other,
+                    }
+                )
+            ).StatusCode
+        );
         Assert.Equal(HttpStatusCode.OK, (await here.Client.GetAsync("/ponds")).StatusCode);
         Assert.Equal(HttpStatusCode.Redirect, (await elsewhere.Client.GetAsync("/ponds")).StatusCode);
     }
@@ -72,7 +113,13 @@ public sealed class SignInTests : IDisposable
         await cookies.Visitor.Post("/sign-out", []);
         Assert.Equal(HttpStatusCode.Redirect, await WithCopy());
         Assert.Equal(HttpStatusCode.OK, (await hand.Client.GetAsync("/ponds")).StatusCode);
-        Assert.True(The<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now, Person(Role.PondHand) with { Role = Role.Gone })).Accepted);
+        Assert.True(
+            The<Door>()
+                .Enter(
+                    Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now, Person(Role.PondHand) with { Role = Role.Gone })
+                )
+                .Accepted
+        );
         Assert.Equal(HttpStatusCode.Redirect, (await hand.Client.GetAsync("/ponds")).StatusCode);
     }
 
@@ -83,7 +130,13 @@ public sealed class SignInTests : IDisposable
         var visitor = new Visitor(client);
         await visitor.Token("/sign-in");
         var answer = await visitor.Post("/sign-in?handler=Demo", new() { ["person"] = $"{Person(role).PersonId}" });
-        var header = answer.Headers.GetValues("Set-Cookie").First(c => c.StartsWith("dorsk-person=", StringComparison.Ordinal) && !c.StartsWith("dorsk-person=;", StringComparison.Ordinal)).Split(';')[0];
+        var header = answer
+            .Headers.GetValues("Set-Cookie")
+            .First(c =>
+                c.StartsWith("dorsk-person=", StringComparison.Ordinal)
+                && !c.StartsWith("dorsk-person=;", StringComparison.Ordinal)
+            )
+            .Split(';')[0];
         await visitor.Token("/me");
         return (visitor, header);
     }
@@ -110,7 +163,12 @@ public sealed class SignInTests : IDisposable
         async Task<(HttpStatusCode, string)> Try(string name)
         {
             var answer = await visitor.Post("/sign-in", new() { ["name"] = name, ["password"] = "wrong wrong" });
-            var words = System.Text.RegularExpressions.Regex.Match(await (await visitor.Client.GetAsync("/sign-in")).Content.ReadAsStringAsync(), "<h1>[^<]*").Value;
+            var words = System
+                .Text.RegularExpressions.Regex.Match(
+                    await (await visitor.Client.GetAsync("/sign-in")).Content.ReadAsStringAsync(),
+                    "<h1>[^<]*"
+                )
+                .Value;
             return (answer.StatusCode, words);
         }
         for (var i = 0; i < Tries.Most + 1; i++)
@@ -133,10 +191,14 @@ public sealed class SignInTests : IDisposable
             return await from.SendAsync(ask);
         }
         var believed = await Ask(client);
-        Assert.All(believed.Headers.GetValues("Set-Cookie"), c => Assert.Contains("secure", c, StringComparison.OrdinalIgnoreCase));
+        Assert.All(believed.Headers.GetValues("Set-Cookie"), c =>
+            Assert.Contains("secure", c, StringComparison.OrdinalIgnoreCase)
+        );
         Assert.True(believed.Headers.Contains("Strict-Transport-Security"));
         var stranger = await Ask(farm.WithAddress(IPAddress.Parse("10.9.9.9")));
-        Assert.All(stranger.Headers.GetValues("Set-Cookie"), c => Assert.DoesNotContain("secure", c, StringComparison.OrdinalIgnoreCase));
+        Assert.All(stranger.Headers.GetValues("Set-Cookie"), c =>
+            Assert.DoesNotContain("secure", c, StringComparison.OrdinalIgnoreCase)
+        );
         Assert.False(stranger.Headers.Contains("Strict-Transport-Security"));
     }
 

@@ -15,10 +15,17 @@ namespace Dorsk.Web.Tests;
 /// <summary>Every slip that corrects a kind of fact says the fact as it would be typed, and reads the same back: in any units, with a point or a comma.</summary>
 public class SlipTests
 {
-    private static readonly Hand[] Hands = [Hand.Metric, new(UnitSystem.Metric, DecimalSign.Comma), Hand.Us, new(UnitSystem.Us, DecimalSign.Comma)];
+    private static readonly Hand[] Hands =
+    [
+        Hand.Metric,
+        new(UnitSystem.Metric, DecimalSign.Comma),
+        Hand.Us,
+        new(UnitSystem.Us, DecimalSign.Comma),
+    ];
 
     // One slip shares a load out over ponds and corrects nothing.
-    private static IEnumerable<string> BySlip => AllSlips.List.Select(s => s.FactKind).Where(k => k.Length > 0).Distinct();
+    private static IEnumerable<string> BySlip =>
+        AllSlips.List.Select(s => s.FactKind).Where(k => k.Length > 0).Distinct();
 
     [Fact]
     public void Every_slip_corrects_a_kind_that_there_is() =>
@@ -40,7 +47,10 @@ public class SlipTests
     public void What_it_shows_reads_back_the_same(string kind, int hand)
     {
         using var farm = new FactFarm();
-        farm.Farm.Must(new FarmDescribed("Test", "made up", new(-29.4321, 152.6), 60.5, "Etc/GMT-10", Hands[hand], "EUR", 0.315), FactFarm.Now.AddDays(-1));
+        farm.Farm.Must(
+            new FarmDescribed("Test", "made up", new(-29.4321, 152.6), 60.5, "Etc/GMT-10", Hands[hand], "EUR", 0.315),
+            FactFarm.Now.AddDays(-1)
+        );
         foreach (var fact in new[] { farm.Of(kind).Fact, farm.Of(kind).Other })
             Holds(farm, fact is FarmDescribed f ? f with { Hand = Hands[hand] } : fact, kind);
     }
@@ -53,14 +63,23 @@ public class SlipTests
         Assert.True(slip is not null, $"nothing corrects {kind}");
         farm.Farm.Clock.Now = FactFarm.Now.AddMinutes(1);
         var clock = new FarmClock(FactFarm.Now.AddMinutes(1).ToString("O", CultureInfo.InvariantCulture), "0");
-        var here = new Here(farm.Farm.Questions, clock, new AlarmMemory(farm.Farm.Door, farm.Farm.Questions, clock), new Heartbeat(clock), new HttpContextAccessor());
+        var here = new Here(
+            farm.Farm.Questions,
+            clock,
+            new AlarmMemory(farm.Farm.Door, farm.Farm.Questions, clock),
+            new Heartbeat(clock),
+            new HttpContextAccessor()
+        );
         var story = slip.OfPond ? farm.Farm.Questions.Story(farm.Code(row.PondId)) : null;
         SlipContext Correcting(Fact old) => new(here, farm.Farm.Questions, story, (row, old));
         var stored = farm.Farm.Questions.FactOf(line)!;
         var shown = Typed(slip, Correcting(stored));
         var form = new SlipForm(shown, here);
         var read = slip.Read(form, Correcting(stored));
-        Assert.True(form.Remarks.Count == 0, $"{kind}: {string.Join(" | ", form.Remarks.Select(r => $"{r.Field} {r.Text}"))}");
+        Assert.True(
+            form.Remarks.Count == 0,
+            $"{kind}: {string.Join(" | ", form.Remarks.Select(r => $"{r.Field} {r.Text}"))}"
+        );
         var again = Assert.Single(read.Facts!);
         Near(Dump.Of(stored), Dump.Of(again), kind);
         Assert.True((read.Happened - FactFarm.Now).Duration() < TimeSpan.FromDays(1), $"{kind}: {read.Happened}");
@@ -69,7 +88,10 @@ public class SlipTests
     }
 
     private static Dictionary<string, string> Typed(ISlip slip, SlipContext context) =>
-        slip.Fields(context).Where(f => f.Name.Length > 0).GroupBy(f => f.Name).ToDictionary(g => g.Key, g => g.First().Initial);
+        slip.Fields(context)
+            .Where(f => f.Name.Length > 0)
+            .GroupBy(f => f.Name)
+            .ToDictionary(g => g.Key, g => g.First().Initial);
 
     // Figures may lose what is rounded on the way to the page, no more: a hundredth part at most.
     private static void Near(string before, string after, string kind)
@@ -78,7 +100,10 @@ public class SlipTests
         Assert.Equal(Regex.Replace(before, Number, "#"), Regex.Replace(after, Number, "#"));
         foreach (var (a, b) in Regex.Matches(before, Number).Zip(Regex.Matches(after, Number)))
         {
-            var (x, y) = (double.Parse(a.Value, CultureInfo.InvariantCulture), double.Parse(b.Value, CultureInfo.InvariantCulture));
+            var (x, y) = (
+                double.Parse(a.Value, CultureInfo.InvariantCulture),
+                double.Parse(b.Value, CultureInfo.InvariantCulture)
+            );
             Assert.True(Math.Abs(x - y) <= 0.01 * Math.Max(Math.Abs(x), Math.Abs(y)), $"{kind}: {x} came back as {y}");
         }
     }

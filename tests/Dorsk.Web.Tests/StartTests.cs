@@ -22,9 +22,17 @@ public sealed class StartTests : IDisposable
         return At(name);
     }
 
-    private static ProcessStartInfo Program(IEnumerable<string> arguments, params (string Name, string Value)[] environment)
+    private static ProcessStartInfo Program(
+        IEnumerable<string> arguments,
+        params (string Name, string Value)[] environment
+    )
     {
-        var info = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "dorsk.dll"), .. arguments]) { RedirectStandardError = true, RedirectStandardOutput = true, RedirectStandardInput = true };
+        var info = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "dorsk.dll"), .. arguments])
+        {
+            RedirectStandardError = true,
+            RedirectStandardOutput = true,
+            RedirectStandardInput = true,
+        };
         foreach (var (name, value) in environment)
             info.Environment[name] = value;
         return info;
@@ -32,7 +40,9 @@ public sealed class StartTests : IDisposable
 
     private static (int Code, string Said) Run(string arguments, params (string, string)[] environment)
     {
-        using var process = Process.Start(Program(arguments.Split(' ', StringSplitOptions.RemoveEmptyEntries), environment))!;
+        using var process = Process.Start(
+            Program(arguments.Split(' ', StringSplitOptions.RemoveEmptyEntries), environment)
+        )!;
         process.StandardInput.Close();
         var said = process.StandardError.ReadToEndAsync();
         _ = process.StandardOutput.ReadToEndAsync();
@@ -61,7 +71,10 @@ public sealed class StartTests : IDisposable
         OneSentence(Run($"--data {At("missing")} {url}"), "--new");
         Assert.False(Directory.Exists(At("missing")));
         Directory.CreateDirectory(At("bad"));
-        File.WriteAllText(Path.Combine(At("bad"), "farm.db"), "no database but a long note about one, longer than a head of a hundred bytes, so that it is read in whole");
+        File.WriteAllText(
+            Path.Combine(At("bad"), "farm.db"),
+            "no database but a long note about one, longer than a head of a hundred bytes, so that it is read in whole"
+        );
         OneSentence(Run($"--data {At("bad")} {url}"), "no data file of Dorsk");
         File.WriteAllText(Path.Combine(At("bad"), "farm.db"), "");
         OneSentence(Run($"--data {At("bad")} {url}"), "is empty");
@@ -74,7 +87,17 @@ public sealed class StartTests : IDisposable
         OneSentence(Run($"--data {farm} {url} --alarm-look 0"), "--alarm-look takes");
         OneSentence(Run($"--data {farm} {url} --new"), "without --new");
         OneSentence(Run($"--data {Farm("demo", demo: true)} {url} --clock soon"), "--clock takes");
-        foreach (var verb in new[] { "backup x.zip", "export x.zip", "password Manager", $"restore {farm}/farm.db", "import none.zip", "facts none.db" })
+        foreach (
+            var verb in new[]
+            {
+                "backup x.zip",
+                "export x.zip",
+                "password Manager",
+                $"restore {farm}/farm.db",
+                "import none.zip",
+                "facts none.db",
+            }
+        )
             OneSentence(Run($"{verb} --data {At("missing2")}"), "");
     }
 
@@ -82,8 +105,23 @@ public sealed class StartTests : IDisposable
     public void A_farms_own_file_takes_no_demo_switch_from_the_command_line_or_the_environment()
     {
         var farm = Farm("farm");
-        foreach (var (switches, environment) in new[] { ("--demo true", ""), ("--clock 2027-01-21T17:40+10:00", ""), ("--rate 60", ""), ("", "DEMO=true"), ("", "CLOCK=2027-01-21T17:40+10:00") })
-            OneSentence(Run($"--data {farm} --urls http://127.0.0.1:0 {switches}", environment.Length == 0 ? [] : [(environment.Split('=')[0], environment.Split('=', 2)[1])]), "no demo");
+        foreach (
+            var (switches, environment) in new[]
+            {
+                ("--demo true", ""),
+                ("--clock 2027-01-21T17:40+10:00", ""),
+                ("--rate 60", ""),
+                ("", "DEMO=true"),
+                ("", "CLOCK=2027-01-21T17:40+10:00"),
+            }
+        )
+            OneSentence(
+                Run(
+                    $"--data {farm} --urls http://127.0.0.1:0 {switches}",
+                    environment.Length == 0 ? [] : [(environment.Split('=')[0], environment.Split('=', 2)[1])]
+                ),
+                "no demo"
+            );
     }
 
     [Fact]
@@ -99,11 +137,22 @@ public sealed class StartTests : IDisposable
         {
             string? url = null;
             while (url is null && await serving.StandardOutput.ReadLineAsync() is { } line)
-                url = System.Text.RegularExpressions.Regex.Match(line, @"Now listening on: (http:\S+)") is { Success: true } m ? m.Groups[1].Value : null;
+                url = System.Text.RegularExpressions.Regex.Match(line, @"Now listening on: (http:\S+)")
+                    is { Success: true } m
+                    ? m.Groups[1].Value
+                    : null;
             _ = serving.StandardOutput.ReadToEndAsync();
             using var client = new HttpClient();
-            Assert.Contains("first person is its Manager", await client.GetStringAsync(url + "/sign-in"), StringComparison.Ordinal);
-            Assert.Contains("\"watch\":\"Starting\"", await client.GetStringAsync(url + "/health"), StringComparison.Ordinal);
+            Assert.Contains(
+                "first person is its Manager",
+                await client.GetStringAsync(url + "/sign-in"),
+                StringComparison.Ordinal
+            );
+            Assert.Contains(
+                "\"watch\":\"Starting\"",
+                await client.GetStringAsync(url + "/health"),
+                StringComparison.Ordinal
+            );
             OneSentence(Run($"--data {At("new")} --urls http://127.0.0.1:0"), "served by another");
         }
         finally

@@ -10,11 +10,45 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
 {
     private static readonly Dictionary<string, string> Metric = new()
     {
-        ["species"] = "silver_perch", ["from"] = "10 g", ["target"] = "500 g", ["survival"] = "85", ["on"] = "2027-03-01", ["own"] = "", ["system"] = "Earthen", ["area"] = "0.4 ha", ["volume"] = "5200 m3", ["kw"] = "2.2 kW", ["kind"] = Dorsk.Core.Ponds.AeratorKind.All[0].Name, ["flow"] = "0",
-        ["school"] = "", ["share"] = "100", ["beside"] = "", ["besideg"] = "", ["wantedkg"] = "900 kg", ["by"] = "2028-12-01", ["onhand"] = "5000", ["months"] = "27 26.5 25 22 19 16 15 16 19 22 24 26", ["pfish"] = "0.4", ["pfeed"] = "1.7", ["pkg"] = "12", ["pkwh"] = "0.3", ["pother"] = "2500",
+        ["species"] = "silver_perch",
+        ["from"] = "10 g",
+        ["target"] = "500 g",
+        ["survival"] = "85",
+        ["on"] = "2027-03-01",
+        ["own"] = "",
+        ["system"] = "Earthen",
+        ["area"] = "0.4 ha",
+        ["volume"] = "5200 m3",
+        ["kw"] = "2.2 kW",
+        ["kind"] = Dorsk.Core.Ponds.AeratorKind.All[0].Name,
+        ["flow"] = "0",
+        ["school"] = "",
+        ["share"] = "100",
+        ["beside"] = "",
+        ["besideg"] = "",
+        ["wantedkg"] = "900 kg",
+        ["by"] = "2028-12-01",
+        ["onhand"] = "5000",
+        ["months"] = "27 26.5 25 22 19 16 15 16 19 22 24 26",
+        ["pfish"] = "0.4",
+        ["pfeed"] = "1.7",
+        ["pkg"] = "12",
+        ["pkwh"] = "0.3",
+        ["pother"] = "2500",
     };
 
-    internal static string Query(params (string Key, string Value)[] other) => "/plans/stocking?" + string.Join("&", Metric.Select(m => other.FirstOrDefault(o => o.Key == m.Key) is { Key: not null } o ? (m.Key, o.Value) : (m.Key, m.Value)).Select(p => $"{p.Key}={Uri.EscapeDataString(p.Value)}"));
+    internal static string Query(params (string Key, string Value)[] other) =>
+        "/plans/stocking?"
+        + string.Join(
+            "&",
+            Metric
+                .Select(m =>
+                    other.FirstOrDefault(o => o.Key == m.Key) is { Key: not null } o
+                        ? (m.Key, o.Value)
+                        : (m.Key, m.Value)
+                )
+                .Select(p => $"{p.Key}={Uri.EscapeDataString(p.Value)}")
+        );
 
     private static async Task<IElement> Answer(Visitor visitor, string address)
     {
@@ -36,7 +70,20 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
     {
         var visitor = await farm.As(Role.Manager);
         var metric = Figures(await Answer(visitor, Query()));
-        var us = Figures(await Answer(visitor, Query(("area", "43055.64167 ft2"), ("volume", "183636.26666 ft3"), ("from", "0.352739619 oz"), ("target", "1.10231131 lb"), ("kw", "2.950248595 hp"), ("wantedkg", "1984.160358 lb"), ("months", "80.6F 79.7F 77F 71.6F 66.2F 60.8F 59F 60.8F 66.2F 71.6F 75.2F 78.8F"))));
+        var us = Figures(
+            await Answer(
+                visitor,
+                Query(
+                    ("area", "43055.64167 ft2"),
+                    ("volume", "183636.26666 ft3"),
+                    ("from", "0.352739619 oz"),
+                    ("target", "1.10231131 lb"),
+                    ("kw", "2.950248595 hp"),
+                    ("wantedkg", "1984.160358 lb"),
+                    ("months", "80.6F 79.7F 77F 71.6F 66.2F 60.8F 59F 60.8F 66.2F 71.6F 75.2F 78.8F")
+                )
+            )
+        );
         Assert.Equal(metric, us);
         Assert.Contains("binds at", metric, StringComparison.Ordinal);
         Assert.Contains("Fingerlings for", metric, StringComparison.Ordinal);
@@ -66,8 +113,16 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
     public async Task A_predator_beside_them_stands_against_it()
     {
         var visitor = await farm.As(Role.Viewer);
-        Assert.Contains("can be swallowed", (await Answer(visitor, Query(("beside", "barramundi"), ("besideg", "900 g")))).TextContent, StringComparison.Ordinal);
-        Assert.DoesNotContain("can be swallowed", (await Answer(visitor, Query(("beside", "silver_carp"), ("besideg", "900 g")))).TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "can be swallowed",
+            (await Answer(visitor, Query(("beside", "barramundi"), ("besideg", "900 g")))).TextContent,
+            StringComparison.Ordinal
+        );
+        Assert.DoesNotContain(
+            "can be swallowed",
+            (await Answer(visitor, Query(("beside", "silver_carp"), ("besideg", "900 g")))).TextContent,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -76,7 +131,10 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         var visitor = await farm.As(Role.Manager);
         var before = Figures(await Answer(visitor, Query()));
         await visitor.Token("/plans/stocking");
-        Assert.Equal(HttpStatusCode.OK, (await visitor.Post(Query() + "&handler=Keep", new() { ["name"] = " " })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await visitor.Post(Query() + "&handler=Keep", new() { ["name"] = " " })).StatusCode
+        );
         var answer = await visitor.Post(Query() + "&handler=Keep", new() { ["name"] = "First" });
         Assert.Equal("/plans", answer.Headers.Location?.ToString());
         await visitor.Post(Query(("target", "700 g")) + "&handler=Keep", new() { ["name"] = "Larger fish" });
@@ -86,6 +144,8 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Equal(before, Figures(await Answer(visitor, first)));
         await visitor.Token("/plans");
         await visitor.Post("/plans?handler=Drop", new() { ["plan"] = first.Split('=')[1] });
-        Assert.Single(new HtmlParser().ParseDocument(await visitor.Client.GetStringAsync("/plans")).QuerySelectorAll("thead a"));
+        Assert.Single(
+            new HtmlParser().ParseDocument(await visitor.Client.GetStringAsync("/plans")).QuerySelectorAll("thead a")
+        );
     }
 }

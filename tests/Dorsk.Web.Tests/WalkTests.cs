@@ -19,17 +19,72 @@ namespace Dorsk.Web.Tests;
 public class WalkTests(SmallFarm farm, ITestOutputHelper output) : IClassFixture<SmallFarm>
 {
     // As many as are wanted by hand (DORSK_WALK=100000); a walk over every route each time the suite runs.
-    private static readonly int Wanted = int.Parse(Environment.GetEnvironmentVariable("DORSK_WALK") ?? "0", CultureInfo.InvariantCulture);
+    private static readonly int Wanted = int.Parse(
+        Environment.GetEnvironmentVariable("DORSK_WALK") ?? "0",
+        CultureInfo.InvariantCulture
+    );
 
-    private static readonly string[] Methods = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE", "CONNECT", "PROPFIND"];
-    private static readonly string[] Kinds = ["", "application/json", "application/x-www-form-urlencoded", "multipart/form-data", "multipart/form-data; boundary=x", "text/plain", "application/xml", "application/octet-stream", "application/json; charset=utf-16", "application/x-www-form-urlencoded; charset=nothing"];
-    private static readonly string[] Bodies = ["", "{}", "[]", "[null]", "null", "{", "a=b&a=b&&=&%", "--x\r\nContent-Disposition: form-data; name=\"file\"; filename=\"\"\r\n\r\n\r\n--x--", "--x\r\nContent-Disposition: form-data\r\n\r\n", "\0\0\0", "{\"readings\":[null]}", "{\"readings\":null}", "{\"stops\":[null]}", "{\"sent\":\"9999-12-31T23:59:59Z\",\"readings\":[{\"at\":\"9999-12-31T23:59:59Z\",\"what\":\"do\",\"value\":5}]}", "{\"sent\":\"0001-01-01T00:00:00Z\",\"readings\":[{\"at\":\"0001-01-01T00:00:00Z\",\"what\":\"do\",\"value\":5}]}", "{\"readings\":[{\"at\":\"2027-01-21T07:00:00Z\",\"what\":\"do\",\"value\":1e300}]}"];
+    private static readonly string[] Methods =
+    [
+        "GET",
+        "HEAD",
+        "POST",
+        "PUT",
+        "PATCH",
+        "DELETE",
+        "OPTIONS",
+        "TRACE",
+        "CONNECT",
+        "PROPFIND",
+    ];
+    private static readonly string[] Kinds =
+    [
+        "",
+        "application/json",
+        "application/x-www-form-urlencoded",
+        "multipart/form-data",
+        "multipart/form-data; boundary=x",
+        "text/plain",
+        "application/xml",
+        "application/octet-stream",
+        "application/json; charset=utf-16",
+        "application/x-www-form-urlencoded; charset=nothing",
+    ];
+    private static readonly string[] Bodies =
+    [
+        "",
+        "{}",
+        "[]",
+        "[null]",
+        "null",
+        "{",
+        "a=b&a=b&&=&%",
+        "--x\r\nContent-Disposition: form-data; name=\"file\"; filename=\"\"\r\n\r\n\r\n--x--",
+        "--x\r\nContent-Disposition: form-data\r\n\r\n",
+        "\0\0\0",
+        "{\"readings\":[null]}",
+        "{\"readings\":null}",
+        "{\"stops\":[null]}",
+        "{\"sent\":\"9999-12-31T23:59:59Z\",\"readings\":[{\"at\":\"9999-12-31T23:59:59Z\",\"what\":\"do\",\"value\":5}]}",
+        "{\"sent\":\"0001-01-01T00:00:00Z\",\"readings\":[{\"at\":\"0001-01-01T00:00:00Z\",\"what\":\"do\",\"value\":5}]}",
+        "{\"readings\":[{\"at\":\"2027-01-21T07:00:00Z\",\"what\":\"do\",\"value\":1e300}]}",
+    ];
 
     private static string Large => field ??= new('a', 1_200_000);
 
     private string DeviceKey(DeviceUse use)
     {
-        var line = farm.Services.GetRequiredService<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now.AddDays(-1), new DeviceKept(0, "Walk " + use, use, use == DeviceUse.Probe ? farm.PondId : null, null, false))).Lines[0];
+        var line = farm
+            .Services.GetRequiredService<Door>()
+            .Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    "Manager",
+                    SmallFarm.Now.AddDays(-1),
+                    new DeviceKept(0, "Walk " + use, use, use == DeviceUse.Probe ? farm.PondId : null, null, false)
+                )
+            )
+            .Lines[0];
         return farm.Services.GetRequiredService<DeviceKeys>().Renew(line);
     }
 
@@ -37,7 +92,11 @@ public class WalkTests(SmallFarm farm, ITestOutputHelper output) : IClassFixture
     public async Task No_route_answers_500_whatever_is_sent_to_it()
     {
         var (manager, nobody) = (await farm.As(Role.Manager), await farm.As(null));
-        var keys = new Dictionary<string, string> { ["probe"] = DeviceKey(DeviceUse.Probe), ["reader"] = DeviceKey(DeviceUse.Reader) };
+        var keys = new Dictionary<string, string>
+        {
+            ["probe"] = DeviceKey(DeviceUse.Probe),
+            ["reader"] = DeviceKey(DeviceUse.Reader),
+        };
         var broken = new List<string>();
         var sent = 0;
         async Task Send(Visitor by, string method, string path, string kind, string body, bool token)
@@ -51,7 +110,10 @@ public class WalkTests(SmallFarm farm, ITestOutputHelper output) : IClassFixture
             if (token)
                 message.Headers.TryAddWithoutValidation("RequestVerificationToken", by.TokenText);
             if (path.StartsWith("/api/", StringComparison.Ordinal))
-                message.Headers.Authorization = new AuthenticationHeaderValue("Bearer", keys[path.StartsWith("/api/readings", StringComparison.Ordinal) ? "probe" : "reader"]);
+                message.Headers.Authorization = new AuthenticationHeaderValue(
+                    "Bearer",
+                    keys[path.StartsWith("/api/readings", StringComparison.Ordinal) ? "probe" : "reader"]
+                );
             sent++;
             using var answer = await by.Client.SendAsync(message, HttpCompletionOption.ResponseHeadersRead);
             if (answer.StatusCode == HttpStatusCode.InternalServerError)
@@ -74,11 +136,27 @@ public class WalkTests(SmallFarm farm, ITestOutputHelper output) : IClassFixture
                 await Send(manager, "POST", path, "application/json", body, token: true);
             await Send(manager, "POST", path, "application/json", Large, token: true);
         }
-        await Send(manager, "POST", "/ponds/P1/slip/reading", "application/x-www-form-urlencoded", "do=" + Large, token: true);
+        await Send(
+            manager,
+            "POST",
+            "/ponds/P1/slip/reading",
+            "application/x-www-form-urlencoded",
+            "do=" + Large,
+            token: true
+        );
         var chance = new Random(20270121);
         while (sent < Wanted)
-            await Send(chance.Next(8) == 0 ? nobody : manager, Methods[chance.Next(3) == 0 ? chance.Next(Methods.Length) : 2], routes[chance.Next(routes.Count)] + (chance.Next(3) == 0 ? "?handler=" + chance.Next(99) : ""), Kinds[chance.Next(Kinds.Length)], Bodies[chance.Next(Bodies.Length)], chance.Next(4) > 0);
-        output.WriteLine($"{sent} requests over {routes.Count} addresses; {GC.GetTotalMemory(true) / 1_000_000} MB held afterwards");
+            await Send(
+                chance.Next(8) == 0 ? nobody : manager,
+                Methods[chance.Next(3) == 0 ? chance.Next(Methods.Length) : 2],
+                routes[chance.Next(routes.Count)] + (chance.Next(3) == 0 ? "?handler=" + chance.Next(99) : ""),
+                Kinds[chance.Next(Kinds.Length)],
+                Bodies[chance.Next(Bodies.Length)],
+                chance.Next(4) > 0
+            );
+        output.WriteLine(
+            $"{sent} requests over {routes.Count} addresses; {GC.GetTotalMemory(true) / 1_000_000} MB held afterwards"
+        );
         Assert.Empty(broken.Take(20));
     }
 
@@ -93,20 +171,44 @@ public class WalkTests(SmallFarm farm, ITestOutputHelper output) : IClassFixture
             return (answer.StatusCode, await answer.Content.ReadAsStringAsync());
         }
         var (status, page) = await Ask("TRACE", "/ponds");
-        Assert.Equal((HttpStatusCode.MethodNotAllowed, true), (status, page.Contains("<h1>Not asked this way", StringComparison.Ordinal)));
+        Assert.Equal(
+            (HttpStatusCode.MethodNotAllowed, true),
+            (status, page.Contains("<h1>Not asked this way", StringComparison.Ordinal))
+        );
         Assert.Equal(HttpStatusCode.MethodNotAllowed, (await manager.Post("/ponds", [])).StatusCode);
     }
 
     private IEnumerable<string> Routes()
     {
-        foreach (var endpoint in farm.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>())
+        foreach (
+            var endpoint in farm.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
+        )
         {
             var route = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
-            string Filled(string key) => route.Replace("{code}", "P1", StringComparison.Ordinal).Replace("{section?}", "growth", StringComparison.Ordinal).Replace("{parameter?}", "do", StringComparison.Ordinal).Replace("/{id:guid?}", "", StringComparison.Ordinal)
-                .Replace("{id:long}", farm.AcclimationLine.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal).Replace("{line:long}", farm.ReadingLine.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)
-                .Replace("{documentName}", "v1", StringComparison.Ordinal).Replace("{name}", "log", StringComparison.Ordinal).Replace("{key?}", key, StringComparison.Ordinal).Replace("{key}", key, StringComparison.Ordinal);
+            string Filled(string key) =>
+                route
+                    .Replace("{code}", "P1", StringComparison.Ordinal)
+                    .Replace("{section?}", "growth", StringComparison.Ordinal)
+                    .Replace("{parameter?}", "do", StringComparison.Ordinal)
+                    .Replace("/{id:guid?}", "", StringComparison.Ordinal)
+                    .Replace(
+                        "{id:long}",
+                        farm.AcclimationLine.ToString(CultureInfo.InvariantCulture),
+                        StringComparison.Ordinal
+                    )
+                    .Replace(
+                        "{line:long}",
+                        farm.ReadingLine.ToString(CultureInfo.InvariantCulture),
+                        StringComparison.Ordinal
+                    )
+                    .Replace("{documentName}", "v1", StringComparison.Ordinal)
+                    .Replace("{name}", "log", StringComparison.Ordinal)
+                    .Replace("{key?}", key, StringComparison.Ordinal)
+                    .Replace("{key}", key, StringComparison.Ordinal);
             if (route.Contains("slip/{key}", StringComparison.Ordinal))
-                foreach (var slip in AllSlips.List.Where(s => s.OfPond == route.Contains("{code}", StringComparison.Ordinal)))
+                foreach (
+                    var slip in AllSlips.List.Where(s => s.OfPond == route.Contains("{code}", StringComparison.Ordinal))
+                )
                     yield return Filled(slip.Key);
             else if (route.StartsWith("/workbench", StringComparison.Ordinal))
                 foreach (var calculator in AllCalculators.List)

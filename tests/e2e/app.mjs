@@ -11,15 +11,56 @@ const app = 'artifacts/app/dorsk';
 /** A second new farm beside a test's own; the test stops it. */
 export const startSecond = () => start(false);
 
-const freePort = () => new Promise(found => { const s = createServer().listen(0, '127.0.0.1', () => { const { port } = s.address(); s.close(() => found(port)); }); });
+const freePort = () =>
+  new Promise((found) => {
+    const s = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = s.address();
+      s.close(() => found(port));
+    });
+  });
 
 /** The demo with its stand-ins, at a pace of its own: buoys, panels, weather mast, mailbox, faults to switch on. */
 export async function startNight(clock, rate) {
   const [mqtt, smtp, outside] = [await freePort(), await freePort(), await freePort()];
-  const looks = ['--mqtt', mqtt, '--smtp', `127.0.0.1:${smtp}`, '--alarm-look', '2', '--air-look', '1', '--forecast-look', '5'].map(String);
-  const farm = await start(true, ['--clock', clock, '--rate', String(rate), ...looks], data => execFileSync(app, ['demo-devices', join(data, 'keys.json'), '--data', data]));
-  const others = spawn('artifacts/standins/dorsk-standins', ['--farm', farm.url, '--keys', join(farm.data, 'keys.json'), '--mqtt-port', mqtt, '--smtp-port', smtp, '--urls', `http://127.0.0.1:${outside}`].map(String), { stdio: 'ignore' });
-  return { ...farm, outside: `http://127.0.0.1:${outside}`, stop: async () => { others.kill(); await farm.stop(); } };
+  const looks = [
+    '--mqtt',
+    mqtt,
+    '--smtp',
+    `127.0.0.1:${smtp}`,
+    '--alarm-look',
+    '2',
+    '--air-look',
+    '1',
+    '--forecast-look',
+    '5',
+  ].map(String);
+  const farm = await start(true, ['--clock', clock, '--rate', String(rate), ...looks], (data) =>
+    execFileSync(app, ['demo-devices', join(data, 'keys.json'), '--data', data]),
+  );
+  const others = spawn(
+    'artifacts/standins/dorsk-standins',
+    [
+      '--farm',
+      farm.url,
+      '--keys',
+      join(farm.data, 'keys.json'),
+      '--mqtt-port',
+      mqtt,
+      '--smtp-port',
+      smtp,
+      '--urls',
+      `http://127.0.0.1:${outside}`,
+    ].map(String),
+    { stdio: 'ignore' },
+  );
+  return {
+    ...farm,
+    outside: `http://127.0.0.1:${outside}`,
+    stop: async () => {
+      others.kill();
+      await farm.stop();
+    },
+  };
 }
 
 /** The demo farm on several days, one after the other: `on(clock)` ends the day before and opens the next on the same books. */
@@ -27,40 +68,108 @@ export function days() {
   const data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-'));
   let running;
   return {
-    on: async clock => { const first = !running; await running?.stop(); running = await start(true, ['--clock', clock, '--rate', '0'], () => {}, { data, fresh: first, keep: true }); return running; },
-    stop: async () => { await running?.stop(); rmSync(data, { recursive: true, force: true }); },
+    on: async (clock) => {
+      const first = !running;
+      await running?.stop();
+      running = await start(true, ['--clock', clock, '--rate', '0'], () => {}, { data, fresh: first, keep: true });
+      return running;
+    },
+    stop: async () => {
+      await running?.stop();
+      rmSync(data, { recursive: true, force: true });
+    },
   };
 }
 
-async function start(seed, more = ['--clock', '2027-01-21T17:40+10:00', '--rate', '0'], before = () => {}, { data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-')), fresh = true, keep = false } = {}) {
-  if (seed && fresh) copyFileSync(join('artifacts/demo', readdirSync('artifacts/demo').find(f => f.startsWith('seed-') && f.endsWith('.db'))), join(data, 'farm.db'));
+async function start(
+  seed,
+  more = ['--clock', '2027-01-21T17:40+10:00', '--rate', '0'],
+  before = () => {},
+  { data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-')), fresh = true, keep = false } = {},
+) {
+  if (seed && fresh)
+    copyFileSync(
+      join(
+        'artifacts/demo',
+        readdirSync('artifacts/demo').find((f) => f.startsWith('seed-') && f.endsWith('.db')),
+      ),
+      join(data, 'farm.db'),
+    );
   before(data);
   // Another culture than any developer's: figures must not follow the machine's.
-  const child = spawn(app, ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : ['--new'])], { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } });
+  const child = spawn(
+    app,
+    ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : ['--new'])],
+    { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } },
+  );
   const url = await new Promise((found, failed) => {
     let out = '';
-    const read = chunk => { out += chunk; const m = out.match(/Now listening on: (http:\S+)/); if (m) found(m[1]); };
-    child.stdout.on('data', read); child.stderr.on('data', read);
-    child.on('exit', code => failed(new Error(`the app ended with ${code}: ${out}`)));
+    const read = (chunk) => {
+      out += chunk;
+      const m = out.match(/Now listening on: (http:\S+)/);
+      if (m) found(m[1]);
+    };
+    child.stdout.on('data', read);
+    child.stderr.on('data', read);
+    child.on('exit', (code) => failed(new Error(`the app ended with ${code}: ${out}`)));
   });
-  return { url, data, facts: () => execFileSync(app, ['facts', join(data, 'farm.db')], { encoding: 'utf8', maxBuffer: 1 << 28 }).trim().split('\n').filter(Boolean).map(l => JSON.parse(l)), stop: async () => { const gone = new Promise(r => child.on('close', r)); child.kill(); await gone; if (!keep) rmSync(data, { recursive: true, force: true }); } };
+  return {
+    url,
+    data,
+    facts: () =>
+      execFileSync(app, ['facts', join(data, 'farm.db')], { encoding: 'utf8', maxBuffer: 1 << 28 })
+        .trim()
+        .split('\n')
+        .filter(Boolean)
+        .map((l) => JSON.parse(l)),
+    stop: async () => {
+      const gone = new Promise((r) => child.on('close', r));
+      child.kill();
+      await gone;
+      if (!keep) rmSync(data, { recursive: true, force: true });
+    },
+  };
 }
 
 export const test = base.extend({
   // The demo is only read: one for each worker. Who writes to it takes a demo of their own; a new farm is each test's own.
-  demo: [async ({}, use) => { const a = await start(true); await use(a); await a.stop(); }, { scope: 'worker' }],
-  ownDemo: async ({}, use) => { const a = await start(true); await use(a); await a.stop(); },
-  farm: async ({}, use) => { const a = await start(false); await use(a); await a.stop(); },
+  demo: [
+    async ({}, use) => {
+      const a = await start(true);
+      await use(a);
+      await a.stop();
+    },
+    { scope: 'worker' },
+  ],
+  ownDemo: async ({}, use) => {
+    const a = await start(true);
+    await use(a);
+    await a.stop();
+  },
+  farm: async ({}, use) => {
+    const a = await start(false);
+    await use(a);
+    await a.stop();
+  },
   page: async ({ page }, use) => {
     const heard = [];
-    page.on('console', m => { // A refusal is an answer, not an error of the page.
-      if (m.type() === "error" && !/status of (403|404|422)|ERR_CONNECTION_REFUSED/.test(m.text())) heard.push(m.text()); });
-    page.on('pageerror', e => heard.push(String(e)));
-    page.on('response', r => { if (r.status() >= 500) heard.push(`${r.status()} ${r.url()}`); });
+    page.on('console', (m) => {
+      // A refusal is an answer, not an error of the page.
+      if (m.type() === 'error' && !/status of (403|404|422)|ERR_CONNECTION_REFUSED/.test(m.text()))
+        heard.push(m.text());
+    });
+    page.on('pageerror', (e) => heard.push(String(e)));
+    page.on('response', (r) => {
+      if (r.status() >= 500) heard.push(`${r.status()} ${r.url()}`);
+    });
     await use(page);
     expect(heard, 'console errors, policy reports, answers of 500').toEqual([]);
   },
-  as: async ({ page }, use) => use(async (role, app) => { await signIn(page, role, app.url); return page; }),
+  as: async ({ page }, use) =>
+    use(async (role, app) => {
+      await signIn(page, role, app.url);
+      return page;
+    }),
 });
 
 export { expect };
@@ -69,7 +178,12 @@ export { expect };
 export async function signIn(page, role, base) {
   await page.goto(base + '/sign-in');
   if (page.url().endsWith('/first')) {
-    for (const [name, value] of [['name', 'Manager'], ['password', 'four plain words'], ['again', 'four plain words']]) await page.locator(`[name=${name}]`).fill(value);
+    for (const [name, value] of [
+      ['name', 'Manager'],
+      ['password', 'four plain words'],
+      ['again', 'four plain words'],
+    ])
+      await page.locator(`[name=${name}]`).fill(value);
     await page.getByRole('button', { name: 'Begin' }).click();
   } else await page.getByRole('button', { name: role }).click();
   await expect(page).not.toHaveURL(/sign-in|first/);
@@ -79,15 +193,19 @@ export async function fill(page, values) {
   for (const [name, value] of Object.entries(values)) {
     const field = page.locator(`form.slip [name="${name}"]`);
     // A folded line is unfolded first, as a person would.
-    if (!await field.isVisible() && await page.locator('details.more:not([open])', { has: page.locator(`[name="${name}"]`) }).count()) await page.locator('details.more > summary').click();
-    const kind = await field.evaluate(e => e.tagName === 'SELECT' ? 'select' : e.type);
+    if (
+      !(await field.isVisible()) &&
+      (await page.locator('details.more:not([open])', { has: page.locator(`[name="${name}"]`) }).count())
+    )
+      await page.locator('details.more > summary').click();
+    const kind = await field.evaluate((e) => (e.tagName === 'SELECT' ? 'select' : e.type));
     if (kind === 'select') await field.selectOption(value);
     else if (kind === 'checkbox') await field.setChecked(value);
     else await field.fill(value);
   }
 }
 
-export const send = page => page.locator('form.slip .slip-do button').first().click();
+export const send = (page) => page.locator('form.slip .slip-do button').first().click();
 
 /** Fills a slip and expects it to be entered; answers a question with yes when told to. */
 export async function enter(page, url, values, { asked = false } = {}) {
@@ -105,4 +223,14 @@ export async function enter(page, url, values, { asked = false } = {}) {
   await expect(page).not.toHaveURL(/slip/);
 }
 
-export const metricFarm = { Name: 'Test ponds', PlaceName: 'a made-up creek', Latitude: '-29.4', Longitude: '152.6', Altitude: '60', Zone: 'Etc/GMT-10', Units: 'Metric', Sign: 'Point', Currency: 'AUD' };
+export const metricFarm = {
+  Name: 'Test ponds',
+  PlaceName: 'a made-up creek',
+  Latitude: '-29.4',
+  Longitude: '152.6',
+  Altitude: '60',
+  Zone: 'Etc/GMT-10',
+  Units: 'Metric',
+  Sign: 'Point',
+  Currency: 'AUD',
+};

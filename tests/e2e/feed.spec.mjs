@@ -6,7 +6,7 @@ test('an oxygen brake, a wish, and a meal in two taps on the phone', async ({ br
   const page = await context.newPage();
   await signIn(page, 'Pond hand', demo.url);
   await page.goto(demo.url + '/feed');
-  const row = code => page.locator(`#feed-${code}`);
+  const row = (code) => page.locator(`#feed-${code}`);
   await expect(row('P4').locator('.feed-brake').first()).toContainText('under the act level');
   await expect(row('P4').locator('.feed-kg b')).toContainText('0');
   // Walking order.
@@ -34,7 +34,10 @@ test('an oxygen brake, a wish, and a meal in two taps on the phone', async ({ br
   await context.close();
 });
 
-test('a load comes, is counted, a change of feed lies ahead, and a mix that cannot be says why', async ({ page, ownDemo: demo }) => {
+test('a load comes, is counted, a change of feed lies ahead, and a mix that cannot be says why', async ({
+  page,
+  ownDemo: demo,
+}) => {
   await signIn(page, 'Manager', demo.url);
   await page.goto(demo.url + '/feed/store');
   const grower = page.locator('table.store tr', { hasText: 'Grower' });

@@ -1,11 +1,14 @@
 // One night with everything alive, six hundred times as fast: buoys, panels and a mailbox outside, people inside.
 import { test, expect, signIn, startNight } from './app.mjs';
 
-test('forecast at dusk, a bloom dies, an alarm, mail, an aerator started from the board, power cut and back, the dawn scored', async ({ page }) => {
+test('forecast at dusk, a bloom dies, an alarm, mail, an aerator started from the board, power cut and back, the dawn scored', async ({
+  page,
+}) => {
   test.setTimeout(240_000);
   const night = await startNight('2027-01-21T18:45+10:00', 600);
   try {
-    const outside = (path, values) => fetch(night.outside + path, { method: 'POST', body: new URLSearchParams(values), redirect: 'manual' });
+    const outside = (path, values) =>
+      fetch(night.outside + path, { method: 'POST', body: new URLSearchParams(values), redirect: 'manual' });
     await signIn(page, 'Night watch', night.url);
     await page.goto(night.url + '/oxygen?open=P4');
     const p4 = page.locator('#row-P4');
@@ -15,28 +18,44 @@ test('forecast at dusk, a bloom dies, an alarm, mail, an aerator started from th
     // Started by hand: the panel obeys and says what it draws; the page hears of it by itself.
     await expect(p4.locator('.nb-state').nth(3)).toHaveText('stands', { timeout: 30_000 });
     await p4.getByRole('button', { name: 'Start A4' }).click();
-    await expect(p4.locator('.nb-state').nth(3)).toContainText(/runs, 2\.3.A; on by hand, Night watch/, { timeout: 30_000 });
+    await expect(p4.locator('.nb-state').nth(3)).toContainText(/runs, 2\.3.A; on by hand, Night watch/, {
+      timeout: 30_000,
+    });
 
     // The bloom dies; the alarm rings over every page, somebody is called, and answers.
     expect((await outside('/fault', { pond: 'P4', fault: 'None', trouble: 'BloomCrash' })).status).toBe(302);
     await expect(async () => {
       await page.goto(night.url + '/alarms');
-      await page.locator('article', { hasText: /P4 (is likely to pass|oxygen \d)/ }).first().getByRole('button', { name: 'I go' }).click({ timeout: 500 });
+      await page
+        .locator('article', { hasText: /P4 (is likely to pass|oxygen \d)/ })
+        .first()
+        .getByRole('button', { name: 'I go' })
+        .click({ timeout: 500 });
       await expect(page.locator('main')).toContainText('answered by Night watch', { timeout: 500 });
     }).toPass({ timeout: 60_000 });
-    await expect.poll(async () => (await fetch(night.outside)).text(), { timeout: 20_000 }).toContain('To night.watch@farm.test');
+    await expect
+      .poll(async () => (await fetch(night.outside)).text(), { timeout: 20_000 })
+      .toContain('To night.watch@farm.test');
 
     // Power goes: one alarm for the farm, whatever the machines do; and is over when it is back.
     await outside('/power', { out: 'true' });
-    await expect(async () => { await page.goto(night.url + '/alarms'); await expect(page.locator('main')).toContainText('No mains at the panels of', { timeout: 500 }); }).toPass({ timeout: 30_000 });
+    await expect(async () => {
+      await page.goto(night.url + '/alarms');
+      await expect(page.locator('main')).toContainText('No mains at the panels of', { timeout: 500 });
+    }).toPass({ timeout: 30_000 });
     await outside('/power', { out: 'false' });
 
     // Morning: the buoys have read the dawn, and the night stands scored, for each method.
     await expect(async () => {
       await page.goto(night.url + '/proof?pond=P4');
-      await expect(page.locator('main table').last().locator('tbody tr').first()).toContainText('Thu 21 Jan', { timeout: 500 });
+      await expect(page.locator('main table').last().locator('tbody tr').first()).toContainText('Thu 21 Jan', {
+        timeout: 500,
+      });
     }).toPass({ timeout: 150_000, intervals: [3000] });
     await page.goto(night.url + '/ponds/P4/log');
-    for (const words of ['A4 on by hand', 'A1 on: timer', 'A1 runs']) await expect(page.locator('main')).toContainText(words);
-  } finally { await night.stop(); }
+    for (const words of ['A4 on by hand', 'A1 on: timer', 'A1 runs'])
+      await expect(page.locator('main')).toContainText(words);
+  } finally {
+    await night.stop();
+  }
 });

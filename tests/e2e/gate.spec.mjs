@@ -6,13 +6,32 @@ test('a pond that does not pass is stocked only with a reason, and the reason st
   await page.goto(farm.url);
   await fill(page, metricFarm);
   await send(page);
-  await enter(page, farm.url + '/slip/pond', { Code: 'G1', Day: '2026-10-01', Length: '40', Width: '25', Slope: '2', Depth: '1.4' });
-  const gate = name => page.locator('.gate tr').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  await enter(page, farm.url + '/slip/pond', {
+    Code: 'G1',
+    Day: '2026-10-01',
+    Length: '40',
+    Width: '25',
+    Slope: '2',
+    Depth: '1.4',
+  });
+  const gate = (name) => page.locator('.gate tr').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
   await page.goto(farm.url + '/ponds/G1/stock');
   await expect(gate('dawn oxygen')).toContainText('not known');
   await expect(gate('screens')).toContainText('write it down');
-  await enter(page, farm.url + '/ponds/G1/slip/reading', { Day: '2027-01-20', Hour: '05:30', do: '6.1', temp: '24', ph: '7.4', level: '0.5' });
-  await enter(page, farm.url + '/ponds/G1/slip/reading', { Day: '2027-01-21', Hour: '05:30', do: '6.4', temp: '24', ph: '9.3' }, { asked: 'perhaps' });
+  await enter(page, farm.url + '/ponds/G1/slip/reading', {
+    Day: '2027-01-20',
+    Hour: '05:30',
+    do: '6.1',
+    temp: '24',
+    ph: '7.4',
+    level: '0.5',
+  });
+  await enter(
+    page,
+    farm.url + '/ponds/G1/slip/reading',
+    { Day: '2027-01-21', Hour: '05:30', do: '6.4', temp: '24', ph: '9.3' },
+    { asked: 'perhaps' },
+  );
   await enter(page, farm.url + '/ponds/G1/slip/work', { Day: '2027-01-21', Hour: '08:00', Work: 'ScreensFitted' });
   await enter(page, farm.url + '/ponds/G1/slip/work', { Day: '2027-01-21', Hour: '08:00', Work: 'DeclaredReady' });
   await page.goto(farm.url + '/ponds/G1/stock');
@@ -26,7 +45,7 @@ test('a pond that does not pass is stocked only with a reason, and the reason st
   await fill(page, stocking);
   await send(page);
   await expect(page.locator('#w-NotReadyReason')).toContainText('does not pass the gate: water 0.50');
-  expect(farm.facts().filter(f => f.table === 'stocking')).toHaveLength(0);
+  expect(farm.facts().filter((f) => f.table === 'stocking')).toHaveLength(0);
   await fill(page, { NotReadyReason: 'filling goes on, pH falls with it' });
   await send(page);
   await expect(page).toHaveURL(/stock/);
@@ -39,9 +58,27 @@ test('water that is not well names its remedy, dosed for this pond', async ({ as
   await page.goto(farm.url);
   await fill(page, metricFarm);
   await send(page);
-  await enter(page, farm.url + '/slip/pond', { Code: 'R1', Day: '2026-10-01', Length: '40', Width: '25', Slope: '2', Depth: '1.4' });
-  await enter(page, farm.url + '/ponds/R1/slip/stock', { Day: '2026-11-01', Hour: '07:00', Count: '500', MeanWeight: '60', NotReadyReason: 'test' });
-  await enter(page, farm.url + '/ponds/R1/slip/reading', { do: '6', temp: '28', ph: '8.8', tan: '1.5', alkalinity: '12', level: '1.2' }, { asked: 'perhaps' });
+  await enter(page, farm.url + '/slip/pond', {
+    Code: 'R1',
+    Day: '2026-10-01',
+    Length: '40',
+    Width: '25',
+    Slope: '2',
+    Depth: '1.4',
+  });
+  await enter(page, farm.url + '/ponds/R1/slip/stock', {
+    Day: '2026-11-01',
+    Hour: '07:00',
+    Count: '500',
+    MeanWeight: '60',
+    NotReadyReason: 'test',
+  });
+  await enter(
+    page,
+    farm.url + '/ponds/R1/slip/reading',
+    { do: '6', temp: '28', ph: '8.8', tan: '1.5', alkalinity: '12', level: '1.2' },
+    { asked: 'perhaps' },
+  );
   await page.goto(farm.url + '/ponds/R1/water');
   const remedies = page.locator('.remedy');
   await expect(remedies.filter({ hasText: 'Change water' })).toContainText('Un-ionised ammonia');

@@ -1,13 +1,21 @@
 import { test, expect } from './app.mjs';
 
-const sheet = '\uFEFFDatum;Uhrzeit;Teich;DO (mg/L);Temp °C;pH;Bemerkung\r\n'
-  + '5/1/2027;6:10;P5;4,9;25,1;7,6;\r\n6/1/2027;6:15;P5;4,7;25,0;7,5;calm\r\n\r\n14/1/2027;6.05;P5;4,8;25,2;10,4;\r\n15/1/2027;6:00;P99;5,0;25,0;7,6;\r\n16/1/2027;6:00;P5;fünf;25,0;7,6;\r\n';
+const sheet =
+  '\uFEFFDatum;Uhrzeit;Teich;DO (mg/L);Temp °C;pH;Bemerkung\r\n' +
+  '5/1/2027;6:10;P5;4,9;25,1;7,6;\r\n6/1/2027;6:15;P5;4,7;25,0;7,5;calm\r\n\r\n14/1/2027;6.05;P5;4,8;25,2;10,4;\r\n15/1/2027;6:00;P99;5,0;25,0;7,6;\r\n16/1/2027;6:00;P5;fünf;25,0;7,6;\r\n';
 const file = (name, text) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
-test('a sheet with errors is checked by line and column, confirmed, and adds nothing the second time', async ({ as, ownDemo: demo }) => {
+test('a sheet with errors is checked by line and column, confirmed, and adds nothing the second time', async ({
+  as,
+  ownDemo: demo,
+}) => {
   const page = await as('Manager', demo);
   const url = demo.url + '/lists/import';
-  const send = async what => { await page.goto(url); if (what) await page.setInputFiles('#sheet', what); await page.getByRole('button', { name: 'Look at it' }).click(); };
+  const send = async (what) => {
+    await page.goto(url);
+    if (what) await page.setInputFiles('#sheet', what);
+    await page.getByRole('button', { name: 'Look at it' }).click();
+  };
   // What is no sheet says so.
   await send(null);
   await expect(page.getByRole('alert')).toContainText('Choose a file');
@@ -15,7 +23,7 @@ test('a sheet with errors is checked by line and column, confirmed, and adds not
   await expect(page.getByRole('alert')).toContainText('no text');
 
   await send(file('readings.csv', sheet));
-  const column = heading => page.getByLabel(heading, { exact: true });
+  const column = (heading) => page.getByLabel(heading, { exact: true });
   await expect(column('Datum')).toHaveValue('day');
   await expect(column('DO (mg/L)')).toHaveValue('do|mg/L');
   await expect(page.getByLabel('Decimals are written')).toHaveValue('Comma');

@@ -1,14 +1,27 @@
 // The night board: order, timers tried by typing and by dragging, set, heard by another page; power and signs.
 import { test, expect, signIn } from './app.mjs';
 
-test('timers are tried on the strip, worked out by the farm, set, and another page hears of it', async ({ as, ownDemo: demo, browser }) => {
+test('timers are tried on the strip, worked out by the farm, set, and another page hears of it', async ({
+  as,
+  ownDemo: demo,
+  browser,
+}) => {
   const page = await as('Night watch', demo);
   await page.goto(demo.url + '/oxygen');
   const rows = page.locator('.nb-row');
   await expect(rows.first()).toHaveAttribute('id', 'row-P4');
   await expect(rows.first()).toContainText('Act now');
   const p4 = page.locator('#row-P4');
-  const tried = async () => Number((await p4.locator('.nb-try b').first().innerText({ timeout: 1000 }).catch(() => 'none yet')).replace(',', '.'));
+  const tried = async () =>
+    Number(
+      (
+        await p4
+          .locator('.nb-try b')
+          .first()
+          .innerText({ timeout: 1000 })
+          .catch(() => 'none yet')
+      ).replace(',', '.'),
+    );
   const within = { timeout: 20000 };
   await expect.poll(tried, within).toBeGreaterThan(0);
   const advised = await tried();

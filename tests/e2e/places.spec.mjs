@@ -2,13 +2,102 @@
 import { test, expect, signIn } from './app.mjs';
 import AxeBuilder from '@axe-core/playwright';
 
-const places = ['/', '/round', '/proof', '/proof?pond=P4&day=2027-01-20&hour=19:00', '/setup', '/setup/people', '/setup/species', '/setup/species/silver_perch', '/setup/plan', '/lists', '/me', '/workbench', '/workbench/ammonia', '/workbench/volume?pond=P4', '/workbench/alkalinity', '/ponds', '/ponds/P4/water', '/ponds/P4/stock', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P4/course/do', '/ponds/P4/course/ph?years=true', '/lists/import', '/setup/instruments', '/slip/instrument', '/setup/duties', '/fish', '/feed', '/feed?cup=250', '/season', '/feed/table', '/feed/table/jade_perch', '/ponds/P2/slip/feeder', '/slip/shared-feed', '/season?from=2026-10', '/ponds/P4/slip/plan-harvest', '/ponds/P6/slip/plan-stocking', '/ponds/P2/sheet', '/feed/store', '/compare', '/jobs', '/feed/changes', '/slip/load', '/slip/store-count', '/workbench/mix', '/workbench/grown-feed', '/ponds/P4/slip/move', '/ponds/P4/slip/quarantine', '/ponds/P6/slip/receive', '/ponds/P6/acclimate?species=silver_perch&fish=4000&weight=2&origin=&hours=8&tb=22&pb=6.8&nb=4&ob=9&sb=0&ab=80&t1=26&p1=8.6&o1=6.5&t2=26&p2=8.5&o2=6&t3=26&p3=8.6&o3=6.6&sp=0&np=0.1&ap=90&school=', '/plans', '/plans/stocking?pond=P6', '/plans/species', '/oxygen', '/oxygen?open=P2', '/oxygen/power?kw=6', '/oxygen/signs?s=gasp', '/oxygen/cards', '/workbench/power', '/workbench/pulley', '/workbench/bottles', '/plans/order?pond=P6', '/workbench/nursery', '/slip/landmark', '/setup/devices', '/alarms', '/log/20000', '/oxygen/aerators', '/slip/device', '/slip/duty', '/ponds/P4/slip/air-control', '/ponds/P4/slip/air-test', '/ponds/P4/course/do?days=14', '/ponds/P6/prepare', '/ponds/P6/slip/prepare', '/ponds/P6/harvest', '/ponds/P4/log', '/ponds/T3/water', '/ponds/S1/stock', '/weather',
-  '/slip/pond', '/slip/feed', '/slip/weather', '/slip/farm', ...['reading', 'feeding', 'deaths', 'sample', 'harvest', 'stock', 'aerators', 'work'].map(s => '/ponds/P2/slip/' + s), '/nowhere'];
+const places = [
+  '/',
+  '/round',
+  '/proof',
+  '/proof?pond=P4&day=2027-01-20&hour=19:00',
+  '/setup',
+  '/setup/people',
+  '/setup/species',
+  '/setup/species/silver_perch',
+  '/setup/plan',
+  '/lists',
+  '/me',
+  '/workbench',
+  '/workbench/ammonia',
+  '/workbench/volume?pond=P4',
+  '/workbench/alkalinity',
+  '/ponds',
+  '/ponds/P4/water',
+  '/ponds/P4/stock',
+  '/ponds/P4/feed',
+  '/ponds/P3/growth',
+  '/ponds/P4/course/do',
+  '/ponds/P4/course/ph?years=true',
+  '/lists/import',
+  '/setup/instruments',
+  '/slip/instrument',
+  '/setup/duties',
+  '/fish',
+  '/feed',
+  '/feed?cup=250',
+  '/season',
+  '/feed/table',
+  '/feed/table/jade_perch',
+  '/ponds/P2/slip/feeder',
+  '/slip/shared-feed',
+  '/season?from=2026-10',
+  '/ponds/P4/slip/plan-harvest',
+  '/ponds/P6/slip/plan-stocking',
+  '/ponds/P2/sheet',
+  '/feed/store',
+  '/compare',
+  '/jobs',
+  '/feed/changes',
+  '/slip/load',
+  '/slip/store-count',
+  '/workbench/mix',
+  '/workbench/grown-feed',
+  '/ponds/P4/slip/move',
+  '/ponds/P4/slip/quarantine',
+  '/ponds/P6/slip/receive',
+  '/ponds/P6/acclimate?species=silver_perch&fish=4000&weight=2&origin=&hours=8&tb=22&pb=6.8&nb=4&ob=9&sb=0&ab=80&t1=26&p1=8.6&o1=6.5&t2=26&p2=8.5&o2=6&t3=26&p3=8.6&o3=6.6&sp=0&np=0.1&ap=90&school=',
+  '/plans',
+  '/plans/stocking?pond=P6',
+  '/plans/species',
+  '/oxygen',
+  '/oxygen?open=P2',
+  '/oxygen/power?kw=6',
+  '/oxygen/signs?s=gasp',
+  '/oxygen/cards',
+  '/workbench/power',
+  '/workbench/pulley',
+  '/workbench/bottles',
+  '/plans/order?pond=P6',
+  '/workbench/nursery',
+  '/slip/landmark',
+  '/setup/devices',
+  '/alarms',
+  '/log/20000',
+  '/oxygen/aerators',
+  '/slip/device',
+  '/slip/duty',
+  '/ponds/P4/slip/air-control',
+  '/ponds/P4/slip/air-test',
+  '/ponds/P4/course/do?days=14',
+  '/ponds/P6/prepare',
+  '/ponds/P6/slip/prepare',
+  '/ponds/P6/harvest',
+  '/ponds/P4/log',
+  '/ponds/T3/water',
+  '/ponds/S1/stock',
+  '/weather',
+  '/slip/pond',
+  '/slip/feed',
+  '/slip/weather',
+  '/slip/farm',
+  ...['reading', 'feeding', 'deaths', 'sample', 'harvest', 'stock', 'aerators', 'work'].map(
+    (s) => '/ponds/P2/slip/' + s,
+  ),
+  '/nowhere',
+];
 
 // Names, roles and order are the same in every theme and width: the whole of axe walks the paper theme, the others what can differ there.
-const whole = axe => axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
-const colours = axe => axe.withRules(['color-contrast', 'link-in-text-block']);
-const thumb = axe => axe.withRules(['target-size', 'scrollable-region-focusable', 'link-name', 'button-name', 'label', 'select-name']);
+const whole = (axe) => axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
+const colours = (axe) => axe.withRules(['color-contrast', 'link-in-text-block']);
+const thumb = (axe) =>
+  axe.withRules(['target-size', 'scrollable-region-focusable', 'link-name', 'button-name', 'label', 'select-name']);
 
 async function clean(page, url, rules) {
   await page.goto(url);
@@ -17,22 +106,32 @@ async function clean(page, url, rules) {
 
 async function same(page, url, rules) {
   // A form without the token is refused by the farm: its button would do nothing.
-  expect(await page.locator('form[method=post]:not(:has([name=__RequestVerificationToken]))').count(), `forms without a token on ${url}`).toBe(0);
+  expect(
+    await page.locator('form[method=post]:not(:has([name=__RequestVerificationToken]))').count(),
+    `forms without a token on ${url}`,
+  ).toBe(0);
   const { violations } = await rules(new AxeBuilder({ page }).setLegacyMode(true)).analyze();
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`), url).toEqual([]);
+  expect(
+    violations.map(
+      (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`,
+    ),
+    url,
+  ).toEqual([]);
 }
 
 // Two halves, so that two workers share the walk. In the dark every fourth page stands for its like (all pairs of colours are worked out in both themes by a test of their own), drawn anew where charts take their colours when they are drawn.
-const half = k => places.filter((_, i) => i % 2 === k);
+const half = (k) => places.filter((_, i) => i % 2 === k);
 for (const k of [0, 1])
   test(`axe finds nothing on any page, in paper and in the dark, half ${k + 1} of 2`, async ({ browser, demo }) => {
     test.setTimeout(300_000);
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
-    const theme = word => context.addCookies([{ name: 'theme', value: word, url: demo.url }]);
+    const theme = (word) => context.addCookies([{ name: 'theme', value: word, url: demo.url }]);
     await signIn(page, 'Manager', demo.url);
     const heard = [];
-    page.on('console', m => { if (m.type() === 'error' && !m.text().includes('404')) heard.push(m.text()); });
+    page.on('console', (m) => {
+      if (m.type() === 'error' && !m.text().includes('404')) heard.push(m.text());
+    });
     for (const [i, place] of half(k).entries()) {
       await theme('paper');
       await clean(page, demo.url + place, whole);
@@ -40,14 +139,20 @@ for (const k of [0, 1])
       if (await page.locator('[data-chart]').count()) {
         await theme('dark');
         await page.goto(demo.url + place);
-      } else await page.evaluate(() => { document.documentElement.dataset.theme = 'dark'; });
+      } else
+        await page.evaluate(() => {
+          document.documentElement.dataset.theme = 'dark';
+        });
       await same(page, place + ' in the dark', colours);
     }
     expect(heard).toEqual([]);
     await context.close();
   });
 
-test('on the phone, at an address that is not localhost: axe, targets for a thumb, nothing wider than the page', async ({ browser, demo }) => {
+test('on the phone, at an address that is not localhost: axe, targets for a thumb, nothing wider than the page', async ({
+  browser,
+  demo,
+}) => {
   test.setTimeout(300_000);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const page = await context.newPage();
@@ -56,9 +161,19 @@ test('on the phone, at an address that is not localhost: axe, targets for a thum
   await signIn(page, 'Manager', base);
   for (const [i, place] of places.entries()) {
     // Rules of size stand below for every page; axe's own walk every third one.
-    if (i % 3) await page.goto(base + place); else await clean(page, base + place, thumb);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth), place + ' scrolls sideways').toBeLessThanOrEqual(390);
-    const small = await page.locator('form.slip :is(input:not([type=hidden], [type=checkbox]), select, button), .tabs a, .places a, .do-list a, .round button, .need .btn, button.tick, a.tick, .csvs a, .in-row :is(button, select, input)').evaluateAll(all => all.filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)));
+    if (i % 3) await page.goto(base + place);
+    else await clean(page, base + place, thumb);
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth),
+      place + ' scrolls sideways',
+    ).toBeLessThanOrEqual(390);
+    const small = await page
+      .locator(
+        'form.slip :is(input:not([type=hidden], [type=checkbox]), select, button), .tabs a, .places a, .do-list a, .round button, .need .btn, button.tick, a.tick, .csvs a, .in-row :is(button, select, input)',
+      )
+      .evaluateAll((all) =>
+        all.filter((e) => e.offsetParent && e.getBoundingClientRect().height < 44).map((e) => e.outerHTML.slice(0, 90)),
+      );
     expect(small, place).toEqual([]);
   }
   await context.close();
@@ -67,7 +182,12 @@ test('on the phone, at an address that is not localhost: axe, targets for a thum
 test('every computed figure opens its why', async ({ as, demo }) => {
   const page = await as('Manager', demo);
   const found = {};
-  for (const place of ['/', '/proof', '/proof?pond=P4&day=2027-01-20&hour=19:00', ...places.filter(p => /^.ponds/.test(p) && !p.includes('slip'))]) {
+  for (const place of [
+    '/',
+    '/proof',
+    '/proof?pond=P4&day=2027-01-20&hour=19:00',
+    ...places.filter((p) => /^.ponds/.test(p) && !p.includes('slip')),
+  ]) {
     await page.goto(demo.url + place);
     for (const figure of await page.locator('[data-computed]').all()) {
       found[place] = (found[place] ?? 0) + 1;
@@ -80,7 +200,8 @@ test('every computed figure opens its why', async ({ as, demo }) => {
   expect(found['/ponds']).toBeGreaterThanOrEqual(44);
   expect(found['/']).toBeGreaterThanOrEqual(13);
   expect(found['/proof']).toBeGreaterThanOrEqual(12);
-  for (const place of ['/ponds/P4/water', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P6/harvest']) expect(found[place], place).toBeGreaterThanOrEqual(5);
+  for (const place of ['/ponds/P4/water', '/ponds/P4/feed', '/ponds/P3/growth', '/ponds/P6/harvest'])
+    expect(found[place], place).toBeGreaterThanOrEqual(5);
 });
 
 test('the keyboard opens a why and closes it, and the page says what it found', async ({ as, demo }) => {
@@ -102,9 +223,9 @@ test('charts draw, and draw again when the page gets narrow', async ({ as, demo 
   await page.goto(demo.url + '/ponds/P3/growth');
   const drawing = page.locator('[data-chart=growth] svg');
   await expect(drawing).toBeVisible();
-  const wide = await drawing.evaluate(e => e.getBoundingClientRect().width);
+  const wide = await drawing.evaluate((e) => e.getBoundingClientRect().width);
   await page.setViewportSize({ width: 480, height: 800 });
-  await expect.poll(() => drawing.evaluate(e => e.getBoundingClientRect().width)).toBeLessThan(wide);
+  await expect.poll(() => drawing.evaluate((e) => e.getBoundingClientRect().width)).toBeLessThan(wide);
 });
 
 test('a slip prints on paper', async ({ as, demo }) => {

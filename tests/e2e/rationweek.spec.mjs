@@ -1,25 +1,34 @@
 // A week of the ration board: mornings short of oxygen, a wish, a fast before fishing, meals in two taps; at the end the books add up.
 import { test, expect, signIn, days, fill } from './app.mjs';
 
-const figure = async where => Number((await where.innerText()).replace(/[^0-9.]/g, ''));
+const figure = async (where) => Number((await where.innerText()).replace(/[^0-9.]/g, ''));
 
 test('a week of rations with an oxygen brake and an overrule', async ({ browser }) => {
   test.setTimeout(150_000);
-  const week = days(), context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const week = days(),
+    context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   let url;
-  const row = code => page.locator(`#feed-${code}`);
-  const morning = async day => { url = (await week.on(`2027-01-${day}T10:00+10:00`)).url; await context.clearCookies(); await signIn(page, 'Pond hand', url); };
+  const row = (code) => page.locator(`#feed-${code}`);
+  const morning = async (day) => {
+    url = (await week.on(`2027-01-${day}T10:00+10:00`)).url;
+    await context.clearCookies();
+    await signIn(page, 'Pond hand', url);
+  };
   const dawn = async (day, code, mgL) => {
     await page.goto(`${url}/ponds/${code}/slip/reading`);
     await fill(page, { Day: `2027-01-${day}`, Hour: '05:20', do: String(mgL), temp: '27' });
     await page.getByRole('button', { name: /^Keep/ }).click();
-    if (!page.url().includes('line=')) await page.getByRole('button', { name: /^(Keep|Yes)/ }).first().click();
+    if (!page.url().includes('line='))
+      await page
+        .getByRole('button', { name: /^(Keep|Yes)/ })
+        .first()
+        .click();
     await expect(page).toHaveURL(/line=/);
   };
   const open = async () => page.goto(url + '/feed');
   // Two taps from the plan; what was given is what the row proposed.
-  const give = async code => {
+  const give = async (code) => {
     await row(code).locator('summary', { hasText: 'Fed' }).click();
     const kg = Number(await row(code).getByLabel('Given').inputValue());
     await row(code).getByRole('button', { name: 'Keep' }).click();
@@ -69,9 +78,12 @@ test('a week of rations with an oxygen brake and an overrule', async ({ browser 
     await page.goto(url + '/ponds/P2/log');
     await expect(page.locator('main')).toContainText('oxygen back at 7 by nine');
     const farm = await week.on('2027-01-28T10:00+10:00');
-    const fed = farm.facts().filter(f => f.table === 'feeding' && f.row.happened > Date.parse('2027-01-21T12:00Z'));
+    const fed = farm.facts().filter((f) => f.table === 'feeding' && f.row.happened > Date.parse('2027-01-21T12:00Z'));
     expect(fed.length).toBe(4);
     expect(fed.reduce((sum, f) => sum + f.row.mass_kg, 0)).toBeCloseTo(given, 6);
     expect(given).toBeGreaterThan(30);
-  } finally { await week.stop(); await context.close(); }
+  } finally {
+    await week.stop();
+    await context.close();
+  }
 });

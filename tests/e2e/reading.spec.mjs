@@ -7,14 +7,20 @@ test('the usual six values take few taps on a phone', async ({ browser, ownDemo:
   await signIn(page, 'Pond hand', demo.url);
   await page.goto(demo.url + '/ponds/P4');
   let taps = 0;
-  const tap = async where => { taps++; await where.tap(); };
+  const tap = async (where) => {
+    taps++;
+    await where.tap();
+  };
   await tap(page.getByRole('link', { name: /Write a reading/ }));
   await tap(page.locator('form.slip [name=do]'));
   const values = { do: '7.1', temp: '27.5', ph: '8.0', secchi: '22', tan: '0.3', nitrite: '0.05' };
   for (const [i, [name, value]] of Object.entries(values).entries()) {
     expect(await page.evaluate(() => document.activeElement.name)).toBe(name);
     await page.keyboard.type(value);
-    if (i < 5) { taps++; await page.keyboard.press('Enter'); } // the keyboard's Next
+    if (i < 5) {
+      taps++;
+      await page.keyboard.press('Enter');
+    } // the keyboard's Next
   }
   await tap(page.locator('form.slip .slip-do button').first());
   await expect(page.locator('main [role=status]')).toContainText('Entered as line');
@@ -22,7 +28,10 @@ test('the usual six values take few taps on a phone', async ({ browser, ownDemo:
   await context.close();
 });
 
-test('an implausible pH is asked about, an impossible one refused, a strip read by its step', async ({ as, ownDemo: demo }) => {
+test('an implausible pH is asked about, an impossible one refused, a strip read by its step', async ({
+  as,
+  ownDemo: demo,
+}) => {
   const page = await as('Manager', demo);
   const slip = demo.url + '/ponds/P5/slip/reading';
   await page.goto(slip);

@@ -9,24 +9,64 @@ const phone = async (browser, app, size = { width: 390, height: 844 }) => {
   await page.goto(base + '/round');
   return { context, page, base };
 };
-const press = async (page, text) => { for (const d of text) await page.locator('.r-pad .pad', { hasText: new RegExp(`^${d === '.' ? '\\.' : d}$`) }).click(); };
+const press = async (page, text) => {
+  for (const d of text)
+    await page.locator('.r-pad .pad', { hasText: new RegExp(`^${d === '.' ? '\\.' : d}$`) }).click();
+};
 
-test('eleven ponds without signal, two taps beside digits each; on-line again the log holds 22 readings once each', async ({ browser, farm, page }) => {
+test('eleven ponds without signal, two taps beside digits each; on-line again the log holds 22 readings once each', async ({
+  browser,
+  farm,
+  page,
+}) => {
   test.setTimeout(180_000);
   await signIn(page, 'Manager', farm.url);
   // A farm of eleven stocked ponds, by the slips' own forms.
-  const post = (path, values) => page.evaluate(async ([path, values]) => {
-    const html = await (await fetch(path)).text();
-    const form = new DOMParser().parseFromString(html, 'text/html').querySelector('form.slip');
-    const body = new FormData(form);
-    for (const [k, v] of Object.entries(values)) body.set(k, v);
-    const r = await fetch(path, { method: 'POST', body });
-    return r.redirected;
-  }, [path, values]);
-  expect(await post('/slip/farm', { Name: 'Eleven', PlaceName: 'x', Latitude: '-29.4', Longitude: '152.6', Altitude: '60', Zone: 'Etc/GMT-10', Units: 'Metric', Sign: 'Point', Currency: 'AUD' })).toBe(true);
+  const post = (path, values) =>
+    page.evaluate(
+      async ([path, values]) => {
+        const html = await (await fetch(path)).text();
+        const form = new DOMParser().parseFromString(html, 'text/html').querySelector('form.slip');
+        const body = new FormData(form);
+        for (const [k, v] of Object.entries(values)) body.set(k, v);
+        const r = await fetch(path, { method: 'POST', body });
+        return r.redirected;
+      },
+      [path, values],
+    );
+  expect(
+    await post('/slip/farm', {
+      Name: 'Eleven',
+      PlaceName: 'x',
+      Latitude: '-29.4',
+      Longitude: '152.6',
+      Altitude: '60',
+      Zone: 'Etc/GMT-10',
+      Units: 'Metric',
+      Sign: 'Point',
+      Currency: 'AUD',
+    }),
+  ).toBe(true);
   for (let i = 1; i <= 11; i++) {
-    expect(await post('/slip/pond', { Code: `P${i}`, Day: '2026-01-01', Length: '40', Width: '25', Slope: '2', Depth: '1.4' })).toBe(true);
-    expect(await post(`/ponds/P${i}/slip/stock`, { Day: '2026-11-01', Hour: '07:00', Count: '500', MeanWeight: '60', NotReadyReason: 'test' })).toBe(true);
+    expect(
+      await post('/slip/pond', {
+        Code: `P${i}`,
+        Day: '2026-01-01',
+        Length: '40',
+        Width: '25',
+        Slope: '2',
+        Depth: '1.4',
+      }),
+    ).toBe(true);
+    expect(
+      await post(`/ponds/P${i}/slip/stock`, {
+        Day: '2026-11-01',
+        Hour: '07:00',
+        Count: '500',
+        MeanWeight: '60',
+        NotReadyReason: 'test',
+      }),
+    ).toBe(true);
   }
   await page.goto(farm.url + '/setup/people');
   const add = page.locator('form', { hasText: 'Let somebody in' });
@@ -44,33 +84,44 @@ test('eleven ponds without signal, two taps beside digits each; on-line again th
   await walk.getByRole('button', { name: 'Sign in' }).click();
   await expect(walk).not.toHaveURL(/sign-in/);
   await walk.goto(base + '/round');
-  expect(await walk.evaluate(() => [typeof crypto.randomUUID, 'serviceWorker' in navigator])).toEqual(['undefined', false]);
+  expect(await walk.evaluate(() => [typeof crypto.randomUUID, 'serviceWorker' in navigator])).toEqual([
+    'undefined',
+    false,
+  ]);
   await context.setOffline(true);
   let taps = 0;
   for (let i = 1; i <= 11; i++) {
     await expect(walk.locator('.r-pond .name')).toHaveText(`P${i}`);
     await press(walk, (4 + i / 10).toFixed(1));
-    await walk.locator('.pad.go').click(); taps++;
+    await walk.locator('.pad.go').click();
+    taps++;
     await press(walk, '27.5');
-    await walk.locator('.r-keep').click(); taps++;
+    await walk.locator('.r-keep').click();
+    taps++;
   }
   expect(taps / 11).toBeLessThanOrEqual(6);
   await expect(walk.locator('.r-list')).toContainText('kept on this phone: 11');
   // Half typed, then the page is loaded again: nothing is gone. (Without signal it cannot load; the phone has some for a moment.)
-  expect(farm.facts().filter(f => f.table === 'reading')).toHaveLength(0);
+  expect(farm.facts().filter((f) => f.table === 'reading')).toHaveLength(0);
   await context.setOffline(false);
   await walk.reload();
   await expect(walk.locator('.r-out')).toHaveText('all sent');
   await walk.reload();
-  await expect.poll(() => farm.facts().filter(f => f.table === 'reading').length).toBe(22);
-  const rows = farm.facts().filter(f => f.table === 'reading').map(f => `${f.row.pond} ${f.row.parameter}`);
+  await expect.poll(() => farm.facts().filter((f) => f.table === 'reading').length).toBe(22);
+  const rows = farm
+    .facts()
+    .filter((f) => f.table === 'reading')
+    .map((f) => `${f.row.pond} ${f.row.parameter}`);
   expect(new Set(rows).size).toBe(22);
   await page.goto(farm.url + '/ponds/P1/log');
   await expect(page.locator('.log-line', { hasText: 'reading' })).toContainText('Pond hand');
   await context.close();
 });
 
-test('a mistyped figure is asked about at once, an odd one by the farm, and both can be mended', async ({ browser, ownDemo: demo }) => {
+test('a mistyped figure is asked about at once, an odd one by the farm, and both can be mended', async ({
+  browser,
+  ownDemo: demo,
+}) => {
   const { context, page } = await phone(browser, demo);
   await page.locator('.r-walk button', { hasText: 'P2' }).click();
   await press(page, '31');
@@ -107,7 +158,10 @@ test('a mistyped figure is asked about at once, an odd one by the farm, and both
   await context.close();
 });
 
-test('a wrong phone clock is seen and does no harm; a small phone in the dark has room for it all', async ({ browser, ownDemo: demo }) => {
+test('a wrong phone clock is seen and does no harm; a small phone in the dark has room for it all', async ({
+  browser,
+  ownDemo: demo,
+}) => {
   const { context, page, base } = await phone(browser, demo, { width: 320, height: 568 });
   await expect(page.locator('.r-say')).toContainText("This phone's clock is");
   await context.addCookies([{ name: 'theme', value: 'dark', url: base }]);

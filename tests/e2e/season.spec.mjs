@@ -1,18 +1,33 @@
 // The season: a moved harvest shows what it brings, is kept as a copy and as a plan; dragged, typed and without scripts.
 import { test, expect, signIn } from './app.mjs';
 
-const kg = text => Number(text.replace(/[^0-9]/g, '') || 0);
+const kg = (text) => Number(text.replace(/[^0-9]/g, '') || 0);
 const rowOf = (page, code) => page.locator('.rb-row', { has: page.locator('a', { hasText: new RegExp(`^${code}$`) }) });
-const dayOf = (page, code, what) => page.locator('.season-days tr', { has: page.locator('th', { hasText: new RegExp(`^${code}$`) }) }).filter({ hasText: what }).locator('input');
+const dayOf = (page, code, what) =>
+  page
+    .locator('.season-days tr', { has: page.locator('th', { hasText: new RegExp(`^${code}$`) }) })
+    .filter({ hasText: what })
+    .locator('input');
 
-test('a moved harvest shows a shortage of feed, is kept as a copy and put into the plans', async ({ page, ownDemo: demo }) => {
+test('a moved harvest shows a shortage of feed, is kept as a copy and put into the plans', async ({
+  page,
+  ownDemo: demo,
+}) => {
   await signIn(page, 'Manager', demo.url);
   await page.goto(demo.url + '/season');
   const fits = page.locator('.fits');
   await expect(fits).toContainText('Grower 4 mm lasts to Tue 26 Jan');
   // A store that just lasts half a year, as planned: counted so.
   const cells = (await page.locator('.by-month tr', { hasText: 'Grower 4 mm' }).locator('td').allInnerTexts()).map(kg);
-  const toGo = kg(await page.locator('.rb-feed .rb-next').innerText().then(t => t.match(/([\d.]+)\s*t[^\d]*to go/)[1].replace('.', ''))) * 100 + 100;
+  const toGo =
+    kg(
+      await page
+        .locator('.rb-feed .rb-next')
+        .innerText()
+        .then((t) => t.match(/([\d.]+)\s*t[^\d]*to go/)[1].replace('.', '')),
+    ) *
+      100 +
+    100;
   const store = Math.round(toGo + cells.slice(7, 12).reduce((a, b) => a + b) + 0.75 * cells[12]);
   await page.goto(demo.url + '/slip/store-count');
   await page.getByLabel('What').selectOption({ label: 'Grower 4 mm' });
@@ -53,7 +68,8 @@ test('a harvest is dragged on its ribbon', async ({ as, demo }) => {
   await page.goto(demo.url + '/season');
   const grab = rowOf(page, 'T2').locator('[data-move^="h"]');
   await grab.scrollIntoViewIfNeeded();
-  const box = await grab.boundingBox(), y = box.y + box.height / 2;
+  const box = await grab.boundingBox(),
+    y = box.y + box.height / 2;
   await page.mouse.move(box.x + 12, y);
   await page.mouse.down();
   for (const by of [10, 20, 30]) await page.mouse.move(box.x + 12 + by, y);

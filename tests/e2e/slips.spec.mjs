@@ -30,9 +30,22 @@ async function newFarm(page, farm) {
   await page.goto(farm.url);
   await fill(page, metricFarm);
   await send(page);
-  await enter(page, farm.url + '/slip/pond', { Code: 'B1', Day: '2026-01-01', Length: '40', Width: '25', Slope: '2', Depth: '1.4' });
+  await enter(page, farm.url + '/slip/pond', {
+    Code: 'B1',
+    Day: '2026-01-01',
+    Length: '40',
+    Width: '25',
+    Slope: '2',
+    Depth: '1.4',
+  });
   await enter(page, farm.url + '/slip/feed', { FeedName: 'Grower', Pellet: '4', Protein: '35' });
-  await enter(page, farm.url + '/ponds/B1/slip/stock', { Day: '2026-11-01', Hour: '07:00', Count: '500', MeanWeight: '60', NotReadyReason: 'test' });
+  await enter(page, farm.url + '/ponds/B1/slip/stock', {
+    Day: '2026-11-01',
+    Hour: '07:00',
+    Count: '500',
+    MeanWeight: '60',
+    NotReadyReason: 'test',
+  });
 }
 
 test('every mistake is answered at its field, keeps what was typed and enters nothing', async ({ as, farm }) => {
@@ -49,7 +62,11 @@ test('every mistake is answered at its field, keeps what was typed and enters no
       await expect(page.locator(`form.slip [name="${name}"]`)).toHaveValue(value);
   }
   await page.goto(farm.url + '/slip/pond');
-  for (const [typed, field, says] of [[{ Code: 'B1', Length: '10', Width: '5', Slope: '1', Depth: '1' }, 'Code', 'taken'], [{ Code: 'B2', Length: '10', Width: '5', Slope: '4', Depth: '1' }, 'Slope', 'banks meet'], [{ Code: 'B2', Length: '10', Width: '5', Slope: '1', Depth: '0' }, 'Depth', 'outside 0.2']]) {
+  for (const [typed, field, says] of [
+    [{ Code: 'B1', Length: '10', Width: '5', Slope: '1', Depth: '1' }, 'Code', 'taken'],
+    [{ Code: 'B2', Length: '10', Width: '5', Slope: '4', Depth: '1' }, 'Slope', 'banks meet'],
+    [{ Code: 'B2', Length: '10', Width: '5', Slope: '1', Depth: '0' }, 'Depth', 'outside 0.2'],
+  ]) {
     await fill(page, typed);
     await send(page);
     await expect(page.locator(`#w-${field}`)).toContainText(says);
@@ -65,7 +82,7 @@ test('84F is understood, echoed and entered as 28.9 °C', async ({ as, farm }) =
   await expect(page.locator('[data-echo=temp]')).toContainText('28.9');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/water/);
-  expect(farm.facts().find(f => f.table === 'reading').row.value).toBeCloseTo(28.889, 3);
+  expect(farm.facts().find((f) => f.table === 'reading').row.value).toBeCloseTo(28.889, 3);
 });
 
 test('a harvest above what stands is asked, then booked against unexplained', async ({ as, farm }) => {
@@ -75,10 +92,13 @@ test('a harvest above what stands is asked, then booked against unexplained', as
   await fill(page, { Mass: '78', Count: '520', Final: true, DifferenceReason: 'short count at stocking' });
   await send(page);
   await expect(page.locator('.slip-problems.ask')).toContainText('more than the 500 on the books');
-  expect(farm.facts().filter(f => f.table === 'harvest')).toHaveLength(0);
+  expect(farm.facts().filter((f) => f.table === 'harvest')).toHaveLength(0);
   await page.getByRole('button', { name: 'Yes, it is meant' }).click();
   await expect(page).toHaveURL(/harvest/);
-  const unexplained = farm.facts().filter(f => f.table === 'posting' && f.row.account === 'Unexplained').map(f => f.row.count);
+  const unexplained = farm
+    .facts()
+    .filter((f) => f.table === 'posting' && f.row.account === 'Unexplained')
+    .map((f) => f.row.count);
   expect(unexplained).toEqual([-20]);
 });
 
@@ -92,7 +112,7 @@ test('a changed figure is asked about anew', async ({ as, farm }) => {
   await fill(page, { do: '18' });
   await send(page);
   await expect(page.locator('.slip-problems.ask')).toContainText('18.0');
-  expect(farm.facts().filter(f => f.table === 'reading')).toHaveLength(0);
+  expect(farm.facts().filter((f) => f.table === 'reading')).toHaveLength(0);
 });
 
 test('sent twice, from two tabs or after going back, it is entered once', async ({ as, farm, context }) => {
@@ -106,12 +126,18 @@ test('sent twice, from two tabs or after going back, it is entered once', async 
   await fill(page, { Count: '3' });
   await send(page);
   await expect(page.locator('main')).toContainText('already entered');
-  const ids = farm.facts().filter(f => f.table === 'loss');
+  const ids = farm.facts().filter((f) => f.table === 'loss');
   expect(ids.length).toBe(1);
   const [one, two] = [await context.newPage(), await context.newPage()];
-  for (const tab of [one, two]) { await tab.goto(farm.url + '/ponds/B1/slip/deaths'); await fill(tab, { Count: '2' }); }
-  for (const tab of [one, two]) { await send(tab); await expect(tab).toHaveURL(/stock/); }
-  expect(farm.facts().filter(f => f.table === 'loss')).toHaveLength(3);
+  for (const tab of [one, two]) {
+    await tab.goto(farm.url + '/ponds/B1/slip/deaths');
+    await fill(tab, { Count: '2' });
+  }
+  for (const tab of [one, two]) {
+    await send(tab);
+    await expect(tab).toHaveURL(/stock/);
+  }
+  expect(farm.facts().filter((f) => f.table === 'loss')).toHaveLength(3);
 });
 
 test('a void that later entries need is refused and names them', async ({ as, farm }) => {
@@ -139,18 +165,48 @@ test.describe('without scripts', () => {
   });
 });
 
-test('another hemisphere, zone and decimal sign: the right night, and figures as they are typed there', async ({ as, farm }) => {
+test('another hemisphere, zone and decimal sign: the right night, and figures as they are typed there', async ({
+  as,
+  farm,
+}) => {
   const page = await as('Manager', farm);
   await page.goto(farm.url);
   // A made-up place in the north; the app's clock says 21 January 2027, 07:40 UTC, so 08:40 there: still the night of the 20th.
   await fill(page, { ...metricFarm, Latitude: '52,5', Longitude: '13,4', Zone: 'Europe/Berlin', Sign: 'Comma' });
   await send(page);
-  await enter(page, farm.url + '/slip/pond', { Code: 'B1', Day: '2026-05-01', Length: '40,5', Width: '25', Slope: '2', Depth: '1,4' });
-  await enter(page, farm.url + '/ponds/B1/slip/stock', { Day: '2026-11-01', Hour: '07:00', Species: 'common_carp', Count: '500', MeanWeight: '60,5', NotReadyReason: 'test' });
-  await enter(page, farm.url + '/ponds/B1/slip/reading', { Hour: '08:30', do: '9,75', temp: '4,5' }, { asked: 'perhaps' });
-  expect(farm.facts().filter(f => f.table === 'reading').map(f => f.row.value)).toEqual([9.75, 4.5]);
+  await enter(page, farm.url + '/slip/pond', {
+    Code: 'B1',
+    Day: '2026-05-01',
+    Length: '40,5',
+    Width: '25',
+    Slope: '2',
+    Depth: '1,4',
+  });
+  await enter(page, farm.url + '/ponds/B1/slip/stock', {
+    Day: '2026-11-01',
+    Hour: '07:00',
+    Species: 'common_carp',
+    Count: '500',
+    MeanWeight: '60,5',
+    NotReadyReason: 'test',
+  });
+  await enter(
+    page,
+    farm.url + '/ponds/B1/slip/reading',
+    { Hour: '08:30', do: '9,75', temp: '4,5' },
+    { asked: 'perhaps' },
+  );
+  expect(
+    farm
+      .facts()
+      .filter((f) => f.table === 'reading')
+      .map((f) => f.row.value),
+  ).toEqual([9.75, 4.5]);
   // By the almanac of that latitude: sunset 16:27 to 16:30, sunrise 8:03 to 8:06.
-  await expect(page.locator('svg.night-rule')).toHaveAttribute('aria-label', /sunset 16:(2\d|30), sunrise 08:0[2-6], now 08:40/);
+  await expect(page.locator('svg.night-rule')).toHaveAttribute(
+    'aria-label',
+    /sunset 16:(2\d|30), sunrise 08:0[2-6], now 08:40/,
+  );
   await page.goto(farm.url + '/');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Morning');
   await page.goto(farm.url + '/ponds/B1/water');

@@ -1,7 +1,30 @@
 // The day of stocking: what is planned, what arrives, how it comes into the pond.
 import { test, expect, fill, send, signIn } from './app.mjs';
 
-const measured = { fish: '4000', weight: '2 g', origin: 'Upstream hatchery', hours: '8', tb: '22 C', pb: '6.8', nb: '4', ob: '9', sb: '0', ab: '80', t1: '26 C', p1: '8.6', o1: '6.5', t2: '26 C', p2: '8.5', o2: '6', t3: '26 C', p3: '8.6', o3: '6.6', sp: '0', np: '0.1', ap: '90' };
+const measured = {
+  fish: '4000',
+  weight: '2 g',
+  origin: 'Upstream hatchery',
+  hours: '8',
+  tb: '22 C',
+  pb: '6.8',
+  nb: '4',
+  ob: '9',
+  sb: '0',
+  ab: '80',
+  t1: '26 C',
+  p1: '8.6',
+  o1: '6.5',
+  t2: '26 C',
+  p2: '8.5',
+  o2: '6',
+  t3: '26 C',
+  p3: '8.6',
+  o3: '6.6',
+  sp: '0',
+  np: '0.1',
+  ap: '90',
+};
 
 test('a plan answers while it is typed, is kept, and leads to the slips', async ({ as, ownDemo: demo }) => {
   const page = await as('Manager', demo);
@@ -23,7 +46,11 @@ test('a plan answers while it is typed, is kept, and leads to the slips', async 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('P6: preparation');
 });
 
-test('plan, order, preparation, delivery, the way from the bag on two phones and without signal, stocked, in the ledger', async ({ as, ownDemo: demo, browser }) => {
+test('plan, order, preparation, delivery, the way from the bag on two phones and without signal, stocked, in the ledger', async ({
+  as,
+  ownDemo: demo,
+  browser,
+}) => {
   test.setTimeout(180_000);
   const page = await as('Manager', demo);
   await page.goto(demo.url + '/plans/stocking?pond=P6');
@@ -31,7 +58,8 @@ test('plan, order, preparation, delivery, the way from the bag on two phones and
   await expect(page.locator('.bench-out .order')).toContainText('Feed, crumble');
   await page.getByRole('link', { name: 'Order slip, to print' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Order slip');
-  for (const line of ['Silver perch, fingerlings', 'Bags with oxygen', 'Feed, crumble', 'Feed, pellet']) await expect(page.locator('.order')).toContainText(line);
+  for (const line of ['Silver perch, fingerlings', 'Bags with oxygen', 'Feed, crumble', 'Feed, pellet'])
+    await expect(page.locator('.order')).toContainText(line);
   await page.getByRole('link', { name: 'Back to the plan' }).click();
   await expect(page.getByLabel('Weight at stocking')).toHaveValue('2 g');
   await page.getByRole('link', { name: 'Prepare P6 for it' }).click();
@@ -107,7 +135,10 @@ test('plan, order, preparation, delivery, the way from the bag on two phones and
   await expect(page.locator('main')).toContainText('12 lost');
 });
 
-test('which fish, in what: fish side by side, refused at the line, weighed anew by what counts', async ({ as, ownDemo: demo }) => {
+test('which fish, in what: fish side by side, refused at the line, weighed anew by what counts', async ({
+  as,
+  ownDemo: demo,
+}) => {
   const page = await as('Manager', demo);
   await page.goto(demo.url + '/plans/species?pond=P6');
   const out = page.locator('.bench-out');

@@ -1,7 +1,10 @@
 // The first page: what it says at a glance, and the one action that answers it.
 import { test, expect, signIn } from './app.mjs';
 
-test('Today says what to do now, and more air set there lifts the night; taking it back brings the need back', async ({ as, ownDemo: demo }) => {
+test('Today says what to do now, and more air set there lifts the night; taking it back brings the need back', async ({
+  as,
+  ownDemo: demo,
+}) => {
   const page = await as('Manager', demo);
   await page.goto(demo.url + '/');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('night ahead');
@@ -16,7 +19,10 @@ test('Today says what to do now, and more air set there lifts the night; taking 
   await expect(page.locator('.outlook tbody tr')).toHaveCount(11);
   await expect(page.locator('.outlook tbody tr').first()).toContainText('P4');
   await expect(page.locator('.job', { hasText: 'Dawn round' })).toContainText('Pond hand');
-  const low = async () => Number((await page.locator('.outlook tr', { hasText: 'P4' }).locator('b').first().textContent()).match(/[\d.]+/)[0]);
+  const low = async () =>
+    Number(
+      (await page.locator('.outlook tr', { hasText: 'P4' }).locator('b').first().textContent()).match(/[\d.]+/)[0],
+    );
   const before = await low();
   await first.getByRole('button', { name: /^Run A3 and A4 from/ }).click();
   await expect(page.locator('.fresh')).toContainText('on timer');
@@ -26,7 +32,10 @@ test('Today says what to do now, and more air set there lifts the night; taking 
   expect(await low()).toBeCloseTo(before, 1);
 });
 
-test('a job is left only with a reason, ticked with a name, and ticks are taken back', async ({ as, ownDemo: demo }) => {
+test('a job is left only with a reason, ticked with a name, and ticks are taken back', async ({
+  as,
+  ownDemo: demo,
+}) => {
   const page = await as('Night watch', demo);
   await page.goto(demo.url + '/');
   const need = page.locator('.need', { hasText: 'P4' });
@@ -45,7 +54,10 @@ test('a job is left only with a reason, ticked with a name, and ticks are taken 
   await expect(page.locator('.job', { hasText: 'use the oldest lot first' }).getByRole('button')).toBeVisible();
 });
 
-test('the plan comes nearer by button and key, and a viewer sees no buttons that are not theirs', async ({ as, demo }) => {
+test('the plan comes nearer by button and key, and a viewer sees no buttons that are not theirs', async ({
+  as,
+  demo,
+}) => {
   const page = await as('Vet', demo);
   await page.goto(demo.url + '/');
   const plan = page.locator('svg.plan');
@@ -75,7 +87,7 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   await add.getByRole('button').click();
   await expect(page.locator('main')).toContainText('Creek hand may come in as Pond hand');
   const other = await browser.newPage();
-  const tryIn = async password => {
+  const tryIn = async (password) => {
     await other.goto(farm.url + '/sign-in');
     await other.getByLabel('Name').fill('creek HAND');
     await other.getByLabel('Password').fill(password);
@@ -116,14 +128,20 @@ test('a limit of one pond, the farm and the table hold in that order, and go bac
     await page.goto(`${demo.url}/setup/species/silver_perch?pond=${pond}&stage=Growing`);
     const row = page.locator('tr', { hasText: 'oxygen, act level' });
     if (value === null) await row.getByRole('button', { name: /Reset/ }).click();
-    else { await row.getByLabel(/Own figure/).fill(value); await row.getByRole('button', { name: /Keep/ }).click(); }
+    else {
+      await row.getByLabel(/Own figure/).fill(value);
+      await row.getByRole('button', { name: /Keep/ }).click();
+    }
     return page.locator('tr', { hasText: 'oxygen, act level' });
   };
   await expect((await set('', '9')).locator('.wrong')).toContainText('outside what can be: 0.5');
   await expect((await set('', '4.5')).locator('.wrong')).toContainText('must lie under the watch level');
   await expect((await set('', '3.4')).locator('b')).toHaveText('3.4');
   await expect((await set('P5', '2.6')).locator('b')).toHaveText('2.6');
-  const act = async pond => { await page.goto(`${demo.url}/ponds/${pond}/water`); return page.locator('.keyline').textContent(); };
+  const act = async (pond) => {
+    await page.goto(`${demo.url}/ponds/${pond}/water`);
+    return page.locator('.keyline').textContent();
+  };
   expect(await act('P5')).toContain('under 2.6');
   expect(await act('P2')).toContain('under 3.4');
   await set('P5', null);
@@ -135,7 +153,10 @@ test('a limit of one pond, the farm and the table hold in that order, and go bac
 test('a standing job taken from what is usual stands on Today until it is ticked', async ({ as, ownDemo }) => {
   const page = await as('Manager', ownDemo);
   await page.goto(ownDemo.url + '/setup/duties');
-  await page.locator('.usual').getByRole('link', { name: /T1.*siphon the floor/i }).click();
+  await page
+    .locator('.usual')
+    .getByRole('link', { name: /T1.*siphon the floor/i })
+    .click();
   await expect(page.getByLabel('What to do')).toHaveValue('siphon the floor');
   await expect(page.getByLabel('Where')).toHaveText(/T1/);
   await page.getByLabel('Every', { exact: true }).fill('0');
@@ -143,7 +164,9 @@ test('a standing job taken from what is usual stands on Today until it is ticked
   await expect(page.locator('.wrong').first()).toContainText('1 to 366 days');
   await page.getByLabel('Every', { exact: true }).fill('2');
   await page.getByRole('button', { name: 'Keep this job' }).click();
-  await expect(page.locator('tr', { hasText: 'Siphon the floor' }).filter({ hasText: 'T1' }).first()).toContainText('today');
+  await expect(page.locator('tr', { hasText: 'Siphon the floor' }).filter({ hasText: 'T1' }).first()).toContainText(
+    'today',
+  );
   await page.goto(ownDemo.url + '/');
   const job = page.locator('.job', { hasText: 'T1: siphon the floor' });
   await expect(job).toContainText('late');

@@ -12,7 +12,17 @@ namespace Dorsk.Core.Acclimate;
 /// <param name="Places">The pond at its places.</param>
 /// <param name="HoursInBag">Hours since they were packed.</param>
 /// <param name="School">The school.</param>
-public sealed record AcclimationBegun(long PondId, string SpeciesKey, double MeanG, int Fish, string Origin, AccWater Bag, IReadOnlyList<AccWater> Places, double HoursInBag, AccSchool School) : Fact;
+public sealed record AcclimationBegun(
+    long PondId,
+    string SpeciesKey,
+    double MeanG,
+    int Fish,
+    string Origin,
+    AccWater Bag,
+    IReadOnlyList<AccWater> Places,
+    double HoursInBag,
+    AccSchool School
+) : Fact;
 
 /// <summary>What happens in an acclimation.</summary>
 public enum AccEvent
@@ -53,13 +63,27 @@ public enum AccEvent
 /// <param name="DoMgL">Measured, or null.</param>
 /// <param name="Count">Fish lost, or null.</param>
 /// <param name="Text">In words; may be empty.</param>
-public sealed record AcclimationNoted(long RunId, long PondId, AccEvent Event, string Step, double? TempC, double? Ph, double? SalinityPpt, double? DoMgL, int? Count, string Text) : Fact
+public sealed record AcclimationNoted(
+    long RunId,
+    long PondId,
+    AccEvent Event,
+    string Step,
+    double? TempC,
+    double? Ph,
+    double? SalinityPpt,
+    double? DoMgL,
+    int? Count,
+    string Text
+) : Fact
 {
     /// <summary>Objections, named by the field of the page.</summary>
     public IEnumerable<Remark> Check(AccRun run)
     {
         if (run.Ended)
-            yield return Remark.Refuse("", "This acclimation is over: somebody ended it. Nothing more is written to it.");
+            yield return Remark.Refuse(
+                "",
+                "This acclimation is over: somebody ended it. Nothing more is written to it."
+            );
         if (Event == AccEvent.Measured && TempC is null && Ph is null && SalinityPpt is null && DoMgL is null)
             yield return Remark.Refuse("temp", "Type at least one figure.");
         if (TempC is < 0 or > 45)
@@ -73,11 +97,17 @@ public sealed record AcclimationNoted(long RunId, long PondId, AccEvent Event, s
         if (Event == AccEvent.Lost && Count is not (>= 1 and <= 10_000_000))
             yield return Remark.Refuse("count", "How many were lost? 1 or more.");
         if (Event is AccEvent.Note or AccEvent.Stopped && string.IsNullOrWhiteSpace(Text))
-            yield return Remark.Refuse("text", Event == AccEvent.Stopped ? "Say why it is broken off: it is kept." : "A note needs words.");
+            yield return Remark.Refuse(
+                "text",
+                Event == AccEvent.Stopped ? "Say why it is broken off: it is kept." : "A note needs words."
+            );
         if (Text.Length > 300)
             yield return Remark.Refuse("text", "At most 300 letters.");
         if (Event == AccEvent.StepDone && Step != run.Current?.Key)
-            yield return Remark.Refuse("", $"Somebody else has ended this step already. Now: {run.Current?.What ?? "over"}.");
+            yield return Remark.Refuse(
+                "",
+                $"Somebody else has ended this step already. Now: {run.Current?.What ?? "over"}."
+            );
     }
 }
 
@@ -94,7 +124,13 @@ public sealed record AccLine(long Line, DateTimeOffset At, string By, Acclimatio
 /// <param name="Begun">What it began with.</param>
 /// <param name="Plan">Its plan.</param>
 /// <param name="Lines">What happened, in order.</param>
-public sealed record AccRun(long RunId, DateTimeOffset BegunAt, AcclimationBegun Begun, AcclimationPlan Plan, IReadOnlyList<AccLine> Lines)
+public sealed record AccRun(
+    long RunId,
+    DateTimeOffset BegunAt,
+    AcclimationBegun Begun,
+    AcclimationPlan Plan,
+    IReadOnlyList<AccLine> Lines
+)
 {
     private IEnumerable<AccLine> Done => Lines.Where(l => l.Fact.Event == AccEvent.StepDone);
 
@@ -114,7 +150,8 @@ public sealed record AccRun(long RunId, DateTimeOffset BegunAt, AcclimationBegun
     public DateTimeOffset CurrentFrom => Done.Any() ? Done.Max(d => d.At) : BegunAt;
 
     /// <summary>Whether the clock is held.</summary>
-    public bool Held => Lines.LastOrDefault(l => l.Fact.Event is AccEvent.Paused or AccEvent.Resumed)?.Fact.Event == AccEvent.Paused;
+    public bool Held =>
+        Lines.LastOrDefault(l => l.Fact.Event is AccEvent.Paused or AccEvent.Resumed)?.Fact.Event == AccEvent.Paused;
 
     /// <summary>Minutes of a span that were not held.</summary>
     public double Running(DateTimeOffset from, DateTimeOffset to)
@@ -135,41 +172,101 @@ public sealed record AccRun(long RunId, DateTimeOffset BegunAt, AcclimationBegun
             held += Overlap(open, to);
         return Math.Max(0, (to - from - held).TotalMinutes);
 
-        TimeSpan Overlap(DateTimeOffset a, DateTimeOffset b) => (b < to ? b : to) - (a > from ? a : from) is var span && span > TimeSpan.Zero ? span : TimeSpan.Zero;
+        TimeSpan Overlap(DateTimeOffset a, DateTimeOffset b) =>
+            (b < to ? b : to) - (a > from ? a : from) is var span && span > TimeSpan.Zero ? span : TimeSpan.Zero;
     }
 
     /// <summary>Minutes left of the step under way; below nought when it is over its time; null for a step without a time.</summary>
-    public double? LeftAt(DateTimeOffset now) => Current is { Minutes: > 0 } step ? step.Minutes - Running(CurrentFrom, now) : null;
+    public double? LeftAt(DateTimeOffset now) =>
+        Current is { Minutes: > 0 } step ? step.Minutes - Running(CurrentFrom, now) : null;
 
     /// <summary>Fish lost so far.</summary>
-    public int Lost => (int)Math.Min(int.MaxValue, Lines.Where(l => l.Fact.Event == AccEvent.Lost).Sum(l => (long)(l.Fact.Count ?? 0)));
+    public int Lost =>
+        (int)
+            Math.Min(int.MaxValue, Lines.Where(l => l.Fact.Event == AccEvent.Lost).Sum(l => (long)(l.Fact.Count ?? 0)));
 
     /// <summary>When the bringing-over began; null before.</summary>
-    public DateTimeOffset? OverFrom => Plan.Steps.TakeWhile(s => s.Key != "over").All(s => Done.Any(d => d.Fact.Step == s.Key)) ? Plan.Steps.TakeWhile(s => s.Key != "over").SelectMany(s => Done.Where(d => d.Fact.Step == s.Key)).Select(d => (DateTimeOffset?)d.At).Max() ?? BegunAt : null;
+    public DateTimeOffset? OverFrom =>
+        Plan.Steps.TakeWhile(s => s.Key != "over").All(s => Done.Any(d => d.Fact.Step == s.Key))
+            ? Plan.Steps.TakeWhile(s => s.Key != "over")
+                .SelectMany(s => Done.Where(d => d.Fact.Step == s.Key))
+                .Select(d => (DateTimeOffset?)d.At)
+                .Max()
+                ?? BegunAt
+            : null;
 
     /// <summary>Measurements with what was planned for their minute, and how they run.</summary>
-    public IReadOnlyList<(AccLine Line, double Minutes, (double TempC, double Ph, double SalinityPpt) Planned, Pace Pace, string By)> Measured
+    public IReadOnlyList<(
+        AccLine Line,
+        double Minutes,
+        (double TempC, double Ph, double SalinityPpt) Planned,
+        Pace Pace,
+        string By
+    )> Measured
     {
         get
         {
             if (OverFrom is not { } from)
                 return [];
             var (b, p) = (Begun.Bag, Plan.Question.Pond);
-            return [.. Lines.Where(l => l.Fact.Event == AccEvent.Measured && l.At >= from).Select(l =>
-            {
-                var minutes = Running(from, l.At);
-                var planned = Plan.At(minutes);
-                // By the value that has most of its way to go.
-                (string Name, double? Value, double Planned, double From, double To, double Slack, double Way)[] lines =
-                [
-                    ("salinity", l.Fact.SalinityPpt, planned.SalinityPpt, b.SalinityPpt, p.SalinityPpt, 0.5, Math.Abs(b.SalinityPpt - p.SalinityPpt) / 3), ("temperature", l.Fact.TempC, planned.TempC, b.TempC, p.TempC, 0.7, Math.Abs(b.TempC - p.TempC) / 3), ("pH", l.Fact.Ph, planned.Ph, b.Ph, p.Ph, 0.3, Math.Abs(b.Ph - p.Ph)),
-                ];
-                var worst = lines.Where(x => x.Value is not null).OrderByDescending(x => x.Way).Select(x => (x.Name, Pace: AcclimationPlan.PaceOf(x.Value!.Value, x.Planned, x.From, x.To, x.Slack))).OrderByDescending(x => x.Pace == Pace.TooFast ? 2 : x.Pace == Pace.TooSlow ? 1 : 0).FirstOrDefault();
-                return (l, minutes, planned, worst.Name is null ? Pace.OnPlan : worst.Pace, worst.Name ?? "");
-            })];
+            return
+            [
+                .. Lines
+                    .Where(l => l.Fact.Event == AccEvent.Measured && l.At >= from)
+                    .Select(l =>
+                    {
+                        var minutes = Running(from, l.At);
+                        var planned = Plan.At(minutes);
+                        // By the value that has most of its way to go.
+                        (
+                            string Name,
+                            double? Value,
+                            double Planned,
+                            double From,
+                            double To,
+                            double Slack,
+                            double Way
+                        )[] lines =
+                        [
+                            (
+                                "salinity",
+                                l.Fact.SalinityPpt,
+                                planned.SalinityPpt,
+                                b.SalinityPpt,
+                                p.SalinityPpt,
+                                0.5,
+                                Math.Abs(b.SalinityPpt - p.SalinityPpt) / 3
+                            ),
+                            (
+                                "temperature",
+                                l.Fact.TempC,
+                                planned.TempC,
+                                b.TempC,
+                                p.TempC,
+                                0.7,
+                                Math.Abs(b.TempC - p.TempC) / 3
+                            ),
+                            ("pH", l.Fact.Ph, planned.Ph, b.Ph, p.Ph, 0.3, Math.Abs(b.Ph - p.Ph)),
+                        ];
+                        var worst = lines
+                            .Where(x => x.Value is not null)
+                            .OrderByDescending(x => x.Way)
+                            .Select(x =>
+                                (x.Name, Pace: AcclimationPlan.PaceOf(x.Value!.Value, x.Planned, x.From, x.To, x.Slack))
+                            )
+                            .OrderByDescending(x =>
+                                x.Pace == Pace.TooFast ? 2
+                                : x.Pace == Pace.TooSlow ? 1
+                                : 0
+                            )
+                            .FirstOrDefault();
+                        return (l, minutes, planned, worst.Name is null ? Pace.OnPlan : worst.Pace, worst.Name ?? "");
+                    }),
+            ];
         }
     }
 
     /// <summary>How it went, in a word: the share of measurements that ran with the plan, percent; null without any.</summary>
-    public double? OnPlanPct => Measured is { Count: > 0 } m ? 100.0 * m.Count(x => x.Pace == Pace.OnPlan) / m.Count : null;
+    public double? OnPlanPct =>
+        Measured is { Count: > 0 } m ? 100.0 * m.Count(x => x.Pace == Pace.OnPlan) / m.Count : null;
 }

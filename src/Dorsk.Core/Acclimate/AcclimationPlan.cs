@@ -33,7 +33,15 @@ public sealed record AccStep(string Key, string What, double Minutes, string Why
 /// <param name="HoursInBag">Hours since they were packed.</param>
 /// <param name="Chosen">The school the farmer chose, or null: the one that is recommended.</param>
 /// <param name="Hand">How figures are printed.</param>
-public sealed record AccQuestion(FishSpecies Species, double MeanG, AccWater Bag, IReadOnlyList<AccWater> Places, double HoursInBag, AccSchool? Chosen, Hand Hand)
+public sealed record AccQuestion(
+    FishSpecies Species,
+    double MeanG,
+    AccWater Bag,
+    IReadOnlyList<AccWater> Places,
+    double HoursInBag,
+    AccSchool? Chosen,
+    Hand Hand
+)
 {
     /// <summary>The pond, all places together.</summary>
     public AccWater Pond => AccWater.Mean(Places);
@@ -49,7 +57,14 @@ public sealed record AccQuestion(FishSpecies Species, double MeanG, AccWater Bag
 /// <param name="Steps">Steps of the school that is used.</param>
 /// <param name="Curve">Un-ionised ammonia in the open bag when pond water is poured in over an hour in ten parts; empty when ammonia was not measured.</param>
 /// <param name="Stops">What stands against letting them out at all now.</param>
-public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended, IReadOnlyList<string> Reasons, IReadOnlyList<AccStep> Steps, IReadOnlyList<MixStep> Curve, IReadOnlyList<Judgement> Stops)
+public sealed record AcclimationPlan(
+    AccQuestion Question,
+    AccSchool Recommended,
+    IReadOnlyList<string> Reasons,
+    IReadOnlyList<AccStep> Steps,
+    IReadOnlyList<MixStep> Curve,
+    IReadOnlyList<Judgement> Stops
+)
 {
     /// <summary>Un-ionised ammonia that fry of this fish bear for days, mg N/L: the level that slow mixing is held against, whatever their size.</summary>
     public double FryLevelMgL => WaterLimits.For(Question.Species, LifeStage.Fry).Nh3ConstantMgL;
@@ -64,16 +79,35 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
     public const double CheckMinutes = 15;
 
     /// <summary>What should be measured at each quarter hour of the bringing-over.</summary>
-    public IReadOnlyList<(double Minutes, (double TempC, double Ph, double SalinityPpt) Planned)> Checks => [.. Enumerable.Range(0, (int)Math.Ceiling(Over(School, Question) / CheckMinutes) + 1).Select(i => Math.Min(i * CheckMinutes, Over(School, Question))).Distinct().Select(m => (m, At(m)))];
+    public IReadOnlyList<(double Minutes, (double TempC, double Ph, double SalinityPpt) Planned)> Checks =>
+        [
+            .. Enumerable
+                .Range(0, (int)Math.Ceiling(Over(School, Question) / CheckMinutes) + 1)
+                .Select(i => Math.Min(i * CheckMinutes, Over(School, Question)))
+                .Distinct()
+                .Select(m => (m, At(m))),
+        ];
 
     /// <summary>Temperature in a bag that was floated some minutes, °C.</summary>
-    public static double FloatedC(double bagC, double pondC, double minutes) => pondC + ((bagC - pondC) * Math.Pow(0.5, minutes / FloatHalfMinutes));
+    public static double FloatedC(double bagC, double pondC, double minutes) =>
+        pondC + ((bagC - pondC) * Math.Pow(0.5, minutes / FloatHalfMinutes));
 
     /// <summary>Minutes over which slow mixing is drawn.</summary>
     public const int MixMinutes = 60;
 
     // Starting values of the trade: what fry and fingerlings bear at once; slow tempering by the quarter hour and the hour; a bag in water nears it by half in ten minutes.
-    private const double FryStepC = 3, FingerlingStepC = 5, FryMinutesPerC = 20, MinutesPerC = 10, PhPerHour = 1, FryPhPerHour = 0.5, PhDirect = 1, FloatHalfMinutes = 10, LeastFloat = 15, MostFloat = 30, WatchMinutes = 15, HighPondPh = 7.8;
+    private const double FryStepC = 3,
+        FingerlingStepC = 5,
+        FryMinutesPerC = 20,
+        MinutesPerC = 10,
+        PhPerHour = 1,
+        FryPhPerHour = 0.5,
+        PhDirect = 1,
+        FloatHalfMinutes = 10,
+        LeastFloat = 15,
+        MostFloat = 30,
+        WatchMinutes = 15,
+        HighPondPh = 7.8;
 
     /// <summary>The school that is used.</summary>
     public AccSchool School => Question.Chosen ?? Recommended;
@@ -98,7 +132,11 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
         double Line(double from, double to) => from + (done * (to - from));
         return School switch
         {
-            AccSchool.SalinitySteps => (Line(b.TempC, p.TempC), Line(b.Ph, p.Ph), SalinityRate.After(b.SalinityPpt, p.SalinityPpt, minutes / 60)),
+            AccSchool.SalinitySteps => (
+                Line(b.TempC, p.TempC),
+                Line(b.Ph, p.Ph),
+                SalinityRate.After(b.SalinityPpt, p.SalinityPpt, minutes / 60)
+            ),
             AccSchool.TemperSlowly => (Line(b.TempC, p.TempC), Line(b.Ph, p.Ph), Line(b.SalinityPpt, p.SalinityPpt)),
             // Floating closed changes nothing but the temperature.
             _ => (FloatedC(b.TempC, p.TempC, minutes), b.Ph, b.SalinityPpt),
@@ -127,16 +165,48 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
         var poisons = curve.Count > 0 && top.Nh3MgL > limit.Nh3ConstantMgL && top.Nh3MgL > 1.5 * (b.Nh3MgL ?? 0);
         var salt = Math.Abs(b.SalinityPpt - p.SalinityPpt);
         if (salt > SalinityRate.DirectPpt)
-            return (AccSchool.SalinitySteps, [FormattableString.Invariant($"Salinity differs by {salt:0.#} ppt, more than {SalinityRate.DirectPpt:0} that fish bear at once: {SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt):0.#} hours in a tank with air."), .. poisons ? ["Hold pH at 7.5 or under meanwhile: ammonia of the road is in the water."] : Array.Empty<string>()]);
+            return (
+                AccSchool.SalinitySteps,
+                [
+                    FormattableString.Invariant(
+                        $"Salinity differs by {salt:0.#} ppt, more than {SalinityRate.DirectPpt:0} that fish bear at once: {SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt):0.#} hours in a tank with air."
+                    ),
+                    .. poisons
+                        ? ["Hold pH at 7.5 or under meanwhile: ammonia of the road is in the water."]
+                        : Array.Empty<string>(),
+                ]
+            );
         List<string> reasons = [];
         if (poisons)
-            reasons.Add(FormattableString.Invariant($"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, and keep it over the {limit.Nh3ConstantMgL:0.###} that fry bear for {MixCurve.MinutesOver(curve, limit.Nh3ConstantMgL):0} minutes: float closed, then let them out at once."));
+            reasons.Add(
+                FormattableString.Invariant(
+                    $"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, and keep it over the {limit.Nh3ConstantMgL:0.###} that fry bear for {MixCurve.MinutesOver(curve, limit.Nh3ConstantMgL):0} minutes: float closed, then let them out at once."
+                )
+            );
         else if (b.TanMgL is null)
-            reasons.Add(p.Ph >= HighPondPh ? "Ammonia in the bag was not measured, and the pond's pH is high: taken as if there were much. Float closed, then let them out at once." : "Ammonia in the bag was not measured: it is always there after a road.");
-        var temper = q.Fry && !poisons && b.TanMgL is not null && (Math.Abs(b.TempC - p.TempC) > FryStepC || Math.Abs(b.Ph - p.Ph) > PhDirect);
+            reasons.Add(
+                p.Ph >= HighPondPh
+                    ? "Ammonia in the bag was not measured, and the pond's pH is high: taken as if there were much. Float closed, then let them out at once."
+                    : "Ammonia in the bag was not measured: it is always there after a road."
+            );
+        var temper =
+            q.Fry
+            && !poisons
+            && b.TanMgL is not null
+            && (Math.Abs(b.TempC - p.TempC) > FryStepC || Math.Abs(b.Ph - p.Ph) > PhDirect);
         if (temper)
-            return (AccSchool.TemperSlowly, [.. reasons, $"Fry bear little: {T(b.TempC - p.TempC)} and {Math.Abs(b.Ph - p.Ph):0.#} of pH are brought over slowly, and ammonia stays harmless on the way."]);
-        reasons.Add(Math.Abs(b.TempC - p.TempC) <= (q.Fry ? FryStepC : FingerlingStepC) ? $"Temperatures differ by {T(b.TempC - p.TempC)}, salinity little: floated closed they agree soon." : $"Temperatures differ by {T(b.TempC - p.TempC)}: float closed until {T(q.Fry ? FryStepC : FingerlingStepC)} or less is left.");
+            return (
+                AccSchool.TemperSlowly,
+                [
+                    .. reasons,
+                    $"Fry bear little: {T(b.TempC - p.TempC)} and {Math.Abs(b.Ph - p.Ph):0.#} of pH are brought over slowly, and ammonia stays harmless on the way.",
+                ]
+            );
+        reasons.Add(
+            Math.Abs(b.TempC - p.TempC) <= (q.Fry ? FryStepC : FingerlingStepC)
+                ? $"Temperatures differ by {T(b.TempC - p.TempC)}, salinity little: floated closed they agree soon."
+                : $"Temperatures differ by {T(b.TempC - p.TempC)}: float closed until {T(q.Fry ? FryStepC : FingerlingStepC)} or less is left."
+        );
         return (AccSchool.FloatAndRelease, reasons);
     }
 
@@ -149,19 +219,48 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
         if (p.DoMgL is not { } oxygen)
             found.Add(new(Status.Watch, "Oxygen of the pond was not read: read it before any fish go in"));
         else if (oxygen < limits.DoWatchMgL)
-            found.Add(new(Status.ActNow, $"Oxygen in the pond is {O(oxygen)}, under the watch level {O(limits.DoWatchMgL)}: run air, keep the bags cool and under oxygen, and wait until it rises"));
+            found.Add(
+                new(
+                    Status.ActNow,
+                    $"Oxygen in the pond is {O(oxygen)}, under the watch level {O(limits.DoWatchMgL)}: run air, keep the bags cool and under oxygen, and wait until it rises"
+                )
+            );
         if (q.Places.Count < 3)
-            found.Add(new(Status.Watch, "The pond was read at fewer than three places: the shallow, the deep and the sheltered side differ"));
-        else if (q.Places.Max(x => x.TempC) - q.Places.Min(x => x.TempC) > 1.5 || q.Places.Max(x => x.Ph) - q.Places.Min(x => x.Ph) > 0.5)
-            found.Add(new(Status.Watch, "The places differ: let them out at the one most like the bag, on the sheltered side"));
+            found.Add(
+                new(
+                    Status.Watch,
+                    "The pond was read at fewer than three places: the shallow, the deep and the sheltered side differ"
+                )
+            );
+        else if (
+            q.Places.Max(x => x.TempC) - q.Places.Min(x => x.TempC) > 1.5
+            || q.Places.Max(x => x.Ph) - q.Places.Min(x => x.Ph) > 0.5
+        )
+            found.Add(
+                new(Status.Watch, "The places differ: let them out at the one most like the bag, on the sheltered side")
+            );
         if (p.Ph < limits.PhLow || p.Ph > limits.PhHigh)
-            found.Add(new(Status.ActNow, FormattableString.Invariant($"pH of the pond is {p.Ph:0.0}, outside {limits.PhLow:0.0} to {limits.PhHigh:0.0}: measured again with a meter?")));
+            found.Add(
+                new(
+                    Status.ActNow,
+                    FormattableString.Invariant(
+                        $"pH of the pond is {p.Ph:0.0}, outside {limits.PhLow:0.0} to {limits.PhHigh:0.0}: measured again with a meter?"
+                    )
+                )
+            );
         if (p.TempC < limits.TempLowC || p.TempC > limits.TempHighC)
-            found.Add(new(Status.ActNow, $"The pond stands at {QuantityText.Write(p.TempC, Measures.Temperature, q.Hand)}, outside what these fish bear"));
+            found.Add(
+                new(
+                    Status.ActNow,
+                    $"The pond stands at {QuantityText.Write(p.TempC, Measures.Temperature, q.Hand)}, outside what these fish bear"
+                )
+            );
         if (p.Nh3MgL > limits.Nh3ConstantMgL)
             found.Add(new(Status.ActNow, "Un-ionised ammonia of the pond itself is over the limit"));
         if (b.DoMgL is < 3)
-            found.Add(new(Status.ActNow, $"Oxygen in the bag is {O(b.DoMgL.Value)}: give oxygen into the bag, or do not wait"));
+            found.Add(
+                new(Status.ActNow, $"Oxygen in the bag is {O(b.DoMgL.Value)}: give oxygen into the bag, or do not wait")
+            );
         if (q.HoursInBag > 24)
             found.Add(new(Status.Watch, "More than a day in the bag: they are weak; count the dead before they mix"));
         return found;
@@ -174,8 +273,15 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
         return school switch
         {
             AccSchool.SalinitySteps => 60 * SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt),
-            AccSchool.TemperSlowly => Math.Max(Math.Abs(b.TempC - p.TempC) * (q.Fry ? FryMinutesPerC : MinutesPerC), Math.Abs(b.Ph - p.Ph) / (q.Fry ? FryPhPerHour : PhPerHour) * 60),
-            _ => Math.Clamp(FloatHalfMinutes * Math.Log2(Math.Max(1, Math.Abs(b.TempC - p.TempC) / 1)), LeastFloat, MostFloat),
+            AccSchool.TemperSlowly => Math.Max(
+                Math.Abs(b.TempC - p.TempC) * (q.Fry ? FryMinutesPerC : MinutesPerC),
+                Math.Abs(b.Ph - p.Ph) / (q.Fry ? FryPhPerHour : PhPerHour) * 60
+            ),
+            _ => Math.Clamp(
+                FloatHalfMinutes * Math.Log2(Math.Max(1, Math.Abs(b.TempC - p.TempC) / 1)),
+                LeastFloat,
+                MostFloat
+            ),
         };
     }
 
@@ -185,17 +291,59 @@ public sealed record AcclimationPlan(AccQuestion Question, AccSchool Recommended
         var salt = school == AccSchool.SalinitySteps;
         AccStep bring = school switch
         {
-            AccSchool.SalinitySteps => new("over", "Bring salinity over, step by step", over, "measure every quarter hour; oxygen over 6, pH 7.5 or under while ammonia is high; feed postlarvae every two hours", "somebody stays all the time"),
-            AccSchool.TemperSlowly => new("over", "Pour pond water in, a cupful at a time", over, "by the slower of temperature and pH; measure every quarter hour", "somebody stays all the time"),
-            _ => new("over", "Float the bags closed, in shade", over, "two thermometers tell when it is over: one in the bag, one in the pond; the minutes are the fall-back"),
+            AccSchool.SalinitySteps => new(
+                "over",
+                "Bring salinity over, step by step",
+                over,
+                "measure every quarter hour; oxygen over 6, pH 7.5 or under while ammonia is high; feed postlarvae every two hours",
+                "somebody stays all the time"
+            ),
+            AccSchool.TemperSlowly => new(
+                "over",
+                "Pour pond water in, a cupful at a time",
+                over,
+                "by the slower of temperature and pH; measure every quarter hour",
+                "somebody stays all the time"
+            ),
+            _ => new(
+                "over",
+                "Float the bags closed, in shade",
+                over,
+                "two thermometers tell when it is over: one in the bag, one in the pond; the minutes are the fall-back"
+            ),
         };
         return
         [
-            salt ? new("tank", "Tank half full at the salinity of the bag, air and oxygen on", 0, "before a bag is opened") : new("place", "Bags to the sheltered side, into shade", 0, "away from waves, mud and sun"),
+            salt
+                ? new(
+                    "tank",
+                    "Tank half full at the salinity of the bag, air and oxygen on",
+                    0,
+                    "before a bag is opened"
+                )
+                : new("place", "Bags to the sheltered side, into shade", 0, "away from waves, mud and sun"),
             bring,
-            new("read", "Read oxygen and pH once more, with a meter", 0, "a dawn release meets the lowest oxygen: at the watch level or above, and rising"),
-            new("out", salt ? "Let them out through a wet hose or by the bucket" : "Open, roll the rim down, lay it over, let them swim out", 10, "no shaking, no pouring from a height; nobody walks among them", "the manager, and one to count the dead"),
-            new("watch", "Stand still and watch that they scatter", WatchMinutes, "fish that hang at the edge or turn on their side tell of water that is not right"),
+            new(
+                "read",
+                "Read oxygen and pH once more, with a meter",
+                0,
+                "a dawn release meets the lowest oxygen: at the watch level or above, and rising"
+            ),
+            new(
+                "out",
+                salt
+                    ? "Let them out through a wet hose or by the bucket"
+                    : "Open, roll the rim down, lay it over, let them swim out",
+                10,
+                "no shaking, no pouring from a height; nobody walks among them",
+                "the manager, and one to count the dead"
+            ),
+            new(
+                "watch",
+                "Stand still and watch that they scatter",
+                WatchMinutes,
+                "fish that hang at the edge or turn on their side tell of water that is not right"
+            ),
         ];
     }
 }

@@ -9,7 +9,14 @@ namespace Dorsk.Core.Acclimate;
 /// <param name="TanMgL">Total ammonia, mg N/L; null when not measured.</param>
 /// <param name="DoMgL">Oxygen, mg/L; null when not measured.</param>
 /// <param name="AlkalinityMgL">Alkalinity, mg/L as CaCO₃; null when not measured.</param>
-public sealed record AccWater(double TempC, double Ph, double SalinityPpt, double? TanMgL, double? DoMgL, double? AlkalinityMgL)
+public sealed record AccWater(
+    double TempC,
+    double Ph,
+    double SalinityPpt,
+    double? TanMgL,
+    double? DoMgL,
+    double? AlkalinityMgL
+)
 {
     /// <summary>Un-ionised ammonia, mg N/L; null without total ammonia.</summary>
     public double? Nh3MgL => TanMgL is { } tan ? UnionisedAmmonia.MgNL(tan, TempC, Ph, SalinityPpt) : null;
@@ -17,8 +24,16 @@ public sealed record AccWater(double TempC, double Ph, double SalinityPpt, doubl
     /// <summary>Several places of one pond together: means of what was measured.</summary>
     public static AccWater Mean(IReadOnlyList<AccWater> places)
     {
-        double? Of(Func<AccWater, double?> what) => places.Select(what).OfType<double>().ToList() is { Count: > 0 } some ? some.Average() : null;
-        return new(places.Average(p => p.TempC), places.Average(p => p.Ph), places.Average(p => p.SalinityPpt), Of(p => p.TanMgL), Of(p => p.DoMgL), Of(p => p.AlkalinityMgL));
+        double? Of(Func<AccWater, double?> what) =>
+            places.Select(what).OfType<double>().ToList() is { Count: > 0 } some ? some.Average() : null;
+        return new(
+            places.Average(p => p.TempC),
+            places.Average(p => p.Ph),
+            places.Average(p => p.SalinityPpt),
+            Of(p => p.TanMgL),
+            Of(p => p.DoMgL),
+            Of(p => p.AlkalinityMgL)
+        );
     }
 }
 
@@ -39,16 +54,19 @@ public readonly record struct MixStep(double Minutes, double PondShare, double P
 public static class MixCurve
 {
     /// <summary>Where it comes from.</summary>
-    public const string Source = "Mass balance of alkalinity and carbon (Cai & Wang 1998); Emerson and others 1975, Hampson 1977; carbon dioxide leaves an open bag by half in 20 minutes and a closed one not at all, a setting";
+    public const string Source =
+        "Mass balance of alkalinity and carbon (Cai & Wang 1998); Emerson and others 1975, Hampson 1977; carbon dioxide leaves an open bag by half in 20 minutes and a closed one not at all, a setting";
 
     /// <summary>Alkalinity where none was measured lies between these, mg/L as CaCO₃.</summary>
-    public const double AlkalinityLow = 20, AlkalinityHigh = 200;
+    public const double AlkalinityLow = 20,
+        AlkalinityHigh = 200;
 
     /// <summary>Equal parts in which pond water is poured in.</summary>
     public const int Parts = 10;
 
     // Carbon dioxide of water in balance with air, mg/L; steps of the integration in a minute: halving them changes the highest ammonia by under 0.1 %.
-    private const double HalfTimeMinutes = 20, AirCo2MgL = 0.6;
+    private const double HalfTimeMinutes = 20,
+        AirCo2MgL = 0.6;
     private const int StepsPerMinute = 6;
 
     /// <summary>An open bag into which pond water is poured, minute by minute; empty where total ammonia of the bag was not measured.</summary>
@@ -59,31 +77,51 @@ public static class MixCurve
     {
         if (bag.TanMgL is null)
             return [];
-        var bounds = from b in bag.AlkalinityMgL is { } known ? [known] : new[] { AlkalinityLow, AlkalinityHigh }
-                     from p in pond.AlkalinityMgL is { } knownPond ? [knownPond] : new[] { AlkalinityLow, AlkalinityHigh }
-                     select Open(bag, pond, b, p, minutes);
+        var bounds =
+            from b in bag.AlkalinityMgL is { } known ? [known] : new[] { AlkalinityLow, AlkalinityHigh }
+            from p in pond.AlkalinityMgL is { } knownPond ? [knownPond] : new[] { AlkalinityLow, AlkalinityHigh }
+            select Open(bag, pond, b, p, minutes);
         var runs = bounds.ToList();
-        return [.. Enumerable.Range(0, minutes + 1).Select(i => runs.MaxBy(r => r[i].Nh3MgL)![i] with { Nh3LowMgL = runs.Min(r => r[i].Nh3MgL) })];
+        return
+        [
+            .. Enumerable
+                .Range(0, minutes + 1)
+                .Select(i => runs.MaxBy(r => r[i].Nh3MgL)![i] with { Nh3LowMgL = runs.Min(r => r[i].Nh3MgL) }),
+        ];
     }
 
     /// <summary>The same bag floated closed: nothing comes in, no carbon dioxide leaves, so pH stays, and only its water takes on the pond's temperature. Empty without total ammonia.</summary>
     /// <param name="bag">The bag.</param>
     /// <param name="pond">The pond.</param>
     /// <param name="minutes">Minutes drawn.</param>
-    public static IReadOnlyList<MixStep> Closed(AccWater bag, AccWater pond, int minutes) => bag.TanMgL is not { } tan ? [] : [.. Enumerable.Range(0, minutes + 1).Select(i =>
-    {
-        var temp = AcclimationPlan.FloatedC(bag.TempC, pond.TempC, i);
-        var nh3 = UnionisedAmmonia.MgNL(tan, temp, bag.Ph, bag.SalinityPpt);
-        return new MixStep(i, 0, bag.Ph, nh3, nh3);
-    })];
+    public static IReadOnlyList<MixStep> Closed(AccWater bag, AccWater pond, int minutes) =>
+        bag.TanMgL is not { } tan
+            ? []
+            :
+            [
+                .. Enumerable
+                    .Range(0, minutes + 1)
+                    .Select(i =>
+                    {
+                        var temp = AcclimationPlan.FloatedC(bag.TempC, pond.TempC, i);
+                        var nh3 = UnionisedAmmonia.MgNL(tan, temp, bag.Ph, bag.SalinityPpt);
+                        return new MixStep(i, 0, bag.Ph, nh3, nh3);
+                    }),
+            ];
 
     /// <summary>Minutes of a curve spent above a level, by straight lines between its points.</summary>
-    public static double MinutesOver(IReadOnlyList<MixStep> curve, double levelMgL) => curve.Zip(curve.Skip(1)).Sum(p =>
-    {
-        var (a, b) = (p.First.Nh3MgL - levelMgL, p.Second.Nh3MgL - levelMgL);
-        var share = a > 0 && b > 0 ? 1 : a <= 0 && b <= 0 ? 0 : Math.Max(a, b) / Math.Abs(a - b);
-        return share * (p.Second.Minutes - p.First.Minutes);
-    });
+    public static double MinutesOver(IReadOnlyList<MixStep> curve, double levelMgL) =>
+        curve
+            .Zip(curve.Skip(1))
+            .Sum(p =>
+            {
+                var (a, b) = (p.First.Nh3MgL - levelMgL, p.Second.Nh3MgL - levelMgL);
+                var share =
+                    a > 0 && b > 0 ? 1
+                    : a <= 0 && b <= 0 ? 0
+                    : Math.Max(a, b) / Math.Abs(a - b);
+                return share * (p.Second.Minutes - p.First.Minutes);
+            });
 
     private static List<MixStep> Open(AccWater bag, AccWater pond, double bagAlk, double pondAlk, int minutes)
     {
@@ -113,7 +151,11 @@ public static class MixCurve
 
         MixStep Now(int minute)
         {
-            var (alk, temp, salinity) = (Mix(bagAlk, pondAlk), Mix(bag.TempC, pond.TempC), Mix(bag.SalinityPpt, pond.SalinityPpt));
+            var (alk, temp, salinity) = (
+                Mix(bagAlk, pondAlk),
+                Mix(bag.TempC, pond.TempC),
+                Mix(bag.SalinityPpt, pond.SalinityPpt)
+            );
             var ph = Carbonate.Ph(alk, carbon, temp, salinity);
             var nh3 = UnionisedAmmonia.MgNL(Mix(bag.TanMgL!.Value, pond.TanMgL ?? 0), temp, ph, salinity);
             return new(minute, share, ph, nh3, nh3);
@@ -122,8 +164,19 @@ public static class MixCurve
         // Carbon that the air takes in one step, mmol/L; never past balance with it.
         double Leaving(double c)
         {
-            var (alk, temp, salinity) = (Mix(bagAlk, pondAlk), Mix(bag.TempC, pond.TempC), Mix(bag.SalinityPpt, pond.SalinityPpt));
-            return Math.Max(0, Carbonate.CarbonDioxideMgL(Carbonate.Ph(alk, c, temp, salinity), alk, temp, salinity) - AirCo2MgL) * Math.Log(2) / HalfTimeMinutes / StepsPerMinute / 44.01;
+            var (alk, temp, salinity) = (
+                Mix(bagAlk, pondAlk),
+                Mix(bag.TempC, pond.TempC),
+                Mix(bag.SalinityPpt, pond.SalinityPpt)
+            );
+            return Math.Max(
+                    0,
+                    Carbonate.CarbonDioxideMgL(Carbonate.Ph(alk, c, temp, salinity), alk, temp, salinity) - AirCo2MgL
+                )
+                * Math.Log(2)
+                / HalfTimeMinutes
+                / StepsPerMinute
+                / 44.01;
         }
     }
 }

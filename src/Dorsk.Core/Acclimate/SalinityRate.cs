@@ -4,7 +4,8 @@ namespace Dorsk.Core.Acclimate;
 public static class SalinityRate
 {
     /// <summary>Where it comes from.</summary>
-    public const string Source = "Default steps of the trade: over 20 ppt 2.0 an hour, to 10 1.6, to 5 1.0, to 2 0.7, below 0.5; upwards 1 an hour (table of salinity acclimation)";
+    public const string Source =
+        "Default steps of the trade: over 20 ppt 2.0 an hour, to 10 1.6, to 5 1.0, to 2 0.7, below 0.5; upwards 1 an hour (table of salinity acclimation)";
 
     /// <summary>A difference that fish are let out into, ppt.</summary>
     public const double DirectPpt = 3;
@@ -12,7 +13,13 @@ public static class SalinityRate
     /// <summary>Change an hour, ppt, at a salinity.</summary>
     /// <param name="ppt">Salinity now.</param>
     /// <param name="down">Whether it falls.</param>
-    public static double PerHour(double ppt, bool down) => !down ? 1 : ppt > 20 ? 2 : ppt > 10 ? 1.6 : ppt > 5 ? 1 : ppt > 2 ? 0.7 : 0.5;
+    public static double PerHour(double ppt, bool down) =>
+        !down ? 1
+        : ppt > 20 ? 2
+        : ppt > 10 ? 1.6
+        : ppt > 5 ? 1
+        : ppt > 2 ? 0.7
+        : 0.5;
 
     /// <summary>Salinity after some hours, never past the goal.</summary>
     public static double After(double from, double to, double hours)
@@ -36,7 +43,8 @@ public static class SalinityRate
     {
         if (to >= from)
             return (to - from) / PerHour(from, false);
-        double hours = 0, s = from;
+        double hours = 0,
+            s = from;
         foreach (var edge in new[] { 20.0, 10, 5, 2, 0 })
         {
             var stop = Math.Max(edge, to);

@@ -23,7 +23,14 @@ public static class AirControl
     /// <param name="now">Now.</param>
     /// <param name="dark">Whether the sun is down.</param>
     /// <param name="zone">The farm's clock.</param>
-    public static IReadOnlyList<AirWanted> Of(IReadOnlyList<Aerator> aerators, AirRecord record, Timed? oxygen, DateTimeOffset now, bool dark, FarmZone zone)
+    public static IReadOnlyList<AirWanted> Of(
+        IReadOnlyList<Aerator> aerators,
+        AirRecord record,
+        Timed? oxygen,
+        DateTimeOffset now,
+        bool dark,
+        FarmZone zone
+    )
     {
         var hour = TimeOnly.FromDateTime(zone.LocalAt(now));
         return [.. aerators.Select(a => One(a, record, oxygen, now, dark, hour))];
@@ -34,10 +41,21 @@ public static class AirControl
     /// <param name="lastStart">When the last one was started, or null.</param>
     /// <param name="staggerS">Seconds between two starts.</param>
     /// <param name="now">Now.</param>
-    public static IEnumerable<T> MayStart<T>(IReadOnlyList<T> starts, DateTimeOffset? lastStart, double staggerS, DateTimeOffset now) =>
-        lastStart is { } last && now - last < TimeSpan.FromSeconds(staggerS) ? [] : starts.Take(1);
+    public static IEnumerable<T> MayStart<T>(
+        IReadOnlyList<T> starts,
+        DateTimeOffset? lastStart,
+        double staggerS,
+        DateTimeOffset now
+    ) => lastStart is { } last && now - last < TimeSpan.FromSeconds(staggerS) ? [] : starts.Take(1);
 
-    private static AirWanted One(Aerator a, AirRecord record, Timed? oxygen, DateTimeOffset now, bool dark, TimeOnly hour)
+    private static AirWanted One(
+        Aerator a,
+        AirRecord record,
+        Timed? oxygen,
+        DateTimeOffset now,
+        bool dark,
+        TimeOnly hour
+    )
     {
         if (record.Hand(a.Code, now) is { } hand)
             return new(a.Code, hand.Fact.Order == AirOrder.On, $"by hand, {hand.By}");
@@ -47,9 +65,13 @@ public static class AirControl
             return new(a.Code, false, "timer");
         var runs = record.Command(a.Code)?.Fact.On == true;
         if (oxygen is not { } o || now - o.At > Fresh)
-            return dark ? new(a.Code, true, "no reading for an hour in the dark") : new(a.Code, runs, "no reading for an hour: left as it was");
-        return o.Si < c.OnBelowMgL ? new(a.Code, true, FormattableString.Invariant($"oxygen {o.Si:0.0} under {c.OnBelowMgL:0.0}"))
-            : o.Si > c.OffAboveMgL ? new(a.Code, false, FormattableString.Invariant($"oxygen {o.Si:0.0} above {c.OffAboveMgL:0.0}"))
+            return dark
+                ? new(a.Code, true, "no reading for an hour in the dark")
+                : new(a.Code, runs, "no reading for an hour: left as it was");
+        return o.Si < c.OnBelowMgL
+                ? new(a.Code, true, FormattableString.Invariant($"oxygen {o.Si:0.0} under {c.OnBelowMgL:0.0}"))
+            : o.Si > c.OffAboveMgL
+                ? new(a.Code, false, FormattableString.Invariant($"oxygen {o.Si:0.0} above {c.OffAboveMgL:0.0}"))
             : new(a.Code, runs, "between the two levels: left as it was");
     }
 }

@@ -8,7 +8,8 @@ namespace Dorsk.Core.Air;
 /// <param name="OnBelowMgL">Oxygen under which they start, mg/L.</param>
 /// <param name="OffAboveMgL">Oxygen above which they stop, mg/L; between the two they stay as they are.</param>
 /// <param name="StaggerS">Seconds between two starts, so that the supply carries them.</param>
-public sealed record AirControlSet(long PondId, bool Automatic, double OnBelowMgL, double OffAboveMgL, int StaggerS) : Fact
+public sealed record AirControlSet(long PondId, bool Automatic, double OnBelowMgL, double OffAboveMgL, int StaggerS)
+    : Fact
 {
     /// <summary>The two levels lie at least so far apart: less makes the machines start and stop all night, mg/L.</summary>
     public const double LeastApartMgL = 0.5;
@@ -20,11 +21,21 @@ public sealed record AirControlSet(long PondId, bool Automatic, double OnBelowMg
         if (OnBelowMgL is not (>= 1 and <= 10))
             yield return Remark.Refuse("OnBelow", "1 to 10 mg/L.");
         else if (actMgL is { } act && OnBelowMgL < act)
-            yield return Remark.Ask("OnBelow", FormattableString.Invariant($"The fish there are in danger under {act:0.0} mg/L, and the aerators would start only under {OnBelowMgL:0.0}. Is that meant?"));
+            yield return Remark.Ask(
+                "OnBelow",
+                FormattableString.Invariant(
+                    $"The fish there are in danger under {act:0.0} mg/L, and the aerators would start only under {OnBelowMgL:0.0}. Is that meant?"
+                )
+            );
         if (OffAboveMgL is not (>= 1.5 and <= 14))
             yield return Remark.Refuse("OffAbove", "1.5 to 14 mg/L.");
         else if (OffAboveMgL < OnBelowMgL + LeastApartMgL)
-            yield return Remark.Refuse("OffAbove", FormattableString.Invariant($"At least {LeastApartMgL:0.0} mg/L above the level that starts them, or they switch all night."));
+            yield return Remark.Refuse(
+                "OffAbove",
+                FormattableString.Invariant(
+                    $"At least {LeastApartMgL:0.0} mg/L above the level that starts them, or they switch all night."
+                )
+            );
         if (StaggerS is < 2 or > 300)
             yield return Remark.Refuse("Stagger", "2 to 300 seconds.");
     }
@@ -68,8 +79,15 @@ public sealed record AeratorReported(long PondId, string Code, bool Running, dou
     private const double SameShare = 0.1;
 
     /// <summary>Whether this says the same as an earlier report: current within a tenth.</summary>
-    public bool SameAs(AeratorReported? other) => other is not null && other.Running == Running && other.Mains == Mains
-        && (CurrentA is { } a && other.CurrentA is { } b ? Math.Abs(a - b) <= SameShare * Math.Max(Math.Max(a, b), 0.5) : CurrentA is null == other.CurrentA is null);
+    public bool SameAs(AeratorReported? other) =>
+        other is not null
+        && other.Running == Running
+        && other.Mains == Mains
+        && (
+            CurrentA is { } a && other.CurrentA is { } b
+                ? Math.Abs(a - b) <= SameShare * Math.Max(Math.Max(a, b), 0.5)
+                : CurrentA is null == other.CurrentA is null
+        );
 
     /// <summary>Objections.</summary>
     public IEnumerable<Remark> Check(IEnumerable<string> codes)
@@ -106,7 +124,15 @@ public sealed record AeratorServiced(long PondId, string Code, double NextAfterH
 /// <param name="CurrentA">Current of the motor, A.</param>
 /// <param name="PressureKPa">Pressure at the blower, kPa; null for machines without.</param>
 /// <param name="TempC">Temperature of its casing or air, °C, or null.</param>
-public sealed record AeratorTested(long PondId, string Code, string Step, Plate Plate, double CurrentA, double? PressureKPa, double? TempC) : Fact
+public sealed record AeratorTested(
+    long PondId,
+    string Code,
+    string Step,
+    Plate Plate,
+    double CurrentA,
+    double? PressureKPa,
+    double? TempC
+) : Fact
 {
     /// <summary>Objections, named by the field of the slip.</summary>
     public IEnumerable<Remark> Check()

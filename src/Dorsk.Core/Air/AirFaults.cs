@@ -6,7 +6,10 @@ namespace Dorsk.Core.Air;
 /// <summary>Whether aerators do what they were told, and how they stand against their plates.</summary>
 public static class AirFaults
 {
-    private const double OverShare = 1.1, FarOverShare = 1.3, LightShare = 0.4, NearShare = 0.95;
+    private const double OverShare = 1.1,
+        FarOverShare = 1.3,
+        LightShare = 0.4,
+        NearShare = 0.95;
 
     /// <summary>What is wrong with one aerator; null when nothing is.</summary>
     /// <param name="code">Its code.</param>
@@ -19,38 +22,87 @@ public static class AirFaults
             return null;
         var ago = FormattableString.Invariant($"{Math.Max(1, (now - told.At).TotalMinutes):0} min ago");
         if (record.Report(code) is not { } said)
-            return new(told.Fact.On ? Status.ActNow : Status.Watch, $"{code} was told to {(told.Fact.On ? "start" : "stop")} {ago}, and its panel has never answered");
+            return new(
+                told.Fact.On ? Status.ActNow : Status.Watch,
+                $"{code} was told to {(told.Fact.On ? "start" : "stop")} {ago}, and its panel has never answered"
+            );
         // Without mains nothing can run: that rings as lost power.
         if (!said.Fact.Mains)
             return null;
         if (told.Fact.On && !said.Fact.Running)
-            return new(Status.ActNow, $"{code} was told to run {ago} and stands still: tripped, or switched off at the motor");
+            return new(
+                Status.ActNow,
+                $"{code} was told to run {ago} and stands still: tripped, or switched off at the motor"
+            );
         if (!told.Fact.On && said.Fact.Running)
-            return new(Status.Watch, $"{code} was told to stop {ago} and runs: switched on at the motor, or a stuck contactor");
-        return said.Fact.Running && said.Fact.CurrentA is { } a && record.Tests(code).LastOrDefault().Fact?.Plate.CurrentA is { } rated ? Current(code, a, rated) : null;
+            return new(
+                Status.Watch,
+                $"{code} was told to stop {ago} and runs: switched on at the motor, or a stuck contactor"
+            );
+        return
+            said.Fact.Running
+            && said.Fact.CurrentA is { } a
+            && record.Tests(code).LastOrDefault().Fact?.Plate.CurrentA is { } rated
+            ? Current(code, a, rated)
+            : null;
     }
 
     private static Judgement? Current(string code, double a, double rated) =>
-        a > FarOverShare * rated ? new(Status.ActNow, FormattableString.Invariant($"{code} draws {a:0.0} A, rated {rated:0.0}: stop it before the motor burns, and start another"))
-            : a > OverShare * rated ? new(Status.Watch, FormattableString.Invariant($"{code} draws {a:0.0} A, rated {rated:0.0}: too deep, a bearing, low voltage or a blocked paddle"))
-            : a < LightShare * rated ? new(Status.Watch, FormattableString.Invariant($"{code} draws only {a:0.0} A, rated {rated:0.0}: a broken belt, a lost paddle, or it stands out of the water"))
-            : null;
+        a > FarOverShare * rated
+            ? new(
+                Status.ActNow,
+                FormattableString.Invariant(
+                    $"{code} draws {a:0.0} A, rated {rated:0.0}: stop it before the motor burns, and start another"
+                )
+            )
+        : a > OverShare * rated
+            ? new(
+                Status.Watch,
+                FormattableString.Invariant(
+                    $"{code} draws {a:0.0} A, rated {rated:0.0}: too deep, a bearing, low voltage or a blocked paddle"
+                )
+            )
+        : a < LightShare * rated
+            ? new(
+                Status.Watch,
+                FormattableString.Invariant(
+                    $"{code} draws only {a:0.0} A, rated {rated:0.0}: a broken belt, a lost paddle, or it stands out of the water"
+                )
+            )
+        : null;
 
     /// <summary>How one step of taking a machine into use stands against its plate, and what comes next.</summary>
     public static (Judgement Judgement, Grounds Why) Test(AeratorTested t, Hand hand)
     {
         string Q(double si, Measure m) => QuantityText.Write(si, m, hand);
         List<(string What, double Value, double? Most, Measure Measure)> all =
-            [("current", t.CurrentA, t.Plate.CurrentA, Measures.Current), ("pressure", t.PressureKPa ?? double.NaN, t.Plate.PressureKPa, Measures.Pressure), ("temperature", t.TempC ?? double.NaN, t.Plate.TempC, Measures.Temperature)];
+        [
+            ("current", t.CurrentA, t.Plate.CurrentA, Measures.Current),
+            ("pressure", t.PressureKPa ?? double.NaN, t.Plate.PressureKPa, Measures.Pressure),
+            ("temperature", t.TempC ?? double.NaN, t.Plate.TempC, Measures.Temperature),
+        ];
         var known = all.Where(x => x.Most is not null && double.IsFinite(x.Value)).ToList();
         // Degrees have no natural nought: nearness is judged on what lies above a warm day.
-        double Share((string What, double Value, double? Most, Measure Measure) x) => x.Measure == Measures.Temperature ? (x.Value - 25) / Math.Max(1, x.Most!.Value - 25) : x.Value / x.Most!.Value;
+        double Share((string What, double Value, double? Most, Measure Measure) x) =>
+            x.Measure == Measures.Temperature
+                ? (x.Value - 25) / Math.Max(1, x.Most!.Value - 25)
+                : x.Value / x.Most!.Value;
         var worst = known.MaxBy(Share);
         var said = $"{worst.What} {Q(worst.Value, worst.Measure)} of {Q(worst.Most!.Value, worst.Measure)} allowed";
-        var judgement = Share(worst) > 1 ? new Judgement(Status.ActNow, $"Stop and go back a step: {said}")
+        var judgement =
+            Share(worst) > 1 ? new Judgement(Status.ActNow, $"Stop and go back a step: {said}")
             : Share(worst) > NearShare ? new Judgement(Status.Watch, $"At its limit, no further step: {said}")
             : new Judgement(Status.Steady, $"The next step may come after ten steady minutes: {said}");
-        return (judgement, Grounds.Of("Each step is held against the plate; the one nearest its limit decides. Over it: back a step. Above 95 %: no further. Else let it run ten minutes, read again, then open the next valve or line.", "Usual way of taking blowers into use; limits are the plate's or the manual's",
-            [.. known.Select(x => new Input(x.What, x.Value, x.Measure, "measured")), .. known.Select(x => new Input($"{x.What} allowed", x.Most!.Value, x.Measure, "plate, typed"))]));
+        return (
+            judgement,
+            Grounds.Of(
+                "Each step is held against the plate; the one nearest its limit decides. Over it: back a step. Above 95 %: no further. Else let it run ten minutes, read again, then open the next valve or line.",
+                "Usual way of taking blowers into use; limits are the plate's or the manual's",
+                [
+                    .. known.Select(x => new Input(x.What, x.Value, x.Measure, "measured")),
+                    .. known.Select(x => new Input($"{x.What} allowed", x.Most!.Value, x.Measure, "plate, typed")),
+                ]
+            )
+        );
     }
 }

@@ -23,9 +23,21 @@ public sealed class AirRecord
     {
         Lines = lines;
         Control = lines.Select(l => l.Fact).OfType<AirControlSet>().LastOrDefault();
-        hands = lines.Where(l => l.Fact is AeratorSwitched).Select(l => (l.At, l.By, Fact: (AeratorSwitched)l.Fact)).GroupBy(l => l.Fact.Code).ToDictionary(g => g.Key, g => g.ToList());
-        reports = lines.Where(l => l.Fact is AeratorReported).Select(l => (l.At, Fact: (AeratorReported)l.Fact)).GroupBy(l => l.Fact.Code).ToDictionary(g => g.Key, g => g.ToList());
-        commands = lines.Where(l => l.Fact is AeratorCommanded).Select(l => (l.At, Fact: (AeratorCommanded)l.Fact)).GroupBy(l => l.Fact.Code).ToDictionary(g => g.Key, g => g.Last());
+        hands = lines
+            .Where(l => l.Fact is AeratorSwitched)
+            .Select(l => (l.At, l.By, Fact: (AeratorSwitched)l.Fact))
+            .GroupBy(l => l.Fact.Code)
+            .ToDictionary(g => g.Key, g => g.ToList());
+        reports = lines
+            .Where(l => l.Fact is AeratorReported)
+            .Select(l => (l.At, Fact: (AeratorReported)l.Fact))
+            .GroupBy(l => l.Fact.Code)
+            .ToDictionary(g => g.Key, g => g.ToList());
+        commands = lines
+            .Where(l => l.Fact is AeratorCommanded)
+            .Select(l => (l.At, Fact: (AeratorCommanded)l.Fact))
+            .GroupBy(l => l.Fact.Code)
+            .ToDictionary(g => g.Key, g => g.Last());
     }
 
     /// <summary>The lines, in order of time.</summary>
@@ -36,29 +48,46 @@ public sealed class AirRecord
 
     /// <summary>The hand order in force at an instant, or null.</summary>
     public (DateTimeOffset At, string By, AeratorSwitched Fact)? Hand(string code, DateTimeOffset at) =>
-        hands.TryGetValue(code, out var all) && all.FindLastIndex(h => h.At <= at) is >= 0 and var i && all[i].Fact is { Order: not AirOrder.Release } order && !(order.Until <= at) ? all[i] : null;
+        hands.TryGetValue(code, out var all)
+        && all.FindLastIndex(h => h.At <= at) is >= 0 and var i
+        && all[i].Fact is { Order: not AirOrder.Release } order
+        && !(order.Until <= at)
+            ? all[i]
+            : null;
 
     /// <summary>What a hand order has it do at an instant; null without one.</summary>
-    public bool? HandAt(string code, DateTimeOffset at) => Hand(code, at)?.Fact.Order is { } order ? order == AirOrder.On : null;
+    public bool? HandAt(string code, DateTimeOffset at) =>
+        Hand(code, at)?.Fact.Order is { } order ? order == AirOrder.On : null;
 
     /// <summary>The last command to its panel, or null.</summary>
-    public (DateTimeOffset At, AeratorCommanded Fact)? Command(string code) => commands.TryGetValue(code, out var c) ? c : null;
+    public (DateTimeOffset At, AeratorCommanded Fact)? Command(string code) =>
+        commands.TryGetValue(code, out var c) ? c : null;
 
     /// <summary>The last report of its panel, or null.</summary>
-    public (DateTimeOffset At, AeratorReported Fact)? Report(string code) => reports.TryGetValue(code, out var all) ? all[^1] : null;
+    public (DateTimeOffset At, AeratorReported Fact)? Report(string code) =>
+        reports.TryGetValue(code, out var all) ? all[^1] : null;
 
     /// <summary>Whether it ran at an instant that has passed, as far as that is known otherwise than by its timer.</summary>
     public bool? Ran(string code, DateTimeOffset at) =>
-        reports.TryGetValue(code, out var all) && all.FindLastIndex(r => r.At <= at) is >= 0 and var i ? all[i].Fact.Running : HandAt(code, at);
+        reports.TryGetValue(code, out var all) && all.FindLastIndex(r => r.At <= at) is >= 0 and var i
+            ? all[i].Fact.Running
+            : HandAt(code, at);
 
     /// <summary>Spells in which it ran, by its panel, between two instants.</summary>
-    public IEnumerable<(DateTimeOffset From, DateTimeOffset To)> Spells(string code, DateTimeOffset from, DateTimeOffset to)
+    public IEnumerable<(DateTimeOffset From, DateTimeOffset To)> Spells(
+        string code,
+        DateTimeOffset from,
+        DateTimeOffset to
+    )
     {
         if (!reports.TryGetValue(code, out var all))
             yield break;
         for (var i = 0; i < all.Count; i++)
         {
-            var (begin, end) = (all[i].At > from ? all[i].At : from, i + 1 < all.Count && all[i + 1].At < to ? all[i + 1].At : to);
+            var (begin, end) = (
+                all[i].At > from ? all[i].At : from,
+                i + 1 < all.Count && all[i + 1].At < to ? all[i + 1].At : to
+            );
             if (all[i].Fact.Running && begin < end)
                 yield return (begin, end);
         }
@@ -66,8 +95,11 @@ public sealed class AirRecord
 
     /// <summary>The last service of an aerator, or null.</summary>
     public (DateTimeOffset At, AeratorServiced Fact)? Service(string code) =>
-        Lines.LastOrDefault(l => l.Fact is AeratorServiced s && s.Code == code) is { Fact: AeratorServiced found } line ? (line.At, found) : null;
+        Lines.LastOrDefault(l => l.Fact is AeratorServiced s && s.Code == code) is { Fact: AeratorServiced found } line
+            ? (line.At, found)
+            : null;
 
     /// <summary>Steps in which an aerator was taken into use, oldest first.</summary>
-    public IEnumerable<(DateTimeOffset At, AeratorTested Fact)> Tests(string code) => Lines.Where(l => l.Fact is AeratorTested t && t.Code == code).Select(l => (l.At, (AeratorTested)l.Fact));
+    public IEnumerable<(DateTimeOffset At, AeratorTested Fact)> Tests(string code) =>
+        Lines.Where(l => l.Fact is AeratorTested t && t.Code == code).Select(l => (l.At, (AeratorTested)l.Fact));
 }

@@ -13,8 +13,18 @@ namespace Dorsk.Core.Alarms;
 /// <param name="Answered">Who answered at this level and when; null while nobody has.</param>
 /// <param name="EndedAt">When its cause was gone, or null.</param>
 /// <param name="ToldTo">Places on the call list that were told of this level, with the address.</param>
-public sealed record Alarm(long Id, long? PondId, AlarmCause Cause, Status Level, string Text, DateTimeOffset RangAt, DateTimeOffset LouderAt,
-    (string By, DateTimeOffset At)? Answered, DateTimeOffset? EndedAt, IReadOnlyList<(int Step, string Address)> ToldTo)
+public sealed record Alarm(
+    long Id,
+    long? PondId,
+    AlarmCause Cause,
+    Status Level,
+    string Text,
+    DateTimeOffset RangAt,
+    DateTimeOffset LouderAt,
+    (string By, DateTimeOffset At)? Answered,
+    DateTimeOffset? EndedAt,
+    IReadOnlyList<(int Step, string Address)> ToldTo
+)
 {
     /// <summary>Whether its cause stands.</summary>
     public bool Open => EndedAt is null;
@@ -24,20 +34,36 @@ public sealed record Alarm(long Id, long? PondId, AlarmCause Cause, Status Level
 
     /// <summary>The alarm at another level: a higher one asks for an answer again.</summary>
     public Alarm Louder(Status level, string text, DateTimeOffset at) =>
-        level > Level ? this with { Level = level, Text = text, LouderAt = at, Answered = null, ToldTo = [] } : this with { Level = level, Text = text };
+        level > Level
+            ? this with
+            {
+                Level = level,
+                Text = text,
+                LouderAt = at,
+                Answered = null,
+                ToldTo = [],
+            }
+            : this with
+            {
+                Level = level,
+                Text = text,
+            };
 
     /// <summary>The alarm after one more line about it.</summary>
-    public static Alarm With(Alarm alarm, string by, DateTimeOffset at, Fact fact) => fact switch
-    {
-        AlarmRaised r => alarm.Louder(r.Level, r.Text, at),
-        AlarmAnswered => alarm with { Answered = alarm.Answered ?? (by, at) },
-        AlarmEnded => alarm with { EndedAt = alarm.EndedAt ?? at },
-        AlarmTold t when t.Level == alarm.Level => alarm with { ToldTo = [.. alarm.ToldTo, (t.Step, t.Address)] },
-        _ => alarm,
-    };
+    public static Alarm With(Alarm alarm, string by, DateTimeOffset at, Fact fact) =>
+        fact switch
+        {
+            AlarmRaised r => alarm.Louder(r.Level, r.Text, at),
+            AlarmAnswered => alarm with { Answered = alarm.Answered ?? (by, at) },
+            AlarmEnded => alarm with { EndedAt = alarm.EndedAt ?? at },
+            AlarmTold t when t.Level == alarm.Level => alarm with { ToldTo = [.. alarm.ToldTo, (t.Step, t.Address)] },
+            _ => alarm,
+        };
 
     /// <summary>Alarms from their lines in order, by their number.</summary>
-    public static IReadOnlyDictionary<long, Alarm> Of(IEnumerable<(long Line, DateTimeOffset At, string By, Fact Fact)> lines)
+    public static IReadOnlyDictionary<long, Alarm> Of(
+        IEnumerable<(long Line, DateTimeOffset At, string By, Fact Fact)> lines
+    )
     {
         var all = new Dictionary<long, Alarm>();
         foreach (var (line, at, by, fact) in lines)
@@ -48,7 +74,15 @@ public sealed record Alarm(long Id, long? PondId, AlarmCause Cause, Status Level
         return all;
     }
 
-    private static long Number(Fact fact) => fact switch { AlarmRaised r => r.AlarmId, AlarmAnswered a => a.AlarmId, AlarmEnded e => e.AlarmId, AlarmTold t => t.AlarmId, _ => 0 };
+    private static long Number(Fact fact) =>
+        fact switch
+        {
+            AlarmRaised r => r.AlarmId,
+            AlarmAnswered a => a.AlarmId,
+            AlarmEnded e => e.AlarmId,
+            AlarmTold t => t.AlarmId,
+            _ => 0,
+        };
 
     /// <summary>Who on the call list is told next, and when; null when somebody has answered, it is over, or all were told.</summary>
     /// <param name="list">The call list.</param>
@@ -66,7 +100,16 @@ public sealed record Alarm(long Id, long? PondId, AlarmCause Cause, Status Level
     /// <param name="hour">The farm's clock.</param>
     public IEnumerable<int> Due(CallListSet list, DateTimeOffset now, TimeOnly hour)
     {
-        if (!Open || Answered is not null || (Level < Status.ActNow && list.QuietFrom is { } from && list.QuietTo is { } to && hour.IsBetween(from, to)))
+        if (
+            !Open
+            || Answered is not null
+            || (
+                Level < Status.ActNow
+                && list.QuietFrom is { } from
+                && list.QuietTo is { } to
+                && hour.IsBetween(from, to)
+            )
+        )
             return [];
         var reached = (int)Math.Floor(Math.Max(0, (now - LouderAt).TotalMinutes) / list.AfterMinutes);
         return Enumerable.Range(0, Math.Min(reached + 1, list.Steps.Count)).Except(Told);

@@ -75,7 +75,12 @@ public sealed record CallStep(string Name, string Address);
 /// <param name="AfterMinutes">Minutes without an answer until the next is called, 1 to 120.</param>
 /// <param name="QuietFrom">Hour from which only Act now is mailed, or null.</param>
 /// <param name="QuietTo">Hour up to which.</param>
-public sealed record CallListSet(IReadOnlyList<CallStep> Steps, int AfterMinutes, TimeOnly? QuietFrom, TimeOnly? QuietTo) : Fact
+public sealed record CallListSet(
+    IReadOnlyList<CallStep> Steps,
+    int AfterMinutes,
+    TimeOnly? QuietFrom,
+    TimeOnly? QuietTo
+) : Fact
 {
     /// <summary>Objections, named by the field of the page.</summary>
     public IEnumerable<Remark> Check()
@@ -83,8 +88,18 @@ public sealed record CallListSet(IReadOnlyList<CallStep> Steps, int AfterMinutes
         if (Steps.Count > 8)
             yield return Remark.Refuse("people", "At most 8 people.");
         foreach (var (s, i) in Steps.Select((s, i) => (s, i)))
-            if (s.Name.Trim().Length is 0 or > 60 || s.Address.Length > 120 || s.Address.Count(c => c == '@') != 1 || s.Address.StartsWith('@') || s.Address.EndsWith('@') || s.Address.Any(c => char.IsWhiteSpace(c) || char.IsControl(c) || c is '<' or '>' or ',' or ';'))
-                yield return Remark.Refuse("people", $"Line {i + 1}: a name and an address, such as Night watch, watch@farm.test.");
+            if (
+                s.Name.Trim().Length is 0 or > 60
+                || s.Address.Length > 120
+                || s.Address.Count(c => c == '@') != 1
+                || s.Address.StartsWith('@')
+                || s.Address.EndsWith('@')
+                || s.Address.Any(c => char.IsWhiteSpace(c) || char.IsControl(c) || c is '<' or '>' or ',' or ';')
+            )
+                yield return Remark.Refuse(
+                    "people",
+                    $"Line {i + 1}: a name and an address, such as Night watch, watch@farm.test."
+                );
         if (AfterMinutes is < 1 or > 120)
             yield return Remark.Refuse("after", "1 to 120 minutes.");
         if (QuietFrom is null != QuietTo is null || (QuietFrom is { } f && f == QuietTo))

@@ -17,7 +17,15 @@ namespace Dorsk.Core.Alarms;
 /// <param name="Tonight">Forecast of the night, or null.</param>
 /// <param name="Aerators">Its aerators by code.</param>
 /// <param name="ProbeFaults">What is wrong with its probe; empty without a probe.</param>
-public sealed record AlarmPond(long PondId, string Code, WaterLimits Limits, IReadOnlyList<Timed> Oxygen, DawnLowForecast? Tonight, IReadOnlyList<string> Aerators, IReadOnlyList<Judgement> ProbeFaults)
+public sealed record AlarmPond(
+    long PondId,
+    string Code,
+    WaterLimits Limits,
+    IReadOnlyList<Timed> Oxygen,
+    DawnLowForecast? Tonight,
+    IReadOnlyList<string> Aerators,
+    IReadOnlyList<Judgement> ProbeFaults
+)
 {
     /// <summary>Those of its aerators that run now.</summary>
     public IReadOnlyList<string> Running { get; init; } = [];
@@ -48,7 +56,9 @@ public sealed record AlarmPanel(string Code, DateTimeOffset? NoMainsSince, DateT
 public static class AlarmRules
 {
     // A reading rings for so long; an alarm ends only so far above the level that rang it; the night rings from hours before the crossing to an hour after its low.
-    private static readonly TimeSpan Fresh = TimeSpan.FromHours(1.5), BeforeCrossing = TimeSpan.FromHours(6), PanelSilent = TimeSpan.FromMinutes(40);
+    private static readonly TimeSpan Fresh = TimeSpan.FromHours(1.5),
+        BeforeCrossing = TimeSpan.FromHours(6),
+        PanelSilent = TimeSpan.FromMinutes(40);
     private const double BackMgL = 0.3;
     private static readonly TimeSpan AfterLow = TimeSpan.FromHours(1);
 
@@ -62,9 +72,22 @@ public static class AlarmRules
     /// <param name="now">Now.</param>
     /// <param name="zone">The farm's clock.</param>
     /// <param name="hand">How figures are printed.</param>
-    public static IReadOnlyList<AlarmRaised> Of(AlarmPond p, IReadOnlyCollection<AlarmCause> ringing, DateTimeOffset now, FarmZone zone, Hand hand)
+    public static IReadOnlyList<AlarmRaised> Of(
+        AlarmPond p,
+        IReadOnlyCollection<AlarmCause> ringing,
+        DateTimeOffset now,
+        FarmZone zone,
+        Hand hand
+    )
     {
-        List<AlarmRaised?> all = [LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand), Night(p, now, zone, hand) ?? Falling(p), Water(p), Probe(p), Air(p)];
+        List<AlarmRaised?> all =
+        [
+            LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand),
+            Night(p, now, zone, hand) ?? Falling(p),
+            Water(p),
+            Probe(p),
+            Air(p),
+        ];
         return [.. all.OfType<AlarmRaised>()];
     }
 
@@ -72,25 +95,62 @@ public static class AlarmRules
     {
         // Silence is no good news: what rings goes on until a reading says that it is over.
         if (p.Oxygen.Count == 0 || now - p.Oxygen[^1].At > Fresh)
-            return rings ? new(0, p.PondId, AlarmCause.LowOxygen, Status.Watch, $"{p.Code}: no newer oxygen reading. Read it now.") : null;
+            return rings
+                ? new(
+                    0,
+                    p.PondId,
+                    AlarmCause.LowOxygen,
+                    Status.Watch,
+                    $"{p.Code}: no newer oxygen reading. Read it now."
+                )
+                : null;
         var last = p.Oxygen[^1];
         string O(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
-        AlarmRaised Ring(Status level, string why, string first) => new(0, p.PondId, AlarmCause.LowOxygen, level, $"{p.Code} oxygen {O(last.Si)} at {Hour(last.At, zone)}, {why}. {first}");
+        AlarmRaised Ring(Status level, string why, string first) =>
+            new(
+                0,
+                p.PondId,
+                AlarmCause.LowOxygen,
+                level,
+                $"{p.Code} oxygen {O(last.Si)} at {Hour(last.At, zone)}, {why}. {first}"
+            );
         var idle = p.Aerators.Except(p.Running).ToList();
         // All that is here runs and the oxygen is low all the same: help comes from outside.
-        var air = idle.Count > 0 ? $"Start {string.Join(", ", idle)}" : p.Aerators.Count > 0 ? "All its aerators run: bring the emergency machine, tractor or generator, and let well-aired water in" : "Bring air: this pond has no aerator";
+        var air =
+            idle.Count > 0 ? $"Start {string.Join(", ", idle)}"
+            : p.Aerators.Count > 0
+                ? "All its aerators run: bring the emergency machine, tractor or generator, and let well-aired water in"
+            : "Bring air: this pond has no aerator";
         var level = WaterJudge.Oxygen(last.Si, p.Limits, hand, rings ? BackMgL : 0).Status;
         if (level == Status.ActNow)
-            return Ring(Status.ActNow, $"under the act level {O(p.Limits.DoActMgL)}", $"{air}, hold feed, look at the inlet; read again in 30 min.");
+            return Ring(
+                Status.ActNow,
+                $"under the act level {O(p.Limits.DoActMgL)}",
+                $"{air}, hold feed, look at the inlet; read again in 30 min."
+            );
         if (OxygenFall.Of(p.Oxygen, p.Limits) is { } fall)
-            return Ring(Status.ActNow, $"falling {O(fall.MgLH)} an hour: under the act level {O(p.Limits.DoActMgL)} about {Hour(fall.UnderActAt, zone)}", $"{air} now; read again in 30 min.");
-        return level == Status.Watch ? Ring(Status.Watch, $"under the watch level {O(p.Limits.DoWatchMgL)}", $"{air} if it still falls; read again within the hour.") : null;
+            return Ring(
+                Status.ActNow,
+                $"falling {O(fall.MgLH)} an hour: under the act level {O(p.Limits.DoActMgL)} about {Hour(fall.UnderActAt, zone)}",
+                $"{air} now; read again in 30 min."
+            );
+        return level == Status.Watch
+            ? Ring(
+                Status.Watch,
+                $"under the watch level {O(p.Limits.DoWatchMgL)}",
+                $"{air} if it still falls; read again within the hour."
+            )
+            : null;
     }
 
     // What is likely to kill tonight calls people out of their beds; a low that they outlive waits for the morning hours of the list.
     private static AlarmRaised? Night(AlarmPond p, DateTimeOffset now, FarmZone zone, Hand hand)
     {
-        if (p.Tonight is not { Judgement.Status: Status.ActNow, UnderActAt: { } at } f || at - now > BeforeCrossing || now > f.LowAt + AfterLow)
+        if (
+            p.Tonight is not { Judgement.Status: Status.ActNow, UnderActAt: { } at } f
+            || at - now > BeforeCrossing
+            || now > f.LowAt + AfterLow
+        )
             return null;
         // What was read since the crossing speaks for itself.
         if (at <= now && p.Oxygen.Count > 0 && p.Oxygen[^1].At >= at)
@@ -98,27 +158,58 @@ public static class AlarmRules
         string O(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
         var kills = f.Low.Value <= p.LethalMgL;
         var again = at.AddHours(-2) > now ? at.AddHours(-2) : now.AddMinutes(30);
-        return new(0, p.PondId, AlarmCause.NightForecast, kills ? Status.ActNow : Status.Watch,
-            $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone)}, low {O(f.Low.Value)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}.");
+        return new(
+            0,
+            p.PondId,
+            AlarmCause.NightForecast,
+            kills ? Status.ActNow : Status.Watch,
+            $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone)}, low {O(f.Low.Value)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}."
+        );
     }
 
     // Mornings that fell foretell the coming night; the next good morning ends it.
-    private static AlarmRaised? Falling(AlarmPond p) => p.Findings.FirstOrDefault(f => f.Rule == Dawns) is { } f
-        ? new(0, p.PondId, AlarmCause.NightForecast, Status.Watch, $"{p.Code}: {f.Reason}. {f.Do}") : null;
+    private static AlarmRaised? Falling(AlarmPond p) =>
+        p.Findings.FirstOrDefault(f => f.Rule == Dawns) is { } f
+            ? new(0, p.PondId, AlarmCause.NightForecast, Status.Watch, $"{p.Code}: {f.Reason}. {f.Do}")
+            : null;
 
     // What rings on a page rings here. It ends when somebody has looked again and it is well, not by growing old.
     private static AlarmRaised? Water(AlarmPond p)
     {
         var found = p.Findings.Where(f => !OfOxygen.Contains(f.Rule)).ToList();
         if (found.Count > 0)
-            return new(0, p.PondId, AlarmCause.WaterDanger, found.Max(f => f.Status),
-                AlarmText.List($"{p.Code}: ", found.Select(f => f.Reason), $". {found[0].Do}"));
+            return new(
+                0,
+                p.PondId,
+                AlarmCause.WaterDanger,
+                found.Max(f => f.Status),
+                AlarmText.List($"{p.Code}: ", found.Select(f => f.Reason), $". {found[0].Do}")
+            );
         return p.WaterRingsSince is { } since && !(p.LastLookAt > since)
-            ? new(0, p.PondId, AlarmCause.WaterDanger, Status.Watch, $"{p.Code}: what rang was not read again. Read the water and look at the fish now.") : null;
+            ? new(
+                0,
+                p.PondId,
+                AlarmCause.WaterDanger,
+                Status.Watch,
+                $"{p.Code}: what rang was not read again. Read the water and look at the fish now."
+            )
+            : null;
     }
 
-    private static AlarmRaised? Air(AlarmPond p) => p.AirFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.AeratorFault, p.AirFaults.Max(f => f.Status),
-        AlarmText.List($"{p.Code} aerators: ", p.AirFaults.OrderByDescending(f => f.Status).Select(f => f.Reason), ". Go and look with a lamp, two people; isolate and lock before anybody touches a machine."));
+    private static AlarmRaised? Air(AlarmPond p) =>
+        p.AirFaults.Count == 0
+            ? null
+            : new(
+                0,
+                p.PondId,
+                AlarmCause.AeratorFault,
+                p.AirFaults.Max(f => f.Status),
+                AlarmText.List(
+                    $"{p.Code} aerators: ",
+                    p.AirFaults.OrderByDescending(f => f.Status).Select(f => f.Reason),
+                    ". Go and look with a lamp, two people; isolate and lock before anybody touches a machine."
+                )
+            );
 
     /// <summary>Whether the farm's power is gone: a panel says so, or all of them fell silent.</summary>
     /// <param name="panels">Panels of ponds in use.</param>
@@ -128,16 +219,50 @@ public static class AlarmRules
     {
         const string first = "Open “Power is out” for who comes first: oxygen on in tanks, then the generator.";
         if (panels.Where(p => p.NoMainsSince is not null).ToList() is { Count: > 0 } dark)
-            return new(0, null, AlarmCause.PowerLost, Status.ActNow, AlarmText.List("No mains at the panels of ", dark.Select(p => p.Code), $" since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}", ", "));
-        return panels.Count > 1 && panels.All(p => now - p.Heard > PanelSilent) ? new(0, null, AlarmCause.PowerLost, Status.ActNow, $"All panels have been silent since {Hour(panels.Max(p => p.Heard), zone)}: power or network is gone. {first}") : null;
+            return new(
+                0,
+                null,
+                AlarmCause.PowerLost,
+                Status.ActNow,
+                AlarmText.List(
+                    "No mains at the panels of ",
+                    dark.Select(p => p.Code),
+                    $" since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}",
+                    ", "
+                )
+            );
+        return panels.Count > 1 && panels.All(p => now - p.Heard > PanelSilent)
+            ? new(
+                0,
+                null,
+                AlarmCause.PowerLost,
+                Status.ActNow,
+                $"All panels have been silent since {Hour(panels.Max(p => p.Heard), zone)}: power or network is gone. {first}"
+            )
+            : null;
     }
 
     /// <summary>What a silent panel says of its pond's air; null while it is heard.</summary>
     public static Judgement? Silent(AlarmPanel panel, DateTimeOffset now, FarmZone zone) =>
-        now - panel.Heard > PanelSilent ? new(Status.Watch, $"the panel was last heard at {Hour(panel.Heard, zone)}: nobody knows what runs") : null;
+        now - panel.Heard > PanelSilent
+            ? new(Status.Watch, $"the panel was last heard at {Hour(panel.Heard, zone)}: nobody knows what runs")
+            : null;
 
-    private static AlarmRaised? Probe(AlarmPond p) => p.ProbeFaults.Count == 0 ? null : new(0, p.PondId, AlarmCause.ProbeFault, Status.Watch,
-        AlarmText.List($"{p.Code} probe, ", p.ProbeFaults.Select(f => f.Reason), ". Read this pond by hand tonight; clean the probe, look at cable and battery."));
+    private static AlarmRaised? Probe(AlarmPond p) =>
+        p.ProbeFaults.Count == 0
+            ? null
+            : new(
+                0,
+                p.PondId,
+                AlarmCause.ProbeFault,
+                Status.Watch,
+                AlarmText.List(
+                    $"{p.Code} probe, ",
+                    p.ProbeFaults.Select(f => f.Reason),
+                    ". Read this pond by hand tonight; clean the probe, look at cable and battery."
+                )
+            );
 
-    private static string Hour(DateTimeOffset at, FarmZone zone) => zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+    private static string Hour(DateTimeOffset at, FarmZone zone) =>
+        zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 }

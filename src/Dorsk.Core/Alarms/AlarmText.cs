@@ -21,7 +21,8 @@ public static class AlarmText
         for (var shown = all.Count; shown > 0; shown--)
         {
             var more = all.Count - shown;
-            var text = head + string.Join(between, all.Take(shown)) + (more > 0 ? $"{between}and {more} more" : "") + tail;
+            var text =
+                head + string.Join(between, all.Take(shown)) + (more > 0 ? $"{between}and {more} more" : "") + tail;
             if (text.Length <= Longest)
                 return Fit(text);
         }
@@ -30,12 +31,18 @@ public static class AlarmText
 
     /// <summary>A text cut to its room, with control codes taken out. Never empty.</summary>
     /// <param name="text">Any text.</param>
-    public static string Fit(string text) => PlainText.Line(text, Longest) is { Length: > 0 } line ? line : "An alarm without words.";
+    public static string Fit(string text) =>
+        PlainText.Line(text, Longest) is { Length: > 0 } line ? line : "An alarm without words.";
 
     /// <summary>Subject of the message about an alarm: how loud, and its first sentence. A decimal point ends no sentence, and thin spaces give way to plain ones: some phones print them as signs.</summary>
     /// <param name="alarm">The alarm.</param>
     public static string Subject(Alarm alarm) =>
-        PlainText.Line($"{(alarm.Level == Judging.Status.ActNow ? "Act now" : "Watch")}: {alarm.Text.Split(". ")[0].TrimEnd('.')}".Replace('\u2009', ' ').Replace('\u00a0', ' '), LongestSubject);
+        PlainText.Line(
+            $"{(alarm.Level == Judging.Status.ActNow ? "Act now" : "Watch")}: {alarm.Text.Split(". ")[0].TrimEnd('.')}"
+                .Replace('\u2009', ' ')
+                .Replace('\u00a0', ' '),
+            LongestSubject
+        );
 
     /// <summary>The message about an alarm.</summary>
     /// <param name="alarm">The alarm.</param>

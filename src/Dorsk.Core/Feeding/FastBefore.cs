@@ -7,14 +7,25 @@ namespace Dorsk.Core.Feeding;
 public static class FastBefore
 {
     // A day's work with fish begins in the cool of the morning; how deep the cold is that asks for the long fast, °C.
-    private const int FishedAtHour = 6, MorningMealHour = 7, AfternoonMealHour = 16;
+    private const int FishedAtHour = 6,
+        MorningMealHour = 7,
+        AfternoonMealHour = 16;
     private const double ColdC = 12;
 
-    private static readonly Dictionary<string, (double StartH, string Source)> Rows = Csv.Embedded("quarantine_and_fast.csv").Where(r => r["item"].StartsWith("fast,", StringComparison.Ordinal))
-        .ToDictionary(r => r["item"]["fast, ".Length..], r => (double.Parse(r["start"], CultureInfo.InvariantCulture), r["source"]));
+    private static readonly Dictionary<string, (double StartH, string Source)> Rows = Csv.Embedded(
+            "quarantine_and_fast.csv"
+        )
+        .Where(r => r["item"].StartsWith("fast,", StringComparison.Ordinal))
+        .ToDictionary(
+            r => r["item"]["fast, ".Length..],
+            r => (double.Parse(r["start"], CultureInfo.InvariantCulture), r["source"])
+        );
 
     /// <summary>Whether it moults: shrimp, prawn, crayfish.</summary>
-    public static bool IsCrustacean(FishSpecies species) => species.LimitGroup.EndsWith("shrimp", StringComparison.Ordinal) || species.LimitGroup.EndsWith("prawn", StringComparison.Ordinal) || species.LimitGroup == "redclaw";
+    public static bool IsCrustacean(FishSpecies species) =>
+        species.LimitGroup.EndsWith("shrimp", StringComparison.Ordinal)
+        || species.LimitGroup.EndsWith("prawn", StringComparison.Ordinal)
+        || species.LimitGroup == "redclaw";
 
     /// <summary>Hours, with their source.</summary>
     /// <param name="species">The fish.</param>
@@ -25,7 +36,11 @@ public static class FastBefore
         if (IsCrustacean(species))
             return Rows["shrimp and prawn"];
         if (meanG < 100)
-            return Rows[meanG < 0.02 ? "larvae" : meanG < 1 ? "fry under 1 g" : "fingerlings"];
+            return Rows[
+                meanG < 0.02 ? "larvae"
+                : meanG < 1 ? "fry under 1 g"
+                : "fingerlings"
+            ];
         return Rows[tempC >= ColdC ? "market warm water" : "market cold under 12 C"];
     }
 
@@ -36,7 +51,10 @@ public static class FastBefore
     /// <param name="hours">Hours of the fast.</param>
     public static bool Holds(DateOnly day, Meal meal, DateOnly fishedOn, double hours)
     {
-        var left = ((fishedOn.DayNumber - day.DayNumber) * 24) + FishedAtHour - (meal == Meal.Morning ? MorningMealHour : AfternoonMealHour);
+        var left =
+            ((fishedOn.DayNumber - day.DayNumber) * 24)
+            + FishedAtHour
+            - (meal == Meal.Morning ? MorningMealHour : AfternoonMealHour);
         // On the day itself nothing is given before it is done; what stays is fed on the next.
         return fishedOn == day || (left >= 0 && left < hours);
     }

@@ -36,7 +36,8 @@ public sealed record KindDemand(DateOnly From, IReadOnlyList<double> Kg)
 public sealed record OrderProposal(DateOnly? RunsOut, DateOnly? OrderBy, double Kg)
 {
     /// <summary>From order to delivery where the kind says nothing, days; kept safe before it runs out, days; a load is for so many days. Starting values of the trade.</summary>
-    public const double UsualLeadDays = 6, SafeDays = 4;
+    public const double UsualLeadDays = 6,
+        SafeDays = 4;
 
     /// <summary>A load is for so many days.</summary>
     public const int LoadDays = 30;
@@ -54,7 +55,11 @@ public sealed record OrderProposal(DateOnly? RunsOut, DateOnly? OrderBy, double 
         if (demand.RunsOut(leftKg) is not { } end || end.DayNumber - demand.From.DayNumber >= AheadDays)
             return new(null, null, 0);
         var kg = demand.Over(end.DayNumber - demand.From.DayNumber, LoadDays);
-        return new(end, end.AddDays(-(int)Math.Ceiling((leadDays ?? UsualLeadDays) + SafeDays)), bagKg is { } bag ? Math.Ceiling(kg / bag) * bag : Math.Ceiling(kg));
+        return new(
+            end,
+            end.AddDays(-(int)Math.Ceiling((leadDays ?? UsualLeadDays) + SafeDays)),
+            bagKg is { } bag ? Math.Ceiling(kg / bag) * bag : Math.Ceiling(kg)
+        );
     }
 }
 
@@ -67,7 +72,13 @@ public static class FeedAhead
     /// <param name="species">The species.</param>
     /// <param name="temperatureC">Expected water of a day, °C.</param>
     /// <param name="until">Day they are taken out; not fed on it.</param>
-    public static IReadOnlyList<FeedWanted> Of(IReadOnlyList<WeightAhead> ahead, Func<DateOnly, double> countOn, FishSpecies species, Func<DateOnly, double> temperatureC, DateOnly until)
+    public static IReadOnlyList<FeedWanted> Of(
+        IReadOnlyList<WeightAhead> ahead,
+        Func<DateOnly, double> countOn,
+        FishSpecies species,
+        Func<DateOnly, double> temperatureC,
+        DateOnly until
+    )
     {
         List<FeedWanted> wanted = [];
         for (var i = 0; i + 1 < ahead.Count && ahead[i].Day < until; i++)
@@ -75,7 +86,14 @@ public static class FeedAhead
             var (day, w) = (ahead[i].Day, ahead[i].MeanG.Value);
             var count = countOn(day);
             var keeps = temperatureC(day) >= species.FeedMinC ? SchoolRation.MaintenanceShareOfBody * w : 0;
-            wanted.Add(new(day, w, count, count / 1000 * Math.Max(keeps, (ahead[i + 1].MeanG.Value - w) * DailyGain.Fcr(species, w))));
+            wanted.Add(
+                new(
+                    day,
+                    w,
+                    count,
+                    count / 1000 * Math.Max(keeps, (ahead[i + 1].MeanG.Value - w) * DailyGain.Fcr(species, w))
+                )
+            );
         }
         return wanted;
     }
@@ -85,7 +103,12 @@ public static class FeedAhead
     /// <param name="kinds">Number and pellet, mm, of each kind.</param>
     /// <param name="from">The first day.</param>
     /// <param name="days">How many days.</param>
-    public static IReadOnlyDictionary<long, KindDemand> ByKind(IEnumerable<(FishSpecies Species, IReadOnlyList<FeedWanted> Wanted)> batches, IReadOnlyList<(long Id, double PelletMm)> kinds, DateOnly from, int days)
+    public static IReadOnlyDictionary<long, KindDemand> ByKind(
+        IEnumerable<(FishSpecies Species, IReadOnlyList<FeedWanted> Wanted)> batches,
+        IReadOnlyList<(long Id, double PelletMm)> kinds,
+        DateOnly from,
+        int days
+    )
     {
         var sums = kinds.ToDictionary(k => k.Id, _ => new double[days]);
         if (kinds.Count == 0)
@@ -93,15 +116,15 @@ public static class FeedAhead
         // A size has one nearest kind: looked for once.
         var nearest = new Dictionary<FeedSize, double[]>(ReferenceEqualityComparer.Instance);
         foreach (var (species, wanted) in batches)
-            foreach (var w in wanted)
-            {
-                var day = w.Day.DayNumber - from.DayNumber;
-                if (day < 0 || day >= days || FeedSize.At(species, w.MeanG) is not { } size)
-                    continue;
-                if (!nearest.TryGetValue(size, out var sum))
-                    nearest[size] = sum = sums[KindFor(size, kinds)];
-                sum[day] += w.Kg;
-            }
+        foreach (var w in wanted)
+        {
+            var day = w.Day.DayNumber - from.DayNumber;
+            if (day < 0 || day >= days || FeedSize.At(species, w.MeanG) is not { } size)
+                continue;
+            if (!nearest.TryGetValue(size, out var sum))
+                nearest[size] = sum = sums[KindFor(size, kinds)];
+            sum[day] += w.Kg;
+        }
         return sums.ToDictionary(s => s.Key, s => new KindDemand(from, s.Value));
     }
 
@@ -109,5 +132,6 @@ public static class FeedAhead
     public static long? KindFor(FishSpecies species, double meanG, IReadOnlyList<(long Id, double PelletMm)> kinds) =>
         kinds.Count == 0 || FeedSize.At(species, meanG) is not { } size ? null : KindFor(size, kinds);
 
-    private static long KindFor(FeedSize size, IReadOnlyList<(long Id, double PelletMm)> kinds) => kinds.MinBy(k => size.Misses(k.PelletMm)).Id;
+    private static long KindFor(FeedSize size, IReadOnlyList<(long Id, double PelletMm)> kinds) =>
+        kinds.MinBy(k => size.Misses(k.PelletMm)).Id;
 }

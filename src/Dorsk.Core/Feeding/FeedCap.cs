@@ -7,10 +7,12 @@ namespace Dorsk.Core.Feeding;
 public static class FeedCap
 {
     // Static ponds only, in rising order of power: tanks and exchanged ponds are limited by other things.
-    private static readonly IReadOnlyList<(double FromKWHa, double KgHa, string By, string Source)> Steps = Csv.Embedded("feed_limit_by_aeration.csv")
-        .Where(r => r["system"].StartsWith("static pond", StringComparison.Ordinal))
-        .Select(r => (N(r["installed_kw_per_ha_low"]), N(r["feed_start_kg_ha_day"]), r["limit_by"], r["source"]))
-        .OrderBy(s => s.Item1).ToList();
+    private static readonly IReadOnlyList<(double FromKWHa, double KgHa, string By, string Source)> Steps =
+        Csv.Embedded("feed_limit_by_aeration.csv")
+            .Where(r => r["system"].StartsWith("static pond", StringComparison.Ordinal))
+            .Select(r => (N(r["installed_kw_per_ha_low"]), N(r["feed_start_kg_ha_day"]), r["limit_by"], r["source"]))
+            .OrderBy(s => s.Item1)
+            .ToList();
 
     /// <summary>The cap and what it is for.</summary>
     /// <param name="installedKWHa">Shaft power of aerators per area, kW/ha.</param>

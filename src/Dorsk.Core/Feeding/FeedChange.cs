@@ -15,7 +15,14 @@ public readonly record struct MixStep(DateOnly From, int NewPct);
 /// <param name="Steps">25, 50, 75 and 100 % of the new kind.</param>
 /// <param name="OldKg">Wanted of the old kind during the change, kg.</param>
 /// <param name="NewKg">Wanted of the new kind during the change, kg.</param>
-public sealed record FeedChange(long Old, long New, FeedSize Size, IReadOnlyList<MixStep> Steps, double OldKg, double NewKg)
+public sealed record FeedChange(
+    long Old,
+    long New,
+    FeedSize Size,
+    IReadOnlyList<MixStep> Steps,
+    double OldKg,
+    double NewKg
+)
 {
     // 25, 50, 75 % over five days, all of it from the sixth on: the trade takes three to seven days.
     private static readonly (int Day, int NewPct)[] Plan = [(0, 25), (2, 50), (4, 75), (6, 100)];
@@ -24,24 +31,46 @@ public sealed record FeedChange(long Old, long New, FeedSize Size, IReadOnlyList
     public DateOnly Done => Steps[^1].From;
 
     /// <summary>Share of the new feed on a day, percent; null before and after the change.</summary>
-    public int? NewPctOn(DateOnly day) => day < Steps[0].From || day >= Done ? null : Steps.Last(s => s.From <= day).NewPct;
+    public int? NewPctOn(DateOnly day) =>
+        day < Steps[0].From || day >= Done ? null : Steps.Last(s => s.From <= day).NewPct;
 
     /// <summary>Changes ahead of a batch: whenever another kind in the store comes nearest to what its size takes.</summary>
     /// <param name="species">The species.</param>
     /// <param name="wanted">What the batch will want, day by day.</param>
     /// <param name="kinds">Number and pellet, mm, of each kind.</param>
-    public static IReadOnlyList<FeedChange> Ahead(FishSpecies species, IReadOnlyList<FeedWanted> wanted, IReadOnlyList<(long Id, double PelletMm)> kinds)
+    public static IReadOnlyList<FeedChange> Ahead(
+        FishSpecies species,
+        IReadOnlyList<FeedWanted> wanted,
+        IReadOnlyList<(long Id, double PelletMm)> kinds
+    )
     {
         List<FeedChange> changes = [];
         long? eats = wanted.Count > 0 ? FeedAhead.KindFor(species, wanted[0].MeanG, kinds) : null;
         for (var i = 1; i < wanted.Count; i++)
         {
-            if (FeedAhead.KindFor(species, wanted[i].MeanG, kinds) is not { } next || eats is not { } old || next == old)
+            if (
+                FeedAhead.KindFor(species, wanted[i].MeanG, kinds) is not { } next
+                || eats is not { } old
+                || next == old
+            )
                 continue;
             // The new feed stands alone on the day their size wants it: mixing begins before.
             var day = wanted[i].Day.AddDays(-Plan[^1].Day);
-            var span = wanted.Take(i).Where(w => w.Day >= day).Select(w => (w.Kg, Pct: Plan.Last(p => day.AddDays(p.Day) <= w.Day).NewPct)).ToList();
-            changes.Add(new(old, next, FeedSize.At(species, wanted[i].MeanG)!, [.. Plan.Select(p => new MixStep(day.AddDays(p.Day), p.NewPct))], span.Sum(s => s.Kg * (100 - s.Pct) / 100), span.Sum(s => s.Kg * s.Pct / 100)));
+            var span = wanted
+                .Take(i)
+                .Where(w => w.Day >= day)
+                .Select(w => (w.Kg, Pct: Plan.Last(p => day.AddDays(p.Day) <= w.Day).NewPct))
+                .ToList();
+            changes.Add(
+                new(
+                    old,
+                    next,
+                    FeedSize.At(species, wanted[i].MeanG)!,
+                    [.. Plan.Select(p => new MixStep(day.AddDays(p.Day), p.NewPct))],
+                    span.Sum(s => s.Kg * (100 - s.Pct) / 100),
+                    span.Sum(s => s.Kg * s.Pct / 100)
+                )
+            );
             eats = next;
         }
         return changes;

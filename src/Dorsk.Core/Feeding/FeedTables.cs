@@ -19,12 +19,36 @@ public sealed record TableRation(double LowPct, double StartPct, double HighPct,
 
     private static readonly IReadOnlyList<(string Keys, string Group)> Groups =
     [
-        ("nile_tilapia", "tilapia"), ("channel_catfish", "channel catfish"), ("african_catfish", "African catfish"), ("striped_catfish", "striped catfish"), ("common_carp", "common carp"), ("silver_perch", "silver perch"), ("rainbow_trout", "rainbow trout"),
-        ("barramundi", "barramundi"), ("largemouth_bass hybrid_striped_bass", "bass and hybrid striped bass"), ("walleye yellow_perch", "walleye and yellow perch"), ("giant_prawn", "giant freshwater prawn"), ("whiteleg_shrimp", "whiteleg shrimp"),
+        ("nile_tilapia", "tilapia"),
+        ("channel_catfish", "channel catfish"),
+        ("african_catfish", "African catfish"),
+        ("striped_catfish", "striped catfish"),
+        ("common_carp", "common carp"),
+        ("silver_perch", "silver perch"),
+        ("rainbow_trout", "rainbow trout"),
+        ("barramundi", "barramundi"),
+        ("largemouth_bass hybrid_striped_bass", "bass and hybrid striped bass"),
+        ("walleye yellow_perch", "walleye and yellow perch"),
+        ("giant_prawn", "giant freshwater prawn"),
+        ("whiteleg_shrimp", "whiteleg shrimp"),
     ];
 
-    private static readonly ILookup<string, (double G, double TempC, double Low, double Start, double High, string Source)> Table = Csv.Embedded("ration_table_pct.csv")
-        .ToLookup(r => r["group"], r => (N(r["weight_g"]), N(r["temp_c"]), N(r["ration_low_pct"]), N(r["ration_start_pct"]), N(r["ration_high_pct"]), r["source"]));
+    private static readonly ILookup<
+        string,
+        (double G, double TempC, double Low, double Start, double High, string Source)
+    > Table = Csv.Embedded("ration_table_pct.csv")
+        .ToLookup(
+            r => r["group"],
+            r =>
+                (
+                    N(r["weight_g"]),
+                    N(r["temp_c"]),
+                    N(r["ration_low_pct"]),
+                    N(r["ration_start_pct"]),
+                    N(r["ration_high_pct"]),
+                    r["source"]
+                )
+        );
 
     /// <summary>The ration of a species at a weight and temperature; null where the table has no row for it.</summary>
     /// <param name="species">The species.</param>
@@ -32,17 +56,45 @@ public sealed record TableRation(double LowPct, double StartPct, double HighPct,
     /// <param name="tempC">Water temperature, °C.</param>
     public static TableRation? For(FishSpecies species, double meanG, double tempC)
     {
-        var rows = species.OwnFeeds is { } own ? [.. own.Select(r => (G: Math.Max(0.001, r.FromG), r.TempC, Low: r.RationPct, Start: r.RationPct, High: r.RationPct, Source: OwnSource))] : Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is { } group ? Table[group].OrderBy(r => r.G).ToList() : [];
+        var rows =
+            species.OwnFeeds is { } own
+                ?
+                [
+                    .. own.Select(r =>
+                        (
+                            G: Math.Max(0.001, r.FromG),
+                            r.TempC,
+                            Low: r.RationPct,
+                            Start: r.RationPct,
+                            High: r.RationPct,
+                            Source: OwnSource
+                        )
+                    ),
+                ]
+            : Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is { } group
+                ? Table[group].OrderBy(r => r.G).ToList()
+            : [];
         if (rows.Count == 0)
             return null;
         // Between two weights on a line of logarithms, as appetite goes; beyond the ends the end row.
-        var (under, over) = (rows.LastOrDefault(r => r.G <= meanG, rows[0]), rows.FirstOrDefault(r => r.G >= meanG, rows[^1]));
+        var (under, over) = (
+            rows.LastOrDefault(r => r.G <= meanG, rows[0]),
+            rows.FirstOrDefault(r => r.G >= meanG, rows[^1])
+        );
         var share = over.G > under.G ? Math.Clamp(Math.Log(meanG / under.G) / Math.Log(over.G / under.G), 0, 1) : 0;
         double Between(double a, double b) => Math.Exp(Math.Log(a) + (share * (Math.Log(b) - Math.Log(a))));
         var made = Between(under.TempC, over.TempC);
         var at = TemperatureResponse.F(made, species);
-        var warm = tempC < species.FeedMinC ? 0 : at > 0 ? Math.Min(MostOverTable, TemperatureResponse.F(tempC, species) / at) : 1;
-        return new(warm * Between(under.Low, over.Low), warm * Between(under.Start, over.Start), warm * Between(under.High, over.High), under.Source);
+        var warm =
+            tempC < species.FeedMinC ? 0
+            : at > 0 ? Math.Min(MostOverTable, TemperatureResponse.F(tempC, species) / at)
+            : 1;
+        return new(
+            warm * Between(under.Low, over.Low),
+            warm * Between(under.Start, over.Start),
+            warm * Between(under.High, over.High),
+            under.Source
+        );
     }
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
@@ -55,20 +107,62 @@ public sealed record TableRation(double LowPct, double StartPct, double HighPct,
 /// <param name="Hours">When, in words.</param>
 /// <param name="Note">What else the table says.</param>
 /// <param name="Source">Where it comes from.</param>
-public sealed record FeedingRhythm(int MealsLow, int MealsHigh, int DaysPerWeek, string Hours, string Note, string Source)
+public sealed record FeedingRhythm(
+    int MealsLow,
+    int MealsHigh,
+    int DaysPerWeek,
+    string Hours,
+    string Note,
+    string Source
+)
 {
     private static readonly IReadOnlyList<(string Keys, string Group)> Groups =
     [
-        ("nile_tilapia", "tilapia"), ("channel_catfish", "channel catfish"), ("african_catfish striped_catfish", "African or striped catfish"), ("common_carp", "common carp"), ("rohu milkfish tambaqui jade_perch silver_carp", "Indian carps, milkfish, tambaqui, jade perch"),
-        ("silver_perch", "silver perch"), ("rainbow_trout", "rainbow trout"), ("barramundi", "barramundi"), ("largemouth_bass hybrid_striped_bass", "bass and hybrid striped bass"), ("walleye yellow_perch", "walleye and yellow perch"), ("whiteleg_shrimp", "shrimp"), ("giant_prawn redclaw", "prawn and redclaw"),
+        ("nile_tilapia", "tilapia"),
+        ("channel_catfish", "channel catfish"),
+        ("african_catfish striped_catfish", "African or striped catfish"),
+        ("common_carp", "common carp"),
+        ("rohu milkfish tambaqui jade_perch silver_carp", "Indian carps, milkfish, tambaqui, jade perch"),
+        ("silver_perch", "silver perch"),
+        ("rainbow_trout", "rainbow trout"),
+        ("barramundi", "barramundi"),
+        ("largemouth_bass hybrid_striped_bass", "bass and hybrid striped bass"),
+        ("walleye yellow_perch", "walleye and yellow perch"),
+        ("whiteleg_shrimp", "shrimp"),
+        ("giant_prawn redclaw", "prawn and redclaw"),
     ];
 
-    private static readonly ILookup<string, (double FromG, double ToG, double FromC, double ToC, FeedingRhythm Rhythm)> Table = Csv.Embedded("feeding_frequency.csv").ToLookup(r => r["group"], r =>
-        (N(r["weight_from_g"]), N(r["weight_to_g"]), N(r["temp_from_c"]), N(r["temp_to_c"]), new FeedingRhythm((int)N(r["meals_per_day_low"]), (int)N(r["meals_per_day_high"]), (int)N(r["days_per_week"]), r["hours"], r["note"], r["source"])));
+    private static readonly ILookup<
+        string,
+        (double FromG, double ToG, double FromC, double ToC, FeedingRhythm Rhythm)
+    > Table = Csv.Embedded("feeding_frequency.csv")
+        .ToLookup(
+            r => r["group"],
+            r =>
+                (
+                    N(r["weight_from_g"]),
+                    N(r["weight_to_g"]),
+                    N(r["temp_from_c"]),
+                    N(r["temp_to_c"]),
+                    new FeedingRhythm(
+                        (int)N(r["meals_per_day_low"]),
+                        (int)N(r["meals_per_day_high"]),
+                        (int)N(r["days_per_week"]),
+                        r["hours"],
+                        r["note"],
+                        r["source"]
+                    )
+                )
+        );
 
     /// <summary>The rhythm of a species at a weight and temperature; null where the table says nothing.</summary>
-    public static FeedingRhythm? For(FishSpecies species, double meanG, double tempC) => Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is not { } group ? null
-        : Table[group].Where(r => meanG >= r.FromG && meanG < r.ToG && tempC >= r.FromC && tempC < r.ToC).Select(r => r.Rhythm).FirstOrDefault();
+    public static FeedingRhythm? For(FishSpecies species, double meanG, double tempC) =>
+        Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is not { } group
+            ? null
+            : Table[group]
+                .Where(r => meanG >= r.FromG && meanG < r.ToG && tempC >= r.FromC && tempC < r.ToC)
+                .Select(r => r.Rhythm)
+                .FirstOrDefault();
 
     /// <summary>Meals that are held of a wanted number: the middle of the table unless somebody wants another.</summary>
     public int Usual => Math.Max(1, (MealsLow + MealsHigh + 1) / 2);
@@ -79,8 +173,20 @@ public sealed record FeedingRhythm(int MealsLow, int MealsHigh, int DaysPerWeek,
 /// <summary>How fish came to a meal, 0 to 4, and what that does to the next ration fed to satiation.</summary>
 public static class FeedResponse
 {
-    private static readonly IReadOnlyList<(int Score, string Words, double Change, string Rule)> Rows = [.. Csv.Embedded("satiation_guidance.csv").Where(r => r["group"] == "fish" && r["score"].Length > 0)
-        .Select(r => (int.Parse(r["score"], CultureInfo.InvariantCulture), r["response"], double.Parse(r["next_ration_change_pct"], CultureInfo.InvariantCulture) / 100, r["rule"])).OrderBy(r => r.Item1)];
+    private static readonly IReadOnlyList<(int Score, string Words, double Change, string Rule)> Rows =
+    [
+        .. Csv.Embedded("satiation_guidance.csv")
+            .Where(r => r["group"] == "fish" && r["score"].Length > 0)
+            .Select(r =>
+                (
+                    int.Parse(r["score"], CultureInfo.InvariantCulture),
+                    r["response"],
+                    double.Parse(r["next_ration_change_pct"], CultureInfo.InvariantCulture) / 100,
+                    r["rule"]
+                )
+            )
+            .OrderBy(r => r.Item1),
+    ];
 
     /// <summary>The scores with their words, lowest first.</summary>
     public static IReadOnlyList<(int Score, string Words)> Scores { get; } = [.. Rows.Select(r => (r.Score, r.Words))];

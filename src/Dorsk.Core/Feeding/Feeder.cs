@@ -20,7 +20,15 @@ public enum FeederDose
 /// <param name="WeighedOn">Farm day on which that was weighed.</param>
 /// <param name="Meals">Meals a day it is set to, 1 to 24.</param>
 /// <param name="Gone">Whether it was taken away: fed by hand again.</param>
-public sealed record FeederKept(long PondId, string Name, FeederDose Dose, double GramsEach, DateOnly WeighedOn, int Meals, bool Gone) : Fact
+public sealed record FeederKept(
+    long PondId,
+    string Name,
+    FeederDose Dose,
+    double GramsEach,
+    DateOnly WeighedOn,
+    int Meals,
+    bool Gone
+) : Fact
 {
     /// <summary>A dose drifts with the pellet and the damp: weighed again after so many days. Starting value of the trade.</summary>
     public const int WeighDays = 14;
@@ -35,7 +43,10 @@ public sealed record FeederKept(long PondId, string Name, FeederDose Dose, doubl
         if (Name.Trim().Length is 0 or > 40)
             yield return Remark.Refuse("Name", "A name of 1 to 40 letters, such as belt at the jetty.");
         if (GramsEach is not (>= 0.1 and <= 100_000))
-            yield return Remark.Refuse("Each", "0.1 g to 100 kg: catch what it gives in a minute or a turn, and weigh it.");
+            yield return Remark.Refuse(
+                "Each",
+                "0.1 g to 100 kg: catch what it gives in a minute or a turn, and weigh it."
+            );
         if (WeighedOn > today || WeighedOn < today.AddDays(-1000))
             yield return Remark.Refuse("WeighedOn", "The day it was weighed, not after today.");
         if (Meals is < 1 or > 24)
@@ -45,7 +56,22 @@ public sealed record FeederKept(long PondId, string Name, FeederDose Dose, doubl
     /// <summary>The programme of a day: hour, how many minutes or turns, and what they give, kg. Held meals are left out.</summary>
     /// <param name="ration">The ration after its brakes.</param>
     public IReadOnlyList<(TimeOnly At, double Times, double Kg)> Programme(RationPlan ration) =>
-        [.. MealTimes.Of(ration, Meals).Where(m => m.Kg > 0).Select(m => (m.At, Times: Dose == FeederDose.Turn ? Math.Round(m.Kg * 1000 / GramsEach) : Math.Round(m.Kg * 1000 / GramsEach * 2) / 2, m.Kg)).Where(m => m.Times > 0).Select(m => (m.At, m.Times, m.Times * GramsEach / 1000))];
+        [
+            .. MealTimes
+                .Of(ration, Meals)
+                .Where(m => m.Kg > 0)
+                .Select(m =>
+                    (
+                        m.At,
+                        Times: Dose == FeederDose.Turn
+                            ? Math.Round(m.Kg * 1000 / GramsEach)
+                            : Math.Round(m.Kg * 1000 / GramsEach * 2) / 2,
+                        m.Kg
+                    )
+                )
+                .Where(m => m.Times > 0)
+                .Select(m => (m.At, m.Times, m.Times * GramsEach / 1000)),
+        ];
 
     /// <summary>Farm day on which its dose is weighed again.</summary>
     public DateOnly WeighAgain => WeighedOn.AddDays(WeighDays);

@@ -28,7 +28,8 @@ public enum StoreKind
 /// <param name="PelletMm">Pellet, mm; 0 for powder.</param>
 /// <param name="ProteinPct">Protein, percent.</param>
 /// <param name="PriceMinorPerKg">Price per kg in the currency's minor units; null when not known.</param>
-public sealed record FeedNamed(long FeedId, string Name, double PelletMm, double ProteinPct, long? PriceMinorPerKg) : Fact
+public sealed record FeedNamed(long FeedId, string Name, double PelletMm, double ProteinPct, long? PriceMinorPerKg)
+    : Fact
 {
     /// <summary>Feed, or another input; pellet and protein are 0 for those.</summary>
     public StoreKind Kind { get; init; }
@@ -70,7 +71,14 @@ public sealed record FeedReceived(long FeedId, string Lot, double MassKg, DateOn
 /// <param name="Score">How the fish came to it, 0 to 4; null when nobody watched.</param>
 /// <param name="Minutes">How long they ate, min, or null.</param>
 /// <param name="LeftKg">Left over and taken out, kg.</param>
-public sealed record FeedingGiven(long PondId, long FeedId, double MassKg, int? Score = null, double? Minutes = null, double LeftKg = 0) : Fact
+public sealed record FeedingGiven(
+    long PondId,
+    long FeedId,
+    double MassKg,
+    int? Score = null,
+    double? Minutes = null,
+    double LeftKg = 0
+) : Fact
 {
     /// <summary>Objections to how the meal went.</summary>
     public IEnumerable<Remark> CheckHow()
@@ -97,7 +105,8 @@ public static class FeedingRule
     /// <summary>The largest feeding that is not asked about, kg.</summary>
     /// <param name="standingKg">Biomass that stands at most, kg.</param>
     /// <param name="meanG">Weight of the fish, g.</param>
-    public static double UsualMostKg(double standingKg, double meanG) => (meanG < 10 ? FryShare : GrownShare) * standingKg;
+    public static double UsualMostKg(double standingKg, double meanG) =>
+        (meanG < 10 ? FryShare : GrownShare) * standingKg;
 
     /// <summary>Objections to a feeding.</summary>
     /// <param name="massKg">Typed mass, kg.</param>
@@ -107,11 +116,21 @@ public static class FeedingRule
     public static IEnumerable<Remark> Check(double massKg, double standingKg, double meanG, Hand hand)
     {
         if (massKg is not (> 0 and <= MostKg))
-            yield return Remark.Refuse("Mass", FormattableString.Invariant($"{Kg(massKg, hand)} cannot be a feeding. Takes more than 0, up to {Kg(MostKg, hand)}."));
+            yield return Remark.Refuse(
+                "Mass",
+                FormattableString.Invariant(
+                    $"{Kg(massKg, hand)} cannot be a feeding. Takes more than 0, up to {Kg(MostKg, hand)}."
+                )
+            );
         else if (standingKg <= 0)
             yield return Remark.Ask("Mass", "No fish stand in this pond on the books. Is it the right pond?");
         else if (massKg > UsualMostKg(standingKg, meanG))
-            yield return Remark.Ask("Mass", FormattableString.Invariant($"{Kg(massKg, hand)} at once for at most {Kg(standingKg, hand)} of fish is very much. Are figure and unit right?"));
+            yield return Remark.Ask(
+                "Mass",
+                FormattableString.Invariant(
+                    $"{Kg(massKg, hand)} at once for at most {Kg(standingKg, hand)} of fish is very much. Are figure and unit right?"
+                )
+            );
     }
 
     private static string Kg(double kg, Hand hand) => QuantityText.Write(kg, Measures.Mass, hand);

@@ -11,10 +11,30 @@ namespace Dorsk.Core.Feeding;
 /// <param name="GradeEveryDays">Graded every so many days, or null.</param>
 /// <param name="Caution">What goes wrong.</param>
 /// <param name="Source">Where it comes from.</param>
-public sealed record FirstFeeds(string FirstFood, double WeanFromMm, (int Low, int High)? WeanDays, (double Low, double High) SurvivalPct, int? GradeEveryDays, string Caution, string Source)
+public sealed record FirstFeeds(
+    string FirstFood,
+    double WeanFromMm,
+    (int Low, int High)? WeanDays,
+    (double Low, double High) SurvivalPct,
+    int? GradeEveryDays,
+    string Caution,
+    string Source
+)
 {
-    private static readonly IReadOnlyDictionary<string, FirstFeeds> Table = Csv.Embedded("fry_nursery_weaning.csv").Where(r => r["first_food"].Length > 0 || r["wean_start_mm"].Length > 0)
-        .ToDictionary(r => r["species"].ToLowerInvariant().Replace(' ', '_'), r => new FirstFeeds(r["first_food"].Length > 0 ? r["first_food"] : "dry feed at swim-up", N(r["wean_start_mm"]), Days(r["wean_days"]), (N(r["wean_survival_low_pct"]), N(r["wean_survival_high_pct"])), r["grade_every_days"].Length > 0 ? (int)N(r["grade_every_days"]) : null, r["caution"], r["source"]));
+    private static readonly IReadOnlyDictionary<string, FirstFeeds> Table = Csv.Embedded("fry_nursery_weaning.csv")
+        .Where(r => r["first_food"].Length > 0 || r["wean_start_mm"].Length > 0)
+        .ToDictionary(
+            r => r["species"].ToLowerInvariant().Replace(' ', '_'),
+            r => new FirstFeeds(
+                r["first_food"].Length > 0 ? r["first_food"] : "dry feed at swim-up",
+                N(r["wean_start_mm"]),
+                Days(r["wean_days"]),
+                (N(r["wean_survival_low_pct"]), N(r["wean_survival_high_pct"])),
+                r["grade_every_days"].Length > 0 ? (int)N(r["grade_every_days"]) : null,
+                r["caution"],
+                r["source"]
+            )
+        );
 
     /// <summary>Of a species, or null where the table has no row.</summary>
     public static FirstFeeds? For(FishSpecies species) => Table.GetValueOrDefault(species.Key);

@@ -20,15 +20,30 @@ public enum GrownKind
 /// <param name="SharePct">Share of the ration's dry matter it replaces, percent.</param>
 /// <param name="MostPct">Most that it should replace, percent.</param>
 /// <param name="ProteinKg">Protein in it a day, kg.</param>
-public sealed record GrownFeed(double DryKg, double WetKg, (double Low, double Usual, double High) AreaM2, double SharePct, double MostPct, double ProteinKg)
+public sealed record GrownFeed(
+    double DryKg,
+    double WetKg,
+    (double Low, double Usual, double High) AreaM2,
+    double SharePct,
+    double MostPct,
+    double ProteinKg
+)
 {
     // Dry matter as harvested, and protein of the dry matter (chitin's nitrogen left out for larvae: N × 4.76), of the table.
-    private const double DuckweedDryPct = 6, DuckweedProteinPct = 30, LarvaeDryPct = 36, LarvaeProteinPct = 32;
+    private const double DuckweedDryPct = 6,
+        DuckweedProteinPct = 30,
+        LarvaeDryPct = 36,
+        LarvaeProteinPct = 32;
 
-    private static readonly ILookup<(string, string), Dictionary<string, string>> Table = Csv.Embedded("duckweed_and_insects.csv").Select(r => new Dictionary<string, string>(r)).ToLookup(r => (r["item"], r["quantity"]));
+    private static readonly ILookup<(string, string), Dictionary<string, string>> Table = Csv.Embedded(
+            "duckweed_and_insects.csv"
+        )
+        .Select(r => new Dictionary<string, string>(r))
+        .ToLookup(r => (r["item"], r["quantity"]));
 
     /// <summary>Where the figures come from.</summary>
-    public const string Source = "Leng 1999; Skillicorn and others 1993; Hassan and Edwards 1992; Dortmans and others 2017; starting values";
+    public const string Source =
+        "Leng 1999; Skillicorn and others 1993; Hassan and Edwards 1992; Dortmans and others 2017; starting values";
 
     /// <summary>Below this water or air temperature none grows, °C.</summary>
     public static double StopsC(GrownKind kind) => kind == GrownKind.Duckweed ? 10 : 16;
@@ -42,16 +57,29 @@ public sealed record GrownFeed(double DryKg, double WetKg, (double Low, double U
     {
         var duckweed = kind == GrownKind.Duckweed;
         var dry = rationKg * MixDemand.LabelDry * sharePct / 100;
-        var area = Row(duckweed ? "duckweed" : "soldier fly", duckweed ? "area for 1 kg dry/day" : "tray area for 1 kg dry/day");
-        var most = duckweed ? Ingredient.Of("duckweed, dried meal, well fed", carnivore) : Ingredient.Of("soldier fly larvae, dried full fat", carnivore);
-        return new(dry, dry * 100 / (duckweed ? DuckweedDryPct : LarvaeDryPct), (dry * area.Low, dry * area.Usual, dry * area.High), sharePct, most.MostPct, dry * (duckweed ? DuckweedProteinPct : LarvaeProteinPct) / 100);
+        var area = Row(
+            duckweed ? "duckweed" : "soldier fly",
+            duckweed ? "area for 1 kg dry/day" : "tray area for 1 kg dry/day"
+        );
+        var most = duckweed
+            ? Ingredient.Of("duckweed, dried meal, well fed", carnivore)
+            : Ingredient.Of("soldier fly larvae, dried full fat", carnivore);
+        return new(
+            dry,
+            dry * 100 / (duckweed ? DuckweedDryPct : LarvaeDryPct),
+            (dry * area.Low, dry * area.Usual, dry * area.High),
+            sharePct,
+            most.MostPct,
+            dry * (duckweed ? DuckweedProteinPct : LarvaeProteinPct) / 100
+        );
     }
 
     /// <summary>Days until weed that is eaten faster than it grows is gone; null when it grows as fast.</summary>
     /// <param name="standingKg">Standing now, kg fresh.</param>
     /// <param name="growthKgDay">Growth a day, kg fresh.</param>
     /// <param name="eatenKgDay">Eaten a day, kg fresh.</param>
-    public static double? DaysLeft(double standingKg, double growthKgDay, double eatenKgDay) => eatenKgDay > growthKgDay ? standingKg / (eatenKgDay - growthKgDay) : null;
+    public static double? DaysLeft(double standingKg, double growthKgDay, double eatenKgDay) =>
+        eatenKgDay > growthKgDay ? standingKg / (eatenKgDay - growthKgDay) : null;
 
     /// <summary>Growth of a mat, kg fresh a day for its area: from, usual, to.</summary>
     public static (double Low, double Usual, double High) WeedGrowthKg(double areaM2)

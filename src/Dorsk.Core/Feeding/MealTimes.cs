@@ -9,7 +9,9 @@ public readonly record struct MealAt(TimeOnly At, double Kg, Meal Half);
 /// <summary>Parts a day's ration over meals at fixed hours, from after the dawn reading to well before dusk.</summary>
 public static class MealTimes
 {
-    private static readonly TimeOnly First = new(7, 0), Last = new(16, 0), Noon = new(12, 0);
+    private static readonly TimeOnly First = new(7, 0),
+        Last = new(16, 0),
+        Noon = new(12, 0);
 
     /// <summary>Meals of a plan; what brakes held of a half of the day is held in each of its meals.</summary>
     /// <param name="plan">The ration.</param>
@@ -23,6 +25,14 @@ public static class MealTimes
         var step = (Last - First) / (meals - 1);
         var hours = Enumerable.Range(0, meals).Select(i => First.Add(step * i)).ToList();
         var before = Math.Clamp(hours.Count(h => h < Noon), 1, meals - 1);
-        return [.. hours.Select((h, i) => i < before ? new MealAt(h, morning / before, Meal.Morning) : new MealAt(h, afternoon / (meals - before), Meal.Afternoon))];
+        return
+        [
+            .. hours.Select(
+                (h, i) =>
+                    i < before
+                        ? new MealAt(h, morning / before, Meal.Morning)
+                        : new MealAt(h, afternoon / (meals - before), Meal.Afternoon)
+            ),
+        ];
     }
 }

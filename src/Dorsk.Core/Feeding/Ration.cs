@@ -47,7 +47,13 @@ public static class Ration
         var meals = new[] { Meal.Morning, Meal.Afternoon }.Select(m => Braked(q, m, full / 2)).ToList();
         if (q.Overruled is { } wanted)
             meals = meals.ConvertAll(m => m with { Kg = wanted.Kg / 2 });
-        return new(full, meals, Because(q, chosen)) { Schools = schools, By = chosen.School, Overruled = q.Overruled, Rhythm = FeedingRhythm.For(q.Species, q.MeanG, q.TempC) };
+        return new(full, meals, Because(q, chosen))
+        {
+            Schools = schools,
+            By = chosen.School,
+            Overruled = q.Overruled,
+            Rhythm = FeedingRhythm.For(q.Species, q.MeanG, q.TempC),
+        };
     }
 
     private static MealPlan Braked(RationQuestion q, Meal meal, double kg)
@@ -66,30 +72,72 @@ public static class Ration
     {
         string T(double c) => QuantityText.Write(c, Measures.Temperature, q.Hand);
         string O(double mgL) => QuantityText.Write(mgL, Measures.Oxygen, q.Hand);
-        List<Input> inputs = [new("fish", q.Count, Measures.Plain, "standing estimate"), new("average weight", q.MeanG, Measures.FishWeight, "standing estimate"), new("water temperature", q.TempC, Measures.Temperature, q.TempKnown)];
+        List<Input> inputs =
+        [
+            new("fish", q.Count, Measures.Plain, "standing estimate"),
+            new("average weight", q.MeanG, Measures.FishWeight, "standing estimate"),
+            new("water temperature", q.TempC, Measures.Temperature, q.TempKnown),
+        ];
         if (chosen.School == RationSchool.ExpectedGain)
-            inputs = [new("expected gain of one fish", q.FullGainG, Measures.FishWeight, "growth model at full ration"), .. inputs, Input.Said("FCR", FormattableString.Invariant($"{q.Fcr:0.0#}"), "starting value of the species at this stage")];
+            inputs =
+            [
+                new("expected gain of one fish", q.FullGainG, Measures.FishWeight, "growth model at full ration"),
+                .. inputs,
+                Input.Said(
+                    "FCR",
+                    FormattableString.Invariant($"{q.Fcr:0.0#}"),
+                    "starting value of the species at this stage"
+                ),
+            ];
         else
-            inputs.Add(Input.Said(chosen.School == RationSchool.Table ? "table" : "satiation", chosen.Said, chosen.School == RationSchool.Table ? "starting value" : "meals written down"));
+            inputs.Add(
+                Input.Said(
+                    chosen.School == RationSchool.Table ? "table" : "satiation",
+                    chosen.Said,
+                    chosen.School == RationSchool.Table ? "starting value" : "meals written down"
+                )
+            );
         var method = chosen.School switch
         {
-            RationSchool.Table => "Percent of body weight by size from the table, carried to this temperature by the species' growth response",
+            RationSchool.Table =>
+                "Percent of body weight by size from the table, carried to this temperature by the species' growth response",
             RationSchool.Satiation => "What was last eaten while somebody watched, changed by how the fish came to it",
-            _ when SchoolRation.KeepsOnly(q) => "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass",
+            _ when SchoolRation.KeepsOnly(q) =>
+                "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass",
             _ => "Expected gain of today × feed per gain (FCR)",
         };
-        var why = new Grounds(method + ", parted over two meals; then the brakes, in order.", inputs, [], chosen.Source, []);
+        var why = new Grounds(
+            method + ", parted over two meals; then the brakes, in order.",
+            inputs,
+            [],
+            chosen.Source,
+            []
+        );
         if (q.Overruled is { } o)
             why = why.Limited(FormattableString.Invariant($"{o.By} wants {o.Kg:0.##} kg instead: {o.Reason}."));
         if (!q.ByVolume)
-            why = why.Limited(FormattableString.Invariant($"The water takes at most {QuantityText.Write(FeedCap.For(q.InstalledKWHa, q.Species).KgHaDay, Measures.AreaLoad, q.Hand)} a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {FeedCap.For(q.InstalledKWHa, q.Species).Source}."));
-        why = why.Limited(FormattableString.Invariant($"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."));
+            why = why.Limited(
+                FormattableString.Invariant(
+                    $"The water takes at most {QuantityText.Write(FeedCap.For(q.InstalledKWHa, q.Species).KgHaDay, Measures.AreaLoad, q.Hand)} a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {FeedCap.For(q.InstalledKWHa, q.Species).Source}."
+                )
+            );
+        why = why.Limited(
+            FormattableString.Invariant(
+                $"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."
+            )
+        );
         if (chosen.School != q.School)
-            why = why.Doubting($"The pond's school cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in.");
+            why = why.Doubting(
+                $"The pond's school cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in."
+            );
         if (FastBefore.IsCrustacean(q.Species))
-            why = why.Limited("About the moult they eat little or nothing: look at the tray, and give the rest on the next day.");
+            why = why.Limited(
+                "About the moult they eat little or nothing: look at the tray, and give the rest on the next day."
+            );
         if (q.DawnLowMgL is null)
             why = why.Doubting("No oxygen was read this morning: the dawn brake could not be applied.");
-        return q.ForecastLowMgL is null ? why.Doubting("There is no forecast of tonight's oxygen: the afternoon brake could not be applied.") : why;
+        return q.ForecastLowMgL is null
+            ? why.Doubting("There is no forecast of tonight's oxygen: the afternoon brake could not be applied.")
+            : why;
     }
 }

@@ -20,8 +20,22 @@ namespace Dorsk.Core.Feeding;
 /// <param name="ShareOfPond">Share of the pond's biomass that is this batch, 0 to 1.</param>
 /// <param name="Hand">How figures are printed in the reasons.</param>
 public sealed record RationQuestion(
-    FishSpecies Species, double MeanG, double Count, double FullGainG, double Fcr, double TempC, string TempKnown,
-    double? DawnLowMgL, double? ForecastLowMgL, WaterLimits Limits, double AreaHa, double InstalledKWHa, bool ByVolume, double ShareOfPond, Hand Hand)
+    FishSpecies Species,
+    double MeanG,
+    double Count,
+    double FullGainG,
+    double Fcr,
+    double TempC,
+    string TempKnown,
+    double? DawnLowMgL,
+    double? ForecastLowMgL,
+    WaterLimits Limits,
+    double AreaHa,
+    double InstalledKWHa,
+    bool ByVolume,
+    double ShareOfPond,
+    Hand Hand
+)
 {
     /// <summary>The farm day it is for.</summary>
     public DateOnly Day { get; init; }

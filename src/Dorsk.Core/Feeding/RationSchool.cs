@@ -32,7 +32,10 @@ public sealed record RationOverruled(long PondId, long BatchId, DateOnly Day, do
     public IEnumerable<Remark> Check()
     {
         if (Kg is { } kg && kg is not (>= 0 and <= FeedingRule.MostKg))
-            yield return Remark.Refuse("kg", FormattableString.Invariant($"0 to {FeedingRule.MostKg:N0} kg for the day."));
+            yield return Remark.Refuse(
+                "kg",
+                FormattableString.Invariant($"0 to {FeedingRule.MostKg:N0} kg for the day.")
+            );
         if (Kg is not null && Reason.Trim().Length is 0 or > 200)
             yield return Remark.Refuse("reason", "Say why in 1 to 200 letters: the plan had its reasons.");
     }
@@ -65,14 +68,40 @@ public sealed record SchoolRation(RationSchool School, double? Kg, string Said, 
 
     private static double ByGain(RationQuestion q) => q.FullGainG * q.Count / 1000 * q.Fcr;
 
-    private static double Maintenance(RationQuestion q) => q.TempC >= q.Species.FeedMinC && q.Fcr > 0 ? MaintenanceShareOfBody * q.BiomassKg : 0;
+    private static double Maintenance(RationQuestion q) =>
+        q.TempC >= q.Species.FeedMinC && q.Fcr > 0 ? MaintenanceShareOfBody * q.BiomassKg : 0;
 
-    private static SchoolRation Gain(RationQuestion q) => new(RationSchool.ExpectedGain, Math.Max(ByGain(q), Maintenance(q)),
-        KeepsOnly(q) ? "too cold for much growth: 0.3 % of the biomass keeps them" : FormattableString.Invariant($"gain of {q.FullGainG:0.##} g each × FCR {q.Fcr:0.0#}"), "Growth model (Yan & Hunt 1999) and FCR of the species table");
+    private static SchoolRation Gain(RationQuestion q) =>
+        new(
+            RationSchool.ExpectedGain,
+            Math.Max(ByGain(q), Maintenance(q)),
+            KeepsOnly(q)
+                ? "too cold for much growth: 0.3 % of the biomass keeps them"
+                : FormattableString.Invariant($"gain of {q.FullGainG:0.##} g each × FCR {q.Fcr:0.0#}"),
+            "Growth model (Yan & Hunt 1999) and FCR of the species table"
+        );
 
-    private static SchoolRation OfTable(RationQuestion q) => TableRation.For(q.Species, q.MeanG, q.TempC) is not { } t ? new(RationSchool.Table, null, "no table for this species", "")
-        : new(RationSchool.Table, t.StartPct / 100 * q.BiomassKg, FormattableString.Invariant($"{t.StartPct:0.0#} % of the biomass ({t.LowPct:0.0#} to {t.HighPct:0.0#})"), $"Ration by size and temperature; {t.Source}; starting value");
+    private static SchoolRation OfTable(RationQuestion q) =>
+        TableRation.For(q.Species, q.MeanG, q.TempC) is not { } t
+            ? new(RationSchool.Table, null, "no table for this species", "")
+            : new(
+                RationSchool.Table,
+                t.StartPct / 100 * q.BiomassKg,
+                FormattableString.Invariant(
+                    $"{t.StartPct:0.0#} % of the biomass ({t.LowPct:0.0#} to {t.HighPct:0.0#})"
+                ),
+                $"Ration by size and temperature; {t.Source}; starting value"
+            );
 
-    private static SchoolRation Satiated(RationQuestion q) => q.Scored is not { } s || q.Day.DayNumber - s.Day.DayNumber is < 1 or > ScoreSpeaksDays ? new(RationSchool.Satiation, null, "no meal was watched and scored this week", "")
-        : new(RationSchool.Satiation, s.EatenKg * (1 + FeedResponse.Change(s.Score)), FormattableString.Invariant($"last eaten, {(FeedResponse.Change(s.Score) is 0 ? "unchanged" : FormattableString.Invariant($"{100 * FeedResponse.Change(s.Score):+0;-0} %"))} after a response of {s.Score}"), "Timed feeding with a response score; changes are starting values");
+    private static SchoolRation Satiated(RationQuestion q) =>
+        q.Scored is not { } s || q.Day.DayNumber - s.Day.DayNumber is < 1 or > ScoreSpeaksDays
+            ? new(RationSchool.Satiation, null, "no meal was watched and scored this week", "")
+            : new(
+                RationSchool.Satiation,
+                s.EatenKg * (1 + FeedResponse.Change(s.Score)),
+                FormattableString.Invariant(
+                    $"last eaten, {(FeedResponse.Change(s.Score) is 0 ? "unchanged" : FormattableString.Invariant($"{100 * FeedResponse.Change(s.Score):+0;-0} %"))} after a response of {s.Score}"
+                ),
+                "Timed feeding with a response score; changes are starting values"
+            );
 }

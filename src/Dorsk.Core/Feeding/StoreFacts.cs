@@ -49,6 +49,11 @@ public sealed record StoreCounted(long FeedId, double MassKg, string Reason) : F
         if (MassKg is not (>= 0 and <= 500_000))
             yield return Remark.Refuse("Mass", "0 to 500,000 kg.");
         else if (Math.Abs(MassKg - booksKg) > 0.5 && Reason.Trim().Length is 0 or > 200)
-            yield return Remark.Refuse("Reason", FormattableString.Invariant($"The books say {booksKg:0.#} kg. Name the likely cause of the difference, in at most 200 letters."));
+            yield return Remark.Refuse(
+                "Reason",
+                FormattableString.Invariant(
+                    $"The books say {booksKg:0.#} kg. Name the likely cause of the difference, in at most 200 letters."
+                )
+            );
     }
 }

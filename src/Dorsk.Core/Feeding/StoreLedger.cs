@@ -24,7 +24,15 @@ public enum StoreMoveKind
 /// <param name="Expiry">Last day of use of a load, or null.</param>
 /// <param name="MinorPerKg">What a kg of a load cost with its freight, minor units, or null.</param>
 /// <param name="Words">Why, in words.</param>
-public sealed record StoreMove(DateTimeOffset At, StoreMoveKind Kind, double Kg, string Lot = "", DateOnly? Expiry = null, double? MinorPerKg = null, string Words = "");
+public sealed record StoreMove(
+    DateTimeOffset At,
+    StoreMoveKind Kind,
+    double Kg,
+    string Lot = "",
+    DateOnly? Expiry = null,
+    double? MinorPerKg = null,
+    string Words = ""
+);
 
 /// <summary>What is left of a load.</summary>
 /// <param name="Lot">Its name.</param>
@@ -33,7 +41,14 @@ public sealed record StoreMove(DateTimeOffset At, StoreMoveKind Kind, double Kg,
 /// <param name="ReceivedKg">Received, kg.</param>
 /// <param name="LeftKg">Left, kg.</param>
 /// <param name="MinorPerKg">Cost per kg, minor units, or null.</param>
-public sealed record StoreLot(string Lot, DateOnly? Expiry, DateTimeOffset Came, double ReceivedKg, double LeftKg, double? MinorPerKg);
+public sealed record StoreLot(
+    string Lot,
+    DateOnly? Expiry,
+    DateTimeOffset Came,
+    double ReceivedKg,
+    double LeftKg,
+    double? MinorPerKg
+);
 
 /// <summary>What the books could not explain.</summary>
 /// <param name="At">When it came to light.</param>
@@ -48,7 +63,11 @@ public sealed record StoreDifference(DateTimeOffset At, double Kg, string Name);
 /// <param name="Lots">Lots with something left, the first out first.</param>
 /// <param name="Differences">What the books could not explain, in order.</param>
 /// <param name="WeekKg">Fed in the seven days before, kg.</param>
-public sealed record StoreLedger(IReadOnlyList<StoreLot> Lots, IReadOnlyList<StoreDifference> Differences, double WeekKg)
+public sealed record StoreLedger(
+    IReadOnlyList<StoreLot> Lots,
+    IReadOnlyList<StoreDifference> Differences,
+    double WeekKg
+)
 {
     /// <summary>Name of what is given beyond the books.</summary>
     public const string BeyondBooks = "given beyond the books: a load was not written down, or a weight is wrong";
@@ -60,7 +79,10 @@ public sealed record StoreLedger(IReadOnlyList<StoreLot> Lots, IReadOnlyList<Sto
 
     /// <summary>Value of what is left, minor units, by what each lot cost; lots without a price count at another's price.</summary>
     /// <param name="otherwiseMinorPerKg">Price of the kind, or null.</param>
-    public double? ValueMinor(long? otherwiseMinorPerKg) => Lots.Any(l => (l.MinorPerKg ?? otherwiseMinorPerKg) is null) ? null : Lots.Sum(l => l.LeftKg * (l.MinorPerKg ?? otherwiseMinorPerKg)!.Value);
+    public double? ValueMinor(long? otherwiseMinorPerKg) =>
+        Lots.Any(l => (l.MinorPerKg ?? otherwiseMinorPerKg) is null)
+            ? null
+            : Lots.Sum(l => l.LeftKg * (l.MinorPerKg ?? otherwiseMinorPerKg)!.Value);
 
     /// <summary>First expiry among what is left, or null.</summary>
     public DateOnly? NextExpiry => Lots.Min(l => l.Expiry);
@@ -102,7 +124,9 @@ public sealed record StoreLedger(IReadOnlyList<StoreLot> Lots, IReadOnlyList<Sto
     {
         if (lot.LeftKg <= Nothing)
             return;
-        var at = lots.FindIndex(l => (l.Expiry ?? DateOnly.MaxValue, l.Came).CompareTo((lot.Expiry ?? DateOnly.MaxValue, lot.Came)) > 0);
+        var at = lots.FindIndex(l =>
+            (l.Expiry ?? DateOnly.MaxValue, l.Came).CompareTo((lot.Expiry ?? DateOnly.MaxValue, lot.Came)) > 0
+        );
         lots.Insert(at < 0 ? lots.Count : at, lot);
     }
 

@@ -35,6 +35,15 @@ public sealed record WeightSample(DateOnly Day, SampleMean Mean);
 /// <param name="FedKg">Feed given to this batch on a day, kg.</param>
 /// <param name="DawnLowMgL">Lowest oxygen read in the night before a day, mg/L, or null.</param>
 public sealed record BatchHistory(
-    FishSpecies Species, DateOnly StockedOn, int StockedCount, double StockedMeanG, bool CountedOneByOne, bool InTank,
-    IReadOnlyList<CountChange> Changes, IReadOnlyList<WeightSample> Samples,
-    Func<DateOnly, double> TemperatureC, Func<DateOnly, double> FedKg, Func<DateOnly, double?> DawnLowMgL);
+    FishSpecies Species,
+    DateOnly StockedOn,
+    int StockedCount,
+    double StockedMeanG,
+    bool CountedOneByOne,
+    bool InTank,
+    IReadOnlyList<CountChange> Changes,
+    IReadOnlyList<WeightSample> Samples,
+    Func<DateOnly, double> TemperatureC,
+    Func<DateOnly, double> FedKg,
+    Func<DateOnly, double?> DawnLowMgL
+);

@@ -8,7 +8,13 @@ namespace Dorsk.Core.Growth;
 /// <param name="MeanG">Their mean weight, g.</param>
 /// <param name="OneByOne">Whether they were counted one by one.</param>
 /// <param name="Changes">What came, went or was counted after, in the order in which it happened.</param>
-public sealed record CountHistory(DateTimeOffset ArrivedAt, int Count, double MeanG, bool OneByOne, IReadOnlyList<CountChange> Changes)
+public sealed record CountHistory(
+    DateTimeOffset ArrivedAt,
+    int Count,
+    double MeanG,
+    bool OneByOne,
+    IReadOnlyList<CountChange> Changes
+)
 {
     /// <summary>Reads the history of one batch in one pond; null when none ever came.</summary>
     /// <param name="settled">The batch's settled movements, see <see cref="Ledger.Settle"/>.</param>
@@ -16,7 +22,11 @@ public sealed record CountHistory(DateTimeOffset ArrivedAt, int Count, double Me
     /// <param name="dayOf">The farm day of an instant.</param>
     /// <param name="foundShare">Of the dead of a line the share that was found, or null where nobody said.</param>
     public static CountHistory? Of(
-        IReadOnlyList<Movement> settled, long pondId, Func<DateTimeOffset, DateOnly> dayOf, Func<long, double?> foundShare)
+        IReadOnlyList<Movement> settled,
+        long pondId,
+        Func<DateTimeOffset, DateOnly> dayOf,
+        Func<long, double?> foundShare
+    )
     {
         CountHistory? arrived = null;
         var stands = 0;
@@ -30,12 +40,21 @@ public sealed record CountHistory(DateTimeOffset ArrivedAt, int Count, double Me
                 if (arrived is null && p.Count > 0)
                     arrived = new(movement.Happened, p.Count, meanG ?? 0, p.Basis == CountBasis.Counted, []);
                 else if (movement.Recount is null)
-                    changes.Add(new(dayOf(movement.Happened), p.Count, ToTheDead(movement, p), meanG) { FoundShare = foundShare(movement.Line) });
+                    changes.Add(
+                        new(dayOf(movement.Happened), p.Count, ToTheDead(movement, p), meanG)
+                        {
+                            FoundShare = foundShare(movement.Line),
+                        }
+                    );
             }
             // After a count of all, and once the books are empty, the number is known; what was thought to stand is no matter.
             if (movement.Recount is { } count && count.PondId == pondId)
                 changes.Add(Counted(movement, count.Count, count.Basis == CountBasis.Counted));
-            else if (arrived is not null && stands == 0 && movement.Postings.Any(p => p.Account == Account.Pond && p.PondId == pondId))
+            else if (
+                arrived is not null
+                && stands == 0
+                && movement.Postings.Any(p => p.Account == Account.Pond && p.PondId == pondId)
+            )
                 changes.Add(Counted(movement, 0, true));
         }
         return arrived is null ? null : arrived with { Changes = changes };
@@ -45,10 +64,15 @@ public sealed record CountHistory(DateTimeOffset ArrivedAt, int Count, double Me
     }
 
     /// <summary>Fish on the books at the end of a farm day.</summary>
-    public int StandsOn(DateOnly day) => Changes.Where(x => x.Day <= day)
-        .Aggregate(Count, (stands, x) => x.CountedOneByOne is null ? stands + x.Count : x.Count);
+    public int StandsOn(DateOnly day) =>
+        Changes
+            .Where(x => x.Day <= day)
+            .Aggregate(Count, (stands, x) => x.CountedOneByOne is null ? stands + x.Count : x.Count);
 
     // A pond's posting and its other side stand together: what went out of the pond went to the account of the one behind it.
-    private static bool ToTheDead(Movement movement, Posting fromPond) => fromPond.Count < 0
-        && movement.Postings.Any(p => p.Account == Account.Dead && p.BatchId == fromPond.BatchId && p.Count == -fromPond.Count);
+    private static bool ToTheDead(Movement movement, Posting fromPond) =>
+        fromPond.Count < 0
+        && movement.Postings.Any(p =>
+            p.Account == Account.Dead && p.BatchId == fromPond.BatchId && p.Count == -fromPond.Count
+        );
 }

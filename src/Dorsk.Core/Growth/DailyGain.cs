@@ -11,7 +11,10 @@ public static class DailyGain
     /// <param name="species">The species.</param>
     /// <param name="rateFactor">This pond's rate against the species' figure.</param>
     public static double FullG(double meanG, double tempC, FishSpecies species, double rateFactor = 1) =>
-        Math.Min(species.GrowthCapGPerDay, GrowthLaws.After(meanG, rateFactor * species.GrowthG13PerDay, TemperatureResponse.F(tempC, species)) - meanG);
+        Math.Min(
+            species.GrowthCapGPerDay,
+            GrowthLaws.After(meanG, rateFactor * species.GrowthG13PerDay, TemperatureResponse.F(tempC, species)) - meanG
+        );
 
     /// <summary>Share of the full gain at a ration share s: (s − m)/(1 − m) with m the maintenance share; below it fish lose weight.</summary>
     public static double RationShare(double rationShare) =>
@@ -29,7 +32,9 @@ public static class DailyGain
     public static double FedG(double fullG, double meanG, double rationShare, double oxygenFactor, bool inTank)
     {
         var gain = fullG * RationShare(rationShare);
-        return gain >= 0 ? gain * oxygenFactor : inTank ? Math.Max(gain, -0.003 * meanG) : 0;
+        return gain >= 0 ? gain * oxygenFactor
+            : inTank ? Math.Max(gain, -0.003 * meanG)
+            : 0;
     }
 
     /// <summary>Factor of a low-oxygen morning: 1 at watch or above, 0.5 at act, 0.1 at lethal, straight between (Torrans 2008; judged).</summary>
@@ -43,10 +48,11 @@ public static class DailyGain
     }
 
     /// <summary>Feed per gain at a weight, by stage of the species.</summary>
-    public static double Fcr(FishSpecies species, double meanG) => WaterLimits.StageOf(species, meanG) switch
-    {
-        LifeStage.Fry => species.FcrFry,
-        LifeStage.Fingerling => species.FcrFingerling,
-        _ => species.FcrGrowOut,
-    };
+    public static double Fcr(FishSpecies species, double meanG) =>
+        WaterLimits.StageOf(species, meanG) switch
+        {
+            LifeStage.Fry => species.FcrFry,
+            LifeStage.Fingerling => species.FcrFingerling,
+            _ => species.FcrGrowOut,
+        };
 }

@@ -27,18 +27,33 @@ public static class GrowthForecast
     /// <param name="temperatureC">Expected temperature of a day, °C.</param>
     /// <param name="days">How far, days; 1 to 730.</param>
     /// <param name="share">Share of the full gain they will make, 0 to 1; null: as of late.</param>
-    public static IReadOnlyList<WeightAhead> Run(Standing from, FishSpecies species, Func<DateOnly, double> temperatureC, int days, double? share = null)
+    public static IReadOnlyList<WeightAhead> Run(
+        Standing from,
+        FishSpecies species,
+        Func<DateOnly, double> temperatureC,
+        int days,
+        double? share = null
+    )
     {
         var ahead = new List<WeightAhead>(days + 1);
         var state = from.State;
         var held = from.Held.Solve();
-        var wander = Math.Sqrt(Math.Pow(StandingSettings.RateSdPerDayAhead, 2) + Math.Pow(StandingSettings.UnsteadyShare * from.Held.Unsteady, 2));
+        var wander = Math.Sqrt(
+            Math.Pow(StandingSettings.RateSdPerDayAhead, 2)
+                + Math.Pow(StandingSettings.UnsteadyShare * from.Held.Unsteady, 2)
+        );
         for (var i = 0; i <= days; i++)
         {
             var day = from.Day.AddDays(i);
             ahead.Add(new(day, StandingSettings.Around(state.MeanG, state.SdLogG, Level)));
             var tempC = temperatureC(day);
-            state = state.NextDay(DailyGain.FullG(state.MeanG, tempC, species, state.RateAt(tempC, species)) * (share ?? held(tempC, from.Count.Value * state.MeanG / 1000)), tempC, species, wander);
+            state = state.NextDay(
+                DailyGain.FullG(state.MeanG, tempC, species, state.RateAt(tempC, species))
+                    * (share ?? held(tempC, from.Count.Value * state.MeanG / 1000)),
+                tempC,
+                species,
+                wander
+            );
         }
         return ahead;
     }
@@ -49,8 +64,20 @@ public static class GrowthForecast
     /// <param name="from">The day they come.</param>
     /// <param name="temperatureC">Expected temperature of a day, °C.</param>
     /// <param name="days">How far, days; 1 to 730.</param>
-    public static IReadOnlyList<WeightAhead> Planned(FishSpecies species, double meanG, DateOnly from, Func<DateOnly, double> temperatureC, int days) =>
-        Run(new(from, default, default, default, 0, 1, WeightState.Stocked(meanG, null)), species, temperatureC, days, DailyGain.RationShare(GrowthPlan.PlannedRation));
+    public static IReadOnlyList<WeightAhead> Planned(
+        FishSpecies species,
+        double meanG,
+        DateOnly from,
+        Func<DateOnly, double> temperatureC,
+        int days
+    ) =>
+        Run(
+            new(from, default, default, default, 0, 1, WeightState.Stocked(meanG, null)),
+            species,
+            temperatureC,
+            days,
+            DailyGain.RationShare(GrowthPlan.PlannedRation)
+        );
 
     /// <summary>The dates on which a forecast reaches a weight.</summary>
     public static TargetDate DateOf(double targetG, IReadOnlyList<WeightAhead> ahead)

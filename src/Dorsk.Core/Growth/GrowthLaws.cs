@@ -10,13 +10,16 @@ public static class GrowthLaws
     /// <param name="startG">Weight at the start, g.</param>
     /// <param name="g13PerDay">G, g^(1/3) per day.</param>
     /// <param name="sumF">Sum of the daily temperature response.</param>
-    public static double After(double startG, double g13PerDay, double sumF) => Math.Pow(Math.Cbrt(startG) + (g13PerDay / 3 * sumF), 3);
+    public static double After(double startG, double g13PerDay, double sumF) =>
+        Math.Pow(Math.Cbrt(startG) + (g13PerDay / 3 * sumF), 3);
 
     /// <summary>Thermal growth coefficient, g^(1/3) per 1000 degree-days.</summary>
-    public static double Tgc(double w1G, double w2G, double degreeDays) => 1000 * (Math.Cbrt(w2G) - Math.Cbrt(w1G)) / degreeDays;
+    public static double Tgc(double w1G, double w2G, double degreeDays) =>
+        1000 * (Math.Cbrt(w2G) - Math.Cbrt(w1G)) / degreeDays;
 
     /// <summary>Weight from a thermal growth coefficient, g.</summary>
-    public static double AfterTgc(double w1G, double tgc, double degreeDays) => Math.Pow(Math.Cbrt(w1G) + (tgc * degreeDays / 1000), 3);
+    public static double AfterTgc(double w1G, double tgc, double degreeDays) =>
+        Math.Pow(Math.Cbrt(w1G) + (tgc * degreeDays / 1000), 3);
 
     /// <summary>Specific growth rate, percent per day: 100·ln(W2/W1)/days.</summary>
     public static double SgrPctDay(double w1G, double w2G, double days) => 100 * Math.Log(w2G / w1G) / days;
@@ -25,8 +28,10 @@ public static class GrowthLaws
     public static double AfterSgr(double w1G, double sgrPctDay, double days) => w1G * Math.Exp(sgrPctDay * days / 100);
 
     /// <summary>Economic feed conversion: feed by gain of living biomass. Null when nothing was gained.</summary>
-    public static double? EconomicFcr(double feedKg, double startKg, double endKg) => endKg > startKg ? feedKg / (endKg - startKg) : null;
+    public static double? EconomicFcr(double feedKg, double startKg, double endKg) =>
+        endKg > startKg ? feedKg / (endKg - startKg) : null;
 
     /// <summary>Biological feed conversion: the weight of the dead counts as gained too. Null when nothing was gained.</summary>
-    public static double? BiologicalFcr(double feedKg, double startKg, double endKg, double deadKg) => EconomicFcr(feedKg, startKg, endKg + deadKg);
+    public static double? BiologicalFcr(double feedKg, double startKg, double endKg, double deadKg) =>
+        EconomicFcr(feedKg, startKg, endKg + deadKg);
 }

@@ -32,15 +32,28 @@ public static class GrowthPlan
     /// <param name="from">Day of stocking.</param>
     /// <param name="to">Last day.</param>
     /// <param name="usualC">Usual temperature of a day, °C.</param>
-    public static IReadOnlyList<(DateOnly Day, double MeanG)> Run(FishSpecies species, double startG, DateOnly from, DateOnly to, Func<DateOnly, double> usualC)
+    public static IReadOnlyList<(DateOnly Day, double MeanG)> Run(
+        FishSpecies species,
+        double startG,
+        DateOnly from,
+        DateOnly to,
+        Func<DateOnly, double> usualC
+    )
     {
         var plan = new List<(DateOnly, double)>();
-        for (var (day, weight) = (from, startG); day <= to; weight += DailyGain.FullG(weight, usualC(day), species) * DailyGain.RationShare(PlannedRation), day = day.AddDays(1))
+        for (
+            var (day, weight) = (from, startG);
+            day <= to;
+            weight += DailyGain.FullG(weight, usualC(day), species) * DailyGain.RationShare(PlannedRation),
+                day = day.AddDays(1)
+        )
             plan.Add((day, weight));
         return plan;
     }
 
     /// <summary>Ahead, on plan or behind: within a tenth counts as on plan.</summary>
     public static Progress Compare(double meanG, double plannedG) =>
-        meanG < plannedG * (1 - Tolerance) ? Progress.Behind : meanG > plannedG * (1 + Tolerance) ? Progress.Ahead : Progress.OnPlan;
+        meanG < plannedG * (1 - Tolerance) ? Progress.Behind
+        : meanG > plannedG * (1 + Tolerance) ? Progress.Ahead
+        : Progress.OnPlan;
 }

@@ -15,7 +15,8 @@ public sealed record GrowthReason(string Cause, double Share, string Said);
 public static class GrowthReasons
 {
     // A cause that moves the weight by less than this is not worth a word; over this share of what the pond carries it is crowded.
-    private const double Least = 0.015, Crowded = 0.85;
+    private const double Least = 0.015,
+        Crowded = 0.85;
 
     /// <summary>Reasons, the strongest first.</summary>
     /// <param name="species">The species.</param>
@@ -24,28 +25,70 @@ public static class GrowthReasons
     /// <param name="usualC">Water of a day as it usually is, °C.</param>
     /// <param name="dawnLowMgL">Lowest oxygen read on a morning, mg/L, or null.</param>
     /// <param name="carriesKg">What the pond carries, kg.</param>
-    public static IReadOnlyList<GrowthReason> Of(FishSpecies species, IReadOnlyList<Standing> days, Func<DateOnly, double> actualC, Func<DateOnly, double> usualC, Func<DateOnly, double?> dawnLowMgL, double carriesKg)
+    public static IReadOnlyList<GrowthReason> Of(
+        FishSpecies species,
+        IReadOnlyList<Standing> days,
+        Func<DateOnly, double> actualC,
+        Func<DateOnly, double> usualC,
+        Func<DateOnly, double?> dawnLowMgL,
+        double carriesKg
+    )
     {
         if (days.Count < 2)
             return [];
         double End(Func<Standing, double> tempC, Func<Standing, double> factor) =>
-            days.SkipLast(1).Aggregate(days[0].MeanG.Value, (w, d) => Math.Max(0.1 * w, w + (DailyGain.FullG(w, tempC(d), species) * factor(d))));
+            days.SkipLast(1)
+                .Aggregate(days[0].MeanG.Value, (w, d) =>
+                    Math.Max(0.1 * w, w + (DailyGain.FullG(w, tempC(d), species) * factor(d)))
+                );
         double Usual(Standing d) => usualC(d.Day);
         var planned = End(Usual, _ => DailyGain.RationShare(GrowthPlan.PlannedRation));
-        var (water, fed, mornings) = (End(d => actualC(d.Day), _ => DailyGain.RationShare(GrowthPlan.PlannedRation)), End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation * d.OfUsual)), End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation) * d.Oxygen));
+        var (water, fed, mornings) = (
+            End(d => actualC(d.Day), _ => DailyGain.RationShare(GrowthPlan.PlannedRation)),
+            End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation * d.OfUsual)),
+            End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation) * d.Oxygen)
+        );
         var difference = days.Average(d => actualC(d.Day) - usualC(d.Day));
         var bad = days.Count(d => d.Oxygen < 1);
         var read = days.Count(d => dawnLowMgL(d.Day) is not null);
         List<GrowthReason> reasons =
         [
-            new(difference < 0 ? "cold" : "warmth", (water / planned) - 1, FormattableString.Invariant($"water {Math.Abs(difference):0.0} °C {(difference < 0 ? "colder" : "warmer")} than usual on average")),
+            new(
+                difference < 0 ? "cold" : "warmth",
+                (water / planned) - 1,
+                FormattableString.Invariant(
+                    $"water {Math.Abs(difference):0.0} °C {(difference < 0 ? "colder" : "warmer")} than usual on average"
+                )
+            ),
             // A level that never changes cannot be told from the fish's own rate: what counts is what they got of their usual.
-            new("short rations", (fed / planned) - 1, FormattableString.Invariant($"fed {100 * days.Average(d => d.OfUsual):0} % of what they are used to eat")),
-            new("bad mornings", (mornings / planned) - 1, FormattableString.Invariant($"{bad} of {read} mornings read were under the watch level")),
+            new(
+                "short rations",
+                (fed / planned) - 1,
+                FormattableString.Invariant(
+                    $"fed {100 * days.Average(d => d.OfUsual):0} % of what they are used to eat"
+                )
+            ),
+            new(
+                "bad mornings",
+                (mornings / planned) - 1,
+                FormattableString.Invariant($"{bad} of {read} mornings read were under the watch level")
+            ),
         ];
         var rest = (days[^1].MeanG.Value / planned / reasons.Aggregate(1.0, (p, r) => p * (1 + r.Share))) - 1;
         var full = days.Count(d => d.BiomassKg.Value > Crowded * carriesKg);
-        reasons.Add(rest < 0 && full > 0 ? new("crowding", rest, FormattableString.Invariant($"over {100 * Crowded:0} % of what the pond carries on {full} days")) : new(rest < 0 ? "their own slow growth" : "their own fast growth", rest, "nothing above explains it: the stock, health, feed quality, natural food, or the samples"));
+        reasons.Add(
+            rest < 0 && full > 0
+                ? new(
+                    "crowding",
+                    rest,
+                    FormattableString.Invariant($"over {100 * Crowded:0} % of what the pond carries on {full} days")
+                )
+                : new(
+                    rest < 0 ? "their own slow growth" : "their own fast growth",
+                    rest,
+                    "nothing above explains it: the stock, health, feed quality, natural food, or the samples"
+                )
+        );
         return [.. reasons.Where(r => Math.Abs(r.Share) >= Least).OrderByDescending(r => Math.Abs(r.Share))];
     }
 }

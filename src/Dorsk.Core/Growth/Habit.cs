@@ -16,7 +16,8 @@ namespace Dorsk.Core.Growth;
 internal sealed record Habit(double Level, double Warm, double Cold, double WarmSd, double ColdSd, double ShareOfFull)
 {
     // Appetite rises with this power of the weight (Jobling 1994); feed of single days scatters by so much, days hang together.
-    private const double Power = 0.7, DaySd = 0.3;
+    private const double Power = 0.7,
+        DaySd = 0.3;
     private const int FewestDays = 21;
 
     /// <summary>Feed of a usual day, g a fish.</summary>
@@ -27,12 +28,16 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
     }
 
     /// <summary>How appetite goes with weight and, by the species' curve, with temperature.</summary>
-    public static double Shape(double meanG, double tempC, FishSpecies species) => TemperatureResponse.F(tempC, species) * Math.Pow(meanG, Power);
+    public static double Shape(double meanG, double tempC, FishSpecies species) =>
+        TemperatureResponse.F(tempC, species) * Math.Pow(meanG, Power);
 
     /// <summary>Learns from days on which fish were fed and nothing held the feed; null when there are too few.</summary>
     /// <param name="days">Feed, g a fish; weight, g; water, °C; share of the species' full ration.</param>
     /// <param name="species">The species.</param>
-    public static Habit? Learn(IReadOnlyList<(double FedG, double MeanG, double TempC, double ShareOfFull)> days, FishSpecies species)
+    public static Habit? Learn(
+        IReadOnlyList<(double FedG, double MeanG, double TempC, double ShareOfFull)> days,
+        FishSpecies species
+    )
     {
         var usable = days.Where(d => d.FedG > 0 && TemperatureResponse.F(d.TempC, species) > 0.05).ToList();
         if (usable.Count < FewestDays)
@@ -54,6 +59,13 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
         }
         var inverse = Matrix<double>.Build.Dense(3, 3, a).Inverse();
         var fit = inverse * Vector<double>.Build.Dense(b);
-        return new(fit[0], fit[1], fit[2], Math.Sqrt(inverse[1, 1]), Math.Sqrt(inverse[2, 2]), Math.Min(1, usable.Select(d => d.ShareOfFull).Order().ElementAt(usable.Count / 2)));
+        return new(
+            fit[0],
+            fit[1],
+            fit[2],
+            Math.Sqrt(inverse[1, 1]),
+            Math.Sqrt(inverse[2, 2]),
+            Math.Min(1, usable.Select(d => d.ShareOfFull).Order().ElementAt(usable.Count / 2))
+        );
     }
 }

@@ -10,9 +10,12 @@ namespace Dorsk.Core.Growth;
 public sealed class HeldBack
 {
     private const int N = 3;
+
     // Days hang together, so a single one says little; slopes are small unless the record insists (5 °C; e-fold of biomass). Judged.
-    private const double DaySd = 0.6, SlopeSd = 0.15;
-    private readonly double[] a, b;
+    private const double DaySd = 0.6,
+        SlopeSd = 0.15;
+    private readonly double[] a,
+        b;
     private readonly double squares;
 
     private HeldBack(double[] a, double[] b, double squares) => (this.a, this.b, this.squares) = (a, b, squares);
@@ -55,7 +58,9 @@ public sealed class HeldBack
         if (a[0] == 0)
             return (_, _) => 1;
         var prior = Matrix<double>.Build.DenseOfDiagonalArray([0.01, 1 / (SlopeSd * SlopeSd), 1 / (SlopeSd * SlopeSd)]);
-        var fit = (Matrix<double>.Build.Dense(N, N, a) + prior).Solve(Vector<double>.Build.Dense(b) + (prior * Vector<double>.Build.Dense([1, 0, 0])));
+        var fit = (Matrix<double>.Build.Dense(N, N, a) + prior).Solve(
+            Vector<double>.Build.Dense(b) + (prior * Vector<double>.Build.Dense([1, 0, 0]))
+        );
         return (tempC, kg) =>
         {
             var x = Row(tempC, kg);
@@ -63,5 +68,6 @@ public sealed class HeldBack
         };
     }
 
-    private static double[] Row(double tempC, double biomassKg) => [1, (tempC - 25) / 5, Math.Log(Math.Max(1e-3, biomassKg))];
+    private static double[] Row(double tempC, double biomassKg) =>
+        [1, (tempC - 25) / 5, Math.Log(Math.Max(1e-3, biomassKg))];
 }

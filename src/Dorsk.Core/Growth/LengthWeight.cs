@@ -38,7 +38,11 @@ public sealed record LengthWeight(double A, double B, int Fish, double ScatterLo
     {
         var x = Math.Log(cm);
         var g = A * Math.Pow(cm, B);
-        var wide = Math.Exp(SampleStatistics.T(level, Fish - 2) * ScatterLog * Math.Sqrt(1 + (1.0 / Fish) + (Math.Pow(x - MeanLogCm, 2) / SpreadLogCm)));
+        var wide = Math.Exp(
+            SampleStatistics.T(level, Fish - 2)
+                * ScatterLog
+                * Math.Sqrt(1 + (1.0 / Fish) + (Math.Pow(x - MeanLogCm, 2) / SpreadLogCm))
+        );
         return new(g, g / wide, g * wide, level);
     }
 

@@ -19,7 +19,8 @@ public readonly record struct SizeBar(double FromG, double ToG, int Fish);
 public sealed record RunningSample(SampleMean? Mean, double WantedPct, bool GoodEnough, int? More)
 {
     /// <summary>Fewest single fish and fewest casts before a sample may stop.</summary>
-    public const int FewestFish = 25, FewestCasts = 4;
+    public const int FewestFish = 25,
+        FewestCasts = 4;
 
     /// <summary>Half-width of the 95 % interval, percent of the mean; null while one piece alone cannot tell.</summary>
     public double? HalfPct => Mean is { Range: { } r } m ? 100 * (r.High - m.Mean) / m.Mean : null;
@@ -32,7 +33,9 @@ public sealed record RunningSample(SampleMean? Mean, double WantedPct, bool Good
         if (weightsG.Count == 0)
             return new(null, wantedPct, false, null);
         var mean = SampleStatistics.Individual(weightsG);
-        var wanted = mean.CvPct is > 0 and var cv ? Math.Max(FewestFish, SampleStatistics.FishFor(cv, wantedPct)) : FewestFish;
+        var wanted = mean.CvPct is > 0 and var cv
+            ? Math.Max(FewestFish, SampleStatistics.FishFor(cv, wantedPct))
+            : FewestFish;
         return Judged(mean, wantedPct, FewestFish, wanted);
     }
 
@@ -45,7 +48,9 @@ public sealed record RunningSample(SampleMean? Mean, double WantedPct, bool Good
             return new(null, wantedPct, false, null);
         var mean = SampleStatistics.Bulk(casts);
         // Between casts the standard error times √k is the spread of one cast.
-        var wanted = mean.StandardError is > 0 and var se ? Math.Max(FewestCasts, SampleStatistics.FishFor(100 * se * Math.Sqrt(casts.Count) / mean.Mean, wantedPct)) : FewestCasts;
+        var wanted = mean.StandardError is > 0 and var se
+            ? Math.Max(FewestCasts, SampleStatistics.FishFor(100 * se * Math.Sqrt(casts.Count) / mean.Mean, wantedPct))
+            : FewestCasts;
         return Judged(mean, wantedPct, FewestCasts, wanted);
     }
 
@@ -53,7 +58,14 @@ public sealed record RunningSample(SampleMean? Mean, double WantedPct, bool Good
     {
         var running = new RunningSample(mean, wantedPct, false, null);
         var good = mean.Pieces >= fewest && running.HalfPct <= wantedPct;
-        return running with { GoodEnough = good, More = good ? 0 : mean.Pieces < 2 ? null : Math.Max(1, wanted - mean.Pieces) };
+        return running with
+        {
+            GoodEnough = good,
+            More =
+                good ? 0
+                : mean.Pieces < 2 ? null
+                : Math.Max(1, wanted - mean.Pieces),
+        };
     }
 
     /// <summary>The size picture: bars of one round width over all weights.</summary>
@@ -64,10 +76,26 @@ public sealed record RunningSample(SampleMean? Mean, double WantedPct, bool Good
             return [];
         var raw = (weightsG.Max() - weightsG.Min()) / 8;
         var ten = Math.Pow(10, Math.Floor(Math.Log10(raw)));
-        var width = ten * (raw / ten is <= 1 ? 1 : raw / ten is <= 2 ? 2 : raw / ten is <= 5 ? 5 : 10);
+        var width =
+            ten
+            * (
+                raw / ten is <= 1 ? 1
+                : raw / ten is <= 2 ? 2
+                : raw / ten is <= 5 ? 5
+                : 10
+            );
         var first = Math.Floor(weightsG.Min() / width);
         var last = Math.Floor(weightsG.Max() / width);
-        return [.. Enumerable.Range(0, (int)(last - first) + 1).Select(i => new SizeBar((first + i) * width, (first + i + 1) * width, weightsG.Count(w => Math.Floor(w / width) == first + i)))];
+        return
+        [
+            .. Enumerable
+                .Range(0, (int)(last - first) + 1)
+                .Select(i => new SizeBar(
+                    (first + i) * width,
+                    (first + i + 1) * width,
+                    weightsG.Count(w => Math.Floor(w / width) == first + i)
+                )),
+        ];
     }
 
     /// <summary>Share of fish over a weight, 0 to 1, when sizes scatter about the mean as a log-normal.</summary>
@@ -77,7 +105,14 @@ public sealed record RunningSample(SampleMean? Mean, double WantedPct, bool Good
     public static double ShareOver(double meanG, double cvPct, double overG)
     {
         var variance = Math.Log(1 + (cvPct * cvPct / 10_000));
-        return variance <= 0 ? (meanG >= overG ? 1 : 0) : 1 - MathNet.Numerics.Distributions.Normal.CDF(Math.Log(meanG) - (variance / 2), Math.Sqrt(variance), Math.Log(overG));
+        return variance <= 0
+            ? (meanG >= overG ? 1 : 0)
+            : 1
+                - MathNet.Numerics.Distributions.Normal.CDF(
+                    Math.Log(meanG) - (variance / 2),
+                    Math.Sqrt(variance),
+                    Math.Log(overG)
+                );
     }
 
     /// <summary>Fulton's condition factor 100·W/L³ with W in g and L in cm (total length).</summary>

@@ -21,7 +21,10 @@ public sealed record SamplingPlan(DateOnly Due, int Fish, int Casts, double CvPc
 
     /// <summary>Days between samples: weekly as fry, fortnightly up to 20 g, then every four weeks (starting values of the trade).</summary>
     /// <param name="meanG">Mean weight, g.</param>
-    public static int EveryDays(double meanG) => meanG < 1 ? 7 : meanG < 20 ? 14 : 28;
+    public static int EveryDays(double meanG) =>
+        meanG < 1 ? 7
+        : meanG < 20 ? 14
+        : 28;
 
     /// <summary>The plan of a batch.</summary>
     /// <param name="species">The species.</param>
@@ -30,12 +33,28 @@ public sealed record SamplingPlan(DateOnly Due, int Fish, int Casts, double CvPc
     /// <param name="meanG">Mean weight, g.</param>
     /// <param name="lastCvPct">Spread that the last sample of single fish showed, percent, or null.</param>
     /// <param name="wantedPct">Wanted half-width of the mean, percent.</param>
-    public static SamplingPlan Of(FishSpecies species, DateOnly lastWeighed, bool everSampled, double meanG, double? lastCvPct, double wantedPct = UsualPct)
+    public static SamplingPlan Of(
+        FishSpecies species,
+        DateOnly lastWeighed,
+        bool everSampled,
+        double meanG,
+        double? lastCvPct,
+        double wantedPct = UsualPct
+    )
     {
         var cv = lastCvPct ?? species.WeightCvPct;
         var every = EveryDays(meanG);
         var fish = Math.Max(RunningSample.FewestFish, SampleStatistics.FishFor(cv, wantedPct));
-        return new(lastWeighed.AddDays(everSampled ? every : every / 2), fish, Math.Max(RunningSample.FewestCasts, SampleStatistics.FishFor(CastsScatter * cv / Math.Sqrt(FishACast), wantedPct)), cv, lastCvPct is null ? "species table" : "last sample of single fish");
+        return new(
+            lastWeighed.AddDays(everSampled ? every : every / 2),
+            fish,
+            Math.Max(
+                RunningSample.FewestCasts,
+                SampleStatistics.FishFor(CastsScatter * cv / Math.Sqrt(FishACast), wantedPct)
+            ),
+            cv,
+            lastCvPct is null ? "species table" : "last sample of single fish"
+        );
     }
 
     /// <summary>What makes a sample lie, and what hurts.</summary>

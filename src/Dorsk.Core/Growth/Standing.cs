@@ -10,7 +10,15 @@ namespace Dorsk.Core.Growth;
 /// <param name="FullGainG">Gain of one fish on that day at full ration, g.</param>
 /// <param name="RateFactor">This pond's growth rate against the species' figure, learned from samples.</param>
 /// <param name="State">The filter behind it, to go on from.</param>
-public sealed record Standing(DateOnly Day, Interval Count, Interval MeanG, Interval BiomassKg, double FullGainG, double RateFactor, WeightState State)
+public sealed record Standing(
+    DateOnly Day,
+    Interval Count,
+    Interval MeanG,
+    Interval BiomassKg,
+    double FullGainG,
+    double RateFactor,
+    WeightState State
+)
 {
     /// <summary>Share of the full ration of late, 0 to 1.</summary>
     public double Share { get; init; } = 1;

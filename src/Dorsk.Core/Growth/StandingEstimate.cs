@@ -11,7 +11,8 @@ namespace Dorsk.Core.Growth;
 public static class StandingEstimate
 {
     /// <summary>Where the method comes from.</summary>
-    public const string Source = "W^(1/3) growth with beta temperature response (Yan & Hunt 1999); Kalman filter in log weight; settings of the farm";
+    public const string Source =
+        "W^(1/3) growth with beta temperature response (Yan & Hunt 1999); Kalman filter in log weight; settings of the farm";
 
     /// <summary>Every day from stocking to a day, both included.</summary>
     /// <param name="batch">The batch and what is known of its pond.</param>
@@ -26,5 +27,7 @@ public static class StandingEstimate
 
     /// <summary>What nobody sees go each day, as a share: half of the loss that the species' survival over the planned cycle stands for; the other half is found or follows from the found.</summary>
     public static double UnseenDailyShare(FishSpecies species, bool inTank) =>
-        -Math.Log(Math.Clamp(species.SurvivalGrowOutPct, 1, 100) / 100) / StandingSettings.PlannedCycleDays * (inTank ? 0.1 : 0.5);
+        -Math.Log(Math.Clamp(species.SurvivalGrowOutPct, 1, 100) / 100)
+        / StandingSettings.PlannedCycleDays
+        * (inTank ? 0.1 : 0.5);
 }

@@ -41,7 +41,15 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
             var gain = DailyGain.FedG(full, weight.MeanG, share, oxygen, batch.InTank);
             if (!onlyHabit)
             {
-                days.Add(AsStanding(day, count, weight, full) with { Held = held, Share = share, OfUsual = habit is null ? share : share / habit.ShareOfFull, Oxygen = oxygen });
+                days.Add(
+                    AsStanding(day, count, weight, full) with
+                    {
+                        Held = held,
+                        Share = share,
+                        OfUsual = habit is null ? share : share / habit.ShareOfFull,
+                        Oxygen = oxygen,
+                    }
+                );
                 if (full > 0)
                     held = held.Day(gain / full, tempC, count.Mean * weight.MeanG / 1000);
             }
@@ -66,7 +74,11 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
     {
         var fed = batch.FedKg(day);
         if (habit is not null)
-            return Math.Min(1, habit.ShareOfFull * ration.Share(fed, habit.FeedG(weight.MeanG, tempC, batch.Species) * count.Mean / 1000));
+            return Math.Min(
+                1,
+                habit.ShareOfFull
+                    * ration.Share(fed, habit.FeedG(weight.MeanG, tempC, batch.Species) * count.Mean / 1000)
+            );
         var fullKg = fullG * count.Mean / 1000 * DailyGain.Fcr(batch.Species, weight.MeanG);
         if (oxygen >= 1 && fed > 0 && count.Mean > 0 && fullKg > 0)
             free.Add((fed * 1000 / count.Mean, weight.MeanG, tempC, fed / fullKg));

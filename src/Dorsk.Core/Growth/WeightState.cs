@@ -21,7 +21,13 @@ public sealed class WeightState
     internal static WeightState Stocked(double meanG, Habit? habit)
     {
         var cov = new double[N * N];
-        double[] sd = [StandingSettings.StockedWeightSd, StandingSettings.RateSd, habit?.WarmSd ?? StandingSettings.FlankSd, habit?.ColdSd ?? StandingSettings.FlankSd];
+        double[] sd =
+        [
+            StandingSettings.StockedWeightSd,
+            StandingSettings.RateSd,
+            habit?.WarmSd ?? StandingSettings.FlankSd,
+            habit?.ColdSd ?? StandingSettings.FlankSd,
+        ];
         for (var i = 0; i < N; i++)
             cov[(i * N) + i] = sd[i] * sd[i];
         return new([Math.Log(meanG), 0, habit?.Warm ?? 0, habit?.Cold ?? 0], cov);
@@ -48,7 +54,12 @@ public sealed class WeightState
     /// <param name="tempC">Water temperature of the day, °C.</param>
     /// <param name="species">The species.</param>
     /// <param name="rateSdPerDay">What the rate wanders in a day, in logs.</param>
-    public WeightState NextDay(double gainG, double tempC, FishSpecies species, double rateSdPerDay = StandingSettings.RateSdPerDay)
+    public WeightState NextDay(
+        double gainG,
+        double tempC,
+        FishSpecies species,
+        double rateSdPerDay = StandingSettings.RateSdPerDay
+    )
     {
         var relative = gainG / MeanG;
         var (warm, cold) = TemperatureResponse.Flanks(tempC, species);

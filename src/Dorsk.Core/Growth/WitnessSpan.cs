@@ -11,7 +11,18 @@ namespace Dorsk.Core.Growth;
 /// <param name="LogConversion">Log of feed per gain of the fish on the books; null when nothing was fed or the gain is within its doubt.</param>
 /// <param name="ConversionSd">SD of it.</param>
 /// <param name="LogAppetite">Log of the feed on days that nothing held, against what fish of this weight in this water are used to eat; null with too few such days.</param>
-public sealed record WitnessSpan(DateOnly From, DateOnly To, double StartG, double EndG, double DegreeDays, double FedKg, double Count, double? LogConversion, double ConversionSd, double? LogAppetite)
+public sealed record WitnessSpan(
+    DateOnly From,
+    DateOnly To,
+    double StartG,
+    double EndG,
+    double DegreeDays,
+    double FedKg,
+    double Count,
+    double? LogConversion,
+    double ConversionSd,
+    double? LogAppetite
+)
 {
     /// <summary>Length, days.</summary>
     public int Days => To.DayNumber - From.DayNumber;

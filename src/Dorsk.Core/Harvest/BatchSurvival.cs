@@ -19,8 +19,10 @@ public sealed record BatchSurvival(int Stocked, int TakenAlive, int Standing, do
     public bool Final => Standing == 0;
 
     /// <summary>Why the figure cannot be right; null when it can.</summary>
-    public string? Doubt => Pct > DoubtfulPct
-        ? "More fish are counted out than were stocked: the count at stocking was short, or a line is missing." : null;
+    public string? Doubt =>
+        Pct > DoubtfulPct
+            ? "More fish are counted out than were stocked: the count at stocking was short, or a line is missing."
+            : null;
 
     /// <summary>Adds a batch up; null when nothing was stocked.</summary>
     /// <param name="batchId">The batch.</param>
@@ -38,7 +40,8 @@ public sealed record BatchSurvival(int Stocked, int TakenAlive, int Standing, do
             "Fish ledger of this farm",
             new Input("stocked", stocked, Measures.Plain, "stocking slip"),
             new Input("taken out alive", alive, Measures.Plain, "harvests of all ponds"),
-            new Input("still standing", standing, Measures.Plain, "books of all ponds"));
+            new Input("still standing", standing, Measures.Plain, "books of all ponds")
+        );
         return new(stocked, alive, standing, 100.0 * (alive + standing) / stocked, why);
     }
 }

@@ -22,8 +22,27 @@ namespace Dorsk.Core.Harvest;
 /// <param name="MorningsRead">Mornings read.</param>
 /// <param name="Reasons">Why its fish weigh more or less than planned.</param>
 /// <param name="Why">Grounds of its books.</param>
-public sealed record CycleFigures(string Pond, long BatchId, string Species, DateOnly From, int Days, bool Closed, bool ByVolume, double StockedPer, double StartG, double SurvivalShare, double EndG,
-    double? Fcr, double? FeedCostPerKg, double MeanTempC, double RationShare, int BadMornings, int MorningsRead, IReadOnlyList<GrowthReason> Reasons, Judging.Grounds Why)
+public sealed record CycleFigures(
+    string Pond,
+    long BatchId,
+    string Species,
+    DateOnly From,
+    int Days,
+    bool Closed,
+    bool ByVolume,
+    double StockedPer,
+    double StartG,
+    double SurvivalShare,
+    double EndG,
+    double? Fcr,
+    double? FeedCostPerKg,
+    double MeanTempC,
+    double RationShare,
+    int BadMornings,
+    int MorningsRead,
+    IReadOnlyList<GrowthReason> Reasons,
+    Judging.Grounds Why
+)
 {
     /// <summary>Taken out and standing, kg per ha or m³.</summary>
     public double YieldPer => StockedPer * SurvivalShare * EndG / 1000;
@@ -45,10 +64,20 @@ public sealed record YieldDifference(double Yield, IReadOnlyList<(string Name, d
     public static YieldDifference Of(CycleFigures one, CycleFigures other)
     {
         if (one.ByVolume != other.ByVolume || one.YieldPer <= 0 || other.YieldPer <= 0)
-            throw new ArgumentException("Only cycles with a yield by the same measure can be set against each other.", nameof(other));
-        return new((one.YieldPer / other.YieldPer) - 1,
-        [
-            .. new[] { ("fish stocked", (one.StockedPer / other.StockedPer) - 1), ("survival", (one.SurvivalShare / other.SurvivalShare) - 1), ("weight", (one.EndG / other.EndG) - 1) }.OrderByDescending(f => Math.Abs(Math.Log(1 + f.Item2))),
-        ]);
+            throw new ArgumentException(
+                "Only cycles with a yield by the same measure can be set against each other.",
+                nameof(other)
+            );
+        return new(
+            (one.YieldPer / other.YieldPer) - 1,
+            [
+                .. new[]
+                {
+                    ("fish stocked", (one.StockedPer / other.StockedPer) - 1),
+                    ("survival", (one.SurvivalShare / other.SurvivalShare) - 1),
+                    ("weight", (one.EndG / other.EndG) - 1),
+                }.OrderByDescending(f => Math.Abs(Math.Log(1 + f.Item2))),
+            ]
+        );
     }
 }

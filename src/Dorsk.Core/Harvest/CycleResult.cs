@@ -23,8 +23,23 @@ namespace Dorsk.Core.Harvest;
 /// <param name="UnexplainedReason">The name the difference was given.</param>
 /// <param name="Why">Grounds.</param>
 public sealed record CycleResult(
-    int Stocked, IReadOnlyDictionary<Account, int> Out, int MovedOut, int LeftInPond, double? SurvivalPct, double CaughtKg, double GainKg, double FedKg,
-    double? Fcr, double? KgPerHa, double? KgPerM3, int Days, bool Closed, int UnexplainedCount, string UnexplainedReason, Grounds Why)
+    int Stocked,
+    IReadOnlyDictionary<Account, int> Out,
+    int MovedOut,
+    int LeftInPond,
+    double? SurvivalPct,
+    double CaughtKg,
+    double GainKg,
+    double FedKg,
+    double? Fcr,
+    double? KgPerHa,
+    double? KgPerM3,
+    int Days,
+    bool Closed,
+    int UnexplainedCount,
+    string UnexplainedReason,
+    Grounds Why
+)
 {
     /// <summary>Adds up a cycle.</summary>
     /// <param name="batchId">The batch.</param>
@@ -37,15 +52,35 @@ public sealed record CycleResult(
     /// <param name="days">Days from stocking.</param>
     /// <param name="closed">Whether a final harvest was booked.</param>
     /// <param name="reason">Name of the difference.</param>
-    public static CycleResult Of(long batchId, long pondId, IReadOnlyList<Movement> movements, double standingKg, double fedKg, double? areaHa, double volumeM3, int days, bool closed, string reason)
+    public static CycleResult Of(
+        long batchId,
+        long pondId,
+        IReadOnlyList<Movement> movements,
+        double standingKg,
+        double fedKg,
+        double? areaHa,
+        double volumeM3,
+        int days,
+        bool closed,
+        string reason
+    )
     {
         bool Here(Posting p) => p.Account == Account.Pond && p.PondId == pondId;
-        var touching = movements.Where(m => m.Postings.Any(p => p.BatchId == batchId && Here(p))).Select(m => m.Postings.Where(p => p.BatchId == batchId).ToList()).ToList();
+        var touching = movements
+            .Where(m => m.Postings.Any(p => p.BatchId == batchId && Here(p)))
+            .Select(m => m.Postings.Where(p => p.BatchId == batchId).ToList())
+            .ToList();
         var mine = touching.SelectMany(m => m).ToList();
         // Between ponds: one posting here, one there.
-        var between = touching.Where(m => m.Exists(p => p.Account == Account.Pond && p.PondId != pondId)).SelectMany(m => m).Where(p => p.Account == Account.Pond && p.PondId != pondId).ToList();
+        var between = touching
+            .Where(m => m.Exists(p => p.Account == Account.Pond && p.PondId != pondId))
+            .SelectMany(m => m)
+            .Where(p => p.Account == Account.Pond && p.PondId != pondId)
+            .ToList();
         var (movedIn, movedOut) = (between.Where(p => p.Count < 0).ToList(), between.Where(p => p.Count > 0).ToList());
-        var byAccount = mine.Where(p => p.Account is not (Account.Pond or Account.Supplier)).GroupBy(p => p.Account).ToDictionary(g => g.Key, g => g.Sum(p => p.Count));
+        var byAccount = mine.Where(p => p.Account is not (Account.Pond or Account.Supplier))
+            .GroupBy(p => p.Account)
+            .ToDictionary(g => g.Key, g => g.Sum(p => p.Count));
         var stocked = -mine.Where(p => p.Account == Account.Supplier).Concat(movedIn).Sum(p => p.Count);
         var stockedKg = -mine.Where(p => p.Account == Account.Supplier).Concat(movedIn).Sum(p => p.MassG) / 1000;
         var taken = mine.Where(p => p.Account is Account.Harvested or Account.SoldAlive or Account.MovedOff).ToList();
@@ -53,13 +88,34 @@ public sealed record CycleResult(
         var left = mine.Where(Here).Sum(p => p.Count);
         var movedKg = movedOut.Sum(p => p.MassG) / 1000;
         var gain = caughtKg + movedKg + standingKg - stockedKg;
-        double? survival = closed && stocked > 0 ? 100.0 * (taken.Sum(p => p.Count) + movedOut.Sum(p => p.Count)) / stocked : null;
-        return new(stocked, byAccount, movedOut.Sum(p => p.Count), left, survival, caughtKg, gain, fedKg, GrowthLaws.EconomicFcr(fedKg, stockedKg, caughtKg + movedKg + standingKg),
-            caughtKg / areaHa, areaHa is null ? caughtKg / volumeM3 : null, days, closed, byAccount.GetValueOrDefault(Account.Unexplained), reason,
-            Grounds.Of("Added up from the fish ledger: stocked or moved in = taken out + moved on + dead + eaten + escaped + unexplained + left. Survival is what was taken out alive by what was stocked; FCR is feed given by gain of living biomass (economic).",
+        double? survival =
+            closed && stocked > 0 ? 100.0 * (taken.Sum(p => p.Count) + movedOut.Sum(p => p.Count)) / stocked : null;
+        return new(
+            stocked,
+            byAccount,
+            movedOut.Sum(p => p.Count),
+            left,
+            survival,
+            caughtKg,
+            gain,
+            fedKg,
+            GrowthLaws.EconomicFcr(fedKg, stockedKg, caughtKg + movedKg + standingKg),
+            caughtKg / areaHa,
+            areaHa is null ? caughtKg / volumeM3 : null,
+            days,
+            closed,
+            byAccount.GetValueOrDefault(Account.Unexplained),
+            reason,
+            Grounds.Of(
+                "Added up from the fish ledger: stocked or moved in = taken out + moved on + dead + eaten + escaped + unexplained + left. Survival is what was taken out alive by what was stocked; FCR is feed given by gain of living biomass (economic).",
                 "Fish ledger of this farm",
-                new Input("stocked", stocked, Measures.Plain, "stocking slip"), new Input("stocked mass", stockedKg, Measures.Mass, "stocking slip"),
-                new Input("taken out", caughtKg, Measures.Mass, "weighed at harvest"), new Input("still standing", standingKg, Measures.Mass, closed ? "pond emptied" : "standing estimate"),
-                new Input("feed given", fedKg, Measures.Mass, "feedings written down"), new Input("days", days, Measures.Plain, "stocking to last harvest")));
+                new Input("stocked", stocked, Measures.Plain, "stocking slip"),
+                new Input("stocked mass", stockedKg, Measures.Mass, "stocking slip"),
+                new Input("taken out", caughtKg, Measures.Mass, "weighed at harvest"),
+                new Input("still standing", standingKg, Measures.Mass, closed ? "pond emptied" : "standing estimate"),
+                new Input("feed given", fedKg, Measures.Mass, "feedings written down"),
+                new Input("days", days, Measures.Plain, "stocking to last harvest")
+            )
+        );
     }
 }

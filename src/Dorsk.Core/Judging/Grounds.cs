@@ -18,10 +18,17 @@ public sealed record Input(string Name, double? Si, Units.Measure? Measure, stri
 /// <param name="Limits">The limits that were applied and what would change them.</param>
 /// <param name="Source">Publication, table or setting the method comes from.</param>
 /// <param name="Caveats">Doubts that travel with the answer; they are not errors.</param>
-public sealed record Grounds(string Method, IReadOnlyList<Input> Inputs, IReadOnlyList<string> Limits, string Source, IReadOnlyList<string> Caveats)
+public sealed record Grounds(
+    string Method,
+    IReadOnlyList<Input> Inputs,
+    IReadOnlyList<string> Limits,
+    string Source,
+    IReadOnlyList<string> Caveats
+)
 {
     /// <summary>Grounds without limits or caveats.</summary>
-    public static Grounds Of(string method, string source, params Input[] inputs) => new(method, inputs, [], source, []);
+    public static Grounds Of(string method, string source, params Input[] inputs) =>
+        new(method, inputs, [], source, []);
 
     /// <summary>The same grounds with one more caveat.</summary>
     public Grounds Doubting(string caveat) => this with { Caveats = [.. Caveats, caveat] };

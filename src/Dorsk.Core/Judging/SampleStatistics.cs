@@ -70,7 +70,8 @@ public static class SampleStatistics
         (int)Math.Ceiling(Math.Pow(Z(level) * cvPct / errorPct, 2));
 
     /// <summary>Two-sided Student quantile.</summary>
-    public static double T(double level, int degrees) => Students.GetOrAdd((level, degrees), static k => StudentT.InvCDF(0, 1, k.Degrees, (1 + k.Level) / 2));
+    public static double T(double level, int degrees) =>
+        Students.GetOrAdd((level, degrees), static k => StudentT.InvCDF(0, 1, k.Degrees, (1 + k.Level) / 2));
 
     /// <summary>Two-sided normal quantile.</summary>
     public static double Z(double level) => Quantiles.GetOrAdd(level, static l => Normal.InvCDF(0, 1, (1 + l) / 2));
@@ -79,7 +80,10 @@ public static class SampleStatistics
     private static readonly System.Collections.Concurrent.ConcurrentDictionary<double, double> Quantiles = new();
 
     // One for each size of a sample.
-    private static readonly System.Collections.Concurrent.ConcurrentDictionary<(double Level, int Degrees), double> Students = new();
+    private static readonly System.Collections.Concurrent.ConcurrentDictionary<
+        (double Level, int Degrees),
+        double
+    > Students = new();
 
     private static Interval Around(double mean, double se, int degrees, double level)
     {

@@ -9,7 +9,8 @@ namespace Dorsk.Core.Oxygen;
 public sealed record AirLift(double GivesKgH, ConstantDecline Course, double? Hours)
 {
     /// <summary>Where it comes from.</summary>
-    public const string Source = "OTR = SOTR (βCs − C)/9.09 × 1.024^(T−20) × α (Boyd 1998, Aquacultural Engineering 18); saturation after Benson & Krause 1984";
+    public const string Source =
+        "OTR = SOTR (βCs − C)/9.09 × 1.024^(T−20) × α (Boyd 1998, Aquacultural Engineering 18); saturation after Benson & Krause 1984";
 
     /// <summary>Works it out. Wind is left out, as on a still night.</summary>
     /// <param name="kind">Kind of aerator.</param>
@@ -20,9 +21,19 @@ public sealed record AirLift(double GivesKgH, ConstantDecline Course, double? Ho
     /// <param name="lossMgLH">What the water takes without air, mg/L/h; 0 or more.</param>
     /// <param name="tempC">Water temperature, °C.</param>
     /// <param name="saturationMgL">Saturation here, mg/L.</param>
-    public static AirLift For(AeratorKind kind, double shaftKW, double volumeM3, double doMgL, double wantedMgL, double lossMgLH, double tempC, double saturationMgL)
+    public static AirLift For(
+        AeratorKind kind,
+        double shaftKW,
+        double volumeM3,
+        double doMgL,
+        double wantedMgL,
+        double lossMgLH,
+        double tempC,
+        double saturationMgL
+    )
     {
-        double Gives(double at) => Exchange.OtrKgH(kind.SaeKgKWh * shaftKW, at, saturationMgL, tempC, kind.Alpha, kind.Beta);
+        double Gives(double at) =>
+            Exchange.OtrKgH(kind.SaeKgKWh * shaftKW, at, saturationMgL, tempC, kind.Alpha, kind.Beta);
         // Transfer falls in proportion as oxygen nears saturation: one rate, per hour.
         var towards = kind.Beta * saturationMgL;
         var course = new ConstantDecline(lossMgLH, 1000 * Gives(towards - 1) / volumeM3, towards);
@@ -30,6 +41,15 @@ public sealed record AirLift(double GivesKgH, ConstantDecline Course, double? Ho
     }
 
     /// <summary>Shaft power that holds a level, kW; null at or above what air can give.</summary>
-    public static double? HoldsKW(AeratorKind kind, double volumeM3, double levelMgL, double lossMgLH, double tempC, double saturationMgL) =>
-        Exchange.OtrKgH(kind.SaeKgKWh, levelMgL, saturationMgL, tempC, kind.Alpha, kind.Beta) is var perKW and > 0 ? lossMgLH * volumeM3 / 1000 / perKW : null;
+    public static double? HoldsKW(
+        AeratorKind kind,
+        double volumeM3,
+        double levelMgL,
+        double lossMgLH,
+        double tempC,
+        double saturationMgL
+    ) =>
+        Exchange.OtrKgH(kind.SaeKgKWh, levelMgL, saturationMgL, tempC, kind.Alpha, kind.Beta) is var perKW and > 0
+            ? lossMgLH * volumeM3 / 1000 / perKW
+            : null;
 }

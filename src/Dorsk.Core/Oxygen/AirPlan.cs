@@ -15,11 +15,21 @@ namespace Dorsk.Core.Oxygen;
 /// <param name="ChanceUnderAct">Chance of passing under the act level all the same.</param>
 /// <param name="EnergyKWh">Bought energy, kWh.</param>
 /// <param name="Why">Grounds.</param>
-public sealed record AirPlan(IReadOnlyList<Aerator> More, DateTimeOffset From, DateTimeOffset Until, Interval LowMgL, double ChanceUnderAct, double EnergyKWh, Grounds Why)
+public sealed record AirPlan(
+    IReadOnlyList<Aerator> More,
+    DateTimeOffset From,
+    DateTimeOffset Until,
+    Interval LowMgL,
+    double ChanceUnderAct,
+    double EnergyKWh,
+    Grounds Why
+)
 {
     // A night is bought off when the act level is passed in no more than one such night in five.
-    private const double GoodEnough = 0.2, Helps = 0.02;
-    private static readonly TimeSpan Ahead = TimeSpan.FromHours(1), AfterSunrise = TimeSpan.FromHours(1);
+    private const double GoodEnough = 0.2,
+        Helps = 0.02;
+    private static readonly TimeSpan Ahead = TimeSpan.FromHours(1),
+        AfterSunrise = TimeSpan.FromHours(1);
 
     /// <summary>The fewest idle aerators that carry the night, else all of them; null when none is idle or the night needs none.</summary>
     /// <param name="tonight">The forecast without more air.</param>
@@ -30,7 +40,16 @@ public sealed record AirPlan(IReadOnlyList<Aerator> More, DateTimeOffset From, D
     /// <param name="sunrise">Sunrise of the morning.</param>
     /// <param name="limits">Limits of the fish.</param>
     /// <param name="hand">How figures are printed.</param>
-    public static AirPlan? For(DawnLowForecast tonight, Decline decline, NightWater water, Timed start, DateTimeOffset now, DateTimeOffset sunrise, WaterLimits limits, Hand hand)
+    public static AirPlan? For(
+        DawnLowForecast tonight,
+        Decline decline,
+        NightWater water,
+        Timed start,
+        DateTimeOffset now,
+        DateTimeOffset sunrise,
+        WaterLimits limits,
+        Hand hand
+    )
     {
         var idle = water.Aerators.Where(a => a.On is null).ToList();
         if (idle.Count == 0 || tonight.Judgement.Status != Status.ActNow)
@@ -56,19 +75,38 @@ public sealed record AirPlan(IReadOnlyList<Aerator> More, DateTimeOffset From, D
 
         AirPlan With(IReadOnlyList<Aerator> more)
         {
-            var (on, off) = (TimeOnly.FromDateTime(water.Zone.LocalAt(from)), TimeOnly.FromDateTime(water.Zone.LocalAt(until)));
+            var (on, off) = (
+                TimeOnly.FromDateTime(water.Zone.LocalAt(from)),
+                TimeOnly.FromDateTime(water.Zone.LocalAt(until))
+            );
             var timed = more.Select(a => a with { On = on, Off = off }).ToList();
             var aired = water with { Aerators = [.. water.Aerators.Except(more), .. timed] };
-            var low = TonightForecast.Run(decline, aired, start, sunrise + TimeSpan.FromHours(2), tonight.Curve[^1].At, limits, hand);
+            var low = TonightForecast.Run(
+                decline,
+                aired,
+                start,
+                sunrise + TimeSpan.FromHours(2),
+                tonight.Curve[^1].At,
+                limits,
+                hand
+            );
             var kWh = more.Sum(a => a.ShaftKW / a.Kind.MotorEfficiency) * (until - from).TotalHours;
             return new(timed, from, until, low.Low, low.ChanceUnderAct, kWh, Because(more, low, kWh));
         }
 
-        Grounds Because(IReadOnlyList<Aerator> more, DawnLowForecast low, double kWh) => Grounds.Of(
-            "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most 2 chances in 10 to pass under the act level, else all of them, and earlier as long as that helps.",
-            "Exchange and aerator equations of the forecast (Banks & Herrera 1977; Boyd 1998)",
-            new Input("dawn low without them", tonight.Low.Value, Measures.Oxygen, "forecast"), new Input("dawn low with them", low.Low.Value, Measures.Oxygen, "forecast"),
-            Input.Said("aerators", string.Join(", ", more.Select(a => a.Code)), "idle, no timer"), Input.Said("bought energy", FormattableString.Invariant($"{kWh:0} kWh"), "shaft power by motor efficiency"));
+        Grounds Because(IReadOnlyList<Aerator> more, DawnLowForecast low, double kWh) =>
+            Grounds.Of(
+                "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most 2 chances in 10 to pass under the act level, else all of them, and earlier as long as that helps.",
+                "Exchange and aerator equations of the forecast (Banks & Herrera 1977; Boyd 1998)",
+                new Input("dawn low without them", tonight.Low.Value, Measures.Oxygen, "forecast"),
+                new Input("dawn low with them", low.Low.Value, Measures.Oxygen, "forecast"),
+                Input.Said("aerators", string.Join(", ", more.Select(a => a.Code)), "idle, no timer"),
+                Input.Said(
+                    "bought energy",
+                    FormattableString.Invariant($"{kWh:0} kWh"),
+                    "shaft power by motor efficiency"
+                )
+            );
     }
 
     private static DateTimeOffset HalfHour(DateTimeOffset at, FarmZone zone)

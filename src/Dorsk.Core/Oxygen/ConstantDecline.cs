@@ -26,8 +26,10 @@ public readonly record struct ConstantDecline(double LossMgLH, double RatePerH, 
     }
 
     /// <summary>Hours until a level is reached from below; 0 when already there, null when it settles under it.</summary>
-    public double? HoursUpTo(double startMgL, double levelMgL) => startMgL >= levelMgL ? 0
-        : RatePerH <= 0 || EquilibriumMgL <= levelMgL ? null : Math.Log((EquilibriumMgL - startMgL) / (EquilibriumMgL - levelMgL)) / RatePerH;
+    public double? HoursUpTo(double startMgL, double levelMgL) =>
+        startMgL >= levelMgL ? 0
+        : RatePerH <= 0 || EquilibriumMgL <= levelMgL ? null
+        : Math.Log((EquilibriumMgL - startMgL) / (EquilibriumMgL - levelMgL)) / RatePerH;
 
     /// <summary>Hours until a level is reached from above; 0 when already there, null when never.</summary>
     public double? HoursTo(double startMgL, double levelMgL)

@@ -41,11 +41,23 @@ public readonly record struct CurvePoint(DateTimeOffset At, double MgL, double L
 /// <param name="Curve">The way to the coming noon.</param>
 /// <param name="Why">Grounds.</param>
 public sealed record DawnLowForecast(
-    Interval Low, DateTimeOffset LowAt, DateTimeOffset? UnderWatchAt, DateTimeOffset? UnderActAt, double ChanceUnderAct,
-    Judgement Judgement, DeclineMethod Method, IReadOnlyList<CurvePoint> Curve, Grounds Why)
+    Interval Low,
+    DateTimeOffset LowAt,
+    DateTimeOffset? UnderWatchAt,
+    DateTimeOffset? UnderActAt,
+    double ChanceUnderAct,
+    Judgement Judgement,
+    DeclineMethod Method,
+    IReadOnlyList<CurvePoint> Curve,
+    Grounds Why
+)
 {
     /// <summary>A chance as people say it: so many in ten, never none and never all.</summary>
-    public static string InTen(double chance) => chance > 0.95 ? "over 9" : Math.Clamp(Math.Round(10 * chance), 1, 9).ToString("0", System.Globalization.CultureInfo.InvariantCulture);
+    public static string InTen(double chance) =>
+        chance > 0.95
+            ? "over 9"
+            : Math.Clamp(Math.Round(10 * chance), 1, 9)
+                .ToString("0", System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>Spans of the likely line under a level, to the end of the forecast.</summary>
     /// <param name="mgL">The level, mg/L.</param>

@@ -29,8 +29,15 @@ public static class Declines
     public static Decline? OwnNights(IReadOnlyList<PastNight> nights, NightWater tonight)
     {
         var learned = nights
-            .Select(n => (n.NightsAgo, R: NightCurve.RespirationBetween(n.Water, n.Dusk, n.Dawn) * Math.Pow(Q10, (tonight.TempC - n.Water.TempC) / 10)))
-            .Where(n => n.R is not null).ToList();
+            .Select(n =>
+                (
+                    n.NightsAgo,
+                    R: NightCurve.RespirationBetween(n.Water, n.Dusk, n.Dawn)
+                        * Math.Pow(Q10, (tonight.TempC - n.Water.TempC) / 10)
+                )
+            )
+            .Where(n => n.R is not null)
+            .ToList();
         if (learned.Count < NightsNeeded)
             return null;
         double Weight(int ago) => Math.Pow(Forget, ago - 1);
@@ -39,13 +46,21 @@ public static class Declines
         var variance = learned.Sum(n => Weight(n.NightsAgo) * Math.Pow(n.R!.Value - mean, 2)) / total;
         var effective = Math.Max(1.5, total * total / learned.Sum(n => Math.Pow(Weight(n.NightsAgo), 2)));
         // Spread of one new night about a mean of few: n/(n−1) for the spread, 1 + 1/n for the new night.
-        var sd = Math.Sqrt((variance * effective / (effective - 1) * (1 + (1 / effective))) + Math.Pow(OwnSdFloor * mean, 2));
-        return new(DeclineMethod.OwnNights, mean, sd, Grounds.Of(
-            $"From this pond's own last nights: each fall from dusk to dawn gives what the water and the fish took, with surface and aerators taken off; later nights weigh more, and it is scaled to tonight's temperature.",
-            "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978)",
-            new Input("nights used", learned.Count, Measures.Plain, "measured"),
-            new Input("respiration now, per hour", mean, Measures.Concentration, "reckoned from the readings"),
-            new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")));
+        var sd = Math.Sqrt(
+            (variance * effective / (effective - 1) * (1 + (1 / effective))) + Math.Pow(OwnSdFloor * mean, 2)
+        );
+        return new(
+            DeclineMethod.OwnNights,
+            mean,
+            sd,
+            Grounds.Of(
+                $"From this pond's own last nights: each fall from dusk to dawn gives what the water and the fish took, with surface and aerators taken off; later nights weigh more, and it is scaled to tonight's temperature.",
+                "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978)",
+                new Input("nights used", learned.Count, Measures.Plain, "measured"),
+                new Input("respiration now, per hour", mean, Measures.Concentration, "reckoned from the readings"),
+                new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")
+            )
+        );
     }
 
     /// <summary>From two readings of tonight taken in the dark at least an hour and a half apart; null without them.</summary>
@@ -57,11 +72,21 @@ public static class Declines
         if (NightCurve.RespirationBetween(tonight, first, last) is not { } r)
             return null;
         // Two readings of ± 0.2 mg/L each, spread over the hours between them; and evenings, with their wind and full bellies, are not the whole night.
-        var sd = Math.Sqrt(Math.Pow(Math.Sqrt(2) * 0.2 / (last.At - first.At).TotalHours, 2) + Math.Pow(EveningIsNotTheNight * r, 2));
-        return new(DeclineMethod.TwoReadings, r, sd, Grounds.Of(
-            "From two readings after sunset: the fall between them is carried on to dawn.", "Boyd's projection; reading error ± 0.2 mg/L",
-            new Input("first reading", first.Si, Measures.Oxygen, "measured"), new Input("second reading", last.Si, Measures.Oxygen, "measured"),
-            new Input("hours between", (last.At - first.At).TotalHours, Measures.Plain, "measured")));
+        var sd = Math.Sqrt(
+            Math.Pow(Math.Sqrt(2) * 0.2 / (last.At - first.At).TotalHours, 2) + Math.Pow(EveningIsNotTheNight * r, 2)
+        );
+        return new(
+            DeclineMethod.TwoReadings,
+            r,
+            sd,
+            Grounds.Of(
+                "From two readings after sunset: the fall between them is carried on to dawn.",
+                "Boyd's projection; reading error ± 0.2 mg/L",
+                new Input("first reading", first.Si, Measures.Oxygen, "measured"),
+                new Input("second reading", last.Si, Measures.Oxygen, "measured"),
+                new Input("hours between", (last.At - first.At).TotalHours, Measures.Plain, "measured")
+            )
+        );
     }
 
     /// <summary>From the published equations; runs on any pond.</summary>
@@ -69,22 +94,40 @@ public static class Declines
     /// <param name="secchiM">Secchi depth, m; null when never read.</param>
     /// <param name="earthen">Whether the floor is mud.</param>
     /// <param name="tonight">The water.</param>
-    public static Decline Balance(IReadOnlyList<(FishSpecies Species, double MeanG, double Kg)> stock, double? secchiM, bool earthen, NightWater tonight)
+    public static Decline Balance(
+        IReadOnlyList<(FishSpecies Species, double MeanG, double Kg)> stock,
+        double? secchiM,
+        bool earthen,
+        NightWater tonight
+    )
     {
         const double usualSecchiCm = 35;
-        var fish = stock.Sum(s => Respiration.Fish(s.MeanG, tonight.TempC, s.Species) * s.Kg * 1000 / tonight.VolumeM3 / 1000);
+        var fish = stock.Sum(s =>
+            Respiration.Fish(s.MeanG, tonight.TempC, s.Species) * s.Kg * 1000 / tonight.VolumeM3 / 1000
+        );
         var secchiCm = (secchiM * 100) ?? usualSecchiCm;
         var plankton = earthen || secchiM is not null ? Respiration.Plankton(secchiCm, tonight.TempC) : 0;
         var mud = earthen ? Respiration.MudGM2H / tonight.MeanDepthM : 0;
         var total = fish + plankton + mud;
-        var why = Grounds.Of("From the oxygen use of the fish, the plankton (by Secchi depth) and the mud, by published equations.",
+        var why = Grounds.Of(
+            "From the oxygen use of the fish, the plankton (by Secchi depth) and the mud, by published equations.",
             "Boyd, Romaire & Johnston 1978; Boyd & Romaire 1978; Schroeder 1975; Banks & Herrera 1977",
-            new Input("fish, per hour", fish, Measures.Concentration, "reckoned"), new Input("plankton, per hour", plankton, Measures.Concentration, secchiM is null ? "assumed Secchi 35 cm" : "from Secchi depth"),
-            new Input("mud, per hour", mud, Measures.Concentration, "starting value"), new Input("water temperature", tonight.TempC, Measures.Temperature, "measured"));
+            new Input("fish, per hour", fish, Measures.Concentration, "reckoned"),
+            new Input(
+                "plankton, per hour",
+                plankton,
+                Measures.Concentration,
+                secchiM is null ? "assumed Secchi 35 cm" : "from Secchi depth"
+            ),
+            new Input("mud, per hour", mud, Measures.Concentration, "starting value"),
+            new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")
+        );
         if (secchiM is null && earthen)
             why = why.Doubting("No Secchi depth was read: a usual bloom of 35 cm is assumed.");
         else if (secchiM is not null && !Respiration.PlanktonInRange(secchiCm, tonight.TempC))
-            why = why.Doubting("Secchi depth or temperature lies outside 20–80 cm and 20–32 °C, where the plankton equation was made; it was held to the edge.");
+            why = why.Doubting(
+                "Secchi depth or temperature lies outside 20–80 cm and 20–32 °C, where the plankton equation was made; it was held to the edge."
+            );
         return new(DeclineMethod.Balance, total, BalanceSd * total, why);
     }
 }

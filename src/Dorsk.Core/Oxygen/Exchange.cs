@@ -10,7 +10,8 @@ public static class Exchange
 {
     /// <summary>Transfer through the surface at 20 °C, m/day: 0.728 U^0.5 − 0.317 U + 0.0372 U².</summary>
     /// <param name="wind10mMs">Wind at 10 m height, m/s.</param>
-    public static double Kl20MDay(double wind10mMs) => (0.728 * Math.Sqrt(wind10mMs)) - (0.317 * wind10mMs) + (0.0372 * wind10mMs * wind10mMs);
+    public static double Kl20MDay(double wind10mMs) =>
+        (0.728 * Math.Sqrt(wind10mMs)) - (0.317 * wind10mMs) + (0.0372 * wind10mMs * wind10mMs);
 
     /// <summary>Rate at which the water nears saturation, per hour.</summary>
     /// <param name="wind10mMs">Wind at 10 m, m/s.</param>
@@ -20,8 +21,14 @@ public static class Exchange
         Kl20MDay(wind10mMs) * Math.Pow(1.024, tempC - 20) / (24 * depthM);
 
     /// <summary>Oxygen an aerator gives, kg/h; negative above saturation, when it drives oxygen out.</summary>
-    public static double OtrKgH(double sotrKgH, double doMgL, double saturationMgL, double tempC, double alpha, double beta) =>
-        sotrKgH * ((beta * saturationMgL) - doMgL) / 9.09 * Math.Pow(1.024, tempC - 20) * alpha;
+    public static double OtrKgH(
+        double sotrKgH,
+        double doMgL,
+        double saturationMgL,
+        double tempC,
+        double alpha,
+        double beta
+    ) => sotrKgH * ((beta * saturationMgL) - doMgL) / 9.09 * Math.Pow(1.024, tempC - 20) * alpha;
 
     /// <summary>Oxygen a fitted aerator gives, kg/h.</summary>
     public static double OtrKgH(Aerator aerator, double doMgL, double saturationMgL, double tempC) =>

@@ -12,7 +12,16 @@ namespace Dorsk.Core.Oxygen;
 /// <param name="ChanceUnderAct">Chance told of a low under the act level.</param>
 /// <param name="StartAt">The reading it started from.</param>
 /// <param name="Shown">Whether it was the one that was shown; the other methods are kept beside it, so that each is scored.</param>
-public sealed record ForecastIssued(long PondId, Night Night, DeclineMethod Method, Interval Low, DateTimeOffset LowAt, double ChanceUnderAct, DateTimeOffset StartAt, bool Shown = true) : Fact;
+public sealed record ForecastIssued(
+    long PondId,
+    Night Night,
+    DeclineMethod Method,
+    Interval Low,
+    DateTimeOffset LowAt,
+    double ChanceUnderAct,
+    DateTimeOffset StartAt,
+    bool Shown = true
+) : Fact;
 
 /// <summary>A night whose forecast and outcome are both known.</summary>
 /// <param name="Night">The night.</param>
@@ -37,13 +46,28 @@ public sealed record ForecastScore(int Nights, double BiasMgL, double ErrorMgL, 
     public static ForecastScore? Of(IEnumerable<NightOutcome> nights, int last = int.MaxValue)
     {
         var counted = nights.TakeLast(last).ToList();
-        return counted.Count == 0 ? null : new(counted.Count, counted.Average(n => n.ErrorMgL), counted.Average(n => Math.Abs(n.ErrorMgL)), counted.Count(n => n.Issued.Low.Holds(n.CameMgL)));
+        return counted.Count == 0
+            ? null
+            : new(
+                counted.Count,
+                counted.Average(n => n.ErrorMgL),
+                counted.Average(n => Math.Abs(n.ErrorMgL)),
+                counted.Count(n => n.Issued.Low.Holds(n.CameMgL))
+            );
     }
 
     /// <summary>Which way the forecasts lean, in words; within a tenth of a mg/L they lean to neither.</summary>
-    public string Leaning => Math.Abs(BiasMgL) < 0.1 ? "neither too hopeful nor too gloomy" : BiasMgL > 0 ? "a little too hopeful" : "a little too gloomy";
+    public string Leaning =>
+        Math.Abs(BiasMgL) < 0.1 ? "neither too hopeful nor too gloomy"
+        : BiasMgL > 0 ? "a little too hopeful"
+        : "a little too gloomy";
 
     /// <summary>Grounds of such a score.</summary>
-    public Grounds Why() => Grounds.Of("Each evening the first forecast after sunset is kept; each morning it is held against the lowest oxygen read before nine. Bias is told less came; the error is its size whatever the sign.",
-        "Forecasts kept in the log, readings of the mornings", new Input("nights", Nights, Units.Measures.Plain, "with a forecast and a reading near sunrise"), new Input("inside their 8-in-10 range", Inside, Units.Measures.Plain, "nights"));
+    public Grounds Why() =>
+        Grounds.Of(
+            "Each evening the first forecast after sunset is kept; each morning it is held against the lowest oxygen read before nine. Bias is told less came; the error is its size whatever the sign.",
+            "Forecasts kept in the log, readings of the mornings",
+            new Input("nights", Nights, Units.Measures.Plain, "with a forecast and a reading near sunrise"),
+            new Input("inside their 8-in-10 range", Inside, Units.Measures.Plain, "nights")
+        );
 }

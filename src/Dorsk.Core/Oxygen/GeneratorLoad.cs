@@ -10,7 +10,11 @@ public sealed record AirLoad(string Pond, double? MinutesLeft, IReadOnlyList<dou
 /// <param name="Carried">Aerators it starts, by pond, in their order.</param>
 /// <param name="LeftOut">Aerators it cannot start besides, by pond.</param>
 /// <param name="RunningKW">What they draw together, kW.</param>
-public sealed record GeneratorLoad(IReadOnlyList<(string Pond, int Aerators)> Carried, IReadOnlyList<(string Pond, int Aerators)> LeftOut, double RunningKW)
+public sealed record GeneratorLoad(
+    IReadOnlyList<(string Pond, int Aerators)> Carried,
+    IReadOnlyList<(string Pond, int Aerators)> LeftOut,
+    double RunningKW
+)
 {
     /// <summary>A motor draws so many times its power while it starts directly (starting value; the motor's plate rules).</summary>
     public const double StartFactor = 3;
@@ -20,7 +24,10 @@ public sealed record GeneratorLoad(IReadOnlyList<(string Pond, int Aerators)> Ca
     /// <param name="loads">Ponds with their aerators.</param>
     public static GeneratorLoad Of(double ratedKW, IReadOnlyList<AirLoad> loads)
     {
-        var order = loads.Where(l => l.MotorKW.Count > 0).OrderBy(l => l.MinutesLeft ?? double.PositiveInfinity).ToList();
+        var order = loads
+            .Where(l => l.MotorKW.Count > 0)
+            .OrderBy(l => l.MinutesLeft ?? double.PositiveInfinity)
+            .ToList();
         var started = order.ToDictionary(l => l.Pond, _ => 0);
         var running = 0.0;
         for (var round = 0; order.Any(l => l.MotorKW.Count > round); round++)
@@ -30,6 +37,14 @@ public sealed record GeneratorLoad(IReadOnlyList<(string Pond, int Aerators)> Ca
                     running += l.MotorKW[round];
                     started[l.Pond]++;
                 }
-        return new([.. order.Where(l => started[l.Pond] > 0).Select(l => (l.Pond, started[l.Pond]))], [.. order.Where(l => started[l.Pond] < l.MotorKW.Count).Select(l => (l.Pond, l.MotorKW.Count - started[l.Pond]))], running);
+        return new(
+            [.. order.Where(l => started[l.Pond] > 0).Select(l => (l.Pond, started[l.Pond]))],
+            [
+                .. order
+                    .Where(l => started[l.Pond] < l.MotorKW.Count)
+                    .Select(l => (l.Pond, l.MotorKW.Count - started[l.Pond])),
+            ],
+            running
+        );
     }
 }

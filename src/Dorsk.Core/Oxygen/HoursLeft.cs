@@ -8,6 +8,14 @@ public static class HoursLeft
     /// <summary>What to sort by, the most pressing first.</summary>
     /// <param name="status">How the pond stands.</param>
     /// <param name="forecast">Tonight's forecast, or null.</param>
-    public static (int Status, DateTimeOffset Act, DateTimeOffset Watch, double LowMgL) Order(Status status, DawnLowForecast? forecast) =>
-        (-(int)status, forecast?.UnderActAt ?? DateTimeOffset.MaxValue, forecast?.UnderWatchAt ?? DateTimeOffset.MaxValue, forecast?.Low.Value ?? double.MaxValue);
+    public static (int Status, DateTimeOffset Act, DateTimeOffset Watch, double LowMgL) Order(
+        Status status,
+        DawnLowForecast? forecast
+    ) =>
+        (
+            -(int)status,
+            forecast?.UnderActAt ?? DateTimeOffset.MaxValue,
+            forecast?.UnderWatchAt ?? DateTimeOffset.MaxValue,
+            forecast?.Low.Value ?? double.MaxValue
+        );
 }

@@ -20,7 +20,12 @@ public static class NightCurve
     /// <param name="respirationMgLH">All respiration together, mg/L/h.</param>
     /// <param name="start">The reading to start from.</param>
     /// <param name="until">Last instant.</param>
-    public static IReadOnlyList<Timed> Run(NightWater water, double respirationMgLH, Timed start, DateTimeOffset until) => Run(water, [respirationMgLH], start, until)[0];
+    public static IReadOnlyList<Timed> Run(
+        NightWater water,
+        double respirationMgLH,
+        Timed start,
+        DateTimeOffset until
+    ) => Run(water, [respirationMgLH], start, until)[0];
 
     /// <summary>The same for several respirations in the same water.</summary>
     /// <param name="water">The water of that night.</param>
@@ -28,35 +33,50 @@ public static class NightCurve
     /// <param name="start">The reading to start from.</param>
     /// <param name="until">Last instant.</param>
     /// <param name="step">Length of a step; ten minutes unless said otherwise.</param>
-    public static IReadOnlyList<IReadOnlyList<Timed>> Run(NightWater water, IReadOnlyList<double> respirationsMgLH, Timed start, DateTimeOffset until, TimeSpan? step = null)
+    public static IReadOnlyList<IReadOnlyList<Timed>> Run(
+        NightWater water,
+        IReadOnlyList<double> respirationsMgLH,
+        Timed start,
+        DateTimeOffset until,
+        TimeSpan? step = null
+    )
     {
         var moves = Moves(water, start.At, until, step ?? Step).ToList();
-        return respirationsMgLH.Select(respiration =>
-        {
-            var points = new List<Timed>(moves.Count + 1) { start };
-            var level = start.Si;
-            foreach (var m in moves)
-                points.Add(new(m.To, level = Math.Max(0, (m.Keep * level) + m.Add - (respiration * m.Take))));
-            return (IReadOnlyList<Timed>)points;
-        }).ToList();
+        return respirationsMgLH
+            .Select(respiration =>
+            {
+                var points = new List<Timed>(moves.Count + 1) { start };
+                var level = start.Si;
+                foreach (var m in moves)
+                    points.Add(new(m.To, level = Math.Max(0, (m.Keep * level) + m.Add - (respiration * m.Take))));
+                return (IReadOnlyList<Timed>)points;
+            })
+            .ToList();
     }
 
     /// <summary>The respiration, mg/L/h, that leads from one reading to another; null when none between 0 and 6 does.</summary>
     /// <remarks>Every step is straight in the level and in the respiration, so the end is too: one run gives the line. Not held at nought, so that it stays straight.</remarks>
     public static double? RespirationBetween(NightWater water, Timed start, Timed end)
     {
-        const double least = -0.5, most = 6;
-        double still = start.Si, taken = 0;
+        const double least = -0.5,
+            most = 6;
+        double still = start.Si,
+            taken = 0;
         foreach (var m in Moves(water, start.At, end.At, Step))
             (still, taken) = ((m.Keep * still) + m.Add, (m.Keep * taken) + m.Take);
         var respiration = (still - end.Si) / taken;
         return respiration is >= least and <= most ? Math.Max(0, respiration) : null;
     }
 
-    private static IEnumerable<Move> Moves(NightWater water, DateTimeOffset from, DateTimeOffset until, TimeSpan longest)
+    private static IEnumerable<Move> Moves(
+        NightWater water,
+        DateTimeOffset from,
+        DateTimeOffset until,
+        TimeSpan longest
+    )
     {
         var light = MeanLight(water.Place, from);
-        for (var at = from; at < until;)
+        for (var at = from; at < until; )
         {
             var step = until - at < longest ? until - at : longest;
             var middle = at + (step / 2);

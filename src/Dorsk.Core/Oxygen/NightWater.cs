@@ -13,8 +13,15 @@ namespace Dorsk.Core.Oxygen;
 /// <param name="Place">Where the farm is, for the light.</param>
 /// <param name="Zone">The farm's clock, for the timers.</param>
 public sealed record NightWater(
-    double VolumeM3, double MeanDepthM, double TempC, double SaturationMgL, double WindMs,
-    IReadOnlyList<Aerator> Aerators, Place Place, FarmZone Zone)
+    double VolumeM3,
+    double MeanDepthM,
+    double TempC,
+    double SaturationMgL,
+    double WindMs,
+    IReadOnlyList<Aerator> Aerators,
+    Place Place,
+    FarmZone Zone
+)
 {
     // Ponds go on exchanging in still air, by cooling at the surface; judged, with MacIntyre and others 1995.
     private const double StillAirKlMDay = 0.3;
@@ -34,7 +41,8 @@ public sealed record NightWater(
     {
         var warm = Math.Pow(1.024, TempC - 20);
         var surface = Math.Max(StillAirKlMDay, Exchange.Kl20MDay(WindMs)) * warm / (24 * MeanDepthM);
-        double rate = surface, pull = surface * SaturationMgL;
+        double rate = surface,
+            pull = surface * SaturationMgL;
         foreach (var a in RunningAt(at))
         {
             var k = a.SotrKgH * 1000 / VolumeM3 / 9.09 * warm * a.Kind.Alpha;

@@ -6,7 +6,8 @@ namespace Dorsk.Core.Oxygen;
 public readonly record struct PowerRules(double ByAreaKW, double ByVolumeKW)
 {
     /// <summary>Starting values: power by area for a pond fed daily with nightly air (table of feed by aeration, 3 to 5 kW/ha), and power that keeps water turning over by day (judged).</summary>
-    public const double UsualKWHa = 4, UsualMixingWM3 = 0.3;
+    public const double UsualKWHa = 4,
+        UsualMixingWM3 = 0.3;
 
     /// <summary>Shaft power by bought power of a small motor, starting value.</summary>
     public const double UsualMotorEfficiency = 0.85;
@@ -26,7 +27,8 @@ public readonly record struct PowerRules(double ByAreaKW, double ByVolumeKW)
     /// <param name="volumeM3">Water, m³.</param>
     /// <param name="kWHa">Power by area, kW/ha.</param>
     /// <param name="mixingWM3">Power by water, W/m³.</param>
-    public static PowerRules For(double areaHa, double volumeM3, double kWHa, double mixingWM3) => new(areaHa * kWHa, volumeM3 * mixingWM3 / 1000);
+    public static PowerRules For(double areaHa, double volumeM3, double kWHa, double mixingWM3) =>
+        new(areaHa * kWHa, volumeM3 * mixingWM3 / 1000);
 }
 
 /// <summary>What another pulley does to a machine: speed by the pulleys, flow with the speed, load with its power.</summary>
@@ -48,7 +50,14 @@ public readonly record struct Pulley(double Rpm, double FlowShare, double PowerS
     /// <param name="newMotorMm">Pulley on the motor then, mm.</param>
     /// <param name="newMachineMm">Pulley on the machine then, mm.</param>
     /// <param name="power">Power of speed with which the load goes.</param>
-    public static Pulley Of(double motorRpm, double motorMm, double machineMm, double newMotorMm, double newMachineMm, double power)
+    public static Pulley Of(
+        double motorRpm,
+        double motorMm,
+        double machineMm,
+        double newMotorMm,
+        double newMachineMm,
+        double power
+    )
     {
         var share = newMotorMm / newMachineMm / (motorMm / machineMm);
         return new(motorRpm * newMotorMm / newMachineMm, share, Math.Pow(share, power));
@@ -69,7 +78,8 @@ public static class OxygenBottles
     /// <param name="litres">Water volume of each, L.</param>
     /// <param name="bar">Pressure on the gauge, bar.</param>
     /// <param name="leftBar">Pressure that stays in them, bar.</param>
-    public static double Kg(int bottles, double litres, double bar, double leftBar) => bottles * litres * Math.Max(0, bar - leftBar) * GramsPerLitreBar / 1000;
+    public static double Kg(int bottles, double litres, double bar, double leftBar) =>
+        bottles * litres * Math.Max(0, bar - leftBar) * GramsPerLitreBar / 1000;
 
     /// <summary>Hours they carry fish.</summary>
     /// <param name="kg">Oxygen, kg.</param>

@@ -21,19 +21,39 @@ public static class Respiration
     public static double FishEquation(double meanG, double tempC)
     {
         var w = Math.Min(meanG, HoldAboveG);
-        return Math.Pow(10, -0.999 - (0.000957 * w) + (0.0000006 * w * w) + (0.0327 * tempC) - (0.0000087 * tempC * tempC) + (0.0000003 * tempC * tempC * tempC));
+        return Math.Pow(
+            10,
+            -0.999
+                - (0.000957 * w)
+                + (0.0000006 * w * w)
+                + (0.0327 * tempC)
+                - (0.0000087 * tempC * tempC)
+                + (0.0000003 * tempC * tempC * tempC)
+        );
     }
 
     /// <summary>Oxygen use of a species, mg O₂ per g and hour; small fish by the power law.</summary>
     public static double Fish(double meanG, double tempC, FishSpecies species) =>
-        species.RespirationFactor * (meanG >= PowerLawBelowG ? FishEquation(meanG, tempC)
-            : FishEquation(PowerLawBelowG, tempC) * Math.Pow(meanG / PowerLawBelowG, 0.82 - 1));
+        species.RespirationFactor
+        * (
+            meanG >= PowerLawBelowG
+                ? FishEquation(meanG, tempC)
+                : FishEquation(PowerLawBelowG, tempC) * Math.Pow(meanG / PowerLawBelowG, 0.82 - 1)
+        );
 
     /// <summary>Oxygen use of plankton, mg/L/h, never below 0, as the equation gives it.</summary>
     /// <param name="secchiCm">Secchi depth, cm; made for 20–80.</param>
     /// <param name="tempC">Temperature, °C; made for 20–32.</param>
     public static double PlanktonEquation(double secchiCm, double tempC) =>
-        Math.Max(0, -1.133 + (0.00381 * secchiCm) + (0.0000145 * secchiCm * secchiCm) + (0.0812 * tempC) - (0.000749 * tempC * tempC) - (0.000349 * secchiCm * tempC));
+        Math.Max(
+            0,
+            -1.133
+                + (0.00381 * secchiCm)
+                + (0.0000145 * secchiCm * secchiCm)
+                + (0.0812 * tempC)
+                - (0.000749 * tempC * tempC)
+                - (0.000349 * secchiCm * tempC)
+        );
 
     /// <summary>Oxygen use of plankton in any pond, mg/L/h: the equation held to its range, below 20 °C its 20 °C value by Q₁₀ 2, never quite nought.</summary>
     public static double Plankton(double secchiCm, double tempC)
@@ -44,5 +64,6 @@ public static class Respiration
     }
 
     /// <summary>Whether a Secchi depth and temperature lie where the plankton equation was made.</summary>
-    public static bool PlanktonInRange(double secchiCm, double tempC) => secchiCm is >= 20 and <= 80 && tempC is >= 20 and <= 32;
+    public static bool PlanktonInRange(double secchiCm, double tempC) =>
+        secchiCm is >= 20 and <= 80 && tempC is >= 20 and <= 32;
 }

@@ -24,35 +24,65 @@ public static class TonightForecast
     /// <param name="noon">The coming noon: the curve ends here.</param>
     /// <param name="limits">Limits of the most sensitive fish in the pond.</param>
     /// <param name="hand">How figures are printed in the reason.</param>
-    public static DawnLowForecast Run(Decline decline, NightWater water, Timed start, DateTimeOffset lowUntil, DateTimeOffset noon, WaterLimits limits, Hand hand)
+    public static DawnLowForecast Run(
+        Decline decline,
+        NightWater water,
+        Timed start,
+        DateTimeOffset lowUntil,
+        DateTimeOffset noon,
+        WaterLimits limits,
+        Hand hand
+    )
     {
         var z = SampleStatistics.Z(Level);
         var curves = NightCurve.Run(water, [decline.MgLH, decline.MgLH + decline.Sd], start, noon);
-        var curve = curves[0].Zip(curves[1], (l, t) =>
-        {
-            var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(ReadingSd, 2));
-            return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));
-        }).ToList();
+        var curve = curves[0]
+            .Zip(curves[1], (l, t) =>
+            {
+                var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(ReadingSd, 2));
+                return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));
+            })
+            .ToList();
         var dark = curve.Where(p => p.At <= lowUntil).ToList();
         // The dawn low is the morning's: crowded water may stand lower at dusk, after sun and feed, than at dawn. Danger is judged over all of the night.
-        var morning = dark.Where(p => DateOnly.FromDateTime(water.Zone.LocalAt(p.At)) == DateOnly.FromDateTime(water.Zone.LocalAt(lowUntil))).ToList();
+        var morning = dark.Where(p =>
+                DateOnly.FromDateTime(water.Zone.LocalAt(p.At)) == DateOnly.FromDateTime(water.Zone.LocalAt(lowUntil))
+            )
+            .ToList();
         var low = (morning.Count > 0 ? morning : dark).MinBy(p => p.MgL);
         var worst = dark.MinBy(p => p.MgL);
-        double ChanceUnder(double level) => Normal.CDF(worst.MgL, Math.Max(0.05, (worst.HighMgL - worst.MgL) / z), level);
-        DateTimeOffset? Under(double level) => dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
+        double ChanceUnder(double level) =>
+            Normal.CDF(worst.MgL, Math.Max(0.05, (worst.HighMgL - worst.MgL) / z), level);
+        DateTimeOffset? Under(double level) =>
+            dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
         var why = Because(decline, water, start, limits);
         var judgement = Judge(worst.MgL, ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), limits, hand);
-        return new(new(low.MgL, low.LowMgL, low.HighMgL, Level), low.At, Under(limits.DoWatchMgL), Under(limits.DoActMgL),
-            ChanceUnder(limits.DoActMgL), judgement, decline.Method, curve, why);
+        return new(
+            new(low.MgL, low.LowMgL, low.HighMgL, Level),
+            low.At,
+            Under(limits.DoWatchMgL),
+            Under(limits.DoActMgL),
+            ChanceUnder(limits.DoActMgL),
+            judgement,
+            decline.Method,
+            curve,
+            why
+        );
     }
 
     private static Judgement Judge(double low, double underAct, double underWatch, WaterLimits limits, Hand hand)
     {
         string P(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
         if (underAct >= ActChance)
-            return new(Status.ActNow, $"Oxygen is likely to fall to {P(low)}, under the act level {P(limits.DoActMgL)}");
+            return new(
+                Status.ActNow,
+                $"Oxygen is likely to fall to {P(low)}, under the act level {P(limits.DoActMgL)}"
+            );
         if (underAct >= WatchChance)
-            return new(Status.Watch, $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.InTen(underAct)} in 10");
+            return new(
+                Status.Watch,
+                $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.InTen(underAct)} in 10"
+            );
         return underWatch >= ActChance
             ? new(Status.Watch, $"Oxygen is likely to fall to {P(low)}, under the watch level {P(limits.DoWatchMgL)}")
             : new(Status.Steady, $"Oxygen stays above the watch level {P(limits.DoWatchMgL)} at {P(low)}");
@@ -60,15 +90,29 @@ public static class TonightForecast
 
     private static Grounds Because(Decline decline, NightWater water, Timed start, WaterLimits limits)
     {
-        var timers = water.Aerators.Where(a => a.On is not null).Select(a => FormattableString.Invariant($"{a.Code} {a.On:HH\\:mm} to {a.Off:HH\\:mm}")).ToList();
+        var timers = water
+            .Aerators.Where(a => a.On is not null)
+            .Select(a => FormattableString.Invariant($"{a.Code} {a.On:HH\\:mm} to {a.Off:HH\\:mm}"))
+            .ToList();
         IReadOnlyList<Input> inputs =
         [
-            new("latest reading", start.Si, Measures.Oxygen, "measured"), .. decline.Why.Inputs,
-            new("saturation", water.SaturationMgL, Measures.Oxygen, "Benson & Krause 1984"), new("wind", water.WindMs, Measures.Wind, "typed or usual"),
+            new("latest reading", start.Si, Measures.Oxygen, "measured"),
+            .. decline.Why.Inputs,
+            new("saturation", water.SaturationMgL, Measures.Oxygen, "Benson & Krause 1984"),
+            new("wind", water.WindMs, Measures.Wind, "typed or usual"),
             Input.Said("aerators on timer", timers.Count == 0 ? "none" : string.Join(", ", timers), "setting"),
         ];
-        return new(decline.Why.Method + " Ten-minute steps carry the latest reading to the coming noon.", inputs,
-            [FormattableString.Invariant($"Act now from a chance of 5 in 10 under {limits.DoActMgL:0.0} mg/L, Watch from 1 in 10 or likely under {limits.DoWatchMgL:0.0} mg/L."), limits.Source],
-            decline.Why.Source, decline.Why.Caveats);
+        return new(
+            decline.Why.Method + " Ten-minute steps carry the latest reading to the coming noon.",
+            inputs,
+            [
+                FormattableString.Invariant(
+                    $"Act now from a chance of 5 in 10 under {limits.DoActMgL:0.0} mg/L, Watch from 1 in 10 or likely under {limits.DoWatchMgL:0.0} mg/L."
+                ),
+                limits.Source,
+            ],
+            decline.Why.Source,
+            decline.Why.Caveats
+        );
     }
 }

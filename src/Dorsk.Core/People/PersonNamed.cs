@@ -22,7 +22,10 @@ public static class PeopleRules
         else if (name.Any(char.IsControl))
             yield return Remark.Refuse("Person", "A name is letters, figures and blanks.");
         else if (others.Any(o => string.Equals(o.Name, name, StringComparison.OrdinalIgnoreCase)))
-            yield return Remark.Refuse("Person", $"{name} is somebody else here. Two people need two names, so that the log can tell them apart.");
+            yield return Remark.Refuse(
+                "Person",
+                $"{name} is somebody else here. Two people need two names, so that the log can tell them apart."
+            );
         if (person.Role != Role.Manager && others.All(o => o.Role != Role.Manager))
             yield return Remark.Refuse("Role", "A farm needs a Manager. Make somebody else Manager first.");
     }

@@ -57,8 +57,16 @@ public static class Permissions
     /// <param name="role">The role.</param>
     /// <param name="own">Whether the line is the person's own.</param>
     /// <param name="enteredToday">Whether it was entered on this farm day.</param>
-    public static bool MayCorrect(Role role, bool own, bool enteredToday) => May(role, Permission.Manage) || (May(role, Permission.Write) && own && enteredToday);
+    public static bool MayCorrect(Role role, bool own, bool enteredToday) =>
+        May(role, Permission.Manage) || (May(role, Permission.Write) && own && enteredToday);
 
     /// <summary>The role as people say it.</summary>
-    public static string Word(Role role) => role switch { Role.PondHand => "Pond hand", Role.NightWatch => "Night watch", Role.Gone => "left the farm", _ => role.ToString() };
+    public static string Word(Role role) =>
+        role switch
+        {
+            Role.PondHand => "Pond hand",
+            Role.NightWatch => "Night watch",
+            Role.Gone => "left the farm",
+            _ => role.ToString(),
+        };
 }

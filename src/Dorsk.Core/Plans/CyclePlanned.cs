@@ -14,7 +14,18 @@ namespace Dorsk.Core.Plans;
 /// <param name="FromPondId">The pond they come from, or null: they are bought.</param>
 /// <param name="HarvestOn">Farm day all leave, or null: when they reach their weight.</param>
 /// <param name="Dropped">Whether it was given up.</param>
-public sealed record CyclePlanned(long PlanId, long PondId, string SpeciesKey, DateOnly StockOn, int Count, double MeanG, double TargetG, long? FromPondId, DateOnly? HarvestOn, bool Dropped) : Fact
+public sealed record CyclePlanned(
+    long PlanId,
+    long PondId,
+    string SpeciesKey,
+    DateOnly StockOn,
+    int Count,
+    double MeanG,
+    double TargetG,
+    long? FromPondId,
+    DateOnly? HarvestOn,
+    bool Dropped
+) : Fact
 {
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="today">Farm day on which it is planned.</param>
@@ -23,7 +34,10 @@ public sealed record CyclePlanned(long PlanId, long PondId, string SpeciesKey, D
         if (FishSpecies.Find(SpeciesKey) is null)
             yield return Remark.Refuse("Species", "There is no such fish in the tables. Choose one of the list.");
         if (StockOn < today || StockOn > today.AddDays(HarvestPlanned.FurthestDays))
-            yield return Remark.Refuse("StockOn", $"A day from today on, {HarvestPlanned.FurthestDays} days ahead at most: the forecast reaches no further.");
+            yield return Remark.Refuse(
+                "StockOn",
+                $"A day from today on, {HarvestPlanned.FurthestDays} days ahead at most: the forecast reaches no further."
+            );
         if (Count is < 1 or > 10_000_000)
             yield return Remark.Refuse("Count", "1 to 10,000,000 fish.");
         if (MeanG is not (> 0 and <= 20_000))
@@ -31,8 +45,14 @@ public sealed record CyclePlanned(long PlanId, long PondId, string SpeciesKey, D
         if (TargetG is not (> 0 and <= 50_000) || TargetG <= MeanG)
             yield return Remark.Refuse("TargetG", "Above the weight at stocking and up to 50 kg.");
         if (FromPondId == PondId)
-            yield return Remark.Refuse("From", "Fish cannot come from the pond they go to. Choose another, or none when they are bought.");
+            yield return Remark.Refuse(
+                "From",
+                "Fish cannot come from the pond they go to. Choose another, or none when they are bought."
+            );
         if (HarvestOn is { } out_ && (out_ <= StockOn || out_ > today.AddDays(2 * HarvestPlanned.FurthestDays)))
-            yield return Remark.Refuse("HarvestOn", "After the day they come and within three years; empty: when they reach their weight.");
+            yield return Remark.Refuse(
+                "HarvestOn",
+                "After the day they come and within three years; empty: when they reach their weight."
+            );
     }
 }

@@ -8,10 +8,12 @@ namespace Dorsk.Core.Plans;
 public static class Gape
 {
     /// <summary>Where it comes from.</summary>
-    public const string Source = "Length by Fulton's condition factor K = 100 W/L³; prey is swallowed up to 60 to 67 % of the eater's length, so 65 % is the line; species table";
+    public const string Source =
+        "Length by Fulton's condition factor K = 100 W/L³; prey is swallowed up to 60 to 67 % of the eater's length, so 65 % is the line; species table";
 
     // Where the table has none: crustaceans and filter feeders take no fish; a usual K for the length of what may be eaten.
-    private const double Line = 0.65, UsualK = 1.2;
+    private const double Line = 0.65,
+        UsualK = 1.2;
 
     /// <summary>Length of a fish, cm.</summary>
     public static double LengthCm(FishSpecies species, double weightG) => Math.Cbrt(100 * weightG / K(species));
@@ -20,23 +22,33 @@ public static class Gape
     public static double WeightG(FishSpecies species, double lengthCm) => K(species) * Math.Pow(lengthCm, 3) / 100;
 
     /// <summary>Whether it eats fish at some size: a predator, or one that turns on its own kind.</summary>
-    public static bool EatsFish(FishSpecies species) => SpeciesTable.Figure(species, "predator") > 0 || Prey(species) > 0;
+    public static bool EatsFish(FishSpecies species) =>
+        SpeciesTable.Figure(species, "predator") > 0 || Prey(species) > 0;
 
     /// <summary>What stands against two fish in one water; steady when neither can swallow the other.</summary>
     public static Judgement Weigh(FishSpecies a, double aG, FishSpecies b, double bG, Hand hand)
     {
-        var ((large, largeG), (small, smallG)) = LengthCm(a, aG) >= LengthCm(b, bG) ? ((a, aG), (b, bG)) : ((b, bG), (a, aG));
+        var ((large, largeG), (small, smallG)) =
+            LengthCm(a, aG) >= LengthCm(b, bG) ? ((a, aG), (b, bG)) : ((b, bG), (a, aG));
         var ratio = LengthCm(small, smallG) / LengthCm(large, largeG);
         string Long(FishSpecies s, double g) => QuantityText.Write(LengthCm(s, g) / 100, Measures.ShortLength, hand);
-        var text = FormattableString.Invariant($"{small.Name.ToLowerInvariant()} of {Long(small, smallG)} is {100 * ratio:0} % of the length of {large.Name.ToLowerInvariant()} of {Long(large, largeG)}");
+        var text = FormattableString.Invariant(
+            $"{small.Name.ToLowerInvariant()} of {Long(small, smallG)} is {100 * ratio:0} % of the length of {large.Name.ToLowerInvariant()} of {Long(large, largeG)}"
+        );
         if (!EatsFish(large) || (large.Key == small.Key && Prey(large) <= 0))
             return new(Status.Steady, text + ", which eats no fish");
         // The line is the rule; a species known to take longer ones moves it up.
-        return ratio < Math.Max(Line, Prey(large)) ? new(Status.ActNow, text + ": it can be swallowed. Grade, part them with a net, or wait until it has grown")
-            : ratio < Line + 0.15 ? new(Status.Watch, text + ": near the line, and fish grow apart") : new(Status.Steady, text + ": too long to swallow");
+        return ratio < Math.Max(Line, Prey(large))
+                ? new(
+                    Status.ActNow,
+                    text + ": it can be swallowed. Grade, part them with a net, or wait until it has grown"
+                )
+            : ratio < Line + 0.15 ? new(Status.Watch, text + ": near the line, and fish grow apart")
+            : new(Status.Steady, text + ": too long to swallow");
     }
 
     private static double Prey(FishSpecies species) => SpeciesTable.Figure(species, "prey_length_max_ratio");
 
-    private static double K(FishSpecies species) => SpeciesTable.Figure(species, "condition_k_tl") is > 0 and var k ? k : UsualK;
+    private static double K(FishSpecies species) =>
+        SpeciesTable.Figure(species, "condition_k_tl") is > 0 and var k ? k : UsualK;
 }

@@ -10,7 +10,15 @@ namespace Dorsk.Core.Plans;
 /// <param name="Count">How many fish leave, or null: all of them.</param>
 /// <param name="ToPondId">The pond they move to, or null: they are harvested.</param>
 /// <param name="Dropped">Whether it was given up.</param>
-public sealed record HarvestPlanned(long PlanId, long PondId, long BatchId, DateOnly On, int? Count, long? ToPondId, bool Dropped) : Fact
+public sealed record HarvestPlanned(
+    long PlanId,
+    long PondId,
+    long BatchId,
+    DateOnly On,
+    int? Count,
+    long? ToPondId,
+    bool Dropped
+) : Fact
 {
     /// <summary>No plan reaches further, days.</summary>
     public const int FurthestDays = 540;
@@ -20,10 +28,16 @@ public sealed record HarvestPlanned(long PlanId, long PondId, long BatchId, Date
     public IEnumerable<Remark> Check(DateOnly today)
     {
         if (On < today || On > today.AddDays(FurthestDays))
-            yield return Remark.Refuse("On", $"A day from today on, {FurthestDays} days ahead at most: the forecast reaches no further.");
+            yield return Remark.Refuse(
+                "On",
+                $"A day from today on, {FurthestDays} days ahead at most: the forecast reaches no further."
+            );
         if (Count is < 1 or > 10_000_000)
             yield return Remark.Refuse("Count", "1 to 10,000,000 fish; empty when all leave.");
         if (ToPondId == PondId)
-            yield return Remark.Refuse("To", "They are in this pond already. Choose another, or none when they are harvested.");
+            yield return Remark.Refuse(
+                "To",
+                "They are in this pond already. Choose another, or none when they are harvested."
+            );
     }
 }

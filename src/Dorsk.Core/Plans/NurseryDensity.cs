@@ -19,11 +19,28 @@ namespace Dorsk.Core.Plans;
 /// <param name="GradeEveryDays">Days from one grading to the next; 0: no need.</param>
 /// <param name="Note">Caution of the trade; may be empty.</param>
 /// <param name="Source">Where it comes from, with its confidence.</param>
-public sealed record NurseryDensity(FishSpecies Species, (double Low, double Usual, double High) LarvaeM2, double AtMm, (double From, double To) Days, (double From, double To) FillDays, string FirstFood, (double From, double To) WeanSurvivalPct, double GradeEveryDays, string Note, string Source)
+public sealed record NurseryDensity(
+    FishSpecies Species,
+    (double Low, double Usual, double High) LarvaeM2,
+    double AtMm,
+    (double From, double To) Days,
+    (double From, double To) FillDays,
+    string FirstFood,
+    (double From, double To) WeanSurvivalPct,
+    double GradeEveryDays,
+    string Note,
+    string Source
+)
 {
-    private const double FoodExponent = 0.82, ShortestMm = 8, LongestMm = 200;
+    private const double FoodExponent = 0.82,
+        ShortestMm = 8,
+        LongestMm = 200;
 
-    private static readonly IReadOnlyList<NurseryDensity> Table = Csv.Embedded("fry_nursery_weaning.csv").Where(r => r["larvae_per_m2_start"].Length > 0).Select(Row).OfType<NurseryDensity>().ToList();
+    private static readonly IReadOnlyList<NurseryDensity> Table = Csv.Embedded("fry_nursery_weaning.csv")
+        .Where(r => r["larvae_per_m2_start"].Length > 0)
+        .Select(Row)
+        .OfType<NurseryDensity>()
+        .ToList();
 
     /// <summary>The row of a species; null where the table has none.</summary>
     public static NurseryDensity? For(FishSpecies species) => Table.FirstOrDefault(n => n.Species.Key == species.Key);
@@ -42,10 +59,32 @@ public sealed record NurseryDensity(FishSpecies Species, (double Low, double Usu
     public double WeightG(double lengthMm) => Gape.WeightG(Species, lengthMm / 10);
 
     /// <summary>Whether larger ones of this fish swallow smaller ones on the way: sizes must be kept together.</summary>
-    public Judgement? Cannibals => SpeciesTable.Text(Species, "cannibal_stage") is { Length: > 0 } stage && stage != "none" ? new(Status.Watch, FormattableString.Invariant($"they eat each other ({stage}): {(GradeEveryDays > 0 ? $"grade every {GradeEveryDays:0} days" : "grade often")}, take out the large ones")) : null;
+    public Judgement? Cannibals =>
+        SpeciesTable.Text(Species, "cannibal_stage") is { Length: > 0 } stage && stage != "none"
+            ? new(
+                Status.Watch,
+                FormattableString.Invariant(
+                    $"they eat each other ({stage}): {(GradeEveryDays > 0 ? $"grade every {GradeEveryDays:0} days" : "grade often")}, take out the large ones"
+                )
+            )
+            : null;
 
-    private static NurseryDensity? Row(IReadOnlyDictionary<string, string> r) => FishSpecies.All.FirstOrDefault(s => s.Name.StartsWith(r["species"], StringComparison.OrdinalIgnoreCase)) is not { } species ? null
-        : new(species, (N(r["larvae_per_m2_low"]), N(r["larvae_per_m2_start"]), N(r["larvae_per_m2_high"])), N(r["harvest_mm"]), (N(r["days_low"]), N(r["days_high"])), (N(r["fill_before_stock_days_low"]), N(r["fill_before_stock_days_high"])), r["first_food"], (N(r["wean_survival_low_pct"]), N(r["wean_survival_high_pct"])), r["grade_every_days"].Length > 0 ? N(r["grade_every_days"]) : 0, r["caution"], $"{r["source"]}; starting value, confidence {r["confidence"]}");
+    private static NurseryDensity? Row(IReadOnlyDictionary<string, string> r) =>
+        FishSpecies.All.FirstOrDefault(s => s.Name.StartsWith(r["species"], StringComparison.OrdinalIgnoreCase))
+            is not { } species
+            ? null
+            : new(
+                species,
+                (N(r["larvae_per_m2_low"]), N(r["larvae_per_m2_start"]), N(r["larvae_per_m2_high"])),
+                N(r["harvest_mm"]),
+                (N(r["days_low"]), N(r["days_high"])),
+                (N(r["fill_before_stock_days_low"]), N(r["fill_before_stock_days_high"])),
+                r["first_food"],
+                (N(r["wean_survival_low_pct"]), N(r["wean_survival_high_pct"])),
+                r["grade_every_days"].Length > 0 ? N(r["grade_every_days"]) : 0,
+                r["caution"],
+                $"{r["source"]}; starting value, confidence {r["confidence"]}"
+            );
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
 }

@@ -22,7 +22,15 @@ public sealed record OrderRoad(double Hours, double TempC, double BagL, double W
 /// <param name="NeededOn">Day by which it is wanted on the farm.</param>
 /// <param name="Note">What to mind.</param>
 /// <param name="Why">Its grounds.</param>
-public sealed record OrderLine(string What, int? Number, string Piece, double? MassKg, DateOnly NeededOn, string Note, Grounds Why);
+public sealed record OrderLine(
+    string What,
+    int? Number,
+    string Piece,
+    double? MassKg,
+    DateOnly NeededOn,
+    string Note,
+    Grounds Why
+);
 
 /// <summary>What a plan asks to be bought: fingerlings, bags and salt of the road, feed by size, and what the pond's preparation takes; with days.</summary>
 /// <param name="Plan">The plan.</param>
@@ -30,35 +38,131 @@ public sealed record OrderLine(string What, int? Number, string Piece, double? M
 /// <param name="Lines">The order.</param>
 /// <param name="PackedBy">Fish in a bag.</param>
 /// <param name="Judgement">How such bags arrive.</param>
-public sealed record OrderSlip(StockingAnswer Plan, OrderRoad Road, IReadOnlyList<OrderLine> Lines, int PackedBy, Judgement Judgement)
+public sealed record OrderSlip(
+    StockingAnswer Plan,
+    OrderRoad Road,
+    IReadOnlyList<OrderLine> Lines,
+    int PackedBy,
+    Judgement Judgement
+)
 {
     // A bag of feed; alkalinity of hatchery water where nobody said; feed is on the farm some days before its first meal.
-    private const double FeedBagKg = 25, AlkalinityMgL = 80;
+    private const double FeedBagKg = 25,
+        AlkalinityMgL = 80;
     private const int FeedAheadDays = 7;
 
     /// <summary>Writes an order.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="road">The road.</param>
     /// <param name="preparation">What the preparation still needs, with the day of its first step; empty without a plan.</param>
-    public static OrderSlip Of(StockingAnswer plan, OrderRoad road, IReadOnlyList<(Supply Supply, DateOnly NeededOn)> preparation)
+    public static OrderSlip Of(
+        StockingAnswer plan,
+        OrderRoad road,
+        IReadOnlyList<(Supply Supply, DateOnly NeededOn)> preparation
+    )
     {
         var q = plan.Question;
         // What a litre carries so that carbon dioxide stays within what they bear at the end of the road.
-        var perL = new BagRide(q.FromG, 1, road.WaterShare, road.TempC, AlkalinityMgL, road.SaltGL).PerLFor(road.Hours, BagRide.Co2WatchMgL);
+        var perL = new BagRide(q.FromG, 1, road.WaterShare, road.TempC, AlkalinityMgL, road.SaltGL).PerLFor(
+            road.Hours,
+            BagRide.Co2WatchMgL
+        );
         var each = (int)Math.Min(1e7, Math.Floor(perL * road.BagL));
         var bags = each == 0 ? 0 : (int)Math.Ceiling((double)plan.Stock / each);
-        var whyBags = Grounds.Of("So many to a litre that carbon dioxide stays under what they bear when the bags are opened.", BagRide.Source, new Input("hours, packed to opened", road.Hours, Measures.Plain, "typed"), new Input("water on the road", road.TempC, Measures.Temperature, "typed"), new Input("water in a bag, L", road.BagL, Measures.Plain, "typed"), new Input("fish a litre", perL, Measures.Plain, "worked out"));
-        List<OrderLine> lines = [new($"{q.Species.Name}, fingerlings", plan.Stock, "", plan.Stock * q.FromG / 1000, q.StockOn, "papers of origin and health; one size; fasted before the road", Grounds.Of("The stocking plan.", plan.Binding.Name, new Input("survival", q.SurvivalPct, Measures.Share, "typed"), new Input("weight of one", q.FromG, Measures.FishWeight, "typed")))];
+        var whyBags = Grounds.Of(
+            "So many to a litre that carbon dioxide stays under what they bear when the bags are opened.",
+            BagRide.Source,
+            new Input("hours, packed to opened", road.Hours, Measures.Plain, "typed"),
+            new Input("water on the road", road.TempC, Measures.Temperature, "typed"),
+            new Input("water in a bag, L", road.BagL, Measures.Plain, "typed"),
+            new Input("fish a litre", perL, Measures.Plain, "worked out")
+        );
+        List<OrderLine> lines =
+        [
+            new(
+                $"{q.Species.Name}, fingerlings",
+                plan.Stock,
+                "",
+                plan.Stock * q.FromG / 1000,
+                q.StockOn,
+                "papers of origin and health; one size; fasted before the road",
+                Grounds.Of(
+                    "The stocking plan.",
+                    plan.Binding.Name,
+                    new Input("survival", q.SurvivalPct, Measures.Share, "typed"),
+                    new Input("weight of one", q.FromG, Measures.FishWeight, "typed")
+                )
+            ),
+        ];
         if (bags > 0)
-            lines.Add(new("Bags with oxygen, packed by the seller", bags, "bag", null, q.StockOn, FormattableString.Invariant($"no more than {each:N0} in each; tight, blown up, in shade"), whyBags));
+            lines.Add(
+                new(
+                    "Bags with oxygen, packed by the seller",
+                    bags,
+                    "bag",
+                    null,
+                    q.StockOn,
+                    FormattableString.Invariant($"no more than {each:N0} in each; tight, blown up, in shade"),
+                    whyBags
+                )
+            );
         if (road.SaltGL > 0 && bags > 0)
-            lines.Add(new("Salt for the water of the road", null, "", road.SaltGL * bags * road.BagL / 1000, q.StockOn, "plain salt without additives; only for fish that bear it", whyBags));
+            lines.Add(
+                new(
+                    "Salt for the water of the road",
+                    null,
+                    "",
+                    road.SaltGL * bags * road.BagL / 1000,
+                    q.StockOn,
+                    "plain salt without additives; only for fish that bear it",
+                    whyBags
+                )
+            );
         foreach (var (size, kg, from) in PlanFeeds.Of(plan))
-            lines.Add(new(FormattableString.Invariant($"Feed, {size.Form}, {size.SizeMm.Low:0.#} to {size.SizeMm.High:0.#} mm"), (int)Math.Ceiling(Math.Round(kg / FeedBagKg, 6)), "bag", kg, Later(q.StockOn.AddDays(-1), from.AddDays(-FeedAheadDays)), FormattableString.Invariant($"{size.ProteinPct.Low:0} to {size.ProteinPct.High:0} % protein; bags of {FeedBagKg:0} kg; buy what keeps for two to three months"), Grounds.Of("Feed of the simulated season while the fish are of this size.", size.Source, new Input("from", size.FromG, Measures.FishWeight, "table of feeds by size"), new Input("to", size.ToG, Measures.FishWeight, "table of feeds by size"))));
+            lines.Add(
+                new(
+                    FormattableString.Invariant(
+                        $"Feed, {size.Form}, {size.SizeMm.Low:0.#} to {size.SizeMm.High:0.#} mm"
+                    ),
+                    (int)Math.Ceiling(Math.Round(kg / FeedBagKg, 6)),
+                    "bag",
+                    kg,
+                    Later(q.StockOn.AddDays(-1), from.AddDays(-FeedAheadDays)),
+                    FormattableString.Invariant(
+                        $"{size.ProteinPct.Low:0} to {size.ProteinPct.High:0} % protein; bags of {FeedBagKg:0} kg; buy what keeps for two to three months"
+                    ),
+                    Grounds.Of(
+                        "Feed of the simulated season while the fish are of this size.",
+                        size.Source,
+                        new Input("from", size.FromG, Measures.FishWeight, "table of feeds by size"),
+                        new Input("to", size.ToG, Measures.FishWeight, "table of feeds by size")
+                    )
+                )
+            );
         foreach (var (supply, on) in preparation.Where(p => !p.Supply.IsEnergy))
-            lines.Add(new(char.ToUpperInvariant(supply.Product[0]) + supply.Product[1..], supply.Bags, "bag", supply.Amount, on, "for making the pond ready", supply.Why));
-        return new(plan, road, lines, each, each == 0 ? new(Status.ActNow, "Not one fish lives through such a road in such a bag: a shorter road, cooler water, or a tank with oxygen")
-            : new(Status.Steady, FormattableString.Invariant($"{each:N0} in a bag arrive within what they bear")));
+            lines.Add(
+                new(
+                    char.ToUpperInvariant(supply.Product[0]) + supply.Product[1..],
+                    supply.Bags,
+                    "bag",
+                    supply.Amount,
+                    on,
+                    "for making the pond ready",
+                    supply.Why
+                )
+            );
+        return new(
+            plan,
+            road,
+            lines,
+            each,
+            each == 0
+                ? new(
+                    Status.ActNow,
+                    "Not one fish lives through such a road in such a bag: a shorter road, cooler water, or a tank with oxygen"
+                )
+                : new(Status.Steady, FormattableString.Invariant($"{each:N0} in a bag arrive within what they bear"))
+        );
     }
 
     private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;

@@ -24,7 +24,8 @@ public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn
     public const int Horizon = 1000;
 
     // As the growth plan: no farm feeds to the full every day.
-    private const double PlannedRation = 0.9, MaintenanceShareOfBody = 0.003;
+    private const double PlannedRation = 0.9,
+        MaintenanceShareOfBody = 0.003;
 
     /// <summary>Weight at the end, g.</summary>
     public double EndG => Days[^1].MeanG;
@@ -46,14 +47,23 @@ public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn
             var t = q.TempC(day) + warmerC;
             var gain = Math.Max(0, DailyGain.FullG(w, t, q.Species, rateFactor) * share);
             var fcr = DailyGain.Fcr(q.Species, w);
-            days.Add((day, w, t, Math.Max(gain * fcr, fcr > 0 && t >= q.Species.FeedMinC ? MaintenanceShareOfBody * w : 0)));
+            days.Add(
+                (day, w, t, Math.Max(gain * fcr, fcr > 0 && t >= q.Species.FeedMinC ? MaintenanceShareOfBody * w : 0))
+            );
             if (w >= q.TargetG)
                 break;
             w = Math.Min(w + gain, q.TargetG);
         }
         // Deaths spread evenly: so many alive on a day for one that is harvested.
         var length = Math.Max(1, days.Count - 1);
-        return new(days.Select((d, i) => new PlanDay(d.Day, d.G, d.T, d.Feed, Math.Pow(q.Survival, (double)i / length) / q.Survival)).ToList(), days[^1].G >= q.TargetG ? days[^1].Day : null);
+        return new(
+            days.Select(
+                    (d, i) =>
+                        new PlanDay(d.Day, d.G, d.T, d.Feed, Math.Pow(q.Survival, (double)i / length) / q.Survival)
+                )
+                .ToList(),
+            days[^1].G >= q.TargetG ? days[^1].Day : null
+        );
     }
 
     /// <summary>Likely, earliest and latest day of the weight wanted, 80 %: the growth rate as uncertain as the range of the species table.</summary>
@@ -72,7 +82,9 @@ public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn
         if (low >= high || !InTime(DateOnly.FromDayNumber(low)))
             return null;
         while (high - low > 1)
-            (low, high) = InTime(DateOnly.FromDayNumber((low + high) / 2)) ? ((low + high) / 2, high) : (low, (low + high) / 2);
+            (low, high) = InTime(DateOnly.FromDayNumber((low + high) / 2))
+                ? ((low + high) / 2, high)
+                : (low, (low + high) / 2);
         return DateOnly.FromDayNumber(low);
     }
 }

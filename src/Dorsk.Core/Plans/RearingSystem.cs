@@ -28,11 +28,28 @@ public enum RearingSystem
 public static class RearingSystems
 {
     /// <summary>Whether fish are counted by volume; ponds go by area, as light and air enter through it.</summary>
-    public static bool ByVolume(this RearingSystem system) => system is not (RearingSystem.Earthen or RearingSystem.Lined);
+    public static bool ByVolume(this RearingSystem system) =>
+        system is not (RearingSystem.Earthen or RearingSystem.Lined);
 
     /// <summary>In words.</summary>
-    public static string Word(this RearingSystem system) => system switch { RearingSystem.Earthen => "earthen pond", RearingSystem.Lined => "lined pond", RearingSystem.Cage => "cage", RearingSystem.Recirculating => "recirculating unit", _ => system.ToString().ToLowerInvariant() };
+    public static string Word(this RearingSystem system) =>
+        system switch
+        {
+            RearingSystem.Earthen => "earthen pond",
+            RearingSystem.Lined => "lined pond",
+            RearingSystem.Cage => "cage",
+            RearingSystem.Recirculating => "recirculating unit",
+            _ => system.ToString().ToLowerInvariant(),
+        };
 
     /// <summary>The system of a body of water of the farm.</summary>
-    public static RearingSystem Of(PondKind kind) => kind switch { PondKind.Earthen or PondKind.Split => RearingSystem.Earthen, PondKind.Lined => RearingSystem.Lined, PondKind.Raceway => RearingSystem.Raceway, PondKind.Cage or PondKind.Hapa => RearingSystem.Cage, _ => RearingSystem.Tank };
+    public static RearingSystem Of(PondKind kind) =>
+        kind switch
+        {
+            PondKind.Earthen or PondKind.Split => RearingSystem.Earthen,
+            PondKind.Lined => RearingSystem.Lined,
+            PondKind.Raceway => RearingSystem.Raceway,
+            PondKind.Cage or PondKind.Hapa => RearingSystem.Cage,
+            _ => RearingSystem.Tank,
+        };
 }

@@ -14,7 +14,11 @@ public sealed record SharedFish(FishSpecies Species, double MeanG, double Target
 /// <param name="Fish">All of them with the number of each.</param>
 /// <param name="Meets">How each two of them get on, the worst first.</param>
 /// <param name="ShareLeft">Share that none of them takes; below 0 when they take more than there is.</param>
-public sealed record SharedWater(IReadOnlyList<(SharedFish Fish, StockingAnswer Answer)> Fish, IReadOnlyList<Judgement> Meets, double ShareLeft)
+public sealed record SharedWater(
+    IReadOnlyList<(SharedFish Fish, StockingAnswer Answer)> Fish,
+    IReadOnlyList<Judgement> Meets,
+    double ShareLeft
+)
 {
     /// <summary>Works it out.</summary>
     /// <param name="plan">The plan of the first fish, with its share of the water.</param>
@@ -22,9 +26,33 @@ public sealed record SharedWater(IReadOnlyList<(SharedFish Fish, StockingAnswer 
     public static SharedWater Of(StockingQuestion plan, IReadOnlyList<SharedFish> others)
     {
         var first = new SharedFish(plan.Species, plan.FromG, plan.TargetG, plan.ShareOfWater);
-        List<(SharedFish, StockingAnswer)> all = [(first, StockingAnswer.Of(plan)), .. others.Select(o => (o, StockingAnswer.Of(plan with { Species = o.Species, FromG = o.MeanG, TargetG = o.TargetG, ShareOfWater = o.Share, SurvivalPct = o.Species.SurvivalGrowOutPct, School = null, Own = null })))];
+        List<(SharedFish, StockingAnswer)> all =
+        [
+            (first, StockingAnswer.Of(plan)),
+            .. others.Select(o =>
+                (
+                    o,
+                    StockingAnswer.Of(
+                        plan with
+                        {
+                            Species = o.Species,
+                            FromG = o.MeanG,
+                            TargetG = o.TargetG,
+                            ShareOfWater = o.Share,
+                            SurvivalPct = o.Species.SurvivalGrowOutPct,
+                            School = null,
+                            Own = null,
+                        }
+                    )
+                )
+            ),
+        ];
         var fish = all.Select(a => a.Item1).ToList();
-        var meets = fish.SelectMany((a, i) => fish.Skip(i + 1).Select(b => Gape.Weigh(a.Species, a.MeanG, b.Species, b.MeanG, plan.Hand))).OrderByDescending(j => j.Status).ToList();
+        var meets = fish.SelectMany(
+                (a, i) => fish.Skip(i + 1).Select(b => Gape.Weigh(a.Species, a.MeanG, b.Species, b.MeanG, plan.Hand))
+            )
+            .OrderByDescending(j => j.Status)
+            .ToList();
         return new(all, meets, 1 - fish.Sum(f => f.Share));
     }
 }

@@ -24,7 +24,16 @@ public enum Had
 /// <param name="Feed">Whether a suitable feed can be had within a sensible drive.</param>
 /// <param name="Buyers">Whether somebody local buys it, in a form this farm can deliver.</param>
 /// <param name="Permit">Whether it may be kept here.</param>
-public sealed record SpeciesCandidate(FishSpecies Species, double PriceLow, double PriceHigh, double Fingerling, Had Seed, Had Feed, Had Buyers, Had Permit);
+public sealed record SpeciesCandidate(
+    FishSpecies Species,
+    double PriceLow,
+    double PriceHigh,
+    double Fingerling,
+    Had Seed,
+    Had Feed,
+    Had Buyers,
+    Had Permit
+);
 
 /// <summary>The site candidates are held against.</summary>
 /// <param name="Water">The water.</param>
@@ -39,4 +48,17 @@ public sealed record SpeciesCandidate(FishSpecies Species, double PriceLow, doub
 /// <param name="BusinessNeeds">What a business with wages and interest must be left with in a year.</param>
 /// <param name="AllYear">Whether the market must be supplied all year.</param>
 /// <param name="Hand">How figures are printed in reasons.</param>
-public sealed record SpeciesSite(PlanWater Water, DateOnly StockOn, Func<DateOnly, double> TempC, double FeedKg, double KWh, double OtherCycle, double Capital, double WantedKgYear, double FamilyNeeds, double BusinessNeeds, bool AllYear, Units.Hand Hand);
+public sealed record SpeciesSite(
+    PlanWater Water,
+    DateOnly StockOn,
+    Func<DateOnly, double> TempC,
+    double FeedKg,
+    double KWh,
+    double OtherCycle,
+    double Capital,
+    double WantedKgYear,
+    double FamilyNeeds,
+    double BusinessNeeds,
+    bool AllYear,
+    Units.Hand Hand
+);

@@ -14,16 +14,26 @@ namespace Dorsk.Core.Plans;
 public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site, StockingAnswer Plan)
 {
     /// <summary>Where judged figures come from.</summary>
-    public const string Source = "Growth and limits of the species table; margins from the prices typed; hours of handwork and days between cycles are starting values, judged";
+    public const string Source =
+        "Growth and limits of the species table; margins from the prices typed; hours of handwork and days between cycles are starting values, judged";
 
     // Water in which they grow at seven tenths of their best or more is good; days a pond stands between two cycles; a wanted weight somewhat above the lower market size.
-    private const double GoodGrowth = 0.7, IdleDays = 35, OverMarketLow = 1.2, WorseSurvival = 15, WorseFeed = 1.1, HardSurvivalPct = 40, DaysOfYear = 365.25;
+    private const double GoodGrowth = 0.7,
+        IdleDays = 35,
+        OverMarketLow = 1.2,
+        WorseSurvival = 15,
+        WorseFeed = 1.1,
+        HardSurvivalPct = 40,
+        DaysOfYear = 365.25;
 
     // Hours of handwork for a tonne: feeding, rounds, grading, harvest by a small crew; animals that hide, moult and fight want each one handled.
-    private const double FishHoursTonne = 120, CrustaceanHoursTonne = 350, TankHours = 1.5;
+    private const double FishHoursTonne = 120,
+        CrustaceanHoursTonne = 350,
+        TankHours = 1.5;
 
     /// <summary>Works one out.</summary>
-    public static SpeciesWeighed Of(SpeciesCandidate c, SpeciesSite site) => new(c, site, StockingAnswer.Of(Question(c, site, (c.PriceLow + c.PriceHigh) / 2)));
+    public static SpeciesWeighed Of(SpeciesCandidate c, SpeciesSite site) =>
+        new(c, site, StockingAnswer.Of(Question(c, site, (c.PriceLow + c.PriceHigh) / 2)));
 
     /// <summary>Months whose mean water lets them grow at seven tenths of their best or more.</summary>
     public int GoodMonths => Months.Count(t => TemperatureResponse.F(t, Candidate.Species) >= GoodGrowth);
@@ -32,7 +42,11 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     public int GrowingMonths => Months.Count(t => t > Candidate.Species.GrowthMinC && t < Candidate.Species.GrowthMaxC);
 
     /// <summary>Months whose mean water comes within a degree of what kills.</summary>
-    public int DeadlyMonths => Months.Count(t => t <= SpeciesTable.Figure(Candidate.Species, "lethal_low_c") + 1 || t >= SpeciesTable.Figure(Candidate.Species, "lethal_high_c") - 1);
+    public int DeadlyMonths =>
+        Months.Count(t =>
+            t <= SpeciesTable.Figure(Candidate.Species, "lethal_low_c") + 1
+            || t >= SpeciesTable.Figure(Candidate.Species, "lethal_high_c") - 1
+        );
 
     /// <summary>Months from stocking to the weight wanted; null when it is not reached.</summary>
     public double? MonthsToMarket => Plan.Season.ReachedOn is null ? null : Plan.Season.Length / (DaysOfYear / 12);
@@ -46,9 +60,22 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         get
         {
             var worst = Question(Candidate, Site, Candidate.PriceLow);
-            var low = StockingAnswer.Of(worst with { Own = Plan.Stock, SurvivalPct = Math.Max(1, worst.SurvivalPct - WorseSurvival), Prices = worst.Prices with { FeedKg = WorseFeed * worst.Prices.FeedKg } }).Margin;
-            var high = StockingAnswer.Of(Question(Candidate, Site, Candidate.PriceHigh) with { Own = Plan.Stock }).Margin;
-            return Plan.Season.ReachedOn is null ? (Math.Min(low, -Plan.Cost) * CyclesYear, -Plan.Cost * CyclesYear) : (low * CyclesYear, high * CyclesYear);
+            var low = StockingAnswer
+                .Of(
+                    worst with
+                    {
+                        Own = Plan.Stock,
+                        SurvivalPct = Math.Max(1, worst.SurvivalPct - WorseSurvival),
+                        Prices = worst.Prices with { FeedKg = WorseFeed * worst.Prices.FeedKg },
+                    }
+                )
+                .Margin;
+            var high = StockingAnswer
+                .Of(Question(Candidate, Site, Candidate.PriceHigh) with { Own = Plan.Stock })
+                .Margin;
+            return Plan.Season.ReachedOn is null
+                ? (Math.Min(low, -Plan.Cost) * CyclesYear, -Plan.Cost * CyclesYear)
+                : (low * CyclesYear, high * CyclesYear);
         }
     }
 
@@ -59,7 +86,11 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     public double? Waters => KgYear > 0 ? Site.WantedKgYear / KgYear : null;
 
     /// <summary>Hours of handwork in a year for the fish wanted.</summary>
-    public double HoursYear => Site.WantedKgYear / 1000 * (Crustacean ? CrustaceanHoursTonne : FishHoursTonne) * (Site.Water.System.ByVolume() ? TankHours : 1);
+    public double HoursYear =>
+        Site.WantedKgYear
+        / 1000
+        * (Crustacean ? CrustaceanHoursTonne : FishHoursTonne)
+        * (Site.Water.System.ByVolume() ? TankHours : 1);
 
     /// <summary>Fish a year from which a family, or a business, is left with what it needs, kg; null when a kilogram leaves nothing.</summary>
     public (double? FamilyKg, double? BusinessKg) WorthWhileKg
@@ -72,13 +103,20 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     }
 
     /// <summary>Salt for one filling, kg: water fresh enough for a pond is too fresh for these.</summary>
-    public double SaltKg => SpeciesTable.Text(Candidate.Species, "water") is "brackish" or "brackish-salt" ? Math.Max(0, SpeciesTable.Figure(Candidate.Species, "salinity_low_ppt") - Site.Water.SalinityPpt) * Site.Water.VolumeM3 : 0;
+    public double SaltKg =>
+        SpeciesTable.Text(Candidate.Species, "water") is "brackish" or "brackish-salt"
+            ? Math.Max(0, SpeciesTable.Figure(Candidate.Species, "salinity_low_ppt") - Site.Water.SalinityPpt)
+                * Site.Water.VolumeM3
+            : 0;
 
     private bool Crustacean => SpeciesTable.Text(Candidate.Species, "group") == "crustacean";
 
     private double CyclesYear => DaysOfYear / (Plan.Season.Length + IdleDays);
 
-    private IEnumerable<double> Months => Enumerable.Range(1, 12).Select(m => Enumerable.Range(1, 28).Average(d => Site.TempC(new DateOnly(Site.StockOn.Year, m, d))));
+    private IEnumerable<double> Months =>
+        Enumerable
+            .Range(1, 12)
+            .Select(m => Enumerable.Range(1, 28).Average(d => Site.TempC(new DateOnly(Site.StockOn.Year, m, d))));
 
     /// <summary>What speaks for it.</summary>
     public IReadOnlyList<string> For
@@ -101,13 +139,34 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     }
 
     /// <summary>What speaks against it, the worst first.</summary>
-    public IReadOnlyList<Judgement> Against => [.. Gates().Concat(Hazards()).Concat(Markets()).OrderByDescending(j => j.Status)];
+    public IReadOnlyList<Judgement> Against =>
+        [.. Gates().Concat(Hazards()).Concat(Markets()).OrderByDescending(j => j.Status)];
 
     private string CannibalStage => SpeciesTable.Text(Candidate.Species, "cannibal_stage");
 
     private IEnumerable<Judgement> Gates()
     {
-        foreach (var (had, no, ask) in new[] { (Candidate.Seed, "no fingerlings are to be had here", "ask first whether fingerlings can be bought here, in season and legally"), (Candidate.Permit, "it may not be kept here", "ask for the permit before anything else; an import permit can be withdrawn"), (Candidate.Feed, "no suitable feed within reach", "ask for a suitable feed within a sensible drive"), (Candidate.Buyers, "nobody local buys it", "ask who buys it, live, chilled or as fillet, against which imported price, before the water is built") })
+        foreach (
+            var (had, no, ask) in new[]
+            {
+                (
+                    Candidate.Seed,
+                    "no fingerlings are to be had here",
+                    "ask first whether fingerlings can be bought here, in season and legally"
+                ),
+                (
+                    Candidate.Permit,
+                    "it may not be kept here",
+                    "ask for the permit before anything else; an import permit can be withdrawn"
+                ),
+                (Candidate.Feed, "no suitable feed within reach", "ask for a suitable feed within a sensible drive"),
+                (
+                    Candidate.Buyers,
+                    "nobody local buys it",
+                    "ask who buys it, live, chilled or as fillet, against which imported price, before the water is built"
+                ),
+            }
+        )
         {
             if (had == Had.No)
                 yield return new(Status.ActNow, no);
@@ -115,7 +174,10 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                 yield return new(Status.Watch, ask);
         }
         if (DeadlyMonths > 0)
-            yield return new(Status.ActNow, $"{DeadlyMonths} {(DeadlyMonths == 1 ? "month comes" : "months come")} within a degree of what kills it: heated or cooled water, or another fish");
+            yield return new(
+                Status.ActNow,
+                $"{DeadlyMonths} {(DeadlyMonths == 1 ? "month comes" : "months come")} within a degree of what kills it: heated or cooled water, or another fish"
+            );
         if (Plan.Season.ReachedOn is null)
             yield return new(Status.ActNow, "market size is not reached in this water");
         if (Plan.AtHarvest == 0)
@@ -129,15 +191,31 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         if (SpeciesTable.Figure(Candidate.Species, "predator") > 0)
             yield return new(Status.Watch, "a predator: no smaller fish beside it");
         if (Candidate.Species.SurvivalFryPct is > 0 and <= HardSurvivalPct)
-            yield return new(Status.Watch, FormattableString.Invariant($"delicate when young: about {Candidate.Species.SurvivalFryPct:0} of 100 fry live; buy larger ones, or ask what that is worth in the price"));
+            yield return new(
+                Status.Watch,
+                FormattableString.Invariant(
+                    $"delicate when young: about {Candidate.Species.SurvivalFryPct:0} of 100 fry live; buy larger ones, or ask what that is worth in the price"
+                )
+            );
         if (Crustacean)
-            yield return new(Status.Watch, "much handwork: they hide, moult and fight; dead ones and shells are taken out by hand");
+            yield return new(
+                Status.Watch,
+                "much handwork: they hide, moult and fight; dead ones and shells are taken out by hand"
+            );
         if (SaltKg > 0)
-            yield return new(Status.Watch, FormattableString.Invariant($"wants salt: {SaltKg:N0} kg for each filling, gear that bears it, and a place where the brine may go"));
+            yield return new(
+                Status.Watch,
+                FormattableString.Invariant(
+                    $"wants salt: {SaltKg:N0} kg for each filling, gear that bears it, and a place where the brine may go"
+                )
+            );
         if (Candidate.Species.LegalCaution.Length > 0)
             yield return new(Status.Watch, Candidate.Species.LegalCaution);
         if (Candidate.Species.Confidence == "low")
-            yield return new(Status.Watch, "few trials stand behind these figures: take them as a guess, and learn with a few fish first");
+            yield return new(
+                Status.Watch,
+                "few trials stand behind these figures: take them as a guess, and learn with a few fish first"
+            );
     }
 
     private IEnumerable<Judgement> Markets()
@@ -147,17 +225,44 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
             yield return new(Status.ActNow, "leaves nothing even in the best pairing");
         else if (worst <= 0)
             yield return new(Status.Watch, "loses money in the worst pairing");
-        if (Site.Water.System is RearingSystem.Tank or RearingSystem.Recirculating && ThresholdPrice > Candidate.PriceHigh)
-            yield return new(Status.ActNow, "a cheap fish grown to full size indoors: its price does not cover it. Fry indoors, then a pond, may");
+        if (
+            Site.Water.System is RearingSystem.Tank or RearingSystem.Recirculating
+            && ThresholdPrice > Candidate.PriceHigh
+        )
+            yield return new(
+                Status.ActNow,
+                "a cheap fish grown to full size indoors: its price does not cover it. Fry indoors, then a pond, may"
+            );
         if (WorthWhileKg.FamilyKg is { } family && Site.WantedKgYear < family)
-            yield return new(Status.Watch, FormattableString.Invariant($"under the {family:N0} kg a year from which a family lives: a trial, to be costed as learning"));
+            yield return new(
+                Status.Watch,
+                FormattableString.Invariant(
+                    $"under the {family:N0} kg a year from which a family lives: a trial, to be costed as learning"
+                )
+            );
         if (Site.AllYear && GrowingMonths < 12)
-            yield return new(Status.Watch, $"grows in {GrowingMonths} months only: for sales all year stagger batches and hold fish over winter, or heat an indoor unit");
+            yield return new(
+                Status.Watch,
+                $"grows in {GrowingMonths} months only: for sales all year stagger batches and hold fish over winter, or heat an indoor unit"
+            );
     }
 
     private static StockingQuestion Question(SpeciesCandidate c, SpeciesSite s, double price)
     {
         var from = Math.Max(0.01, c.Species.FingerlingHighG);
-        return new(c.Species, s.Water, from, Math.Max(from * 2, c.Species.MarketLowG * OverMarketLow), c.Species.SurvivalGrowOutPct, 1, s.StockOn, s.TempC, null, null, new(c.Fingerling, s.FeedKg, price, s.KWh, s.OtherCycle), s.Hand);
+        return new(
+            c.Species,
+            s.Water,
+            from,
+            Math.Max(from * 2, c.Species.MarketLowG * OverMarketLow),
+            c.Species.SurvivalGrowOutPct,
+            1,
+            s.StockOn,
+            s.TempC,
+            null,
+            null,
+            new(c.Fingerling, s.FeedKg, price, s.KWh, s.OtherCycle),
+            s.Hand
+        );
     }
 }

@@ -26,7 +26,16 @@ public sealed record Swing(string What, double Worse, double Better);
 /// <param name="Stock">Fish to stock: the farmer's own number, or as many as the limits let.</param>
 /// <param name="Harvested">Fish at harvest of those.</param>
 /// <param name="Window">When they are ready, 80 %.</param>
-public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season, IReadOnlyList<StockingLimit> Limits, StockingLimit Binding, int AtHarvest, int Stock, int Harvested, TargetDate Window)
+public sealed record StockingAnswer(
+    StockingQuestion Question,
+    PlanSeason Season,
+    IReadOnlyList<StockingLimit> Limits,
+    StockingLimit Binding,
+    int AtHarvest,
+    int Stock,
+    int Harvested,
+    TargetDate Window
+)
 {
     private const double HoursOfAir = 10.5;
 
@@ -40,7 +49,16 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
         // As many as live to no more than the limit: one in a thousand of a fish more is no fish.
         var most = (int)Math.Min(1e9, Math.Floor((atHarvest / q.Survival) + 1e-9));
         var stock = q.Own ?? most;
-        return new(q, season, limits, binding, atHarvest, stock, (int)Math.Floor((stock * q.Survival) + 1e-9), PlanSeason.Window(q, season));
+        return new(
+            q,
+            season,
+            limits,
+            binding,
+            atHarvest,
+            stock,
+            (int)Math.Floor((stock * q.Survival) + 1e-9),
+            PlanSeason.Window(q, season)
+        );
     }
 
     /// <summary>Weight at the end of the season, g: the weight wanted, or what is reached.</summary>
@@ -56,7 +74,10 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
     public int Over => Math.Max(0, Harvested - AtHarvest);
 
     /// <summary>How full the binding limit is, 1 when it is reached.</summary>
-    public double Fullness => Binding.AtHarvest > 0 ? Harvested / Binding.AtHarvest : Harvested > 0 ? double.PositiveInfinity : 0;
+    public double Fullness =>
+        Binding.AtHarvest > 0 ? Harvested / Binding.AtHarvest
+        : Harvested > 0 ? double.PositiveInfinity
+        : 0;
 
     /// <summary>Biomass on a day, kg.</summary>
     public double BiomassKg(PlanDay d) => Harvested * d.PerHarvested * d.MeanG / 1000;
@@ -65,17 +86,31 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
     public double FeedOn(PlanDay d) => Harvested * d.PerHarvested * d.FeedG / 1000;
 
     /// <summary>Nights on which aerators are needed: those on which the fish pass what the pond's nights carry without air; every day in tanks.</summary>
-    public int NightsOfAir => Question.Water.ShaftKW <= 0 ? 0 : Question.Water.System.ByVolume() ? Season.Length
-        : StockingLimits.Night(Question, Season, 0) is var bare && bare.AtHarvest >= Harvested ? 0 : Season.Days.Count(d => BiomassKg(d) > BareKg(bare));
+    public int NightsOfAir =>
+        Question.Water.ShaftKW <= 0 ? 0
+        : Question.Water.System.ByVolume() ? Season.Length
+        : StockingLimits.Night(Question, Season, 0) is var bare && bare.AtHarvest >= Harvested ? 0
+        : Season.Days.Count(d => BiomassKg(d) > BareKg(bare));
 
     // Biomass that the worst night carries without air: held for all nights, on the safe side.
-    private double BareKg(StockingLimit bare) => Season.Days.FirstOrDefault(d => d.Day == bare.BindsOn) is var worst && worst.PerHarvested > 0 ? bare.AtHarvest * worst.PerHarvested * worst.MeanG / 1000 : 0;
+    private double BareKg(StockingLimit bare) =>
+        Season.Days.FirstOrDefault(d => d.Day == bare.BindsOn) is var worst && worst.PerHarvested > 0
+            ? bare.AtHarvest * worst.PerHarvested * worst.MeanG / 1000
+            : 0;
 
     /// <summary>Bought energy for air, kWh.</summary>
-    public double EnergyKWh => NightsOfAir * (Question.Water.System.ByVolume() ? 24 : HoursOfAir) * Question.Water.ShaftKW / Question.Water.Aerators.MotorEfficiency;
+    public double EnergyKWh =>
+        NightsOfAir
+        * (Question.Water.System.ByVolume() ? 24 : HoursOfAir)
+        * Question.Water.ShaftKW
+        / Question.Water.Aerators.MotorEfficiency;
 
     /// <summary>Cost of the cycle.</summary>
-    public double Cost => (Stock * Question.Prices.Fingerling) + (FeedKg * Question.Prices.FeedKg) + (EnergyKWh * Question.Prices.KWh) + Question.Prices.OtherCycle;
+    public double Cost =>
+        (Stock * Question.Prices.Fingerling)
+        + (FeedKg * Question.Prices.FeedKg)
+        + (EnergyKWh * Question.Prices.KWh)
+        + Question.Prices.OtherCycle;
 
     /// <summary>What selling brings.</summary>
     public double Income => HarvestKg * Question.Prices.FishKg;
@@ -93,12 +128,22 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
         {
             var power = EnergyKWh * Question.Prices.KWh / Season.Days.Count;
             var (first, last) = (Season.Days[0].Day, Season.Days[^1].Day);
-            return Season.Days.GroupBy(d => new DateOnly(d.Day.Year, d.Day.Month, 1)).Select(g =>
-            {
-                var feed = g.Sum(FeedOn);
-                var once = (g.Any(d => d.Day == first) ? Stock * Question.Prices.Fingerling : 0) + (g.Any(d => d.Day == last) ? Question.Prices.OtherCycle : 0);
-                return new PlanMonth(g.Key, feed, (feed * Question.Prices.FeedKg) + (power * g.Count()) + once, g.Any(d => d.Day == last) ? Income : 0);
-            }).ToList();
+            return Season
+                .Days.GroupBy(d => new DateOnly(d.Day.Year, d.Day.Month, 1))
+                .Select(g =>
+                {
+                    var feed = g.Sum(FeedOn);
+                    var once =
+                        (g.Any(d => d.Day == first) ? Stock * Question.Prices.Fingerling : 0)
+                        + (g.Any(d => d.Day == last) ? Question.Prices.OtherCycle : 0);
+                    return new PlanMonth(
+                        g.Key,
+                        feed,
+                        (feed * Question.Prices.FeedKg) + (power * g.Count()) + once,
+                        g.Any(d => d.Day == last) ? Income : 0
+                    );
+                })
+                .ToList();
         }
     }
 
@@ -108,13 +153,19 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
         get
         {
             var w = Question.Water;
-            var unit = w.ShaftKW > 0 ? w.ShaftKW : w.System.ByVolume() ? w.VolumeM3 / 100 : w.AreaM2 / 10_000 * 4;
-            return [.. new[] { 0, 0.5, 1, 1.5, 2, 4 }.Select(k =>
-            {
-                var limits = StockingLimits.For(Question with { Water = w with { ShaftKW = k * unit } }, Season);
-                var b = StockingLimits.Binding(limits);
-                return (k * unit, (int)Math.Min(1e9, b.AtHarvest), b.Name);
-            })];
+            var unit =
+                w.ShaftKW > 0 ? w.ShaftKW
+                : w.System.ByVolume() ? w.VolumeM3 / 100
+                : w.AreaM2 / 10_000 * 4;
+            return
+            [
+                .. new[] { 0, 0.5, 1, 1.5, 2, 4 }.Select(k =>
+                {
+                    var limits = StockingLimits.For(Question with { Water = w with { ShaftKW = k * unit } }, Season);
+                    var b = StockingLimits.Binding(limits);
+                    return (k * unit, (int)Math.Min(1e9, b.AtHarvest), b.Name);
+                }),
+            ];
         }
     }
 
@@ -129,9 +180,21 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
             var p = Question.Prices;
             List<Swing> all =
             [
-                new("survival 10 points lower or higher", With(fixedStock with { SurvivalPct = Math.Max(1, Question.SurvivalPct - 10) }), With(fixedStock with { SurvivalPct = Math.Min(100, Question.SurvivalPct + 10) })),
-                new("fish price a tenth lower or higher", With(fixedStock with { Prices = p with { FishKg = 0.9 * p.FishKg } }), With(fixedStock with { Prices = p with { FishKg = 1.1 * p.FishKg } })),
-                new("feed price or conversion a tenth worse or better", With(fixedStock with { Prices = p with { FeedKg = 1.1 * p.FeedKg } }), With(fixedStock with { Prices = p with { FeedKg = 0.9 * p.FeedKg } })),
+                new(
+                    "survival 10 points lower or higher",
+                    With(fixedStock with { SurvivalPct = Math.Max(1, Question.SurvivalPct - 10) }),
+                    With(fixedStock with { SurvivalPct = Math.Min(100, Question.SurvivalPct + 10) })
+                ),
+                new(
+                    "fish price a tenth lower or higher",
+                    With(fixedStock with { Prices = p with { FishKg = 0.9 * p.FishKg } }),
+                    With(fixedStock with { Prices = p with { FishKg = 1.1 * p.FishKg } })
+                ),
+                new(
+                    "feed price or conversion a tenth worse or better",
+                    With(fixedStock with { Prices = p with { FeedKg = 1.1 * p.FeedKg } }),
+                    With(fixedStock with { Prices = p with { FeedKg = 0.9 * p.FeedKg } })
+                ),
                 new("water 1 °C cooler or warmer all year", Warmer(-1), Warmer(1)),
             ];
             return [.. all.OrderByDescending(s => Math.Abs(s.Better - s.Worse))];
@@ -139,10 +202,26 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
     }
 
     /// <summary>Margin when survival is 15 points lower and the price 15 % lower: shown first, as savings may hang on it.</summary>
-    public double WorstCase => Of(Question with { Own = Stock, SurvivalPct = Math.Max(1, Question.SurvivalPct - 15), Prices = Question.Prices with { FishKg = 0.85 * Question.Prices.FishKg } }).Margin;
+    public double WorstCase =>
+        Of(
+            Question with
+            {
+                Own = Stock,
+                SurvivalPct = Math.Max(1, Question.SurvivalPct - 15),
+                Prices = Question.Prices with { FishKg = 0.85 * Question.Prices.FishKg },
+            }
+        ).Margin;
 
     /// <summary>How the trade calls such a plan.</summary>
-    public string Intensity => Question.Water.System.ByVolume() ? "intensive" : (Harvested * EndG / 1000 / (Question.Water.AreaM2 / 10_000)) switch { < 1500 => "extensive", < 6000 => "semi-intensive", _ => "intensive" };
+    public string Intensity =>
+        Question.Water.System.ByVolume()
+            ? "intensive"
+            : (Harvested * EndG / 1000 / (Question.Water.AreaM2 / 10_000)) switch
+            {
+                < 1500 => "extensive",
+                < 6000 => "semi-intensive",
+                _ => "intensive",
+            };
 
     /// <summary>What stands against the plan, the worst first.</summary>
     public IReadOnlyList<Judgement> Warnings
@@ -152,13 +231,35 @@ public sealed record StockingAnswer(StockingQuestion Question, PlanSeason Season
             var found = new List<Judgement>();
             var q = Question;
             if (Over > 0)
-                found.Add(new(Status.ActNow, FormattableString.Invariant($"{Over:N0} fish more at harvest than {Binding.Name} lets stand ({100 * (Fullness - 1):0} % over)")));
+                found.Add(
+                    new(
+                        Status.ActNow,
+                        FormattableString.Invariant(
+                            $"{Over:N0} fish more at harvest than {Binding.Name} lets stand ({100 * (Fullness - 1):0} % over)"
+                        )
+                    )
+                );
             else if (q.Own is not null && Fullness > 0.9 && double.IsFinite(Fullness))
-                found.Add(new(Status.Watch, FormattableString.Invariant($"nine tenths of {Binding.Name} or more: no room for a bad month")));
+                found.Add(
+                    new(
+                        Status.Watch,
+                        FormattableString.Invariant($"nine tenths of {Binding.Name} or more: no room for a bad month")
+                    )
+                );
             if (AtHarvest == 0)
-                found.Add(new(Status.ActNow, $"None may stand: {Binding.Name} lets none live. {(Binding.Why.Caveats.Count > 0 ? Binding.Why.Caveats[0] : Binding.Why.Method)}"));
+                found.Add(
+                    new(
+                        Status.ActNow,
+                        $"None may stand: {Binding.Name} lets none live. {(Binding.Why.Caveats.Count > 0 ? Binding.Why.Caveats[0] : Binding.Why.Method)}"
+                    )
+                );
             if (Window.Likely is null)
-                found.Add(new(Status.ActNow, $"{QuantityText.Write(q.TargetG, Measures.FishWeight, q.Hand)} is not reached in {PlanSeason.Horizon:N0} days here: {QuantityText.Write(EndG, Measures.FishWeight, q.Hand)} is"));
+                found.Add(
+                    new(
+                        Status.ActNow,
+                        $"{QuantityText.Write(q.TargetG, Measures.FishWeight, q.Hand)} is not reached in {PlanSeason.Horizon:N0} days here: {QuantityText.Write(EndG, Measures.FishWeight, q.Hand)} is"
+                    )
+                );
             var hot = Season.Days.Count(d => d.TempC >= q.Species.GrowthMaxC);
             var cold = Season.Days.Count(d => d.TempC <= q.Species.GrowthMinC);
             if (hot > 0)

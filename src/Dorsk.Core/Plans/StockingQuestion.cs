@@ -14,7 +14,16 @@ namespace Dorsk.Core.Plans;
 /// <param name="FlowM3H">Fresh water that runs through it, m³/h; 0 for still water.</param>
 /// <param name="AltitudeM">Height above the sea, m.</param>
 /// <param name="SalinityPpt">Salinity, ppt.</param>
-public sealed record PlanWater(RearingSystem System, double AreaM2, double VolumeM3, double ShaftKW, AeratorKind Aerators, double FlowM3H, double AltitudeM, double SalinityPpt)
+public sealed record PlanWater(
+    RearingSystem System,
+    double AreaM2,
+    double VolumeM3,
+    double ShaftKW,
+    AeratorKind Aerators,
+    double FlowM3H,
+    double AltitudeM,
+    double SalinityPpt
+)
 {
     /// <summary>Shaft power by area, kW/ha.</summary>
     public double KWHa => ShaftKW / AreaM2 * 10_000;
@@ -45,7 +54,19 @@ public sealed record PlanPrices(double Fingerling, double FeedKg, double FishKg,
 /// <param name="Prices">Prices.</param>
 /// <param name="Hand">How figures are printed in reasons.</param>
 public sealed record StockingQuestion(
-    FishSpecies Species, PlanWater Water, double FromG, double TargetG, double SurvivalPct, double ShareOfWater, DateOnly StockOn, Func<DateOnly, double> TempC, DensitySchool? School, int? Own, PlanPrices Prices, Hand Hand)
+    FishSpecies Species,
+    PlanWater Water,
+    double FromG,
+    double TargetG,
+    double SurvivalPct,
+    double ShareOfWater,
+    DateOnly StockOn,
+    Func<DateOnly, double> TempC,
+    DensitySchool? School,
+    int? Own,
+    PlanPrices Prices,
+    Hand Hand
+)
 {
     /// <summary>Survival as a share.</summary>
     public double Survival => SurvivalPct / 100;

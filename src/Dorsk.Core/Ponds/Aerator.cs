@@ -11,13 +11,30 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Beta">Saturation in pond water by saturation in clean water.</param>
 /// <param name="Caution">The usual caution.</param>
 /// <param name="Source">Where it comes from.</param>
-public sealed record AeratorKind(string Name, double SaeKgKWh, double MotorEfficiency, double Alpha, double Beta, string Caution, string Source)
+public sealed record AeratorKind(
+    string Name,
+    double SaeKgKWh,
+    double MotorEfficiency,
+    double Alpha,
+    double Beta,
+    string Caution,
+    string Source
+)
 {
     /// <summary>Kinds that run on farm power and give oxygen from air, in table order.</summary>
-    public static IReadOnlyList<AeratorKind> All { get; } = Csv.Embedded("aerators.csv")
-        .Where(r => r["sae_unit"] == "kg O2/kWh" && r["power_basis"] != "water power")
-        .Select(r => new AeratorKind(r["kind"], N(r["sae_start"]), N(r["motor_efficiency_start"]), N(r["alpha_start"]), N(r["beta_start"]), r["caution"], r["source"]))
-        .ToList();
+    public static IReadOnlyList<AeratorKind> All { get; } =
+        Csv.Embedded("aerators.csv")
+            .Where(r => r["sae_unit"] == "kg O2/kWh" && r["power_basis"] != "water power")
+            .Select(r => new AeratorKind(
+                r["kind"],
+                N(r["sae_start"]),
+                N(r["motor_efficiency_start"]),
+                N(r["alpha_start"]),
+                N(r["beta_start"]),
+                r["caution"],
+                r["source"]
+            ))
+            .ToList();
 
     /// <summary>A kind by name, or null.</summary>
     public static AeratorKind? Find(string name) => All.FirstOrDefault(k => k.Name == name);

@@ -16,21 +16,38 @@ public sealed record AeratorHours(string Code, double Hours, double KWh)
     /// <param name="to">End of the span.</param>
     /// <param name="zone">The farm's clock.</param>
     /// <param name="known">Whether an aerator ran at an instant, as far as that is known otherwise than by its timer.</param>
-    public static IReadOnlyList<AeratorHours> Of(IReadOnlyList<(DateTimeOffset From, IReadOnlyList<Aerator> Aerators)> fittings, DateTimeOffset from, DateTimeOffset to, FarmZone zone, Func<string, DateTimeOffset, bool?>? known = null)
+    public static IReadOnlyList<AeratorHours> Of(
+        IReadOnlyList<(DateTimeOffset From, IReadOnlyList<Aerator> Aerators)> fittings,
+        DateTimeOffset from,
+        DateTimeOffset to,
+        FarmZone zone,
+        Func<string, DateTimeOffset, bool?>? known = null
+    )
     {
         var found = new Dictionary<string, (double Hours, double KWh)>();
         foreach (var (f, i) in fittings.Select((f, i) => (f, i)))
         {
-            var (start, end) = (f.From > from ? f.From : from, i + 1 < fittings.Count && fittings[i + 1].From < to ? fittings[i + 1].From : to);
+            var (start, end) = (
+                f.From > from ? f.From : from,
+                i + 1 < fittings.Count && fittings[i + 1].From < to ? fittings[i + 1].From : to
+            );
             foreach (var a in f.Aerators)
             {
                 var before = found.GetValueOrDefault(a.Code);
                 var hours = 0.0;
                 for (var at = start; at < end && (a.On is not null || known is not null); at += Step)
-                    hours += known?.Invoke(a.Code, at) ?? a.RunsAt(TimeOnly.FromDateTime(zone.LocalAt(at))) ? (at + Step < end ? Step : end - at).TotalHours : 0;
+                    hours +=
+                        known?.Invoke(a.Code, at) ?? a.RunsAt(TimeOnly.FromDateTime(zone.LocalAt(at)))
+                            ? (at + Step < end ? Step : end - at).TotalHours
+                            : 0;
                 found[a.Code] = (before.Hours + hours, before.KWh + (hours * a.ShaftKW / a.Kind.MotorEfficiency));
             }
         }
-        return [.. found.OrderBy(x => x.Key, StringComparer.Ordinal).Select(x => new AeratorHours(x.Key, x.Value.Hours, x.Value.KWh))];
+        return
+        [
+            .. found
+                .OrderBy(x => x.Key, StringComparer.Ordinal)
+                .Select(x => new AeratorHours(x.Key, x.Value.Hours, x.Value.KWh)),
+        ];
     }
 }

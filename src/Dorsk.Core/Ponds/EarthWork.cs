@@ -20,7 +20,8 @@ public enum BankSoil
 public sealed record EarthWork(double LengthM, double WidthM, double DugM3, double LandM2)
 {
     /// <summary>Where slopes come from.</summary>
-    public const string Source = "Bank slopes of the trade: 1 to 1.5 across for 1 down dug by hand in clay, 2 in clay and 3 in sand built by machine; by hand in sand 2, judged";
+    public const string Source =
+        "Bank slopes of the trade: 1 to 1.5 across for 1 down dug by hand in clay, 2 in clay and 3 in sand built by machine; by hand in sand 2, judged";
 
     private const double LengthToWidth = 1.5;
 
@@ -28,7 +29,14 @@ public sealed record EarthWork(double LengthM, double WidthM, double DugM3, doub
     public static double LandOfTanksM2(double volumeM3) => volumeM3 / 1.2 * 1.6;
 
     /// <summary>Bank slope by soil and school, across for 1 down.</summary>
-    public static double Slope(BankSoil soil, bool byMachine) => (soil, byMachine) switch { (BankSoil.Clay, false) => 1.5, (BankSoil.Clay, true) => 2, (BankSoil.Sandy, false) => 2, _ => 3 };
+    public static double Slope(BankSoil soil, bool byMachine) =>
+        (soil, byMachine) switch
+        {
+            (BankSoil.Clay, false) => 1.5,
+            (BankSoil.Clay, true) => 2,
+            (BankSoil.Sandy, false) => 2,
+            _ => 3,
+        };
 
     /// <summary>A pond half as long again as it is wide; null when banks of that slope meet before they hold so little at that depth.</summary>
     /// <param name="volumeM3">Wanted water when full, m³.</param>
@@ -37,7 +45,9 @@ public sealed record EarthWork(double LengthM, double WidthM, double DugM3, doub
     /// <param name="slope">Bank slope, across for 1 down; 0 for walls.</param>
     public static EarthWork? For(double volumeM3, double depthM, double freeboardM, double slope)
     {
-        double least = 2 * slope * depthM * 1.02, low = Math.Max(least, 0.1), high = Math.Max(1, low);
+        double least = 2 * slope * depthM * 1.02,
+            low = Math.Max(least, 0.1),
+            high = Math.Max(1, low);
         double Volume(double width) => new SlopedRectangle(LengthToWidth * width, width, depthM, slope).FullVolumeM3;
         if (Volume(low) > volumeM3)
             return null;
@@ -45,7 +55,8 @@ public sealed record EarthWork(double LengthM, double WidthM, double DugM3, doub
             high *= 2;
         for (var i = 0; i < 80; i++)
             (low, high) = Volume((low + high) / 2) < volumeM3 ? ((low + high) / 2, high) : (low, (low + high) / 2);
-        double length = LengthToWidth * high, over = 2 * slope * freeboardM;
+        double length = LengthToWidth * high,
+            over = 2 * slope * freeboardM;
         var dug = new SlopedRectangle(length + over, high + over, depthM + freeboardM, slope);
         return new(length, high, dug.FullVolumeM3, (length + over) * (high + over));
     }
@@ -60,15 +71,28 @@ public sealed record EarthWork(double LengthM, double WidthM, double DugM3, doub
 /// <param name="RunningCycle">Water, pumping, labour and land of a cycle.</param>
 /// <param name="CapacityKg">Fish it carries in a cycle, kg.</param>
 /// <param name="VolumeM3">Water when full, m³.</param>
-public sealed record BuildChoice(double Build, double LifeCycles, double Liner, double LinerCycles, double Exit, double RunningCycle, double CapacityKg, double VolumeM3)
+public sealed record BuildChoice(
+    double Build,
+    double LifeCycles,
+    double Liner,
+    double LinerCycles,
+    double Exit,
+    double RunningCycle,
+    double CapacityKg,
+    double VolumeM3
+)
 {
     /// <summary>What a cycle takes in water, work and land.</summary>
     /// <param name="water">Water a cycle, m³, and its price.</param>
     /// <param name="work">Hours of work a cycle, and the price of one.</param>
     /// <param name="land">Land, m², and what a hectare costs a year.</param>
     /// <param name="cyclesYear">Cycles a year.</param>
-    public static double Running((double M3, double Price) water, (double Hours, double Price) work, (double M2, double HectareYear) land, double cyclesYear) =>
-        (water.M3 * water.Price) + (work.Hours * work.Price) + (land.M2 / 10_000 * land.HectareYear / cyclesYear);
+    public static double Running(
+        (double M3, double Price) water,
+        (double Hours, double Price) work,
+        (double M2, double HectareYear) land,
+        double cyclesYear
+    ) => (water.M3 * water.Price) + (work.Hours * work.Price) + (land.M2 / 10_000 * land.HectareYear / cyclesYear);
 
     /// <summary>Liners bought over its life: a new one each time the old is worn.</summary>
     public int Liners => Liner > 0 ? (int)Math.Ceiling(Math.Round(LifeCycles / LinerCycles, 9)) : 0;

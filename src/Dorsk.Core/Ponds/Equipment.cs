@@ -40,7 +40,17 @@ public enum EquipmentKind
 /// <param name="Uv">Whether a liner is made to stand sunlight.</param>
 /// <param name="Laid">Day a liner was laid.</param>
 /// <param name="LifeCycles">Cycles a liner was bought for.</param>
-public sealed record Equipment(EquipmentKind Kind, string Name, double? PowerKW = null, double? FlowM3H = null, double? MeshMm = null, double? ThicknessUm = null, bool Uv = false, DateOnly? Laid = null, int? LifeCycles = null);
+public sealed record Equipment(
+    EquipmentKind Kind,
+    string Name,
+    double? PowerKW = null,
+    double? FlowM3H = null,
+    double? MeshMm = null,
+    double? ThicknessUm = null,
+    bool Uv = false,
+    DateOnly? Laid = null,
+    int? LifeCycles = null
+);
 
 /// <summary>All equipment of a pond beside its aerators; valid from its instant.</summary>
 /// <param name="PondId">The pond.</param>
@@ -65,13 +75,24 @@ public sealed record LinerAge(int Days, int Cycles, int Patches, Judgement Verdi
     /// <param name="today">Today.</param>
     /// <param name="cyclesEnded">Days on which cycles of this pond ended.</param>
     /// <param name="mended">Days on which a mend was written down.</param>
-    public static LinerAge? Of(Equipment liner, DateOnly today, IEnumerable<DateOnly> cyclesEnded, IEnumerable<DateOnly> mended)
+    public static LinerAge? Of(
+        Equipment liner,
+        DateOnly today,
+        IEnumerable<DateOnly> cyclesEnded,
+        IEnumerable<DateOnly> mended
+    )
     {
         if (liner.Laid is not { } laid)
             return null;
         var (cycles, patches) = (cyclesEnded.Count(d => d >= laid), mended.Count(d => d >= laid));
-        var verdict = liner.LifeCycles is not { } life ? new Judgement(Status.Unknown, "Nobody said how many cycles it was bought for")
-            : cycles >= life ? new(Status.ActNow, $"{cycles} cycles on a liner bought for {life}: test it for leaks before every filling")
+        var verdict =
+            liner.LifeCycles is not { } life
+                ? new Judgement(Status.Unknown, "Nobody said how many cycles it was bought for")
+            : cycles >= life
+                ? new(
+                    Status.ActNow,
+                    $"{cycles} cycles on a liner bought for {life}: test it for leaks before every filling"
+                )
             : cycles == life - 1 ? new(Status.Watch, $"The next cycle is the last of the {life} it was bought for")
             : new(Status.Steady, $"{cycles} of {life} cycles used");
         return new(today.DayNumber - laid.DayNumber, cycles, patches, verdict);

@@ -9,9 +9,11 @@ public static class Evaporation
     public const double OutByShare = 0.25;
 
     /// <summary>Where it comes from.</summary>
-    public const string Source = "Hargreaves & Samani 1985 (FAO-56 eq. 52) × 1.05 for shallow open water (FAO-56 table 12)";
+    public const string Source =
+        "Hargreaves & Samani 1985 (FAO-56 eq. 52) × 1.05 for shallow open water (FAO-56 table 12)";
 
-    private const double MmPerMJM2 = 0.408, OpenWater = 1.05;
+    private const double MmPerMJM2 = 0.408,
+        OpenWater = 1.05;
 
     /// <summary>How far a seepage may be out for an estimated evaporation, mm/day.</summary>
     /// <param name="evaporationM">Evaporation of the whole span, m.</param>
@@ -24,5 +26,14 @@ public static class Evaporation
     /// <param name="warmC">Mean of the days' highest air temperatures, °C.</param>
     /// <param name="coolC">Mean of the nights' lowest, °C; not above the highest.</param>
     public static double MDay(double latitudeDeg, DateOnly day, double warmC, double coolC) =>
-        OpenWater * Math.Max(0, 0.0023 * (((warmC + coolC) / 2) + 17.8) * Math.Sqrt(warmC - coolC) * MmPerMJM2 * Radiation.AboveAirMJM2(latitudeDeg, day)) / 1000;
+        OpenWater
+        * Math.Max(
+            0,
+            0.0023
+                * (((warmC + coolC) / 2) + 17.8)
+                * Math.Sqrt(warmC - coolC)
+                * MmPerMJM2
+                * Radiation.AboveAirMJM2(latitudeDeg, day)
+        )
+        / 1000;
 }

@@ -13,7 +13,16 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Hand">Units and decimal sign.</param>
 /// <param name="Currency">Three letters, for example AUD.</param>
 /// <param name="KWhPrice">Price of bought energy in that currency, for a kWh; null when nobody said.</param>
-public sealed record FarmDescribed(string Name, string PlaceName, Place Place, double AltitudeM, string ZoneId, Hand Hand, string Currency, double? KWhPrice = null) : Fact;
+public sealed record FarmDescribed(
+    string Name,
+    string PlaceName,
+    Place Place,
+    double AltitudeM,
+    string ZoneId,
+    Hand Hand,
+    string Currency,
+    double? KWhPrice = null
+) : Fact;
 
 /// <summary>A pond as built or changed.</summary>
 /// <param name="Pond">The pond; Id 0 for a new one.</param>

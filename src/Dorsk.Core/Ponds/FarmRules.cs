@@ -12,7 +12,10 @@ public static class FarmRules
         if (string.IsNullOrWhiteSpace(f.Name) || f.Name.Length > 80)
             yield return Remark.Refuse("Name", "Give the farm a name of 1 to 80 letters.");
         if (f.Place.LatitudeDeg is not (>= -66 and <= 66))
-            yield return Remark.Refuse("Latitude", "Latitude runs from -66 (south) to 66 (north) degrees here: beyond, the night rule has nights without an end.");
+            yield return Remark.Refuse(
+                "Latitude",
+                "Latitude runs from -66 (south) to 66 (north) degrees here: beyond, the night rule has nights without an end."
+            );
         if (f.Place.LongitudeDeg is not (>= -180 and <= 180))
             yield return Remark.Refuse("Longitude", "Longitude runs from -180 (west) to 180 (east) degrees.");
         if (f.AltitudeM is not (>= -400 and <= 5000))
@@ -48,12 +51,18 @@ public static class FarmRules
         if (pond.Split is { } split)
         {
             if (split.FishShare is not (>= 0.05 and <= 0.5))
-                yield return Remark.Refuse("FishShare", "The fish zone takes 5 to 50 % of the area; 15 to 20 % is usual.");
+                yield return Remark.Refuse(
+                    "FishShare",
+                    "The fish zone takes 5 to 50 % of the area; 15 to 20 % is usual."
+                );
             if (split.PaddleM3H is not (> 0 and <= 100_000))
                 yield return Remark.Refuse("Paddle", "The paddle moves more than 0 and at most 100,000 m³ an hour.");
         }
         else if (pond.Kind == PondKind.Split)
-            yield return Remark.Refuse("FishShare", "A split pond needs the share of its fish zone and what the paddle moves.");
+            yield return Remark.Refuse(
+                "FishShare",
+                "A split pond needs the share of its fish zone and what the paddle moves."
+            );
     }
 
     /// <summary>Objections to aerators.</summary>
@@ -62,7 +71,10 @@ public static class FarmRules
         foreach (var a in f.Aerators)
         {
             if (a.ShaftKW is not (> 0 and <= 100))
-                yield return Remark.Refuse("AeratorPower", FormattableString.Invariant($"{a.Code}: {a.ShaftKW:0.##} kW is outside 0 to 100 kW."));
+                yield return Remark.Refuse(
+                    "AeratorPower",
+                    FormattableString.Invariant($"{a.Code}: {a.ShaftKW:0.##} kW is outside 0 to 100 kW.")
+                );
             if (a.On is null != a.Off is null)
                 yield return Remark.Refuse("Timer", $"{a.Code}: a timer needs both hours, on and off.");
         }
@@ -73,26 +85,48 @@ public static class FarmRules
     /// <summary>Objections to equipment.</summary>
     public static IEnumerable<Remark> Check(EquipmentFitted f)
     {
-        Remark? Outside(double? value, double most, string field, string text) => value is { } v && !(v > 0 && v <= most) ? Remark.Refuse(field, text) : null;
+        Remark? Outside(double? value, double most, string field, string text) =>
+            value is { } v && !(v > 0 && v <= most) ? Remark.Refuse(field, text) : null;
         foreach (var e in f.Items)
         {
             Remark?[] found =
             [
-                Outside(e.PowerKW, 2000, $"{e.Kind}Power", "Power takes more than 0 and at most 2,000 kW."), Outside(e.FlowM3H, 100_000, $"{e.Kind}Flow", "A flow takes more than 0 and at most 100,000 m³/h."),
-                Outside(e.MeshMm, 200, $"{e.Kind}Mesh", "A mesh takes more than 0 and at most 200 mm."), Outside(e.ThicknessUm, 5000, $"{e.Kind}Thickness", "A liner takes more than 0 and at most 5,000 micrometres."),
-                e.LifeCycles is { } life and not (>= 1 and <= 100) ? Remark.Refuse($"{e.Kind}Life", "1 to 100 cycles.") : null, e.Name.Length > 60 ? Remark.Refuse($"{e.Kind}Name", "At most 60 letters.") : null,
+                Outside(e.PowerKW, 2000, $"{e.Kind}Power", "Power takes more than 0 and at most 2,000 kW."),
+                Outside(e.FlowM3H, 100_000, $"{e.Kind}Flow", "A flow takes more than 0 and at most 100,000 m³/h."),
+                Outside(e.MeshMm, 200, $"{e.Kind}Mesh", "A mesh takes more than 0 and at most 200 mm."),
+                Outside(
+                    e.ThicknessUm,
+                    5000,
+                    $"{e.Kind}Thickness",
+                    "A liner takes more than 0 and at most 5,000 micrometres."
+                ),
+                e.LifeCycles is { } life and not (>= 1 and <= 100)
+                    ? Remark.Refuse($"{e.Kind}Life", "1 to 100 cycles.")
+                    : null,
+                e.Name.Length > 60 ? Remark.Refuse($"{e.Kind}Name", "At most 60 letters.") : null,
             ];
             foreach (var remark in found.OfType<Remark>())
                 yield return remark;
         }
         if (f.Items.Count(e => e.Kind == EquipmentKind.Liner) > 1)
-            yield return Remark.Refuse("", "A pond has one liner. When a new one is laid, put its day and thickness in place of the old.");
+            yield return Remark.Refuse(
+                "",
+                "A pond has one liner. When a new one is laid, put its day and thickness in place of the old."
+            );
     }
 
     /// <summary>Objections to marks on the plan.</summary>
     public static IEnumerable<Remark> Check(MarksSet m)
     {
-        if (m.Marks.Count > 40 || m.Marks.Any(x => !double.IsFinite(x.EastM) || !double.IsFinite(x.NorthM) || Math.Abs(x.EastM) > FarmPlan.FurthestM || Math.Abs(x.NorthM) > FarmPlan.FurthestM))
+        if (
+            m.Marks.Count > 40
+            || m.Marks.Any(x =>
+                !double.IsFinite(x.EastM)
+                || !double.IsFinite(x.NorthM)
+                || Math.Abs(x.EastM) > FarmPlan.FurthestM
+                || Math.Abs(x.NorthM) > FarmPlan.FurthestM
+            )
+        )
             yield return Remark.Refuse("Marks", "At most 40 marks, each near its pond.");
         if (m.Marks.Any(x => x.Code.Length > 12))
             yield return Remark.Refuse("Marks", "A mark's code takes at most 12 letters.");
@@ -104,7 +138,12 @@ public static class FarmRules
     public static IEnumerable<Remark> Check(PondArchived a, long fishStand)
     {
         if (a.Archived && fishStand > 0)
-            yield return Remark.Refuse("Archived", FormattableString.Invariant($"{fishStand:N0} fish stand in this pond on the books. Harvest, move or write them off first."));
+            yield return Remark.Refuse(
+                "Archived",
+                FormattableString.Invariant(
+                    $"{fishStand:N0} fish stand in this pond on the books. Harvest, move or write them off first."
+                )
+            );
         if (a.Archived && a.Reason.Length is 0 or > 300)
             yield return Remark.Refuse("Reason", "Say why it is laid up, in 1 to 300 letters.");
     }
@@ -125,7 +164,10 @@ public static class FarmRules
     {
         if (l.Kind is not ("creek" or "track" or "shed"))
             yield return Remark.Refuse("Kind", "Creek, track or shed.");
-        if (l.PointsM.Count is < 2 or > 200 || l.PointsM.Any(q => !double.IsFinite(q.EastM) || !double.IsFinite(q.NorthM)))
+        if (
+            l.PointsM.Count is < 2 or > 200
+            || l.PointsM.Any(q => !double.IsFinite(q.EastM) || !double.IsFinite(q.NorthM))
+        )
             yield return Remark.Refuse("Points", "Two points at least, 200 at most.");
         else if (l.PointsM.Any(q => Math.Abs(q.EastM) > FarmPlan.FurthestM || Math.Abs(q.NorthM) > FarmPlan.FurthestM))
             yield return Remark.Refuse("Points", "20,000 m to either side at most: the plan is of one farm.");

@@ -19,7 +19,8 @@ public static class Filling
         var hours = 0.0;
         for (var i = 0; i < Slices; i++)
         {
-            double low = fromM + ((toM - fromM) * i / Slices), high = fromM + ((toM - fromM) * (i + 1) / Slices);
+            double low = fromM + ((toM - fromM) * i / Slices),
+                high = fromM + ((toM - fromM) * (i + 1) / Slices);
             var net = flowM3H - (body.AreaM2((low + high) / 2) * lossMDay / 24);
             if (net <= 0)
                 return null;

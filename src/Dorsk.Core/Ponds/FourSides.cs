@@ -36,7 +36,8 @@ public static class FourSides
     }
 
     // A length that is out by a share puts an area out by twice that share, and the corners add theirs.
-    private static Interval Around(double area, double share, double corners) => new(area, area * (1 - (2 * share) - corners), area * (1 + (2 * share) + corners), 0.95);
+    private static Interval Around(double area, double share, double corners) =>
+        new(area, area * (1 - (2 * share) - corners), area * (1 + (2 * share) + corners), 0.95);
 
     private static double? Heron(double a, double b, double c)
     {

@@ -9,13 +9,19 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Origin">Where east and north are nought.</param>
 public sealed record GeoPlane(Place Origin)
 {
-    private const double A = 6378137, AuthalicRadius = 6371007.180918474, E2 = 0.0066943799901413165, Rad = Math.PI / 180;
+    private const double A = 6378137,
+        AuthalicRadius = 6371007.180918474,
+        E2 = 0.0066943799901413165,
+        Rad = Math.PI / 180;
 
     /// <summary>Metres east and north of the origin; the short way round the earth.</summary>
     /// <param name="longitudeDeg">Longitude, degrees, -180 to 180.</param>
     /// <param name="latitudeDeg">Latitude, degrees, -90 to 90.</param>
     public (double EastM, double NorthM) ToMetres(double longitudeDeg, double latitudeDeg) =>
-        (Math.IEEERemainder(longitudeDeg - Origin.LongitudeDeg, 360) * Rad * Parallel(latitudeDeg), Meridian(Origin.LatitudeDeg, latitudeDeg));
+        (
+            Math.IEEERemainder(longitudeDeg - Origin.LongitudeDeg, 360) * Rad * Parallel(latitudeDeg),
+            Meridian(Origin.LatitudeDeg, latitudeDeg)
+        );
 
     /// <summary>Longitude and latitude of a point of the plan, degrees.</summary>
     public (double LongitudeDeg, double LatitudeDeg) ToDegrees(double eastM, double northM)
@@ -35,15 +41,20 @@ public sealed record GeoPlane(Place Origin)
     public static double AreaM2(IReadOnlyList<(double LongitudeDeg, double LatitudeDeg)> ring)
     {
         var (sin0, cos0) = Math.SinCos(Authalic(ring[0].LatitudeDeg));
-        return new Outline(ring.Select(p =>
-        {
-            var (sin, cos) = Math.SinCos(Authalic(p.LatitudeDeg));
-            var turn = Math.IEEERemainder(p.LongitudeDeg - ring[0].LongitudeDeg, 360) * Rad;
-            var k = AuthalicRadius * Math.Sqrt(2 / (1 + (sin0 * sin) + (cos0 * cos * Math.Cos(turn))));
-            // sin(β − β0) plus a small rest: the plain difference of products would lose digits.
-            var north = Math.Sin(Authalic(p.LatitudeDeg) - Authalic(ring[0].LatitudeDeg)) + (2 * sin0 * cos * Sq(Math.Sin(turn / 2)));
-            return (k * cos * Math.Sin(turn), k * north);
-        }).ToList()).AreaM2;
+        return new Outline(
+            ring.Select(p =>
+                {
+                    var (sin, cos) = Math.SinCos(Authalic(p.LatitudeDeg));
+                    var turn = Math.IEEERemainder(p.LongitudeDeg - ring[0].LongitudeDeg, 360) * Rad;
+                    var k = AuthalicRadius * Math.Sqrt(2 / (1 + (sin0 * sin) + (cos0 * cos * Math.Cos(turn))));
+                    // sin(β − β0) plus a small rest: the plain difference of products would lose digits.
+                    var north =
+                        Math.Sin(Authalic(p.LatitudeDeg) - Authalic(ring[0].LatitudeDeg))
+                        + (2 * sin0 * cos * Sq(Math.Sin(turn / 2)));
+                    return (k * cos * Math.Sin(turn), k * north);
+                })
+                .ToList()
+        ).AreaM2;
     }
 
     // Latitude on the sphere that has the ellipsoid's area zone by zone (Snyder 1987, eq. 3-11, 3-12).
@@ -57,13 +68,18 @@ public sealed record GeoPlane(Place Origin)
         return Math.Asin(Math.Clamp(Q(Math.Sin(latitudeDeg * Rad)) / Q(1), -1, 1));
     }
 
-    private static double Parallel(double latitudeDeg) => A * Math.Cos(latitudeDeg * Rad) / Math.Sqrt(1 - (E2 * Sq(Math.Sin(latitudeDeg * Rad))));
+    private static double Parallel(double latitudeDeg) =>
+        A * Math.Cos(latitudeDeg * Rad) / Math.Sqrt(1 - (E2 * Sq(Math.Sin(latitudeDeg * Rad))));
 
-    private static double MeridianRadius(double latitudeDeg) => A * (1 - E2) / Math.Pow(1 - (E2 * Sq(Math.Sin(latitudeDeg * Rad))), 1.5);
+    private static double MeridianRadius(double latitudeDeg) =>
+        A * (1 - E2) / Math.Pow(1 - (E2 * Sq(Math.Sin(latitudeDeg * Rad))), 1.5);
 
     // Simpson; at farm distances it is exact to the last digit.
     private static double Meridian(double fromDeg, double toDeg) =>
-        (toDeg - fromDeg) * Rad * (MeridianRadius(fromDeg) + (4 * MeridianRadius((fromDeg + toDeg) / 2)) + MeridianRadius(toDeg)) / 6;
+        (toDeg - fromDeg)
+        * Rad
+        * (MeridianRadius(fromDeg) + (4 * MeridianRadius((fromDeg + toDeg) / 2)) + MeridianRadius(toDeg))
+        / 6;
 
     private static double Sq(double x) => x * x;
 }

@@ -8,7 +8,8 @@ namespace Dorsk.Core.Ponds;
 /// <param name="M3Day">Water lost, m³/day.</param>
 public sealed record LeakTest(double SeepageMmDay, Judgement Verdict, double M3Day)
 {
-    private const double TightMmDay = 5, LeaksMmDay = 10;
+    private const double TightMmDay = 5,
+        LeaksMmDay = 10;
 
     /// <summary>Adds the days up: (drop + rain − evaporation) by days.</summary>
     /// <param name="dropM">Fall of the gauge level, m.</param>
@@ -20,7 +21,8 @@ public sealed record LeakTest(double SeepageMmDay, Judgement Verdict, double M3D
     {
         var mmDay = (dropM + rainM - evaporationM) * 1000 / days;
         var text = FormattableString.Invariant($"{mmDay:0.0} mm a day seep away");
-        var verdict = mmDay < TightMmDay ? new Judgement(Status.Steady, text + ": tight")
+        var verdict =
+            mmDay < TightMmDay ? new Judgement(Status.Steady, text + ": tight")
             : mmDay <= LeaksMmDay ? new Judgement(Status.Watch, text + ": watch it, and test again fuller")
             : new Judgement(Status.ActNow, text + ": it leaks. Find the place at part fill before filling to the brim");
         return new(mmDay, verdict, Math.Max(0, mmDay) / 1000 * areaM2);

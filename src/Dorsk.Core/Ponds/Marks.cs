@@ -34,7 +34,11 @@ public sealed record PlanMark(MarkKind Kind, string Code, double EastM, double N
     private const double SameM = 0.001;
 
     /// <summary>Whether another mark is the same one in the same place, to a millimetre.</summary>
-    public bool Lies(PlanMark other) => Kind == other.Kind && Code == other.Code && Math.Abs(EastM - other.EastM) < SameM && Math.Abs(NorthM - other.NorthM) < SameM;
+    public bool Lies(PlanMark other) =>
+        Kind == other.Kind
+        && Code == other.Code
+        && Math.Abs(EastM - other.EastM) < SameM
+        && Math.Abs(NorthM - other.NorthM) < SameM;
 }
 
 /// <summary>All marks of a pond at once; valid from its instant.</summary>

@@ -33,6 +33,11 @@ public sealed record MeanDepthPond(Outline Outline, double MeanDepth, double Dep
         foreach (var remark in Outline.Check("Corners").Concat(Messages.Depth(DepthM)))
             yield return remark;
         if (MeanDepth is not (>= 0.05 and <= 10) || MeanDepth > DepthM)
-            yield return Remark.Refuse("MeanDepth", FormattableString.Invariant($"A mean depth of {MeanDepth:0.##} m must lie between 0.05 m and the full depth of {DepthM:0.##} m."));
+            yield return Remark.Refuse(
+                "MeanDepth",
+                FormattableString.Invariant(
+                    $"A mean depth of {MeanDepth:0.##} m must lie between 0.05 m and the full depth of {DepthM:0.##} m."
+                )
+            );
     }
 }

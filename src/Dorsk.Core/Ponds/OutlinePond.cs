@@ -11,7 +11,11 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Slope">Bank slope, horizontal per vertical, 0 for upright walls.</param>
 public sealed record OutlinePond(Outline Outline, double DepthM, double Slope) : PondShape
 {
-    private readonly (double Area, double Bank, double Corners) law = (Outline.AreaM2, Outline.PerimeterM, Outline.CornerSum);
+    private readonly (double Area, double Bank, double Corners) law = (
+        Outline.AreaM2,
+        Outline.PerimeterM,
+        Outline.CornerSum
+    );
 
     /// <inheritdoc/>
     public override double FullDepthM => DepthM;
@@ -38,7 +42,12 @@ public sealed record OutlinePond(Outline Outline, double DepthM, double Slope) :
             yield break;
         var run = Slope * DepthM;
         if (Outline.ShortestSideDrawnIn(run) < 0 || Outline.DrawnIn(run).Crossing() is not null)
-            yield return Remark.Refuse("Slope", FormattableString.Invariant($"At slope {Slope:0.##} the banks of this outline meet before {DepthM:0.##} m of depth: each runs out {run:0.#} m. Give a smaller slope or depth, or describe the pond by its mean depth."));
+            yield return Remark.Refuse(
+                "Slope",
+                FormattableString.Invariant(
+                    $"At slope {Slope:0.##} the banks of this outline meet before {DepthM:0.##} m of depth: each runs out {run:0.#} m. Give a smaller slope or depth, or describe the pond by its mean depth."
+                )
+            );
     }
 
     // Water between a level and the brim, m³.

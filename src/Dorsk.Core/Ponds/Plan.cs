@@ -13,7 +13,8 @@ public sealed record PondPlaced(long PondId, double EastM, double NorthM, double
 /// <param name="Kind">creek, track or shed.</param>
 /// <param name="Name">What it is called; may be empty.</param>
 /// <param name="PointsM">Its line or outline, metres east and north.</param>
-public sealed record LandmarkDrawn(string Kind, string Name, IReadOnlyList<(double EastM, double NorthM)> PointsM) : Fact;
+public sealed record LandmarkDrawn(string Kind, string Name, IReadOnlyList<(double EastM, double NorthM)> PointsM)
+    : Fact;
 
 /// <summary>A pond on the plan: its outline in metres.</summary>
 /// <param name="Pond">The pond.</param>
@@ -23,7 +24,15 @@ public sealed record LandmarkDrawn(string Kind, string Name, IReadOnlyList<(doub
 /// <param name="RadiusM">Radius of a round tank, m; 0 for others.</param>
 /// <param name="TurnDeg">Its turn, degrees left about.</param>
 /// <param name="Placed">False when nobody said where it lies and it was set in a row.</param>
-public sealed record PondOnPlan(Pond Pond, double EastM, double NorthM, IReadOnlyList<(double EastM, double NorthM)> Outline, double RadiusM, double TurnDeg, bool Placed)
+public sealed record PondOnPlan(
+    Pond Pond,
+    double EastM,
+    double NorthM,
+    IReadOnlyList<(double EastM, double NorthM)> Outline,
+    double RadiusM,
+    double TurnDeg,
+    bool Placed
+)
 {
     /// <summary>A mark of this pond where it lies on the plan, m.</summary>
     public PlanMark OnPlan(PlanMark mark)
@@ -40,7 +49,10 @@ public sealed record PondOnPlan(Pond Pond, double EastM, double NorthM, IReadOnl
     }
 
     /// <summary>The widest and highest it reaches from its middle, m.</summary>
-    public (double EastM, double NorthM) Reach => RadiusM > 0 ? (RadiusM, RadiusM) : (Outline.Max(p => Math.Abs(p.EastM - EastM)), Outline.Max(p => Math.Abs(p.NorthM - NorthM)));
+    public (double EastM, double NorthM) Reach =>
+        RadiusM > 0
+            ? (RadiusM, RadiusM)
+            : (Outline.Max(p => Math.Abs(p.EastM - EastM)), Outline.Max(p => Math.Abs(p.NorthM - NorthM)));
 }
 
 /// <summary>Lays the ponds of a farm out in metres, true to their shapes.</summary>
@@ -49,17 +61,21 @@ public static class FarmPlan
     /// <summary>Nothing of a farm lies further from the plan's corner, m.</summary>
     public const double FurthestM = 20_000;
 
-    private const double Gap = 12;      // between ponds that nobody placed, m
+    private const double Gap = 12; // between ponds that nobody placed, m
     private const double RowWidth = 360; // where a row of them ends, m
 
     /// <summary>Every pond with its outline; those without a place stand in rows under the others.</summary>
     /// <param name="ponds">Ponds in their order, each with its place or null.</param>
     public static IReadOnlyList<PondOnPlan> LayOut(IReadOnlyList<(Pond Pond, PondPlaced? Place)> ponds)
     {
-        var placed = ponds.Where(p => p.Place is not null).Select(p => At(p.Pond, p.Place!.EastM, p.Place.NorthM, p.Place.TurnDeg, true)).ToList();
+        var placed = ponds
+            .Where(p => p.Place is not null)
+            .Select(p => At(p.Pond, p.Place!.EastM, p.Place.NorthM, p.Place.TurnDeg, true))
+            .ToList();
         var top = placed.Count == 0 ? 0 : placed.Min(p => p.NorthM - p.Reach.NorthM) - Gap;
         var left = placed.Count == 0 ? 0 : placed.Min(p => p.EastM - p.Reach.EastM);
-        double x = left, row = 0;
+        double x = left,
+            row = 0;
         foreach (var (pond, _) in ponds.Where(p => p.Place is null))
         {
             var (w, h) = At(pond, 0, 0, 0, false).Reach;
@@ -75,7 +91,17 @@ public static class FarmPlan
     {
         if (pond.Shape is RoundTank tank)
             return new(pond, eastM, northM, [], tank.DiameterM / 2, turnDeg, placed);
-        return new(pond, eastM, northM, pond.Shape.CornersM.Select(c => Turned(c.EastM, c.NorthM, turnDeg)).Select(c => (eastM + c.EastM, northM + c.NorthM)).ToList(), 0, turnDeg, placed);
+        return new(
+            pond,
+            eastM,
+            northM,
+            pond.Shape.CornersM.Select(c => Turned(c.EastM, c.NorthM, turnDeg))
+                .Select(c => (eastM + c.EastM, northM + c.NorthM))
+                .ToList(),
+            0,
+            turnDeg,
+            placed
+        );
     }
 
     /// <summary>A point turned left about nought.</summary>

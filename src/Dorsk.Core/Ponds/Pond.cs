@@ -11,7 +11,15 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Shape">Its body.</param>
 /// <param name="Use">What it is for: grow-out, nursery, broodstock, settling.</param>
 /// <param name="Split">The zones of a split pond; null for others.</param>
-public sealed record Pond(long Id, string Code, string Name, PondKind Kind, PondShape Shape, string Use, SplitZones? Split = null)
+public sealed record Pond(
+    long Id,
+    string Code,
+    string Name,
+    PondKind Kind,
+    PondShape Shape,
+    string Use,
+    SplitZones? Split = null
+)
 {
     /// <summary>Whether fish are planned per volume (tanks, raceways, cages, hapas) and not per area.</summary>
     public bool ByVolume => Kind is PondKind.Tank or PondKind.Raceway or PondKind.Cage or PondKind.Hapa;
@@ -28,6 +36,12 @@ public sealed record SplitZones(double FishShare, double PaddleM3H)
 
     /// <summary>Grounds of those hours.</summary>
     /// <param name="fullM3">Volume of the whole pond when full, m³.</param>
-    public Grounds Why(double fullM3) => Grounds.Of("Volume of the fish zone by what the paddle moves; the zone takes its share of the whole volume.", "Geometry",
-        new Input("whole pond when full", fullM3, Measures.Volume, "its body"), new Input("share of the fish zone", FishShare * 100, Measures.Share, "pond register"), new Input("paddle", PaddleM3H, Measures.Flow, "pond register"));
+    public Grounds Why(double fullM3) =>
+        Grounds.Of(
+            "Volume of the fish zone by what the paddle moves; the zone takes its share of the whole volume.",
+            "Geometry",
+            new Input("whole pond when full", fullM3, Measures.Volume, "its body"),
+            new Input("share of the fish zone", FishShare * 100, Measures.Share, "pond register"),
+            new Input("paddle", PaddleM3H, Measures.Flow, "pond register")
+        );
 }

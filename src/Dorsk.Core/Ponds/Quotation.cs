@@ -56,14 +56,17 @@ public sealed record QuoteLine(string What, double Amount, string Unit, double E
 public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, double DepthM, double Slope, double EdgeM)
 {
     // Judged: sheet laid over the crest or rim, base beyond the frame, thickness of concrete.
-    private const double OverlapM = 0.5, BaseBeyondM = 0.5, ConcreteM = 0.12;
+    private const double OverlapM = 0.5,
+        BaseBeyondM = 0.5,
+        ConcreteM = 0.12;
 
     private bool Dug => Kind is BuildKind.Earthen or BuildKind.Lined;
 
     private bool Round => Kind == BuildKind.RoundFrame;
 
     /// <summary>The water as it stands, to the brim of the full water.</summary>
-    public PondShape Water => Round ? new RoundTank(LengthM, DepthM) : new SlopedRectangle(LengthM, WidthM, DepthM, Dug ? Slope : 0);
+    public PondShape Water =>
+        Round ? new RoundTank(LengthM, DepthM) : new SlopedRectangle(LengthM, WidthM, DepthM, Dug ? Slope : 0);
 
     /// <summary>Water when full, m³.</summary>
     public double VolumeM3 => Water.FullVolumeM3;
@@ -72,13 +75,24 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
     public double WallM => DepthM + EdgeM;
 
     /// <summary>Earth to move, m³; none for a frame or a tank above ground.</summary>
-    public double EarthM3 => Dug ? new SlopedRectangle(LengthM + (2 * Slope * EdgeM), WidthM + (2 * Slope * EdgeM), WallM, Slope).FullVolumeM3 : 0;
+    public double EarthM3 =>
+        Dug
+            ? new SlopedRectangle(
+                LengthM + (2 * Slope * EdgeM),
+                WidthM + (2 * Slope * EdgeM),
+                WallM,
+                Slope
+            ).FullVolumeM3
+            : 0;
 
     /// <summary>Wall by its length and height, m²; none for a dug one.</summary>
     public double WallM2 => Dug ? 0 : (Round ? Math.PI * LengthM : 2 * (LengthM + WidthM)) * WallM;
 
     /// <summary>Level base, m².</summary>
-    public double BaseM2 => Dug ? 0 : Round ? Math.PI / 4 * Math.Pow(LengthM + (2 * BaseBeyondM), 2) : (LengthM + (2 * BaseBeyondM)) * (WidthM + (2 * BaseBeyondM));
+    public double BaseM2 =>
+        Dug ? 0
+        : Round ? Math.PI / 4 * Math.Pow(LengthM + (2 * BaseBeyondM), 2)
+        : (LengthM + (2 * BaseBeyondM)) * (WidthM + (2 * BaseBeyondM));
 
     /// <summary>One straight sheet over floor and walls with its lap over the edge, as it is bought, m²; none for earth and concrete.</summary>
     public double LinerM2
@@ -90,7 +104,9 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
             if (Round)
                 return Math.Pow(LengthM + (2 * (WallM + OverlapM)), 2);
             // Up both banks, measured along the slope.
-            double bank = Dug ? WallM * Math.Sqrt(1 + (Slope * Slope)) : WallM, inset = Dug ? 2 * Slope * DepthM : 0, more = 2 * (bank + OverlapM);
+            double bank = Dug ? WallM * Math.Sqrt(1 + (Slope * Slope)) : WallM,
+                inset = Dug ? 2 * Slope * DepthM : 0,
+                more = 2 * (bank + OverlapM);
             return (LengthM - inset + more) * (WidthM - inset + more);
         }
     }
@@ -102,18 +118,25 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
     public double GrassM2 => Dug ? 2 * 2 * (LengthM + WidthM + (4 * Slope * EdgeM) + 4) : 0;
 
     /// <summary>Height of wall or bank over the water by how fish meet it, m.</summary>
-    public static (double M, string Says) Edge(EdgeHabit habit) => habit switch
-    {
-        EdgeHabit.Leaps => (0.6, "they leap: 0.6 m over the water, or a net over it"),
-        EdgeHabit.Climbs => (0.4, "they climb: 0.4 m of smooth wall and a lip turned in, and no rope or pipe down to the ground"),
-        _ => (0.3, "they keep down: 0.3 m over the water carries waves and rain"),
-    };
+    public static (double M, string Says) Edge(EdgeHabit habit) =>
+        habit switch
+        {
+            EdgeHabit.Leaps => (0.6, "they leap: 0.6 m over the water, or a net over it"),
+            EdgeHabit.Climbs => (
+                0.4,
+                "they climb: 0.4 m of smooth wall and a lip turned in, and no rope or pipe down to the ground"
+            ),
+            _ => (0.3, "they keep down: 0.3 m over the water carries waves and rain"),
+        };
 
     /// <summary>What stands against it, by the field typed.</summary>
     public IEnumerable<Remark> Check()
     {
         if (Dug && 2 * Slope * DepthM >= Math.Min(LengthM, WidthM))
-            yield return Remark.Refuse("slope", "The banks meet before the floor. Make it wider, shallower, or steeper.");
+            yield return Remark.Refuse(
+                "slope",
+                "The banks meet before the floor. Make it wider, shallower, or steeper."
+            );
     }
 }
 
@@ -123,16 +146,47 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
 public sealed record Quotation(IReadOnlyList<QuoteLine> Lines, double Spare)
 {
     /// <summary>Prices, each of one unit, in the farm's currency.</summary>
-    public sealed record Prices(double EarthM3, double LinerM2, double WallM2, double BaseM2, double ConcreteM3, double GrassM2, double Fittings, double Fence, double Hours, double Hour, double Trips, double Trip);
+    public sealed record Prices(
+        double EarthM3,
+        double LinerM2,
+        double WallM2,
+        double BaseM2,
+        double ConcreteM3,
+        double GrassM2,
+        double Fittings,
+        double Fence,
+        double Hours,
+        double Hour,
+        double Trips,
+        double Trip
+    );
 
     /// <summary>The lines that this body needs; parts it does not have are left out.</summary>
-    public static Quotation For(BuildBody body, Prices p, double spare) => new([.. new QuoteLine[]
-    {
-        new("earth to move", body.EarthM3, "m³", p.EarthM3, false), new(body.Kind == BuildKind.Concrete ? "formwork of the walls" : "frame and wall", body.WallM2, "m²", p.WallM2, true),
-        new("level base", body.BaseM2, "m²", p.BaseM2, true), new("liner, one sheet", body.LinerM2, "m²", p.LinerM2, true), new("concrete", body.ConcreteM3, "m³", p.ConcreteM3, true),
-        new("grass on the banks", body.GrassM2, "m²", p.GrassM2, true), new("pipes, drain, screens", 1, "set", p.Fittings, true), new("fence and lid", 1, "set", p.Fence, true),
-        new("labour", p.Hours, "hours", p.Hour, false), new("travel", p.Trips, "trips", p.Trip, false),
-    }.Where(l => l.Amount > 0)], spare);
+    public static Quotation For(BuildBody body, Prices p, double spare) =>
+        new(
+            [
+                .. new QuoteLine[]
+                {
+                    new("earth to move", body.EarthM3, "m³", p.EarthM3, false),
+                    new(
+                        body.Kind == BuildKind.Concrete ? "formwork of the walls" : "frame and wall",
+                        body.WallM2,
+                        "m²",
+                        p.WallM2,
+                        true
+                    ),
+                    new("level base", body.BaseM2, "m²", p.BaseM2, true),
+                    new("liner, one sheet", body.LinerM2, "m²", p.LinerM2, true),
+                    new("concrete", body.ConcreteM3, "m³", p.ConcreteM3, true),
+                    new("grass on the banks", body.GrassM2, "m²", p.GrassM2, true),
+                    new("pipes, drain, screens", 1, "set", p.Fittings, true),
+                    new("fence and lid", 1, "set", p.Fence, true),
+                    new("labour", p.Hours, "hours", p.Hour, false),
+                    new("travel", p.Trips, "trips", p.Trip, false),
+                }.Where(l => l.Amount > 0),
+            ],
+            spare
+        );
 
     /// <summary>Sum of the lines.</summary>
     public double Sum => Lines.Sum(l => l.Cost);

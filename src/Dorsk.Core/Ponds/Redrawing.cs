@@ -3,13 +3,17 @@ namespace Dorsk.Core.Ponds;
 /// <summary>What a new drawing of a pond means: moved and turned only, or another shape.</summary>
 public static class Redrawing
 {
-    private const double SameM = 0.01, SquareM = 0.05;
+    private const double SameM = 0.01,
+        SquareM = 0.05;
 
     /// <summary>Reads a drawing.</summary>
     /// <param name="before">The pond as it lay.</param>
     /// <param name="corners">Its corners as drawn, in the order they had; for a round tank one point, its middle.</param>
     /// <returns>The pond described anew when its shape changed, else null; and its place.</returns>
-    public static (Pond? Rebuilt, PondPlaced Place) Of(PondOnPlan before, IReadOnlyList<(double EastM, double NorthM)> corners)
+    public static (Pond? Rebuilt, PondPlaced Place) Of(
+        PondOnPlan before,
+        IReadOnlyList<(double EastM, double NorthM)> corners
+    )
     {
         var pond = before.Pond;
         if (pond.Shape is RoundTank)
@@ -18,11 +22,29 @@ public static class Redrawing
         var (east, north) = outline.Middle;
         if (TurnOf(before, corners) is { } turned)
         {
-            var (dx, dy) = FarmPlan.Turned(before.EastM - before.Outline[0].EastM, before.NorthM - before.Outline[0].NorthM, turned);
-            return (null, new(pond.Id, corners[0].EastM + dx, corners[0].NorthM + dy, Math.IEEERemainder(before.TurnDeg + turned, 360)));
+            var (dx, dy) = FarmPlan.Turned(
+                before.EastM - before.Outline[0].EastM,
+                before.NorthM - before.Outline[0].NorthM,
+                turned
+            );
+            return (
+                null,
+                new(
+                    pond.Id,
+                    corners[0].EastM + dx,
+                    corners[0].NorthM + dy,
+                    Math.IEEERemainder(before.TurnDeg + turned, 360)
+                )
+            );
         }
         if (pond.Shape is SlopedRectangle r && Rectangle(corners) is { } sides)
-            return (pond with { Shape = r with { LengthM = sides.LengthM, WidthM = sides.WidthM } }, new(pond.Id, east, north, sides.TurnDeg));
+            return (
+                pond with
+                {
+                    Shape = r with { LengthM = sides.LengthM, WidthM = sides.WidthM },
+                },
+                new(pond.Id, east, north, sides.TurnDeg)
+            );
         var drawn = outline.AboutMiddle();
         // Built anew, never by `with`: these bodies keep figures of their outline.
         PondShape shape = pond.Shape switch
@@ -46,21 +68,30 @@ public static class Redrawing
         for (var i = 1; i < old.Count; i++)
         {
             var (x, y) = FarmPlan.Turned(old[i].EastM - old[0].EastM, old[i].NorthM - old[0].NorthM, turn);
-            if (Math.Abs(corners[0].EastM + x - corners[i].EastM) > SameM || Math.Abs(corners[0].NorthM + y - corners[i].NorthM) > SameM)
+            if (
+                Math.Abs(corners[0].EastM + x - corners[i].EastM) > SameM
+                || Math.Abs(corners[0].NorthM + y - corners[i].NorthM) > SameM
+            )
                 return null;
         }
         return turn;
     }
 
-    private static (double LengthM, double WidthM, double TurnDeg)? Rectangle(IReadOnlyList<(double EastM, double NorthM)> c)
+    private static (double LengthM, double WidthM, double TurnDeg)? Rectangle(
+        IReadOnlyList<(double EastM, double NorthM)> c
+    )
     {
         if (c.Count != 4)
             return null;
         var sides = new Outline(c).SidesM;
         var diagonals = (Outline.Distance(c[0], c[2]), Outline.Distance(c[1], c[3]));
-        var square = Math.Abs(sides[0] - sides[2]) < SquareM && Math.Abs(sides[1] - sides[3]) < SquareM && Math.Abs(diagonals.Item1 - diagonals.Item2) < SquareM;
+        var square =
+            Math.Abs(sides[0] - sides[2]) < SquareM
+            && Math.Abs(sides[1] - sides[3]) < SquareM
+            && Math.Abs(diagonals.Item1 - diagonals.Item2) < SquareM;
         return square ? (sides[0], sides[1], Angle(c[0], c[1])) : null;
     }
 
-    private static double Angle((double EastM, double NorthM) a, (double EastM, double NorthM) b) => Math.Atan2(b.NorthM - a.NorthM, b.EastM - a.EastM) * 180 / Math.PI;
+    private static double Angle((double EastM, double NorthM) a, (double EastM, double NorthM) b) =>
+        Math.Atan2(b.NorthM - a.NorthM, b.EastM - a.EastM) * 180 / Math.PI;
 }

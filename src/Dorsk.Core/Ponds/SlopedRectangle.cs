@@ -20,7 +20,13 @@ public sealed record SlopedRectangle(double LengthM, double WidthM, double Depth
     public override double FullDepthM => DepthM;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<(double EastM, double NorthM)> CornersM => [(-LengthM / 2, -WidthM / 2), (LengthM / 2, -WidthM / 2), (LengthM / 2, WidthM / 2), (-LengthM / 2, WidthM / 2)];
+    public override IReadOnlyList<(double EastM, double NorthM)> CornersM =>
+        [
+            (-LengthM / 2, -WidthM / 2),
+            (LengthM / 2, -WidthM / 2),
+            (LengthM / 2, WidthM / 2),
+            (-LengthM / 2, WidthM / 2),
+        ];
 
     /// <inheritdoc/>
     public override double AreaM2(double levelM)
@@ -33,15 +39,24 @@ public sealed record SlopedRectangle(double LengthM, double WidthM, double Depth
     public override double VolumeM3(double levelM)
     {
         var h = Held(levelM);
-        return (BottomLengthM * BottomWidthM * h) + (Slope * h * h * (BottomLengthM + BottomWidthM)) + (4.0 / 3 * Slope * Slope * h * h * h);
+        return (BottomLengthM * BottomWidthM * h)
+            + (Slope * h * h * (BottomLengthM + BottomWidthM))
+            + (4.0 / 3 * Slope * Slope * h * h * h);
     }
 
     /// <summary>What stands against building this body, field by field; empty when it can be built.</summary>
     public static IEnumerable<Remark> Check(double lengthM, double widthM, double depthM, double slope)
     {
-        foreach (var remark in Messages.Sides(lengthM, widthM).Concat(Messages.Depth(depthM)).Concat(Messages.Slope(slope)))
+        foreach (
+            var remark in Messages.Sides(lengthM, widthM).Concat(Messages.Depth(depthM)).Concat(Messages.Slope(slope))
+        )
             yield return remark;
         if (slope is >= 0 and <= 6 && 2 * slope * depthM > Math.Min(lengthM, widthM) && depthM > 0)
-            yield return Remark.Refuse("Slope", FormattableString.Invariant($"At slope {slope:0.##} the banks meet before {depthM:0.##} m of depth. A pond {Math.Min(lengthM, widthM):0.#} m wide takes at most slope {Math.Min(lengthM, widthM) / (2 * depthM):0.##}."));
+            yield return Remark.Refuse(
+                "Slope",
+                FormattableString.Invariant(
+                    $"At slope {slope:0.##} the banks meet before {depthM:0.##} m of depth. A pond {Math.Min(lengthM, widthM):0.#} m wide takes at most slope {Math.Min(lengthM, widthM) / (2 * depthM):0.##}."
+                )
+            );
     }
 }

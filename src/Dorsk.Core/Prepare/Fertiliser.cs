@@ -18,7 +18,10 @@ public sealed record Fertiliser(double AKg, double BKg, double SurplusNKgHa)
     /// <param name="bN">Nitrogen of the second, percent; 0 when there is none.</param>
     public static Fertiliser Dose(double areaHa, double nKgHa, double p2o5KgHa, double aN, double aP2O5, double bN)
     {
-        var a = aP2O5 > 0 ? p2o5KgHa / (aP2O5 / 100) : aN > 0 ? nKgHa / (aN / 100) : 0;
+        var a =
+            aP2O5 > 0 ? p2o5KgHa / (aP2O5 / 100)
+            : aN > 0 ? nKgHa / (aN / 100)
+            : 0;
         var fromA = a * aN / 100;
         var b = bN > 0 ? Math.Max(0, nKgHa - fromA) / (bN / 100) : 0;
         return new(a * areaHa, b * areaHa, Math.Max(0, fromA - nKgHa));

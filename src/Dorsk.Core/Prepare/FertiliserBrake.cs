@@ -12,7 +12,15 @@ namespace Dorsk.Core.Prepare;
 /// <param name="AlkalinityMgL">Alkalinity, mg/L as CaCO₃.</param>
 /// <param name="Ph">pH in the afternoon.</param>
 /// <param name="Ammonium">Whether a bag holds ammonium or urea.</param>
-public sealed record FertiliserQuestion(double TempC, double? SecchiM, IReadOnlyList<double> DawnsMgL, double? WatchMgL, double? AlkalinityMgL, double? Ph, bool Ammonium)
+public sealed record FertiliserQuestion(
+    double TempC,
+    double? SecchiM,
+    IReadOnlyList<double> DawnsMgL,
+    double? WatchMgL,
+    double? AlkalinityMgL,
+    double? Ph,
+    bool Ammonium
+)
 {
     /// <summary>The risk that the bloom dies, as the trends tell it; null when there is none.</summary>
     public Judgement? BloomRisk { get; init; }
@@ -24,7 +32,10 @@ public static class FertiliserBrake
     /// <summary>Where it comes from.</summary>
     public const string Source = "Brakes of the trade after Boyd 1990; starting values";
 
-    private const double ColdC = 15, NearWatchMgL = 1.5, AlkalinityLowMgL = 20, PhHigh = 8.5;
+    private const double ColdC = 15,
+        NearWatchMgL = 1.5,
+        AlkalinityLowMgL = 20,
+        PhHigh = 8.5;
     private const int FallingDays = 3;
 
     /// <summary>Why no dose is given now; null when nothing that was read stands against it.</summary>
@@ -32,22 +43,34 @@ public static class FertiliserBrake
     {
         string Print(double si, Measure measure) => QuantityText.Write(si, measure, hand);
         if (IsFalling(q.DawnsMgL) && q.WatchMgL is { } watch && q.DawnsMgL[^1] < watch + NearWatchMgL)
-            return Skip($"dawn oxygen fell {FallingDays} mornings running, to {Print(q.DawnsMgL[^1], Measures.Oxygen)}, within {Print(NearWatchMgL, Measures.Oxygen)} of the watch level {Print(watch, Measures.Oxygen)}. More bloom would take more");
+            return Skip(
+                $"dawn oxygen fell {FallingDays} mornings running, to {Print(q.DawnsMgL[^1], Measures.Oxygen)}, within {Print(NearWatchMgL, Measures.Oxygen)} of the watch level {Print(watch, Measures.Oxygen)}. More bloom would take more"
+            );
         if (q.BloomRisk is { } risk)
             return Skip(risk.Reason.Split(". ")[0]);
         if (q.SecchiM is < WaterJudge.HeavyBloomM and { } secchi)
-            return Skip($"Secchi {Print(secchi, Measures.ShortLength)} is under {Print(WaterJudge.HeavyBloomM, Measures.ShortLength)}, the bloom is heavy enough");
+            return Skip(
+                $"Secchi {Print(secchi, Measures.ShortLength)} is under {Print(WaterJudge.HeavyBloomM, Measures.ShortLength)}, the bloom is heavy enough"
+            );
         if (q.TempC < ColdC)
-            return Skip($"under {Print(ColdC, Measures.Temperature)} the bloom does not take it up. Cool-water fry ponds are fertilised colder: a setting of the farm");
+            return Skip(
+                $"under {Print(ColdC, Measures.Temperature)} the bloom does not take it up. Cool-water fry ponds are fertilised colder: a setting of the farm"
+            );
         if (q.Ammonium && q.Ph is > PhHigh and { } ph)
-            return Skip($"at pH {Print(ph, Measures.Ph)} ammonium turns into ammonia that poisons. Wait for pH under {Print(PhHigh, Measures.Ph)}, or use a bag without nitrogen");
+            return Skip(
+                $"at pH {Print(ph, Measures.Ph)} ammonium turns into ammonia that poisons. Wait for pH under {Print(PhHigh, Measures.Ph)}, or use a bag without nitrogen"
+            );
         return q.AlkalinityMgL is < AlkalinityLowMgL and { } alkalinity
-            ? Skip($"alkalinity {Print(alkalinity, Measures.CoarseConcentration)} is under {Print(AlkalinityLowMgL, Measures.CoarseConcentration)}: phosphate is lost to the mud. Lime first") : null;
+            ? Skip(
+                $"alkalinity {Print(alkalinity, Measures.CoarseConcentration)} is under {Print(AlkalinityLowMgL, Measures.CoarseConcentration)}: phosphate is lost to the mud. Lime first"
+            )
+            : null;
     }
 
     /// <summary>Whether the last three mornings were each lower than the one before.</summary>
     public static bool IsFalling(IReadOnlyList<double> dawnsMgL) =>
-        dawnsMgL.Count > FallingDays && Enumerable.Range(dawnsMgL.Count - FallingDays, FallingDays).All(i => dawnsMgL[i] < dawnsMgL[i - 1]);
+        dawnsMgL.Count > FallingDays
+        && Enumerable.Range(dawnsMgL.Count - FallingDays, FallingDays).All(i => dawnsMgL[i] < dawnsMgL[i - 1]);
 
     private static Judgement Skip(string reason) => new(Status.Watch, "No dose now: " + reason);
 }

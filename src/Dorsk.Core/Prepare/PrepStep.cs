@@ -10,7 +10,14 @@ namespace Dorsk.Core.Prepare;
 /// <param name="BagPrice">Price of a bag (of a kWh), or null.</param>
 /// <param name="Why">Grounds of the amount.</param>
 /// <param name="IsEnergy">Electricity: the amount is kWh.</param>
-public sealed record Supply(string Product, double? Amount, double? Bag, double? BagPrice, Grounds Why, bool IsEnergy = false)
+public sealed record Supply(
+    string Product,
+    double? Amount,
+    double? Bag,
+    double? BagPrice,
+    Grounds Why,
+    bool IsEnergy = false
+)
 {
     /// <summary>Whole bags (whole kWh), or null.</summary>
     public int? Bags => Amount is { } kg && Bag is > 0 and { } bag ? (int)Math.Ceiling(Math.Round(kg / bag, 6)) : null;
@@ -27,13 +34,22 @@ public sealed record Supply(string Product, double? Amount, double? Bag, double?
 /// <param name="Caution">The usual caution; may be empty.</param>
 /// <param name="Supplies">What it uses up.</param>
 /// <param name="After">Steps it waits for: key and days between.</param>
-public sealed record PrepStep(string Key, PondWork Work, string What, string Reason, string Caution, IReadOnlyList<Supply> Supplies, IReadOnlyList<(string Key, int Days)> After)
+public sealed record PrepStep(
+    string Key,
+    PondWork Work,
+    string What,
+    string Reason,
+    string Caution,
+    IReadOnlyList<Supply> Supplies,
+    IReadOnlyList<(string Key, int Days)> After
+)
 {
     /// <summary>How keys of jobs begin that are steps of a preparation.</summary>
     public const string JobPrefix = "prep-";
 
     /// <summary>Key of this step's job: step, pond and the line of the plan.</summary>
-    public string JobKey(string pondCode, long planLine) => FormattableString.Invariant($"{JobPrefix}{Key}:{pondCode}:{planLine}");
+    public string JobKey(string pondCode, long planLine) =>
+        FormattableString.Invariant($"{JobPrefix}{Key}:{pondCode}:{planLine}");
 
     /// <summary>The step that a job's key names.</summary>
     public static string OfJob(string jobKey) => jobKey[JobPrefix.Length..].Split(':')[0];

@@ -64,25 +64,54 @@ public enum FertiliserSchool
 /// <param name="Cover">Whether floating plants cover the water as feed and are opened before fish come.</param>
 /// <param name="Prices">The farm's own prices.</param>
 public sealed record PreparationPlanned(
-    long PondId, DateOnly? StockOn, string SpeciesKey, int DryDays, LimeSchool Lime, double? MudPh, SoilTexture Texture, double? AlkalinityMgL, double LimeValuePct,
-    PestSchool Pests, double? PoisonGM3, int PoisonDays, FertiliserSchool Fertiliser, bool Cover, PreparationPrices Prices) : Fact
+    long PondId,
+    DateOnly? StockOn,
+    string SpeciesKey,
+    int DryDays,
+    LimeSchool Lime,
+    double? MudPh,
+    SoilTexture Texture,
+    double? AlkalinityMgL,
+    double LimeValuePct,
+    PestSchool Pests,
+    double? PoisonGM3,
+    int PoisonDays,
+    FertiliserSchool Fertiliser,
+    bool Cover,
+    PreparationPrices Prices
+) : Fact
 {
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="plannedOn">Farm day of the plan.</param>
     public IEnumerable<Remark> Check(DateOnly plannedOn)
     {
         if (StockOn is { } day && (day <= plannedOn || day > plannedOn.AddDays(730)))
-            yield return Remark.Refuse("StockOn", "Fish come after the plan is made, and within two years of it. Choose another day, or leave it empty to count forward.");
+            yield return Remark.Refuse(
+                "StockOn",
+                "Fish come after the plan is made, and within two years of it. Choose another day, or leave it empty to count forward."
+            );
         if (DryDays is < 0 or > 120)
             yield return Remark.Refuse("DryDays", "0 to 120 days; 5 to 14 is usual.");
         if (Lime == LimeSchool.BySoil && MudPh is not (>= 2 and <= 10))
-            yield return Remark.Refuse("MudPh", "Lime by soil needs the pH of the mud, 2 to 10: dried mud in as much distilled water.");
+            yield return Remark.Refuse(
+                "MudPh",
+                "Lime by soil needs the pH of the mud, 2 to 10: dried mud in as much distilled water."
+            );
         if (Lime == LimeSchool.ByAlkalinity && AlkalinityMgL is not (>= 0 and <= 800))
-            yield return Remark.Refuse("Alkalinity", "Lime by alkalinity needs the alkalinity of the water, 0 to 800 mg/L as CaCO₃.");
+            yield return Remark.Refuse(
+                "Alkalinity",
+                "Lime by alkalinity needs the alkalinity of the water, 0 to 800 mg/L as CaCO₃."
+            );
         if (LimeValuePct is not (>= 10 and <= 180))
-            yield return Remark.Refuse("LimeValue", "10 to 180 % of pure fine limestone; the bag says the neutralising value.");
+            yield return Remark.Refuse(
+                "LimeValue",
+                "10 to 180 % of pure fine limestone; the bag says the neutralising value."
+            );
         if (MudPh < LimeNeed.AcidSulphatePh && DryDays > 0)
-            yield return Remark.Ask("DryDays", "Mud under pH 4 is likely an acid-sulphate soil: dried, it turns to acid. Flush and lime it wet, by test; 0 days is the safe choice. Is drying meant?");
+            yield return Remark.Ask(
+                "DryDays",
+                "Mud under pH 4 is likely an acid-sulphate soil: dried, it turns to acid. Flush and lime it wet, by test; 0 days is the safe choice. Is drying meant?"
+            );
         if (PoisonGM3 is <= 0 or > 1000)
             yield return Remark.Refuse("PoisonGM3", "Over 0 and up to 1,000 g/m³, by the label; or empty.");
         if (PoisonDays is < 1 or > 90)
@@ -98,8 +127,16 @@ public sealed record PreparationPlanned(
 /// <param name="FertiliserBag">A bag of fertiliser, of either kind.</param>
 /// <param name="MealBag">A bag of meal.</param>
 /// <param name="KWh">A kilowatt-hour.</param>
-public sealed record PreparationPrices(double BagKg, double? LimeBag, double? FertiliserBag, double? MealBag, double? KWh)
+public sealed record PreparationPrices(
+    double BagKg,
+    double? LimeBag,
+    double? FertiliserBag,
+    double? MealBag,
+    double? KWh
+)
 {
     /// <summary>Whether all are within bounds.</summary>
-    public bool Sound => BagKg is >= 0.1 and <= 2000 && new[] { LimeBag, FertiliserBag, MealBag, KWh }.All(p => p is null or (>= 0 and <= 1e7));
+    public bool Sound =>
+        BagKg is >= 0.1 and <= 2000
+        && new[] { LimeBag, FertiliserBag, MealBag, KWh }.All(p => p is null or (>= 0 and <= 1e7));
 }

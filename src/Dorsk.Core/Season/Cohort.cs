@@ -24,9 +24,22 @@ public sealed record TakenOut(string Key, DateOnly On, double Count, long? ToPon
 /// <param name="CvPct">Spread of their weights, percent.</param>
 /// <param name="Ahead">Weights from the first day to the end of the horizon.</param>
 /// <param name="Stands">Whether they stand today.</param>
-public sealed record Cohort(string Key, long PondId, FishSpecies Species, double TargetG, Interval Count, double DailyLoss, double CvPct, IReadOnlyList<WeightAhead> Ahead, bool Stands)
+public sealed record Cohort(
+    string Key,
+    long PondId,
+    FishSpecies Species,
+    double TargetG,
+    Interval Count,
+    double DailyLoss,
+    double CvPct,
+    IReadOnlyList<WeightAhead> Ahead,
+    bool Stands
+)
 {
-    private readonly double countLogWidth = Math.Log(Math.Max(1, Count.High) / Math.Max(1, Count.Value)) * SampleStatistics.Z(GrowthForecast.Level) / SampleStatistics.Z(Count.Level);
+    private readonly double countLogWidth =
+        Math.Log(Math.Max(1, Count.High) / Math.Max(1, Count.Value))
+        * SampleStatistics.Z(GrowthForecast.Level)
+        / SampleStatistics.Z(Count.Level);
 
     /// <summary>When they reach their weight.</summary>
     public TargetDate Window { get; private init; } = GrowthForecast.DateOf(TargetG, Ahead);
@@ -50,7 +63,8 @@ public sealed record Cohort(string Key, long PondId, FishSpecies Species, double
     public DateOnly From => Ahead[0].Day;
 
     /// <summary>Whether an event takes fish of these.</summary>
-    public bool Gives(SeasonEvent e) => e.PondId == PondId && (e.Key == Key || e.Key == OutKey || Taken.Any(t => t.Key == e.Key));
+    public bool Gives(SeasonEvent e) =>
+        e.PondId == PondId && (e.Key == Key || e.Key == OutKey || Taken.Any(t => t.Key == e.Key));
 
     /// <summary>Whether they stand in the pond at the end of a day.</summary>
     public bool StandsOn(DateOnly day) => day >= From && (Out is not { } end || day < end);
@@ -78,7 +92,12 @@ public sealed record Cohort(string Key, long PondId, FishSpecies Species, double
         var (fish, g) = (CountOn(day), MeanG(day));
         var kg = fish * g.Value / 1000;
         double Wide(double log) => Math.Exp(Math.Sqrt((log * log) + (countLogWidth * countLogWidth)));
-        return new(kg, kg / Wide(Math.Log(g.Value / g.Low)), kg * Wide(Math.Log(g.High / g.Value)), GrowthForecast.Level);
+        return new(
+            kg,
+            kg / Wide(Math.Log(g.Value / g.Low)),
+            kg * Wide(Math.Log(g.High / g.Value)),
+            GrowthForecast.Level
+        );
     }
 
     /// <summary>
@@ -95,12 +114,25 @@ public sealed record Cohort(string Key, long PondId, FishSpecies Species, double
         var share = there <= 0 ? 1 : Math.Min(1, count / there);
         var mean = MeanG(on);
         if (toPondId is not null || share >= 1)
-            return this with { Taken = [.. Taken.Append(new(key, on, Math.Min(count, there), toPondId, mean)).OrderBy(t => t.On)] };
+            return this with
+            {
+                Taken = [.. Taken.Append(new(key, on, Math.Min(count, there), toPondId, mean)).OrderBy(t => t.On)],
+            };
         var (taken, stay) = GradedG(mean.Value, CvPct, share);
         double Lighter(double g) => Math.Pow(Math.Max(0.1, Math.Cbrt(g) - Math.Cbrt(mean.Value) + Math.Cbrt(stay)), 3);
         Interval By(Interval g, double k) => new(g.Value * k, g.Low * k, g.High * k, g.Level);
-        List<WeightAhead> ahead = [.. Ahead.Select(w => w.Day < on ? w : w with { MeanG = By(w.MeanG, Lighter(w.MeanG.Value) / w.MeanG.Value) })];
-        return this with { Ahead = ahead, Window = GrowthForecast.DateOf(TargetG, ahead), Taken = [.. Taken.Append(new(key, on, count, null, By(mean, taken / mean.Value))).OrderBy(t => t.On)] };
+        List<WeightAhead> ahead =
+        [
+            .. Ahead.Select(w =>
+                w.Day < on ? w : w with { MeanG = By(w.MeanG, Lighter(w.MeanG.Value) / w.MeanG.Value) }
+            ),
+        ];
+        return this with
+        {
+            Ahead = ahead,
+            Window = GrowthForecast.DateOf(TargetG, ahead),
+            Taken = [.. Taken.Append(new(key, on, count, null, By(mean, taken / mean.Value))).OrderBy(t => t.On)],
+        };
     }
 
     /// <summary>Mean weights of the heaviest share of fish and of the rest, g, of weights spread normally.</summary>
@@ -114,11 +146,17 @@ public sealed record Cohort(string Key, long PondId, FishSpecies Species, double
     }
 
     /// <summary>Whether they want the same feed as others on every day: the same growth, number, leavings and last day.</summary>
-    public bool EatsAs(Cohort other) => ReferenceEquals(grown, other.grown) && Count == other.Count && DailyLoss == other.DailyLoss && Out == other.Out && Taken.SequenceEqual(other.Taken);
+    public bool EatsAs(Cohort other) =>
+        ReferenceEquals(grown, other.grown)
+        && Count == other.Count
+        && DailyLoss == other.DailyLoss
+        && Out == other.Out
+        && Taken.SequenceEqual(other.Taken);
 
     // The forecast they began with, before any were taken.
     private readonly IReadOnlyList<WeightAhead> grown = Ahead;
 
     /// <summary>Feed they want day by day until all leave; not fed on that day.</summary>
-    public IReadOnlyList<FeedWanted> Feed(Func<DateOnly, double> tempC) => FeedAhead.Of(Ahead, CountOn, Species, tempC, Out ?? Ahead[^1].Day);
+    public IReadOnlyList<FeedWanted> Feed(Func<DateOnly, double> tempC) =>
+        FeedAhead.Of(Ahead, CountOn, Species, tempC, Out ?? Ahead[^1].Day);
 }

@@ -13,7 +13,17 @@ namespace Dorsk.Core.Season;
 /// <param name="At">Hour by which it is done.</param>
 /// <param name="Who">Whom it falls to.</param>
 /// <param name="Until">Its last day, or null.</param>
-public sealed record DutyKept(long DutyId, long? PondId, string What, string Reason, int EveryDays, DateOnly From, TimeOnly At, Role Who, DateOnly? Until) : Fact
+public sealed record DutyKept(
+    long DutyId,
+    long? PondId,
+    string What,
+    string Reason,
+    int EveryDays,
+    DateOnly From,
+    TimeOnly At,
+    Role Who,
+    DateOnly? Until
+) : Fact
 {
     /// <summary>First part of its jobs' keys.</summary>
     public const string JobName = "duty";
@@ -31,7 +41,10 @@ public sealed record DutyKept(long DutyId, long? PondId, string What, string Rea
 
     /// <summary>The first day after a day on which it falls; null when it has ended.</summary>
     /// <param name="day">Farm day.</param>
-    public DateOnly? NextAfter(DateOnly day) => (LastOn(day)?.AddDays(EveryDays) ?? From) is var next && (Until is null || next <= Until) && next > day ? next : null;
+    public DateOnly? NextAfter(DateOnly day) =>
+        (LastOn(day)?.AddDays(EveryDays) ?? From) is var next && (Until is null || next <= Until) && next > day
+            ? next
+            : null;
 
     /// <summary>Objections, named by the field of the slip.</summary>
     public IEnumerable<Remark> Check()

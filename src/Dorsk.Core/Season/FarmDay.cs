@@ -34,9 +34,27 @@ public readonly record struct Mark(DateTimeOffset At, string By);
 /// <param name="TasteOn">Farm day of the last passed taste test, or null.</param>
 /// <param name="NextThing">What an empty pond waits for, in words.</param>
 public sealed record PondDay(
-    long PondId, string Code, bool Stocked, Judgement Judgement, bool Unread, IReadOnlyList<Mark> Readings, DawnLowForecast? Tonight, AirPlan? Air, WaterLimits? Limits,
-    DateOnly? SampleDue, DateOnly? LastWeighed, IReadOnlyList<Mark> Sampled, double MeanG, double BiomassKg, double? SecchiM,
-    IReadOnlyList<(double Kg, string Held)> Meals, IReadOnlyList<Mark> Fed, DateOnly? Target, DateOnly? TasteOn, string NextThing)
+    long PondId,
+    string Code,
+    bool Stocked,
+    Judgement Judgement,
+    bool Unread,
+    IReadOnlyList<Mark> Readings,
+    DawnLowForecast? Tonight,
+    AirPlan? Air,
+    WaterLimits? Limits,
+    DateOnly? SampleDue,
+    DateOnly? LastWeighed,
+    IReadOnlyList<Mark> Sampled,
+    double MeanG,
+    double BiomassKg,
+    double? SecchiM,
+    IReadOnlyList<(double Kg, string Held)> Meals,
+    IReadOnlyList<Mark> Fed,
+    DateOnly? Target,
+    DateOnly? TasteOn,
+    string NextThing
+)
 {
     /// <summary>The preparation under way: its steps, and the job key of each; null without one.</summary>
     public PrepPlan? Preparation { get; init; }
@@ -91,8 +109,18 @@ public sealed record FeedDay(long FeedId, string Name, double LeftKg, double Per
 /// <param name="Closed">Jobs that people ticked or left, by key.</param>
 /// <param name="Hand">How figures are printed.</param>
 public sealed record FarmDay(
-    DateTimeOffset Now, FarmZone Zone, DateTimeOffset Sunrise, DateTimeOffset Sunset, IReadOnlyList<PondDay> Ponds, IReadOnlyList<FeedDay> Feeds,
-    double? WindMs, double? CloudEighths, double? AirC, IReadOnlyDictionary<string, ClosedJob> Closed, Hand Hand)
+    DateTimeOffset Now,
+    FarmZone Zone,
+    DateTimeOffset Sunrise,
+    DateTimeOffset Sunset,
+    IReadOnlyList<PondDay> Ponds,
+    IReadOnlyList<FeedDay> Feeds,
+    double? WindMs,
+    double? CloudEighths,
+    double? AirC,
+    IReadOnlyDictionary<string, ClosedJob> Closed,
+    Hand Hand
+)
 {
     /// <summary>Instruments whose calibration is due: number, name, last day.</summary>
     public IReadOnlyList<(long Id, string Name, DateOnly? Last)> ToCalibrate { get; init; } = [];
@@ -109,12 +137,19 @@ public sealed record FarmDay(
     /// <summary>Ponds with fish.</summary>
     public IReadOnlyList<PondDay> Stocked => Ponds.Where(p => p.Stocked).ToList();
 
-    internal string Hour(DateTimeOffset at) => Zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+    internal string Hour(DateTimeOffset at) =>
+        Zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
     // Figures a farmer would round are rounded: no tenths from a hundred on.
-    internal string Say(double si, Measure measure) => QuantityText.Write(si, measure.In(Hand.System).FromSi(si) >= 100 ? measure with { Decimals = 0 } : measure, Hand);
+    internal string Say(double si, Measure measure) =>
+        QuantityText.Write(
+            si,
+            measure.In(Hand.System).FromSi(si) >= 100 ? measure with { Decimals = 0 } : measure,
+            Hand
+        );
 
-    internal static string Day(DateOnly day) => day.ToString("ddd d MMM", System.Globalization.CultureInfo.InvariantCulture);
+    internal static string Day(DateOnly day) =>
+        day.ToString("ddd d MMM", System.Globalization.CultureInfo.InvariantCulture);
 }
 
 /// <summary>How a job was closed by hand.</summary>

@@ -9,8 +9,10 @@ namespace Dorsk.Core.Season;
 public readonly record struct SizeClass(double FromG, double ToG)
 {
     /// <summary>Under, in and over the market size of a species.</summary>
-    public static IReadOnlyList<SizeClass> Of(FishSpecies s) => double.IsInfinity(s.MarketHighG) || s.MarketHighG <= s.MarketLowG
-        ? [new(0, s.MarketLowG), new(s.MarketLowG, double.PositiveInfinity)] : [new(0, s.MarketLowG), new(s.MarketLowG, s.MarketHighG), new(s.MarketHighG, double.PositiveInfinity)];
+    public static IReadOnlyList<SizeClass> Of(FishSpecies s) =>
+        double.IsInfinity(s.MarketHighG) || s.MarketHighG <= s.MarketLowG
+            ? [new(0, s.MarketLowG), new(s.MarketLowG, double.PositiveInfinity)]
+            : [new(0, s.MarketLowG), new(s.MarketLowG, s.MarketHighG), new(s.MarketHighG, double.PositiveInfinity)];
 
     /// <summary>Share of the mass of fish that falls into this class: weights spread normally about their mean.</summary>
     /// <param name="meanG">Mean weight, g.</param>
@@ -19,7 +21,10 @@ public readonly record struct SizeClass(double FromG, double ToG)
     {
         var cv = cvPct / 100;
         // Mass under x of a normal spread: its share of fish less what the lighter ones lack.
-        double Under(double x) => double.IsInfinity(x) ? 1 : x <= 0 ? 0 : Normal.CDF(0, 1, ((x / meanG) - 1) / cv) - (cv * Normal.PDF(0, 1, ((x / meanG) - 1) / cv));
+        double Under(double x) =>
+            double.IsInfinity(x) ? 1
+            : x <= 0 ? 0
+            : Normal.CDF(0, 1, ((x / meanG) - 1) / cv) - (cv * Normal.PDF(0, 1, ((x / meanG) - 1) / cv));
         return Math.Clamp(Under(ToG) - Under(FromG), 0, 1);
     }
 }
@@ -35,9 +40,26 @@ public sealed record SupplyOfMonth(DateOnly Month, FishSpecies Species, SizeClas
     public static IReadOnlyList<SupplyOfMonth> Of(SeasonAhead season)
     {
         var cohorts = season.Cohorts.ToList();
-        return [.. season.Events.Where(e => e.Sells && e.Kg > 0)
-            .Select(e => (e, c: cohorts.Find(c => c.Gives(e))!))
-            .SelectMany(x => SizeClass.Of(x.c.Species).Select(k => (Month: new DateOnly(x.e.On.Year, x.e.On.Month, 1), x.c.Species, Class: k, Kg: x.e.Kg * k.ShareOfMass(x.e.MeanG.Value, Math.Max(1, x.c.CvPct)))))
-            .GroupBy(x => (x.Month, x.Species.Key, x.Class)).Select(g => new SupplyOfMonth(g.Key.Month, g.First().Species, g.Key.Class, g.Sum(x => x.Kg))).OrderBy(s => s.Month)];
+        return
+        [
+            .. season
+                .Events.Where(e => e.Sells && e.Kg > 0)
+                .Select(e => (e, c: cohorts.Find(c => c.Gives(e))!))
+                .SelectMany(x =>
+                    SizeClass
+                        .Of(x.c.Species)
+                        .Select(k =>
+                            (
+                                Month: new DateOnly(x.e.On.Year, x.e.On.Month, 1),
+                                x.c.Species,
+                                Class: k,
+                                Kg: x.e.Kg * k.ShareOfMass(x.e.MeanG.Value, Math.Max(1, x.c.CvPct))
+                            )
+                        )
+                )
+                .GroupBy(x => (x.Month, x.Species.Key, x.Class))
+                .Select(g => new SupplyOfMonth(g.Key.Month, g.First().Species, g.Key.Class, g.Sum(x => x.Kg)))
+                .OrderBy(s => s.Month),
+        ];
     }
 }

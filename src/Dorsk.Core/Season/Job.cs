@@ -32,4 +32,18 @@ public enum JobState
 /// <param name="By">Who did it and when, once done or skipped.</param>
 /// <param name="Line">The log line of the tick, when a person ticked it.</param>
 /// <param name="Note">Why it was skipped, or how far it has come.</param>
-public sealed record Job(string Key, long? PondId, string PondCode, DateTimeOffset From, DateTimeOffset Due, string What, string Reason, Role Who, string Slip, JobState State, Mark? By = null, long? Line = null, string Note = "");
+public sealed record Job(
+    string Key,
+    long? PondId,
+    string PondCode,
+    DateTimeOffset From,
+    DateTimeOffset Due,
+    string What,
+    string Reason,
+    Role Who,
+    string Slip,
+    JobState State,
+    Mark? By = null,
+    long? Line = null,
+    string Note = ""
+);

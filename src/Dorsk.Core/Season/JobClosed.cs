@@ -25,7 +25,10 @@ public sealed record JobClosed(string Key, long? PondId, JobOutcome Outcome, str
         if (Key.Length is 0 or > 120 || Key.Split(':').Length != 3)
             yield return Remark.Refuse("", "There is no such job.");
         if (Outcome == JobOutcome.Skipped && string.IsNullOrWhiteSpace(Reason))
-            yield return Remark.Refuse("Reason", "Say in a few words why it is left: whoever comes after you will ask.");
+            yield return Remark.Refuse(
+                "Reason",
+                "Say in a few words why it is left: whoever comes after you will ask."
+            );
         if (Reason.Length > 300)
             yield return Remark.Refuse("Reason", "At most 300 letters.");
     }

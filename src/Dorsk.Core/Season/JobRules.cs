@@ -17,16 +17,37 @@ public static class JobRules
 {
     // Starting values of the trade; settings once the farm has its own.
     private const double UseFirstDays = 14;
-    private const int NearMarketDays = 7, MorningMeal = 7, AfternoonMeal = 16, SampleHour = 6;
+    private const int NearMarketDays = 7,
+        MorningMeal = 7,
+        AfternoonMeal = 16,
+        SampleHour = 6;
 
     /// <summary>The list.</summary>
     public static readonly IReadOnlyList<JobRule> All =
     [
-        new("dawn", d => Round(d, "dawn", "Dawn round", d.Sunrise.AddMinutes(-60), d.Sunrise.AddMinutes(90), "the lowest oxygen of the night tells the ration and the next forecast")),
+        new("dawn", d =>
+            Round(
+                d,
+                "dawn",
+                "Dawn round",
+                d.Sunrise.AddMinutes(-60),
+                d.Sunrise.AddMinutes(90),
+                "the lowest oxygen of the night tells the ration and the next forecast"
+            )
+        ),
         new("morning-meal", d => Meal(d, 0, "Morning meal", MorningMeal)),
         new("sample", Samples),
         new("afternoon-meal", d => Meal(d, 1, "Afternoon meal", AfternoonMeal)),
-        new("dusk", d => Round(d, "dusk", "Dusk round", d.Sunset.AddMinutes(-150), d.Sunset.AddMinutes(30), "the forecast of the night starts from it")),
+        new("dusk", d =>
+            Round(
+                d,
+                "dusk",
+                "Dusk round",
+                d.Sunset.AddMinutes(-150),
+                d.Sunset.AddMinutes(30),
+                "the forecast of the night starts from it"
+            )
+        ),
         new("air", MoreAir),
         new("second", SecondReading),
         new("order", FeedToOrder),
@@ -44,28 +65,67 @@ public static class JobRules
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
     public static IReadOnlyList<Job> Of(FarmDay day) =>
-        [.. All.SelectMany(r => r.Find(day)).Select(j => Closed(j, day)).OrderBy(j => j.Due).ThenBy(j => j.Key, StringComparer.Ordinal)];
+        [
+            .. All.SelectMany(r => r.Find(day))
+                .Select(j => Closed(j, day))
+                .OrderBy(j => j.Due)
+                .ThenBy(j => j.Key, StringComparer.Ordinal),
+        ];
 
     private static Job Closed(Job job, FarmDay day)
     {
         if (day.Closed.TryGetValue(job.Key, out var closed))
-            return job with { State = closed.Outcome == JobOutcome.Done ? JobState.Done : JobState.Skipped, By = closed.Mark, Line = closed.Line, Note = closed.Reason };
+            return job with
+            {
+                State = closed.Outcome == JobOutcome.Done ? JobState.Done : JobState.Skipped,
+                By = closed.Mark,
+                Line = closed.Line,
+                Note = closed.Reason,
+            };
         return job.State == JobState.Open && day.Now > job.Due ? job with { State = JobState.Late } : job;
     }
 
-    private static string Key(string rule, string place, DateOnly day) => FormattableString.Invariant($"{rule}:{place}:{day:yyyy-MM-dd}");
+    private static string Key(string rule, string place, DateOnly day) =>
+        FormattableString.Invariant($"{rule}:{place}:{day:yyyy-MM-dd}");
 
-    private static IEnumerable<Job> Round(FarmDay d, string rule, string name, DateTimeOffset from, DateTimeOffset due, string reason)
+    private static IEnumerable<Job> Round(
+        FarmDay d,
+        string rule,
+        string name,
+        DateTimeOffset from,
+        DateTimeOffset due,
+        string reason
+    )
     {
         var stocked = d.Stocked;
         if (stocked.Count == 0)
             yield break;
         // Somewhat before the window counts too: a round takes its time.
-        var marks = stocked.Select(p => p.Readings.LastOrDefault(m => m.At >= from.AddMinutes(-45) && m.At <= due.AddMinutes(30))).ToList();
+        var marks = stocked
+            .Select(p => p.Readings.LastOrDefault(m => m.At >= from.AddMinutes(-45) && m.At <= due.AddMinutes(30)))
+            .ToList();
         var read = marks.Count(m => m != default);
-        var what = stocked.Count == 1 ? $"{name}: oxygen and temperature in {stocked[0].Code}" : $"{name}: oxygen and temperature in {stocked.Count} ponds";
-        yield return new(Key(rule, "farm", d.Today), null, "", from, due, what, reason, Role.PondHand, "round", read == stocked.Count ? JobState.Done : JobState.Open,
-            read == stocked.Count ? marks.MaxBy(m => m.At) : null, null, read > 0 && read < stocked.Count ? $"{read} of {stocked.Count} read, missing {string.Join(", ", stocked.Where((_, i) => marks[i] == default).Select(p => p.Code).Take(6))}" : "");
+        var what =
+            stocked.Count == 1
+                ? $"{name}: oxygen and temperature in {stocked[0].Code}"
+                : $"{name}: oxygen and temperature in {stocked.Count} ponds";
+        yield return new(
+            Key(rule, "farm", d.Today),
+            null,
+            "",
+            from,
+            due,
+            what,
+            reason,
+            Role.PondHand,
+            "round",
+            read == stocked.Count ? JobState.Done : JobState.Open,
+            read == stocked.Count ? marks.MaxBy(m => m.At) : null,
+            null,
+            read > 0 && read < stocked.Count
+                ? $"{read} of {stocked.Count} read, missing {string.Join(", ", stocked.Where((_, i) => marks[i] == default).Select(p => p.Code).Take(6))}"
+                : ""
+        );
     }
 
     private static IEnumerable<Job> Meal(FarmDay d, int meal, string name, int hour)
@@ -73,14 +133,31 @@ public static class JobRules
         var ponds = d.Stocked.Where(p => p.Meals.Count > meal).ToList();
         if (ponds.Count == 0)
             yield break;
-        DateTimeOffset from = d.Zone.At(d.Today, new(hour, 0)), due = from.AddHours(2.5), noon = d.Zone.At(d.Today, new(12, 0));
-        var fed = ponds.Where(p => p.Meals[meal].Kg > 0).Select(p => p.Fed.LastOrDefault(m => meal == 0 ? m.At < noon : m.At >= noon)).ToList();
+        DateTimeOffset from = d.Zone.At(d.Today, new(hour, 0)),
+            due = from.AddHours(2.5),
+            noon = d.Zone.At(d.Today, new(12, 0));
+        var fed = ponds
+            .Where(p => p.Meals[meal].Kg > 0)
+            .Select(p => p.Fed.LastOrDefault(m => meal == 0 ? m.At < noon : m.At >= noon))
+            .ToList();
         var held = ponds.Where(p => p.Meals[meal].Held.Length > 0).Select(p => p.Code).ToList();
         var done = fed.Count > 0 && fed.All(m => m != default);
         var kg = ponds.Sum(p => p.Meals[meal].Kg);
-        yield return new(Key(meal == 0 ? "morning-meal" : "afternoon-meal", "farm", d.Today), null, "", from, due, $"{name}: {d.Say(kg, Measures.Mass)} in {fed.Count} ponds{(held.Count > 0 ? $", held in {string.Join(", ", held)}" : "")}",
-            "ration by expected gain, less the brakes", Role.PondHand, "round", done ? JobState.Done : JobState.Open, done ? fed.MaxBy(m => m.At) : null, null,
-            !done && fed.Any(m => m != default) ? $"{fed.Count(m => m != default)} of {fed.Count} fed" : "");
+        yield return new(
+            Key(meal == 0 ? "morning-meal" : "afternoon-meal", "farm", d.Today),
+            null,
+            "",
+            from,
+            due,
+            $"{name}: {d.Say(kg, Measures.Mass)} in {fed.Count} ponds{(held.Count > 0 ? $", held in {string.Join(", ", held)}" : "")}",
+            "ration by expected gain, less the brakes",
+            Role.PondHand,
+            "round",
+            done ? JobState.Done : JobState.Open,
+            done ? fed.MaxBy(m => m.At) : null,
+            null,
+            !done && fed.Any(m => m != default) ? $"{fed.Count(m => m != default)} of {fed.Count} fed" : ""
+        );
     }
 
     private static IEnumerable<Job> Samples(FarmDay d)
@@ -89,46 +166,171 @@ public static class JobRules
         {
             var day = p.SampleDue!.Value < d.Today ? d.Today : p.SampleDue.Value;
             var at = d.Zone.At(day, new(SampleHour, 30));
-            yield return new(Key("sample", p.Code, day), p.PondId, p.Code, at.AddMinutes(-30), at.AddHours(2), $"{p.Code}: sample, in the cool of the morning",
-                p.LastWeighed is { } last ? $"last weighed {d.Today.DayNumber - last.DayNumber} days ago, so {d.Say(p.MeanG, Measures.FishWeight)} is reckoned" : "never weighed since stocking", Role.Manager, "sample", JobState.Open);
+            yield return new(
+                Key("sample", p.Code, day),
+                p.PondId,
+                p.Code,
+                at.AddMinutes(-30),
+                at.AddHours(2),
+                $"{p.Code}: sample, in the cool of the morning",
+                p.LastWeighed is { } last
+                    ? $"last weighed {d.Today.DayNumber - last.DayNumber} days ago, so {d.Say(p.MeanG, Measures.FishWeight)} is reckoned"
+                    : "never weighed since stocking",
+                Role.Manager,
+                "sample",
+                JobState.Open
+            );
         }
         foreach (var p in d.Stocked.Where(p => p.Sampled.Count > 0))
-            yield return new(Key("sample", p.Code, d.Today), p.PondId, p.Code, p.Sampled[^1].At, p.Sampled[^1].At, $"{p.Code}: sample", "", Role.Manager, "", JobState.Done, p.Sampled[^1]);
+            yield return new(
+                Key("sample", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                p.Sampled[^1].At,
+                p.Sampled[^1].At,
+                $"{p.Code}: sample",
+                "",
+                Role.Manager,
+                "",
+                JobState.Done,
+                p.Sampled[^1]
+            );
     }
 
-    private static IEnumerable<Job> MoreAir(FarmDay d) => d.Stocked.Where(p => p.Air is not null).Select(p => new Job(
-        Key("air", p.Code, d.Zone.DayOf(p.Air!.From.AddHours(-12))), p.PondId, p.Code, d.Now, p.Air.From, $"{p.Code}: set the timers of {Codes(p)} to {d.Hour(p.Air.From)}",
-        $"dawn low {d.Say(p.Tonight!.Low.Value, Measures.Oxygen)} without them", Role.NightWatch, "aerators", JobState.Open));
+    private static IEnumerable<Job> MoreAir(FarmDay d) =>
+        d
+            .Stocked.Where(p => p.Air is not null)
+            .Select(p => new Job(
+                Key("air", p.Code, d.Zone.DayOf(p.Air!.From.AddHours(-12))),
+                p.PondId,
+                p.Code,
+                d.Now,
+                p.Air.From,
+                $"{p.Code}: set the timers of {Codes(p)} to {d.Hour(p.Air.From)}",
+                $"dawn low {d.Say(p.Tonight!.Low.Value, Measures.Oxygen)} without them",
+                Role.NightWatch,
+                "aerators",
+                JobState.Open
+            ));
 
     // Two readings in the dark tell this night; only where the night is in doubt.
-    private static IEnumerable<Job> SecondReading(FarmDay d) => d.Stocked.Where(p => p.Tonight?.Judgement.Status is Judging.Status.Watch or Judging.Status.ActNow).Select(p =>
-    {
-        var at = d.Sunset.AddHours(2.5);
-        var done = p.Readings.LastOrDefault(m => m.At >= d.Sunset.AddHours(1.5));
-        return new Job(Key("second", p.Code, d.Today), p.PondId, p.Code, at.AddMinutes(-45), at.AddMinutes(60), $"{p.Code}: read oxygen again in the dark",
-            "the fall since dusk makes tonight's forecast sharper", Role.NightWatch, "reading", done == default ? JobState.Open : JobState.Done, done == default ? null : done);
-    });
+    private static IEnumerable<Job> SecondReading(FarmDay d) =>
+        d
+            .Stocked.Where(p => p.Tonight?.Judgement.Status is Judging.Status.Watch or Judging.Status.ActNow)
+            .Select(p =>
+            {
+                var at = d.Sunset.AddHours(2.5);
+                var done = p.Readings.LastOrDefault(m => m.At >= d.Sunset.AddHours(1.5));
+                return new Job(
+                    Key("second", p.Code, d.Today),
+                    p.PondId,
+                    p.Code,
+                    at.AddMinutes(-45),
+                    at.AddMinutes(60),
+                    $"{p.Code}: read oxygen again in the dark",
+                    "the fall since dusk makes tonight's forecast sharper",
+                    Role.NightWatch,
+                    "reading",
+                    done == default ? JobState.Open : JobState.Done,
+                    done == default ? null : done
+                );
+            });
 
-    private static IEnumerable<Job> FeedToOrder(FarmDay d) => d.Feeds.Where(f => f.Order is { } o ? o.OrderBy <= d.Today : f.PerDayKg > 0 && f.LeftKg / f.PerDayKg < OrderProposal.UsualLeadDays + OrderProposal.SafeDays).Select(f => new Job(
-        OrderKey(f, d), null, "", d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(20, 0)), f.Order is { Kg: > 0 } o ? $"Order {f.Name}, about {d.Say(o.Kg, Measures.Mass)}" : $"Order {f.Name}",
-        $"{d.Say(f.LeftKg, Measures.Mass)} left, " + (f.Order?.RunsOut is { } end ? $"lasts to {FarmDay.Day(end)} as the fish grow" : $"{d.Say(f.PerDayKg, Measures.Mass)} a day: lasts to {FarmDay.Day(d.Today.AddDays((int)(f.LeftKg / f.PerDayKg)))}"), Role.Manager, "", JobState.Open));
+    private static IEnumerable<Job> FeedToOrder(FarmDay d) =>
+        d
+            .Feeds.Where(f =>
+                f.Order is { } o
+                    ? o.OrderBy <= d.Today
+                    : f.PerDayKg > 0 && f.LeftKg / f.PerDayKg < OrderProposal.UsualLeadDays + OrderProposal.SafeDays
+            )
+            .Select(f => new Job(
+                OrderKey(f, d),
+                null,
+                "",
+                d.Zone.At(d.Today, new(8, 0)),
+                d.Zone.At(d.Today, new(20, 0)),
+                f.Order is { Kg: > 0 } o ? $"Order {f.Name}, about {d.Say(o.Kg, Measures.Mass)}" : $"Order {f.Name}",
+                $"{d.Say(f.LeftKg, Measures.Mass)} left, "
+                    + (
+                        f.Order?.RunsOut is { } end
+                            ? $"lasts to {FarmDay.Day(end)} as the fish grow"
+                            : $"{d.Say(f.PerDayKg, Measures.Mass)} a day: lasts to {FarmDay.Day(d.Today.AddDays((int)(f.LeftKg / f.PerDayKg)))}"
+                    ),
+                Role.Manager,
+                "",
+                JobState.Open
+            ));
 
-    internal static string OrderKey(FeedDay f, FarmDay d) => Key("order", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today);
+    internal static string OrderKey(FeedDay f, FarmDay d) =>
+        Key("order", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today);
 
-    internal static Grounds WhyOrder(FeedDay f) => Grounds.Of(
-        FormattableString.Invariant($"What is left lasts until the feed that is wanted has used it up. It is ordered {OrderProposal.UsualLeadDays + OrderProposal.SafeDays:0} days before: {OrderProposal.UsualLeadDays:0} for the load where the kind says nothing else, {OrderProposal.SafeDays:0} to be safe."), "Loads and feedings written down; growth forecast by feed per gain; days are starting values of the trade",
-        new Input("left: received less given", f.LeftKg, Measures.Mass, "reckoned"), new Input("given a day, mean of seven days", f.PerDayKg, Measures.Mass, "feedings written down"));
+    internal static Grounds WhyOrder(FeedDay f) =>
+        Grounds.Of(
+            FormattableString.Invariant(
+                $"What is left lasts until the feed that is wanted has used it up. It is ordered {OrderProposal.UsualLeadDays + OrderProposal.SafeDays:0} days before: {OrderProposal.UsualLeadDays:0} for the load where the kind says nothing else, {OrderProposal.SafeDays:0} to be safe."
+            ),
+            "Loads and feedings written down; growth forecast by feed per gain; days are starting values of the trade",
+            new Input("left: received less given", f.LeftKg, Measures.Mass, "reckoned"),
+            new Input("given a day, mean of seven days", f.PerDayKg, Measures.Mass, "feedings written down")
+        );
 
-    private static IEnumerable<Job> UseFirst(FarmDay d) => d.Feeds.Where(f => f.LeftKg > 0 && f.NextExpiry is { } e && e.DayNumber - d.Today.DayNumber <= UseFirstDays).Select(f => new Job(
-        Key("use-first", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(19, 0)), $"{f.Name}: use the oldest lot first",
-        $"it expires {FarmDay.Day(f.NextExpiry!.Value)}", Role.PondHand, "", JobState.Open));
+    private static IEnumerable<Job> UseFirst(FarmDay d) =>
+        d
+            .Feeds.Where(f => f.LeftKg > 0 && f.NextExpiry is { } e && e.DayNumber - d.Today.DayNumber <= UseFirstDays)
+            .Select(f => new Job(
+                Key(
+                    "use-first",
+                    "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                    d.Today
+                ),
+                null,
+                "",
+                d.Zone.At(d.Today, new(7, 0)),
+                d.Zone.At(d.Today, new(19, 0)),
+                $"{f.Name}: use the oldest lot first",
+                $"it expires {FarmDay.Day(f.NextExpiry!.Value)}",
+                Role.PondHand,
+                "",
+                JobState.Open
+            ));
 
-    private static IEnumerable<Job> FeedChanges(FarmDay d) => d.Stocked.SelectMany(p => p.Changes.Where(c => c.On == d.Today).Select(c => new Job(
-        Key("change", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(6, 0)), d.Zone.At(d.Today, new(9, 0)), $"{p.Code}: {c.What}", c.Reason, Role.PondHand, "", JobState.Open)));
+    private static IEnumerable<Job> FeedChanges(FarmDay d) =>
+        d.Stocked.SelectMany(p =>
+            p.Changes.Where(c => c.On == d.Today)
+                .Select(c => new Job(
+                    Key("change", p.Code, d.Today),
+                    p.PondId,
+                    p.Code,
+                    d.Zone.At(d.Today, new(6, 0)),
+                    d.Zone.At(d.Today, new(9, 0)),
+                    $"{p.Code}: {c.What}",
+                    c.Reason,
+                    Role.PondHand,
+                    "",
+                    JobState.Open
+                ))
+        );
 
-    private static IEnumerable<Job> PlanHarvest(FarmDay d) => d.Stocked.Where(p => p.Target is { } t && t.DayNumber - d.Today.DayNumber <= NearMarketDays && p.TasteOn is not null && !p.LeavePlanned).Select(p => new Job(
-        Key("harvest", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(19, 0)), $"{p.Code}: plan the harvest",
-        $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed", Role.Manager, "", JobState.Open));
+    private static IEnumerable<Job> PlanHarvest(FarmDay d) =>
+        d
+            .Stocked.Where(p =>
+                p.Target is { } t
+                && t.DayNumber - d.Today.DayNumber <= NearMarketDays
+                && p.TasteOn is not null
+                && !p.LeavePlanned
+            )
+            .Select(p => new Job(
+                Key("harvest", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                d.Zone.At(d.Today, new(8, 0)),
+                d.Zone.At(d.Today, new(19, 0)),
+                $"{p.Code}: plan the harvest",
+                $"{d.Say(p.MeanG, Measures.FishWeight)} on average; the taste test of {FarmDay.Day(p.TasteOn!.Value)} passed",
+                Role.Manager,
+                "",
+                JobState.Open
+            ));
 
     // A machine's dose drifts, and it sees no appetite.
     private static IEnumerable<Job> Feeders(FarmDay d)
@@ -136,55 +338,173 @@ public static class JobRules
         foreach (var p in d.Stocked.Where(p => p.Feeder is not null))
         {
             if (p.Feeder!.WeighAgain <= d.Today)
-                yield return new(Key("feeder", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(17, 0)), $"{p.Code}: weigh what {p.Feeder.Name} gives", $"last weighed {FarmDay.Day(p.Feeder.WeighedOn)}; a dose drifts with pellet and damp", Role.PondHand, "feeder", JobState.Open);
+                yield return new(
+                    Key("feeder", p.Code, d.Today),
+                    p.PondId,
+                    p.Code,
+                    d.Zone.At(d.Today, new(7, 0)),
+                    d.Zone.At(d.Today, new(17, 0)),
+                    $"{p.Code}: weigh what {p.Feeder.Name} gives",
+                    $"last weighed {FarmDay.Day(p.Feeder.WeighedOn)}; a dose drifts with pellet and damp",
+                    Role.PondHand,
+                    "feeder",
+                    JobState.Open
+                );
             if (!(p.WatchedOn > d.Today.AddDays(-FeederKept.WatchDays)))
-                yield return new(Key("watch-meal", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(MorningMeal, 0)), d.Zone.At(d.Today, new(17, 0)), $"{p.Code}: watch a meal of {p.Feeder.Name}", p.WatchedOn is { } last ? $"last watched {FarmDay.Day(last)}; a machine sees no appetite" : "nobody has watched one yet; a machine sees no appetite", Role.PondHand, "feeding", JobState.Open);
+                yield return new(
+                    Key("watch-meal", p.Code, d.Today),
+                    p.PondId,
+                    p.Code,
+                    d.Zone.At(d.Today, new(MorningMeal, 0)),
+                    d.Zone.At(d.Today, new(17, 0)),
+                    $"{p.Code}: watch a meal of {p.Feeder.Name}",
+                    p.WatchedOn is { } last
+                        ? $"last watched {FarmDay.Day(last)}; a machine sees no appetite"
+                        : "nobody has watched one yet; a machine sees no appetite",
+                    Role.PondHand,
+                    "feeding",
+                    JobState.Open
+                );
         }
     }
 
-    private static IEnumerable<Job> Planned(FarmDay d) => d.Ponds.SelectMany(p => p.Planned.Where(x => x.On == d.Today).Select(x => PlannedJob(d, p, x)));
+    private static IEnumerable<Job> Planned(FarmDay d) =>
+        d.Ponds.SelectMany(p => p.Planned.Where(x => x.On == d.Today).Select(x => PlannedJob(d, p, x)));
 
     internal static Job PlannedJob(FarmDay d, PondDay p, (string Key, DateOnly On, string What, string Slip) x) =>
-        new(Key("plan", x.Key, x.On), p.PondId, p.Code, d.Zone.At(x.On, new(5, 0)), d.Zone.At(x.On, new(18, 0)), $"{p.Code}: {x.What}", "planned in the season", Role.Manager, x.Slip, JobState.Open);
+        new(
+            Key("plan", x.Key, x.On),
+            p.PondId,
+            p.Code,
+            d.Zone.At(x.On, new(5, 0)),
+            d.Zone.At(x.On, new(18, 0)),
+            $"{p.Code}: {x.What}",
+            "planned in the season",
+            Role.Manager,
+            x.Slip,
+            JobState.Open
+        );
 
     // Steps whose day has come; an open one moves every later day, so the morrow's list is never wrong.
-    private static IEnumerable<Job> Preparation(FarmDay d) => d.Ponds.Where(p => p.Preparation is not null).SelectMany(p => p.Preparation!.Open.Where(s => s.Day <= d.Today).Select(s =>
-        {
-            var held = s.Step.Work == PondWork.Fertilised ? p.Brake : null;
-            return new Job(s.Step.JobKey(p.Code, p.PreparationLine), p.PondId, p.Code, d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",
-                held?.Reason ?? (s.MovedDays > 0 ? FormattableString.Invariant($"{s.MovedDays} days after its first day; everything after it waits") : s.Step.Reason), Role.PondHand, $"work?Work={s.Step.Work}", s.State == StepState.Late ? JobState.Late : JobState.Open);
-        }));
+    private static IEnumerable<Job> Preparation(FarmDay d) =>
+        d
+            .Ponds.Where(p => p.Preparation is not null)
+            .SelectMany(p =>
+                p.Preparation!.Open.Where(s => s.Day <= d.Today)
+                    .Select(s =>
+                    {
+                        var held = s.Step.Work == PondWork.Fertilised ? p.Brake : null;
+                        return new Job(
+                            s.Step.JobKey(p.Code, p.PreparationLine),
+                            p.PondId,
+                            p.Code,
+                            d.Zone.At(d.Today, new(7, 0)),
+                            d.Zone.At(d.Today, new(18, 0)),
+                            $"{p.Code}: {char.ToLowerInvariant(s.Step.What[0])}{s.Step.What[1..]}",
+                            held?.Reason
+                                ?? (
+                                    s.MovedDays > 0
+                                        ? FormattableString.Invariant(
+                                            $"{s.MovedDays} days after its first day; everything after it waits"
+                                        )
+                                        : s.Step.Reason
+                                ),
+                            Role.PondHand,
+                            $"work?Work={s.Step.Work}",
+                            s.State == StepState.Late ? JobState.Late : JobState.Open
+                        );
+                    })
+            );
 
-    private static IEnumerable<Job> Services(FarmDay d) => d.Ponds.SelectMany(p => p.ToService.Select(s => new Job(Key($"service-{s.Code}", p.Code, d.Today), p.PondId, p.Code, d.Zone.At(d.Today, new(8, 0)), d.Zone.At(d.Today, new(17, 0)), $"{p.Code}: service {s.Code}",
-        s.Reason, Role.Manager, $"air-service?Code={s.Code}", JobState.Open)));
+    private static IEnumerable<Job> Services(FarmDay d) =>
+        d.Ponds.SelectMany(p =>
+            p.ToService.Select(s => new Job(
+                Key($"service-{s.Code}", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                d.Zone.At(d.Today, new(8, 0)),
+                d.Zone.At(d.Today, new(17, 0)),
+                $"{p.Code}: service {s.Code}",
+                s.Reason,
+                Role.Manager,
+                $"air-service?Code={s.Code}",
+                JobState.Open
+            ))
+        );
 
-    private static IEnumerable<Job> Calibrations(FarmDay d) => d.ToCalibrate.Select(i => new Job(FormattableString.Invariant($"calibrate:instrument{i.Id}:{d.Today:yyyy-MM-dd}"), null, "", d.Zone.At(d.Today, new(7, 0)), d.Zone.At(d.Today, new(18, 0)), $"Calibrate {i.Name}",
-        i.Last is { } last ? $"last done {FarmDay.Day(last)}; a forecast is as good as the meter" : "never written down; a forecast is as good as the meter", Role.PondHand, "instruments", JobState.Open));
+    private static IEnumerable<Job> Calibrations(FarmDay d) =>
+        d.ToCalibrate.Select(i => new Job(
+            FormattableString.Invariant($"calibrate:instrument{i.Id}:{d.Today:yyyy-MM-dd}"),
+            null,
+            "",
+            d.Zone.At(d.Today, new(7, 0)),
+            d.Zone.At(d.Today, new(18, 0)),
+            $"Calibrate {i.Name}",
+            i.Last is { } last
+                ? $"last done {FarmDay.Day(last)}; a forecast is as good as the meter"
+                : "never written down; a forecast is as good as the meter",
+            Role.PondHand,
+            "instruments",
+            JobState.Open
+        ));
 
     // The last time it fell due, until it is closed: one that was missed does not pile up.
     private static IEnumerable<Job> Standing(FarmDay d)
     {
         foreach (var duty in d.Duties)
         {
-            if (duty.LastOn(d.Today) is not { } day || (d.Closed.TryGetValue(duty.JobKey(day), out var closed) && d.Zone.DayOf(closed.Mark.At) < d.Today))
+            if (
+                duty.LastOn(d.Today) is not { } day
+                || (d.Closed.TryGetValue(duty.JobKey(day), out var closed) && d.Zone.DayOf(closed.Mark.At) < d.Today)
+            )
                 continue;
             var code = duty.PondId is { } id ? d.Ponds.FirstOrDefault(p => p.PondId == id)?.Code : "";
             // A pond that was laid up asks for nothing.
             if (code is null)
                 continue;
             var late = d.Today.DayNumber - day.DayNumber;
-            yield return new(duty.JobKey(day), duty.PondId, code, d.Zone.At(d.Today, TimeOnly.MinValue), d.Zone.At(d.Today, duty.At), code.Length > 0 ? $"{code}: {duty.What}" : duty.What,
-                late > 0 ? FormattableString.Invariant($"it was for {FarmDay.Day(day)}") + (duty.Reason.Length > 0 ? ": " + duty.Reason : "") : duty.Reason, duty.Who, "", late > 0 ? JobState.Late : JobState.Open);
+            yield return new(
+                duty.JobKey(day),
+                duty.PondId,
+                code,
+                d.Zone.At(d.Today, TimeOnly.MinValue),
+                d.Zone.At(d.Today, duty.At),
+                code.Length > 0 ? $"{code}: {duty.What}" : duty.What,
+                late > 0
+                    ? FormattableString.Invariant($"it was for {FarmDay.Day(day)}")
+                        + (duty.Reason.Length > 0 ? ": " + duty.Reason : "")
+                    : duty.Reason,
+                duty.Who,
+                "",
+                late > 0 ? JobState.Late : JobState.Open
+            );
         }
     }
 
-    private static IEnumerable<Job> Quarantines(FarmDay d) => d.Held.Where(q => d.Ponds.Any(p => p.PondId == q.PondId)).Select(q =>
-    {
-        var code = d.Ponds.First(p => p.PondId == q.PondId).Code;
-        var over = d.Today >= q.Until;
-        return new Job(FormattableString.Invariant($"quarantine:{q.BatchId}:{d.Today:yyyy-MM-dd}"), q.PondId, code, d.Zone.At(d.Today, new(6, 0)), d.Zone.At(d.Today, new(18, 0)), over ? $"{code}: quarantine may end: pass, hold longer or treat" : $"{code}: look at the fish held apart",
-            over ? $"held since {FarmDay.Day(q.From)}" : $"every day until {FarmDay.Day(q.Until)}: feeding, skin, gills, deaths; own net and boots", over ? Role.Manager : Role.PondHand, "quarantine", !over && q.LookedOn(d.Today) ? JobState.Done : JobState.Open);
-    });
+    private static IEnumerable<Job> Quarantines(FarmDay d) =>
+        d
+            .Held.Where(q => d.Ponds.Any(p => p.PondId == q.PondId))
+            .Select(q =>
+            {
+                var code = d.Ponds.First(p => p.PondId == q.PondId).Code;
+                var over = d.Today >= q.Until;
+                return new Job(
+                    FormattableString.Invariant($"quarantine:{q.BatchId}:{d.Today:yyyy-MM-dd}"),
+                    q.PondId,
+                    code,
+                    d.Zone.At(d.Today, new(6, 0)),
+                    d.Zone.At(d.Today, new(18, 0)),
+                    over
+                        ? $"{code}: quarantine may end: pass, hold longer or treat"
+                        : $"{code}: look at the fish held apart",
+                    over
+                        ? $"held since {FarmDay.Day(q.From)}"
+                        : $"every day until {FarmDay.Day(q.Until)}: feeding, skin, gills, deaths; own net and boots",
+                    over ? Role.Manager : Role.PondHand,
+                    "quarantine",
+                    !over && q.LookedOn(d.Today) ? JobState.Done : JobState.Open
+                );
+            });
 
     internal static string Codes(PondDay p) => string.Join(" and ", p.Air!.More.Select(a => a.Code));
 }

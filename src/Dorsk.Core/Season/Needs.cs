@@ -36,7 +36,17 @@ public enum Answer
 /// <param name="Label">Its words on the button.</param>
 /// <param name="Why">Grounds, where a figure was reckoned.</param>
 /// <param name="Job">The job behind it, or null.</param>
-public sealed record Need(Status Status, string Where, PondDay? Pond, string Reason, DateTimeOffset? By, Answer Answer, string Label, Grounds? Why, Job? Job);
+public sealed record Need(
+    Status Status,
+    string Where,
+    PondDay? Pond,
+    string Reason,
+    DateTimeOffset? By,
+    Answer Answer,
+    string Label,
+    Grounds? Why,
+    Job? Job
+);
 
 /// <summary>What needs somebody, most pressing first.</summary>
 public static class Needs
@@ -47,12 +57,23 @@ public static class Needs
     /// <param name="day">The farm.</param>
     /// <param name="jobs">Its jobs.</param>
     public static IReadOnlyList<Need> Of(FarmDay day, IReadOnlyList<Job> jobs) =>
-    [
-        .. day.Stocked.Where(p => p.Judgement.Status is Status.ActNow or Status.Watch && !Together(day, p)).Select(p => OfPond(day, p, jobs))
-            .Concat(Unread(day))
-            .Concat(jobs.Where(j => j.State is JobState.Open or JobState.Late && j.Key.Split(':')[0] is "order" or "sample" && j.Due - day.Now < TimeSpan.FromHours(24)).Select(j => OfJob(day, j)))
-            .OrderByDescending(n => n.Status).ThenBy(n => n.By ?? DateTimeOffset.MaxValue).ThenBy(n => n.Where, StringComparer.Ordinal),
-    ];
+        [
+            .. day
+                .Stocked.Where(p => p.Judgement.Status is Status.ActNow or Status.Watch && !Together(day, p))
+                .Select(p => OfPond(day, p, jobs))
+                .Concat(Unread(day))
+                .Concat(
+                    jobs.Where(j =>
+                            j.State is JobState.Open or JobState.Late
+                            && j.Key.Split(':')[0] is "order" or "sample"
+                            && j.Due - day.Now < TimeSpan.FromHours(24)
+                        )
+                        .Select(j => OfJob(day, j))
+                )
+                .OrderByDescending(n => n.Status)
+                .ThenBy(n => n.By ?? DateTimeOffset.MaxValue)
+                .ThenBy(n => n.Where, StringComparer.Ordinal),
+        ];
 
     // Where nobody walked the round, the round is what is missing, not eleven readings.
     private static bool Together(FarmDay d, PondDay p) => p.Unread && d.Stocked.Count(o => o.Unread) > 1;
@@ -61,8 +82,17 @@ public static class Needs
     {
         var unread = d.Stocked.Where(p => Together(d, p)).ToList();
         if (unread.Count > 0)
-            yield return new(Status.Watch, unread.Count == d.Stocked.Count ? "Every pond" : $"{unread.Count} ponds", null,
-                $"{unread[0].Judgement.Reason}{(unread.Count == d.Stocked.Count ? "" : " in " + string.Join(", ", unread.Select(p => p.Code)))}. Until it is made up, how they stand is not known.", d.Now, Answer.Round, "Start the round", null, null);
+            yield return new(
+                Status.Watch,
+                unread.Count == d.Stocked.Count ? "Every pond" : $"{unread.Count} ponds",
+                null,
+                $"{unread[0].Judgement.Reason}{(unread.Count == d.Stocked.Count ? "" : " in " + string.Join(", ", unread.Select(p => p.Code)))}. Until it is made up, how they stand is not known.",
+                d.Now,
+                Answer.Round,
+                "Start the round",
+                null,
+                null
+            );
     }
 
     private static Need OfPond(FarmDay d, PondDay p, IReadOnlyList<Job> jobs)
@@ -70,19 +100,55 @@ public static class Needs
         var tonight = p.Tonight is { } f && f.Judgement.Status >= p.Judgement.Status ? f : null;
         var air = jobs.FirstOrDefault(j => j.PondId == p.PondId && j.Key.StartsWith("air:", StringComparison.Ordinal));
         if (tonight is null)
-            return new(p.Judgement.Status, p.Code, p, p.Judgement.Reason + ".", null, p.Unread ? Answer.Read : Answer.LookAtWater,
-                p.Unread ? "Write a reading" : "Open its water", null, null);
+            return new(
+                p.Judgement.Status,
+                p.Code,
+                p,
+                p.Judgement.Reason + ".",
+                null,
+                p.Unread ? Answer.Read : Answer.LookAtWater,
+                p.Unread ? "Write a reading" : "Open its water",
+                null,
+                null
+            );
         if (p.Air is { } plan)
-            return new(Status.ActNow, p.Code, p, $"{Fall(d, p)} {Causes(d, p)} {More(d, p)}", plan.From, Answer.Air, $"Run {JobRules.Codes(p)} from {d.Hour(plan.From)}", plan.Why, air);
-        var all = p.Judgement.Status == Status.ActNow ? " No aerator stands idle: hold the feed, bring an emergency aerator, read again in the dark." : "";
-        return new(p.Judgement.Status, p.Code, p, $"{Fall(d, p)} {Causes(d, p)}{all}", tonight.UnderActAt ?? tonight.UnderWatchAt ?? tonight.LowAt, Answer.Read, "Read it again", tonight.Why, null);
+            return new(
+                Status.ActNow,
+                p.Code,
+                p,
+                $"{Fall(d, p)} {Causes(d, p)} {More(d, p)}",
+                plan.From,
+                Answer.Air,
+                $"Run {JobRules.Codes(p)} from {d.Hour(plan.From)}",
+                plan.Why,
+                air
+            );
+        var all =
+            p.Judgement.Status == Status.ActNow
+                ? " No aerator stands idle: hold the feed, bring an emergency aerator, read again in the dark."
+                : "";
+        return new(
+            p.Judgement.Status,
+            p.Code,
+            p,
+            $"{Fall(d, p)} {Causes(d, p)}{all}",
+            tonight.UnderActAt ?? tonight.UnderWatchAt ?? tonight.LowAt,
+            Answer.Read,
+            "Read it again",
+            tonight.Why,
+            null
+        );
     }
 
     private static string Fall(FarmDay d, PondDay p)
     {
         var f = p.Tonight!;
-        var crossing = f.UnderActAt is { } act ? $"Oxygen passes under {d.Say(p.Limits!.DoActMgL, Measures.Oxygen)} at about {d.Hour(act)} and reaches "
-            : f.UnderWatchAt is { } watch ? $"Oxygen passes under {d.Say(p.Limits!.DoWatchMgL, Measures.Oxygen)} at about {d.Hour(watch)} and reaches " : "Dawn low ";
+        var crossing =
+            f.UnderActAt is { } act
+                ? $"Oxygen passes under {d.Say(p.Limits!.DoActMgL, Measures.Oxygen)} at about {d.Hour(act)} and reaches "
+            : f.UnderWatchAt is { } watch
+                ? $"Oxygen passes under {d.Say(p.Limits!.DoWatchMgL, Measures.Oxygen)} at about {d.Hour(watch)} and reaches "
+            : "Dawn low ";
         return $"{crossing}{d.Say(f.Low.Value, Measures.Oxygen)} at {d.Hour(f.LowAt)}, could be {d.Say(f.Low.Low, Measures.Oxygen)}.";
     }
 
@@ -109,7 +175,27 @@ public static class Needs
         var pond = d.Ponds.FirstOrDefault(p => p.PondId == j.PondId);
         var reason = $"{char.ToUpperInvariant(j.Reason[0])}{j.Reason[1..]}.";
         return d.Feeds.FirstOrDefault(f => j.Key == JobRules.OrderKey(f, d)) is { } feed
-            ? new(Status.Watch, "Feed store", null, $"{feed.Name}: {j.Reason}.", j.Due, Answer.Tick, "Ordered", JobRules.WhyOrder(feed), j)
-            : new(Status.Steady, pond!.Code, pond, $"Sample day. {reason}", j.From.AddMinutes(30), Answer.Sample, "Sample slip", null, j);
+            ? new(
+                Status.Watch,
+                "Feed store",
+                null,
+                $"{feed.Name}: {j.Reason}.",
+                j.Due,
+                Answer.Tick,
+                "Ordered",
+                JobRules.WhyOrder(feed),
+                j
+            )
+            : new(
+                Status.Steady,
+                pond!.Code,
+                pond,
+                $"Sample day. {reason}",
+                j.From.AddMinutes(30),
+                Answer.Sample,
+                "Sample slip",
+                null,
+                j
+            );
     }
 }

@@ -32,7 +32,18 @@ public enum SeasonEventKind
 /// <param name="Earliest">First day of the window in which they reach their weight, or null.</param>
 /// <param name="Latest">Its last day, or null when it lies beyond the horizon.</param>
 /// <param name="OtherPondId">Where they come from or go to, or null.</param>
-public sealed record SeasonEvent(string Key, long PondId, SeasonEventKind Kind, DateOnly On, bool Planned, double Count, Interval MeanG, DateOnly? Earliest = null, DateOnly? Latest = null, long? OtherPondId = null)
+public sealed record SeasonEvent(
+    string Key,
+    long PondId,
+    SeasonEventKind Kind,
+    DateOnly On,
+    bool Planned,
+    double Count,
+    Interval MeanG,
+    DateOnly? Earliest = null,
+    DateOnly? Latest = null,
+    long? OtherPondId = null
+)
 {
     /// <summary>Their mass, kg.</summary>
     public double Kg => Count * MeanG.Value / 1000;

@@ -17,8 +17,16 @@ namespace Dorsk.Core.Season;
 /// <param name="PrepareDays">Days from empty to ready.</param>
 /// <param name="ReadyOn">First day an empty pond can be stocked as its preparation stands; null while fish stand in it.</param>
 public sealed record SeasonPond(
-    long PondId, string Code, Func<FishSpecies, double> CarriesKg, Func<DateOnly, double> TempC, Func<string, FishSpecies> Species,
-    Func<FishSpecies, DateOnly, double, IReadOnlyList<WeightAhead>> Grow, Func<FishSpecies, double> DailyLoss, int PrepareDays, DateOnly? ReadyOn);
+    long PondId,
+    string Code,
+    Func<FishSpecies, double> CarriesKg,
+    Func<DateOnly, double> TempC,
+    Func<string, FishSpecies> Species,
+    Func<FishSpecies, DateOnly, double, IReadOnlyList<WeightAhead>> Grow,
+    Func<FishSpecies, double> DailyLoss,
+    int PrepareDays,
+    DateOnly? ReadyOn
+);
 
 /// <summary>A batch that stands today.</summary>
 /// <param name="PondId">Where.</param>
@@ -29,7 +37,16 @@ public sealed record SeasonPond(
 /// <param name="CvPct">Spread of their weights, percent.</param>
 /// <param name="Ahead">Growth forecast from today on.</param>
 /// <param name="SampleDue">Farm day of the next sample.</param>
-public sealed record SeasonBatch(long PondId, long BatchId, FishSpecies Species, double TargetG, Interval Count, double CvPct, IReadOnlyList<WeightAhead> Ahead, DateOnly SampleDue);
+public sealed record SeasonBatch(
+    long PondId,
+    long BatchId,
+    FishSpecies Species,
+    double TargetG,
+    Interval Count,
+    double CvPct,
+    IReadOnlyList<WeightAhead> Ahead,
+    DateOnly SampleDue
+);
 
 /// <summary>A kind of feed in the store.</summary>
 /// <param name="FeedId">Its number.</param>
@@ -38,7 +55,14 @@ public sealed record SeasonBatch(long PondId, long BatchId, FishSpecies Species,
 /// <param name="LeftKg">Left, kg.</param>
 /// <param name="LeadDays">From order to delivery, days, or null for the usual.</param>
 /// <param name="BagKg">A bag, kg, or null.</param>
-public sealed record SeasonFeed(long FeedId, string Name, double PelletMm, double LeftKg, double? LeadDays, double? BagKg);
+public sealed record SeasonFeed(
+    long FeedId,
+    string Name,
+    double PelletMm,
+    double LeftKg,
+    double? LeadDays,
+    double? BagKg
+);
 
 /// <summary>What the season ahead is worked out from.</summary>
 /// <param name="Today">Farm day.</param>
@@ -48,7 +72,15 @@ public sealed record SeasonFeed(long FeedId, string Name, double PelletMm, doubl
 /// <param name="Cycles">Open plans for fish to come.</param>
 /// <param name="Feeds">The store.</param>
 /// <param name="Hand">How figures are printed in reasons.</param>
-public sealed record SeasonInput(DateOnly Today, IReadOnlyList<SeasonPond> Ponds, IReadOnlyList<SeasonBatch> Batches, IReadOnlyList<HarvestPlanned> Harvests, IReadOnlyList<CyclePlanned> Cycles, IReadOnlyList<SeasonFeed> Feeds, Hand Hand)
+public sealed record SeasonInput(
+    DateOnly Today,
+    IReadOnlyList<SeasonPond> Ponds,
+    IReadOnlyList<SeasonBatch> Batches,
+    IReadOnlyList<HarvestPlanned> Harvests,
+    IReadOnlyList<CyclePlanned> Cycles,
+    IReadOnlyList<SeasonFeed> Feeds,
+    Hand Hand
+)
 {
     /// <summary>How far the season looks, days.</summary>
     public const int Days = HarvestPlanned.FurthestDays;
@@ -59,9 +91,18 @@ public sealed record SeasonInput(DateOnly Today, IReadOnlyList<SeasonPond> Ponds
     /// <summary>Code of a pond.</summary>
     public string CodeOf(long pondId) => Ponds.FirstOrDefault(p => p.PondId == pondId)?.Code ?? "?";
 
-    internal string Day(DateOnly day) => day.Year == Today.Year ? FarmDay.Day(day) : day.ToString("d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
+    internal string Day(DateOnly day) =>
+        day.Year == Today.Year
+            ? FarmDay.Day(day)
+            : day.ToString("d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
 
-    internal string Grams(double g) => QuantityText.Write(g, g >= 100 ? Measures.FishWeight with { Decimals = 0, UsDecimals = 0 } : Measures.FishWeight, Hand);
+    internal string Grams(double g) =>
+        QuantityText.Write(
+            g,
+            g >= 100 ? Measures.FishWeight with { Decimals = 0, UsDecimals = 0 } : Measures.FishWeight,
+            Hand
+        );
 
-    internal string Kg(double kg) => QuantityText.Write(kg, kg >= 100 ? Measures.Mass with { Decimals = 0, UsDecimals = 0 } : Measures.Mass, Hand);
+    internal string Kg(double kg) =>
+        QuantityText.Write(kg, kg >= 100 ? Measures.Mass with { Decimals = 0, UsDecimals = 0 } : Measures.Mass, Hand);
 }

@@ -12,31 +12,112 @@ public sealed record UsualDuty(string What, int EveryDays, TimeOnly At, string R
 /// <summary>What is usually kept up in a body of water. Days between are starting values of the trade; the farm sets its own.</summary>
 public static class UsualDuties
 {
-    private static readonly TimeOnly Early = new(8, 0), Noon = new(12, 0), Late = new(16, 0);
+    private static readonly TimeOnly Early = new(8, 0),
+        Noon = new(12, 0),
+        Late = new(16, 0);
 
     private static readonly IReadOnlyList<(PondKind[] Of, UsualDuty Duty)> Table =
     [
-        ([PondKind.Tank], new("siphon the floor", 2, Early, "droppings and left feed rot into ammonia; one to three days, every day with fry")),
-        ([PondKind.Tank], new("change a part of the water", 3, Early, "no mud and no bloom digest the waste; sooner after rain or in heat, when salinity and pH move")),
-        ([PondKind.Tank], new("calm corner: fish that rest out of the current", 7, Late, "sick fish need a place without stream and bubbles")),
-        ([PondKind.Lined], new("change a part of the water", 7, Early, "a liner has no soil life to digest the waste; sooner after rain or in heat, when salinity and pH move")),
-        ([PondKind.Lined], new("look along the liner for holes and slack", 14, Late, "a small hole is mended from inside in minutes")),
-        ([PondKind.Earthen, PondKind.Split], new("mow the banks, keep grass off the water's edge", 21, Late, "roots hold the bank; tall edges hide rats, snakes and burrows")),
-        ([PondKind.Earthen, PondKind.Split], new("change a part of the water", 14, Early, "only where colour or smell asks for it: soil digests much; sooner after rain or in heat")),
-        ([PondKind.Lined, PondKind.Tank], new("give bacteria that clean the water", 7, Late, "as on its label; never with a medicine that kills bacteria")),
-        ([PondKind.Tank, PondKind.Lined], new("cover over noon, open in the afternoon", 1, Noon, "shade steers algae: longer for clear water, shorter for green; on in heavy rain too")),
-        ([PondKind.Cage, PondKind.Hapa], new("clean the net and feel for holes", 7, Late, "a fouled net lets no oxygen in; a hole lets the fish out")),
-        ([PondKind.Earthen, PondKind.Lined, PondKind.Split, PondKind.Raceway], new("rake screens and drain", 2, Early, "a blocked screen bursts")),
+        (
+            [PondKind.Tank],
+            new(
+                "siphon the floor",
+                2,
+                Early,
+                "droppings and left feed rot into ammonia; one to three days, every day with fry"
+            )
+        ),
+        (
+            [PondKind.Tank],
+            new(
+                "change a part of the water",
+                3,
+                Early,
+                "no mud and no bloom digest the waste; sooner after rain or in heat, when salinity and pH move"
+            )
+        ),
+        (
+            [PondKind.Tank],
+            new(
+                "calm corner: fish that rest out of the current",
+                7,
+                Late,
+                "sick fish need a place without stream and bubbles"
+            )
+        ),
+        (
+            [PondKind.Lined],
+            new(
+                "change a part of the water",
+                7,
+                Early,
+                "a liner has no soil life to digest the waste; sooner after rain or in heat, when salinity and pH move"
+            )
+        ),
+        (
+            [PondKind.Lined],
+            new("look along the liner for holes and slack", 14, Late, "a small hole is mended from inside in minutes")
+        ),
+        (
+            [PondKind.Earthen, PondKind.Split],
+            new(
+                "mow the banks, keep grass off the water's edge",
+                21,
+                Late,
+                "roots hold the bank; tall edges hide rats, snakes and burrows"
+            )
+        ),
+        (
+            [PondKind.Earthen, PondKind.Split],
+            new(
+                "change a part of the water",
+                14,
+                Early,
+                "only where colour or smell asks for it: soil digests much; sooner after rain or in heat"
+            )
+        ),
+        (
+            [PondKind.Lined, PondKind.Tank],
+            new(
+                "give bacteria that clean the water",
+                7,
+                Late,
+                "as on its label; never with a medicine that kills bacteria"
+            )
+        ),
+        (
+            [PondKind.Tank, PondKind.Lined],
+            new(
+                "cover over noon, open in the afternoon",
+                1,
+                Noon,
+                "shade steers algae: longer for clear water, shorter for green; on in heavy rain too"
+            )
+        ),
+        (
+            [PondKind.Cage, PondKind.Hapa],
+            new("clean the net and feel for holes", 7, Late, "a fouled net lets no oxygen in; a hole lets the fish out")
+        ),
+        (
+            [PondKind.Earthen, PondKind.Lined, PondKind.Split, PondKind.Raceway],
+            new("rake screens and drain", 2, Early, "a blocked screen bursts")
+        ),
     ];
 
     /// <summary>For the whole farm.</summary>
     public static readonly IReadOnlyList<UsualDuty> OfFarm =
     [
-        new("test the source and the second source", 90, Early, "what comes in decides what can be kept; neighbours and seasons change it"),
+        new(
+            "test the source and the second source",
+            90,
+            Early,
+            "what comes in decides what can be kept; neighbours and seasons change it"
+        ),
         new("start the generator under load", 30, Late, "crowded water has minutes when the power fails"),
         new("look at fences, lids and climbing-out ropes", 30, Late, "children and animals drown in ponds"),
     ];
 
     /// <summary>For a body of water.</summary>
-    public static IReadOnlyList<UsualDuty> For(PondKind kind) => [.. Table.Where(t => t.Of.Contains(kind)).Select(t => t.Duty)];
+    public static IReadOnlyList<UsualDuty> For(PondKind kind) =>
+        [.. Table.Where(t => t.Of.Contains(kind)).Select(t => t.Duty)];
 }

@@ -9,12 +9,28 @@ public static partial class SheetGuess
 {
     private static readonly (Parameter Parameter, string[] Words)[] Names =
     [
-        (Parameter.Nitrite, ["nitrite", "no2"]), (Parameter.Nitrate, ["nitrate", "no3"]), (Parameter.Tan, ["tan", "ammonia", "ammonium", "nh3", "nh4"]), (Parameter.CarbonDioxide, ["co2", "carbon"]), (Parameter.Chloride, ["chloride", "cl"]),
-        (Parameter.Oxygen, ["do", "oxygen", "o2"]), (Parameter.Ph, ["ph"]), (Parameter.Temperature, ["temperature", "temp", "t"]), (Parameter.Secchi, ["secchi", "visibility"]), (Parameter.Alkalinity, ["alkalinity", "alk"]), (Parameter.Hardness, ["hardness"]),
-        (Parameter.Salinity, ["salinity", "sal"]), (Parameter.Turbidity, ["turbidity", "ntu"]), (Parameter.SettledSolids, ["settled", "solids", "cone"]), (Parameter.GaugeLevel, ["level", "gauge", "stage"]), (Parameter.Colour, ["colour", "color"]), (Parameter.Film, ["film"]),
+        (Parameter.Nitrite, ["nitrite", "no2"]),
+        (Parameter.Nitrate, ["nitrate", "no3"]),
+        (Parameter.Tan, ["tan", "ammonia", "ammonium", "nh3", "nh4"]),
+        (Parameter.CarbonDioxide, ["co2", "carbon"]),
+        (Parameter.Chloride, ["chloride", "cl"]),
+        (Parameter.Oxygen, ["do", "oxygen", "o2"]),
+        (Parameter.Ph, ["ph"]),
+        (Parameter.Temperature, ["temperature", "temp", "t"]),
+        (Parameter.Secchi, ["secchi", "visibility"]),
+        (Parameter.Alkalinity, ["alkalinity", "alk"]),
+        (Parameter.Hardness, ["hardness"]),
+        (Parameter.Salinity, ["salinity", "sal"]),
+        (Parameter.Turbidity, ["turbidity", "ntu"]),
+        (Parameter.SettledSolids, ["settled", "solids", "cone"]),
+        (Parameter.GaugeLevel, ["level", "gauge", "stage"]),
+        (Parameter.Colour, ["colour", "color"]),
+        (Parameter.Film, ["film"]),
     ];
 
-    private static readonly string[] Day = ["date", "day", "datetime", "timestamp", "when", "datum", "fecha"], Hour = ["time", "hour", "hora", "uhrzeit"], Pond = ["pond", "tank", "unit", "teich", "code"];
+    private static readonly string[] Day = ["date", "day", "datetime", "timestamp", "when", "datum", "fecha"],
+        Hour = ["time", "hour", "hora", "uhrzeit"],
+        Pond = ["pond", "tank", "unit", "teich", "code"];
 
     /// <summary>Guesses one column by its heading.</summary>
     /// <param name="heading">For example <c>DO (mg/L)</c> or <c>Water temp °F</c>.</param>
@@ -26,8 +42,15 @@ public static partial class SheetGuess
             return new(ColumnUse.Day);
         foreach (var (parameter, names) in Names)
             if (words.Any(w => names.Contains(w)))
-                return new(ColumnUse.Value, parameter, UnitIn(heading, parameter) ?? parameter.Measure.In(system), ShareIn(words, parameter));
-        return words.Any(w => Hour.Contains(w)) ? new(ColumnUse.Hour) : words.Any(w => Pond.Contains(w)) ? new(ColumnUse.Pond) : SheetColumn.Ignored;
+                return new(
+                    ColumnUse.Value,
+                    parameter,
+                    UnitIn(heading, parameter) ?? parameter.Measure.In(system),
+                    ShareIn(words, parameter)
+                );
+        return words.Any(w => Hour.Contains(w)) ? new(ColumnUse.Hour)
+            : words.Any(w => Pond.Contains(w)) ? new(ColumnUse.Pond)
+            : SheetColumn.Ignored;
     }
 
     /// <summary>Decimal sign that most figures of a sheet use; null when none has decimals.</summary>
@@ -39,26 +62,48 @@ public static partial class SheetGuess
             points += PointFigure().IsMatch(cell) ? 1 : 0;
             commas += CommaFigure().IsMatch(cell) ? 1 : 0;
         }
-        return points == commas ? null : points > commas ? DecimalSign.Point : DecimalSign.Comma;
+        return points == commas ? null
+            : points > commas ? DecimalSign.Point
+            : DecimalSign.Comma;
     }
 
     /// <summary>What parts the cells of a sheet: the sign that parts its first lines into the most, and equally many, cells.</summary>
-    public static char Delimiter(IReadOnlyList<string> lines) => new[] { ',', ';', '\t', '|' }
-        .Select(d => (d, Counts: lines.Take(20).Select(l => Unquoted(l).Count(c => c == d)).ToList()))
-        .OrderByDescending(x => x.Counts.Count == 0 ? 0 : x.Counts.GroupBy(n => n).Where(g => g.Key > 0).Select(g => (double)g.Count() * Math.Min(g.Key, 3)).DefaultIfEmpty(0).Max()).First().d;
+    public static char Delimiter(IReadOnlyList<string> lines) =>
+        new[] { ',', ';', '\t', '|' }
+            .Select(d => (d, Counts: lines.Take(20).Select(l => Unquoted(l).Count(c => c == d)).ToList()))
+            .OrderByDescending(x =>
+                x.Counts.Count == 0
+                    ? 0
+                    : x
+                        .Counts.GroupBy(n => n)
+                        .Where(g => g.Key > 0)
+                        .Select(g => (double)g.Count() * Math.Min(g.Key, 3))
+                        .DefaultIfEmpty(0)
+                        .Max()
+            )
+            .First()
+            .d;
 
     private static string Unquoted(string line) => Quoted().Replace(line, "");
 
     private static Unit? UnitIn(string heading, Parameter parameter)
     {
         var inside = Bracket().Match(heading);
-        var candidates = (inside.Success ? new[] { inside.Groups[1].Value } : []).Concat(heading.Split(' ', '_', ',', ';').Skip(1));
-        return candidates.Select(c => c.Trim().Length == 0 ? null : parameter.Measure.Find(c.Trim().Split(" as ")[0])).FirstOrDefault(u => u is not null && u.Symbol.Length > 0);
+        var candidates = (inside.Success ? new[] { inside.Groups[1].Value } : []).Concat(
+            heading.Split(' ', '_', ',', ';').Skip(1)
+        );
+        return candidates
+            .Select(c => c.Trim().Length == 0 ? null : parameter.Measure.Find(c.Trim().Split(" as ")[0]))
+            .FirstOrDefault(u => u is not null && u.Symbol.Length > 0);
     }
 
     // "NH4 (mg/L)" says the ion; "NH4-N", "TAN" and "ammonia as N" say nitrogen.
-    private static double ShareIn(List<string> words, Parameter parameter) => words.Contains("n") || words.Contains("tan") ? 1
-        : (parameter == Parameter.Tan ? KitBasis.Ammonia : parameter == Parameter.Nitrite ? KitBasis.Nitrite : []).FirstOrDefault(b => words.Contains(b.Key.ToLowerInvariant()))?.NitrogenShare ?? 1;
+    private static double ShareIn(List<string> words, Parameter parameter) =>
+        words.Contains("n") || words.Contains("tan") ? 1 : (
+                parameter == Parameter.Tan ? KitBasis.Ammonia
+                : parameter == Parameter.Nitrite ? KitBasis.Nitrite
+                : []
+            ).FirstOrDefault(b => words.Contains(b.Key.ToLowerInvariant()))?.NitrogenShare ?? 1;
 
     [GeneratedRegex("[a-z]+[0-9]?", RegexOptions.None, 200)]
     private static partial Regex Words();

@@ -14,9 +14,15 @@ public readonly record struct CellProblem(int Column, string Text);
 /// <param name="PondCode">Code of the pond.</param>
 /// <param name="Values">Values with the column each stands in.</param>
 /// <param name="Problems">What could not be read.</param>
-public sealed record SheetLine(DateTimeOffset? At, string PondCode, IReadOnlyList<(int Column, Value Value)> Values, IReadOnlyList<CellProblem> Problems)
+public sealed record SheetLine(
+    DateTimeOffset? At,
+    string PondCode,
+    IReadOnlyList<(int Column, Value Value)> Values,
+    IReadOnlyList<CellProblem> Problems
+)
 {
     private static readonly string[] Nothing = ["", "-", "–", "n/a", "na", "nd", "nil", "null", "#n/a", "nan", "."];
+
     // A sheet without an hour means the morning round more often than midnight; it says so on the page.
     private static readonly TimeOnly UsualHour = new(6, 0);
 
@@ -65,12 +71,25 @@ public sealed record SheetLine(DateTimeOffset? At, string PondCode, IReadOnlyLis
         return new(day is { } d ? zone.At(d, hour ?? UsualHour) : null, pond, values, problems);
     }
 
-    private static (DateOnly?, TimeOnly?) When(string text, DayOrder order, int column, TimeOnly? known, List<CellProblem> problems)
+    private static (DateOnly?, TimeOnly?) When(
+        string text,
+        DayOrder order,
+        int column,
+        TimeOnly? known,
+        List<CellProblem> problems
+    )
     {
         var (day, hour) = SheetWhen.Part(text);
         if (!SheetWhen.TryDay(day, order, out var read))
         {
-            problems.Add(new(column, text.Length == 0 ? "The day is missing." : $"“{day}” is not a day with {(order == DayOrder.DayFirst ? "the day first, such as 31/12/2026" : "the month first, such as 12/31/2026")}."));
+            problems.Add(
+                new(
+                    column,
+                    text.Length == 0
+                        ? "The day is missing."
+                        : $"“{day}” is not a day with {(order == DayOrder.DayFirst ? "the day first, such as 31/12/2026" : "the month first, such as 12/31/2026")}."
+                )
+            );
             return (null, known);
         }
         if (hour.Length == 0)
@@ -87,7 +106,13 @@ public sealed record SheetLine(DateTimeOffset? At, string PondCode, IReadOnlyLis
         var p = column.Parameter!;
         if (text[0] is '<' or '>')
             return $"“{text}” is a bound, not a figure. Type the figure that shall stand for it, or leave the cell empty.";
-        if (p.Steps.Count > 0 && p.Steps.Select((s, i) => (s, i)).FirstOrDefault(s => string.Equals(s.s, text, StringComparison.OrdinalIgnoreCase)) is { s: not null } step)
+        if (
+            p.Steps.Count > 0
+            && p
+                .Steps.Select((s, i) => (s, i))
+                .FirstOrDefault(s => string.Equals(s.s, text, StringComparison.OrdinalIgnoreCase))
+                is { s: not null } step
+        )
         {
             si = step.i + 1;
             return null;

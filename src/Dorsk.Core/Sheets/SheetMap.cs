@@ -33,16 +33,29 @@ public sealed record SheetColumn(ColumnUse Use, Parameter? Parameter = null, Uni
     public static readonly SheetColumn Ignored = new(ColumnUse.Ignore);
 
     /// <summary>Stable word for forms and memory: day, hour, pond, do|mg/L, tan|mg/L|NH4; empty when left alone.</summary>
-    public string Key => Use switch
-    {
-        ColumnUse.Ignore => "", ColumnUse.Value => $"{Parameter!.Key}|{Unit!.Symbol}{(KitBasis.Ammonia.Concat(KitBasis.Nitrite).FirstOrDefault(b => b.NitrogenShare == Share && Share != 1) is { } b ? "|" + b.Key : "")}", _ => Use.ToString().ToLowerInvariant(),
-    };
+    public string Key =>
+        Use switch
+        {
+            ColumnUse.Ignore => "",
+            ColumnUse.Value =>
+                $"{Parameter!.Key}|{Unit!.Symbol}{(KitBasis.Ammonia.Concat(KitBasis.Nitrite).FirstOrDefault(b => b.NitrogenShare == Share && Share != 1) is { } b ? "|" + b.Key : "")}",
+            _ => Use.ToString().ToLowerInvariant(),
+        };
 
     /// <summary>Every meaning a column can have, in the order of the list to choose from.</summary>
     public static readonly IReadOnlyList<(SheetColumn Column, string Word)> All =
     [
-        (Ignored, "leave out"), (new(ColumnUse.Day), "day, or day and hour"), (new(ColumnUse.Hour), "hour"), (new(ColumnUse.Pond), "pond"),
-        .. Parameter.All.Where(p => !p.OfFarm).SelectMany(p => p.Measure.Units.SelectMany(u => Bases(p).Select(b => (new SheetColumn(ColumnUse.Value, p, u, b.NitrogenShare), Word(p, u, b))))),
+        (Ignored, "leave out"),
+        (new(ColumnUse.Day), "day, or day and hour"),
+        (new(ColumnUse.Hour), "hour"),
+        (new(ColumnUse.Pond), "pond"),
+        .. Parameter
+            .All.Where(p => !p.OfFarm)
+            .SelectMany(p =>
+                p.Measure.Units.SelectMany(u =>
+                    Bases(p).Select(b => (new SheetColumn(ColumnUse.Value, p, u, b.NitrogenShare), Word(p, u, b)))
+                )
+            ),
     ];
 
     /// <summary>The meaning of a key, or null when there is none.</summary>
@@ -50,9 +63,13 @@ public sealed record SheetColumn(ColumnUse Use, Parameter? Parameter = null, Uni
 
     private static readonly Dictionary<string, SheetColumn> ByKey = All.ToDictionary(c => c.Column.Key, c => c.Column);
 
-    private static IReadOnlyList<KitBasis> Bases(Parameter p) => p == Parameter.Tan ? KitBasis.Ammonia : p == Parameter.Nitrite ? KitBasis.Nitrite : [KitBasis.Ammonia[0]];
+    private static IReadOnlyList<KitBasis> Bases(Parameter p) =>
+        p == Parameter.Tan ? KitBasis.Ammonia
+        : p == Parameter.Nitrite ? KitBasis.Nitrite
+        : [KitBasis.Ammonia[0]];
 
-    private static string Word(Parameter p, Unit u, KitBasis b) => p.Name + (u.Symbol.Length > 0 ? ", " + u.Symbol : "") + (b.Key != "N" ? " as " + b.Name : "");
+    private static string Word(Parameter p, Unit u, KitBasis b) =>
+        p.Name + (u.Symbol.Length > 0 ? ", " + u.Symbol : "") + (b.Key != "N" ? " as " + b.Name : "");
 }
 
 /// <summary>How a sheet is read.</summary>
@@ -71,6 +88,8 @@ public sealed record SheetMap(IReadOnlyList<SheetColumn> Columns, DecimalSign Si
             : Count(ColumnUse.Pond) > 1 ? "Only one column can hold the pond."
             : Count(ColumnUse.Pond) == 0 && PondCode.Length == 0 ? "Choose the pond, or say which column holds it."
             : Count(ColumnUse.Value) == 0 ? "Say of at least one column which value it holds."
-            : Columns.Where(c => c.Use == ColumnUse.Value).GroupBy(c => c.Parameter).Any(g => g.Count() > 1) ? "Two columns hold the same value. Leave one of them out, or import the sheet twice." : null;
+            : Columns.Where(c => c.Use == ColumnUse.Value).GroupBy(c => c.Parameter).Any(g => g.Count() > 1)
+                ? "Two columns hold the same value. Leave one of them out, or import the sheet twice."
+            : null;
     }
 }

@@ -11,8 +11,11 @@ public static class Csv
     {
         var lines = text.Split('\n').Select(l => l.TrimEnd('\r')).Where(l => l.Length > 0).Select(Cells).ToList();
         var head = lines[0];
-        return lines.Skip(1)
-            .Select(cells => (IReadOnlyDictionary<string, string>)head.Zip(cells).ToDictionary(p => p.First, p => p.Second))
+        return lines
+            .Skip(1)
+            .Select(cells =>
+                (IReadOnlyDictionary<string, string>)head.Zip(cells).ToDictionary(p => p.First, p => p.Second)
+            )
             .ToList();
     }
 

@@ -9,7 +9,14 @@ namespace Dorsk.Core.Species;
 /// <param name="ProteinPct">Protein, percent.</param>
 /// <param name="RationPct">Ration, percent of body weight a day, at this weight.</param>
 /// <param name="TempC">Water in which it holds, °C; other water by the species' response.</param>
-public sealed record FeedTableRow(double FromG, double PelletLowMm, double PelletHighMm, double ProteinPct, double RationPct, double TempC);
+public sealed record FeedTableRow(
+    double FromG,
+    double PelletLowMm,
+    double PelletHighMm,
+    double ProteinPct,
+    double RationPct,
+    double TempC
+);
 
 /// <summary>The farm's own feeding table of a species, by size and temperature; valid from its instant. Earlier ones stay in the log.</summary>
 /// <param name="SpeciesKey">The species.</param>

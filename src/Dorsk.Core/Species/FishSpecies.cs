@@ -30,12 +30,33 @@ namespace Dorsk.Core.Species;
 /// <param name="Confidence">high, medium or low.</param>
 /// <param name="Source">Where the row comes from.</param>
 public sealed record FishSpecies(
-    string Key, string Name, string LimitGroup,
-    double FeedMinC, double GrowthMinC, double GrowthOptC, double GrowthMaxC, double LethalDoMgL,
-    double GrowthG13PerDay, double GrowthCapGPerDay, double FcrFry, double FcrFingerling, double FcrGrowOut,
-    double MarketLowG, double FingerlingHighG, double WeightCvPct, double SurvivalGrowOutPct, double SurvivalFryPct,
-    double CapacityNoAirKgHa, double CapacityAeratedKgHa, double CapacityTankKgM3,
-    double RespirationFactor, double FeedCapFactor, string LegalCaution, string Confidence, string Source)
+    string Key,
+    string Name,
+    string LimitGroup,
+    double FeedMinC,
+    double GrowthMinC,
+    double GrowthOptC,
+    double GrowthMaxC,
+    double LethalDoMgL,
+    double GrowthG13PerDay,
+    double GrowthCapGPerDay,
+    double FcrFry,
+    double FcrFingerling,
+    double FcrGrowOut,
+    double MarketLowG,
+    double FingerlingHighG,
+    double WeightCvPct,
+    double SurvivalGrowOutPct,
+    double SurvivalFryPct,
+    double CapacityNoAirKgHa,
+    double CapacityAeratedKgHa,
+    double CapacityTankKgM3,
+    double RespirationFactor,
+    double FeedCapFactor,
+    string LegalCaution,
+    string Confidence,
+    string Source
+)
 {
     /// <summary>Limits that the farm set itself, by stage; null when it set none.</summary>
     public IReadOnlyDictionary<LifeStage, WaterLimits>? OwnLimits { get; init; }
@@ -71,19 +92,41 @@ public sealed record FishSpecies(
     public static FishSpecies? Find(string key) => All.FirstOrDefault(s => s.Key == key);
 
     /// <summary>A species that is known to exist: the books hold no other keys.</summary>
-    public static FishSpecies Of(string key) => Find(key) ?? throw new KeyNotFoundException($"No species {key} in the tables.");
+    public static FishSpecies Of(string key) =>
+        Find(key) ?? throw new KeyNotFoundException($"No species {key} in the tables.");
 
     private static FishSpecies Row(IReadOnlyDictionary<string, string> r)
     {
         double N(string column, double missing = 0) =>
             r[column].Length == 0 ? missing : double.Parse(r[column], CultureInfo.InvariantCulture);
         return new(
-            r["key"], r["common_name"], LimitGroups.Of(r["key"]),
-            N("feed_temp_min_c"), N("growth_temp_min_c"), N("growth_temp_opt_c"), N("growth_temp_max_c"), N("do_lethal_mg_l"),
-            N("growth_g13_per_day"), N("growth_cap_g_per_day", double.PositiveInfinity), N("fcr_fry"), N("fcr_fingerling"), N("fcr_growout"),
-            N("market_low_g"), N("fingerling_high_g"), N("weight_cv_pct"), N("survival_growout_pct"), N("survival_fry_to_fingerling_pct"),
-            N("capacity_earthen_no_air_kg_ha"), N("capacity_earthen_aerated_kg_ha"), N("capacity_tank_kg_m3"),
-            N("respiration_factor", 1), N("feed_cap_factor", 1), r["legal_caution"], r["confidence"], r["source"]) 
+            r["key"],
+            r["common_name"],
+            LimitGroups.Of(r["key"]),
+            N("feed_temp_min_c"),
+            N("growth_temp_min_c"),
+            N("growth_temp_opt_c"),
+            N("growth_temp_max_c"),
+            N("do_lethal_mg_l"),
+            N("growth_g13_per_day"),
+            N("growth_cap_g_per_day", double.PositiveInfinity),
+            N("fcr_fry"),
+            N("fcr_fingerling"),
+            N("fcr_growout"),
+            N("market_low_g"),
+            N("fingerling_high_g"),
+            N("weight_cv_pct"),
+            N("survival_growout_pct"),
+            N("survival_fry_to_fingerling_pct"),
+            N("capacity_earthen_no_air_kg_ha"),
+            N("capacity_earthen_aerated_kg_ha"),
+            N("capacity_tank_kg_m3"),
+            N("respiration_factor", 1),
+            N("feed_cap_factor", 1),
+            r["legal_caution"],
+            r["confidence"],
+            r["source"]
+        )
         {
             MarketHighG = N("market_high_g", double.PositiveInfinity),
             LethalLowC = N("lethal_low_c"),

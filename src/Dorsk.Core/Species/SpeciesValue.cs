@@ -17,29 +17,150 @@ public sealed record SpeciesValueSet(string SpeciesKey, string Field, double? Va
 /// <param name="High">Nothing above, SI.</param>
 /// <param name="Of">Reads it.</param>
 /// <param name="With">Puts another in its place.</param>
-public sealed record SpeciesValue(string Key, string Name, Measure Measure, double Low, double High, Func<FishSpecies, double> Of, Func<FishSpecies, double, FishSpecies> With)
+public sealed record SpeciesValue(
+    string Key,
+    string Name,
+    Measure Measure,
+    double Low,
+    double High,
+    Func<FishSpecies, double> Of,
+    Func<FishSpecies, double, FishSpecies> With
+)
 {
-    private static readonly Measure Rate = Measures.Plain with { Decimals = 3, UsDecimals = 3 }, Ratio = Measures.Plain with { Decimals = 2, UsDecimals = 2 };
+    private static readonly Measure Rate = Measures.Plain with { Decimals = 3, UsDecimals = 3 },
+        Ratio = Measures.Plain with { Decimals = 2, UsDecimals = 2 };
 
     /// <summary>All of them, in the order of the page.</summary>
     public static readonly IReadOnlyList<SpeciesValue> All =
     [
         new("feed_min", "eats from", Measures.Temperature, 0, 35, s => s.FeedMinC, (s, v) => s with { FeedMinC = v }),
-        new("growth_min", "grows from", Measures.Temperature, 0, 35, s => s.GrowthMinC, (s, v) => s with { GrowthMinC = v }),
-        new("growth_opt", "grows best at", Measures.Temperature, 5, 38, s => s.GrowthOptC, (s, v) => s with { GrowthOptC = v }),
-        new("growth_max", "grows no more at", Measures.Temperature, 10, 45, s => s.GrowthMaxC, (s, v) => s with { GrowthMaxC = v }),
-        new("do_lethal", "oxygen that kills", Measures.Oxygen, 0, 5, s => s.LethalDoMgL, (s, v) => s with { LethalDoMgL = v }),
-        new("growth", "growth G, g^(1/3) a day", Rate, 0.005, 0.4, s => s.GrowthG13PerDay, (s, v) => s with { GrowthG13PerDay = v }),
-        new("growth_cap", "greatest gain of a day", Measures.FishWeight, 0.05, 100, s => s.GrowthCapGPerDay, (s, v) => s with { GrowthCapGPerDay = v }),
+        new(
+            "growth_min",
+            "grows from",
+            Measures.Temperature,
+            0,
+            35,
+            s => s.GrowthMinC,
+            (s, v) => s with { GrowthMinC = v }
+        ),
+        new(
+            "growth_opt",
+            "grows best at",
+            Measures.Temperature,
+            5,
+            38,
+            s => s.GrowthOptC,
+            (s, v) => s with { GrowthOptC = v }
+        ),
+        new(
+            "growth_max",
+            "grows no more at",
+            Measures.Temperature,
+            10,
+            45,
+            s => s.GrowthMaxC,
+            (s, v) => s with { GrowthMaxC = v }
+        ),
+        new(
+            "do_lethal",
+            "oxygen that kills",
+            Measures.Oxygen,
+            0,
+            5,
+            s => s.LethalDoMgL,
+            (s, v) => s with { LethalDoMgL = v }
+        ),
+        new(
+            "growth",
+            "growth G, g^(1/3) a day",
+            Rate,
+            0.005,
+            0.4,
+            s => s.GrowthG13PerDay,
+            (s, v) => s with { GrowthG13PerDay = v }
+        ),
+        new(
+            "growth_cap",
+            "greatest gain of a day",
+            Measures.FishWeight,
+            0.05,
+            100,
+            s => s.GrowthCapGPerDay,
+            (s, v) => s with { GrowthCapGPerDay = v }
+        ),
         new("fcr_fry", "feed per gain (FCR), fry", Ratio, 0, 5, s => s.FcrFry, (s, v) => s with { FcrFry = v }),
-        new("fcr_fingerling", "feed per gain (FCR), fingerlings", Ratio, 0, 5, s => s.FcrFingerling, (s, v) => s with { FcrFingerling = v }),
-        new("fcr_growout", "feed per gain (FCR), grow-out", Ratio, 0, 6, s => s.FcrGrowOut, (s, v) => s with { FcrGrowOut = v }),
-        new("market_low", "market size from", Measures.FishWeight, 1, 20_000, s => s.MarketLowG, (s, v) => s with { MarketLowG = v }),
-        new("survival", "usual survival of grow-out", Measures.Share, 5, 100, s => s.SurvivalGrowOutPct, (s, v) => s with { SurvivalGrowOutPct = v }),
-        new("capacity_no_air", "a pond carries, without air", Measures.AreaLoad, 0, 50_000, s => s.CapacityNoAirKgHa, (s, v) => s with { CapacityNoAirKgHa = v }),
-        new("capacity_air", "a pond carries, with nightly air", Measures.AreaLoad, 0, 100_000, s => s.CapacityAeratedKgHa, (s, v) => s with { CapacityAeratedKgHa = v }),
-        new("capacity_tank", "a tank carries", Measures.VolumeLoad, 0, 400, s => s.CapacityTankKgM3, (s, v) => s with { CapacityTankKgM3 = v }),
-        new("feed_cap", "factor on the greatest daily feed", Ratio, 0.1, 5, s => s.FeedCapFactor, (s, v) => s with { FeedCapFactor = v }),
+        new(
+            "fcr_fingerling",
+            "feed per gain (FCR), fingerlings",
+            Ratio,
+            0,
+            5,
+            s => s.FcrFingerling,
+            (s, v) => s with { FcrFingerling = v }
+        ),
+        new(
+            "fcr_growout",
+            "feed per gain (FCR), grow-out",
+            Ratio,
+            0,
+            6,
+            s => s.FcrGrowOut,
+            (s, v) => s with { FcrGrowOut = v }
+        ),
+        new(
+            "market_low",
+            "market size from",
+            Measures.FishWeight,
+            1,
+            20_000,
+            s => s.MarketLowG,
+            (s, v) => s with { MarketLowG = v }
+        ),
+        new(
+            "survival",
+            "usual survival of grow-out",
+            Measures.Share,
+            5,
+            100,
+            s => s.SurvivalGrowOutPct,
+            (s, v) => s with { SurvivalGrowOutPct = v }
+        ),
+        new(
+            "capacity_no_air",
+            "a pond carries, without air",
+            Measures.AreaLoad,
+            0,
+            50_000,
+            s => s.CapacityNoAirKgHa,
+            (s, v) => s with { CapacityNoAirKgHa = v }
+        ),
+        new(
+            "capacity_air",
+            "a pond carries, with nightly air",
+            Measures.AreaLoad,
+            0,
+            100_000,
+            s => s.CapacityAeratedKgHa,
+            (s, v) => s with { CapacityAeratedKgHa = v }
+        ),
+        new(
+            "capacity_tank",
+            "a tank carries",
+            Measures.VolumeLoad,
+            0,
+            400,
+            s => s.CapacityTankKgM3,
+            (s, v) => s with { CapacityTankKgM3 = v }
+        ),
+        new(
+            "feed_cap",
+            "factor on the greatest daily feed",
+            Ratio,
+            0.1,
+            5,
+            s => s.FeedCapFactor,
+            (s, v) => s with { FeedCapFactor = v }
+        ),
     ];
 
     /// <summary>A value by key, or null.</summary>
@@ -55,8 +176,17 @@ public sealed record SpeciesValue(string Key, string Name, Measure Measure, doub
         }
         string Say(double si) => QuantityText.Write(si, field.Measure, hand);
         if (set.Value is { } v && (!double.IsFinite(v) || v < field.Low || v > field.High))
-            yield return Remark.Refuse(field.Key, $"{(double.IsFinite(v) ? Say(v) : "That")} is outside what can be: {Say(field.Low)} to {Say(field.High)}.");
-        else if (species is { GrowthMinC: var low, GrowthOptC: var best, GrowthMaxC: var high } && !(low < best && best < high))
-            yield return Remark.Refuse(field.Key, "The three temperatures of growth must rise: from, best, no more. Change another one first.");
+            yield return Remark.Refuse(
+                field.Key,
+                $"{(double.IsFinite(v) ? Say(v) : "That")} is outside what can be: {Say(field.Low)} to {Say(field.High)}."
+            );
+        else if (
+            species is { GrowthMinC: var low, GrowthOptC: var best, GrowthMaxC: var high }
+            && !(low < best && best < high)
+        )
+            yield return Remark.Refuse(
+                field.Key,
+                "The three temperatures of growth must rise: from, best, no more. Change another one first."
+            );
     }
 }

@@ -29,8 +29,19 @@ public enum LifeStage
 /// <param name="AlkalinityMinMgL">Least alkalinity, mg/L as CaCO₃.</param>
 /// <param name="Source">Where the row comes from, with its confidence.</param>
 public sealed record WaterLimits(
-    double DoTargetMgL, double DoWatchMgL, double DoActMgL, double TempLowC, double TempHighC, double PhLow, double PhHigh,
-    double Nh3ConstantMgL, double Nh3PeakMgL, double NitriteMgL, double AlkalinityMinMgL, string Source)
+    double DoTargetMgL,
+    double DoWatchMgL,
+    double DoActMgL,
+    double TempLowC,
+    double TempHighC,
+    double PhLow,
+    double PhHigh,
+    double Nh3ConstantMgL,
+    double Nh3PeakMgL,
+    double NitriteMgL,
+    double AlkalinityMinMgL,
+    string Source
+)
 {
     /// <summary>Fastest change of temperature they bear, °C an hour.</summary>
     public double MaxTempChangeCPerH { get; init; } = 5;
@@ -49,13 +60,17 @@ public sealed record WaterLimits(
 
     /// <summary>Limits for a species at a stage: the farm's own where it set some, else those of the table.</summary>
     public static WaterLimits For(FishSpecies species, LifeStage stage) =>
-        species.OwnLimits is { } own && own.TryGetValue(stage, out var limits) ? limits : Table[(species.LimitGroup, stage)];
+        species.OwnLimits is { } own && own.TryGetValue(stage, out var limits)
+            ? limits
+            : Table[(species.LimitGroup, stage)];
 
     /// <summary>Stage of a fish by its mean weight: fry under 1 g, fingerlings up to ten times the upper selling size, then growing.</summary>
     /// <param name="species">The species.</param>
     /// <param name="meanG">Mean weight, g.</param>
     public static LifeStage StageOf(FishSpecies species, double meanG) =>
-        meanG < 1 ? LifeStage.Fry : meanG < Math.Max(10, species.FingerlingHighG * 10) ? LifeStage.Fingerling : LifeStage.Growing;
+        meanG < 1 ? LifeStage.Fry
+        : meanG < Math.Max(10, species.FingerlingHighG * 10) ? LifeStage.Fingerling
+        : LifeStage.Growing;
 
     private static Dictionary<(string, LifeStage), WaterLimits> Build()
     {
@@ -64,7 +79,10 @@ public sealed record WaterLimits(
         {
             var growing = group.First(r => r["stage"].StartsWith("growing", StringComparison.Ordinal));
             var fingerling = group.FirstOrDefault(r => r["stage"] == "fingerling") ?? growing;
-            var fry = group.FirstOrDefault(r => r["stage"].Contains("fry", StringComparison.Ordinal) || r["stage"].Contains("larva", StringComparison.Ordinal)) ?? fingerling;
+            var fry = group.FirstOrDefault(r =>
+                r["stage"].Contains("fry", StringComparison.Ordinal)
+                || r["stage"].Contains("larva", StringComparison.Ordinal)
+            ) ?? fingerling;
             table[(group.Key, LifeStage.Growing)] = Row(growing);
             table[(group.Key, LifeStage.Fingerling)] = Row(fingerling);
             table[(group.Key, LifeStage.Fry)] = Row(fry);
@@ -76,9 +94,19 @@ public sealed record WaterLimits(
     {
         double N(string column) => double.Parse(r[column], CultureInfo.InvariantCulture);
         return new(
-            N("do_target"), N("do_watch"), N("do_act"), N("temp_low_c"), N("temp_high_c"), N("ph_low"), N("ph_high"),
-            N("nh3n_constant_mg_l"), N("nh3n_peak_mg_l"), N("no2n_max_low_cl_mg_l"), N("alkalinity_min"),
-            $"Limits by life stage, {r["group"]}, {r["stage"]}; {r["source"]}; confidence {r["confidence"]}, starting value")
+            N("do_target"),
+            N("do_watch"),
+            N("do_act"),
+            N("temp_low_c"),
+            N("temp_high_c"),
+            N("ph_low"),
+            N("ph_high"),
+            N("nh3n_constant_mg_l"),
+            N("nh3n_peak_mg_l"),
+            N("no2n_max_low_cl_mg_l"),
+            N("alkalinity_min"),
+            $"Limits by life stage, {r["group"]}, {r["stage"]}; {r["source"]}; confidence {r["confidence"]}, starting value"
+        )
         {
             MaxTempChangeCPerH = N("max_temp_change_c_per_h"),
             CarbonDioxideMgL = N("co2_max_mg_l"),

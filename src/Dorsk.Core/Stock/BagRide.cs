@@ -10,7 +10,14 @@ namespace Dorsk.Core.Stock;
 /// <param name="TanMgL">Total ammonia, mg N/L.</param>
 /// <param name="Ph">pH.</param>
 /// <param name="Nh3MgL">Un-ionised ammonia, mg N/L.</param>
-public sealed record BagState(double Hours, double OxygenLeftPct, double Co2MgL, double TanMgL, double Ph, double Nh3MgL);
+public sealed record BagState(
+    double Hours,
+    double OxygenLeftPct,
+    double Co2MgL,
+    double TanMgL,
+    double Ph,
+    double Nh3MgL
+);
 
 /// <summary>
 /// Fish in a closed bag. Carbon dioxide binds before oxygen: it is shared between water and gas, and pulls pH down, which keeps ammonia
@@ -23,16 +30,27 @@ public sealed record BagState(double Hours, double OxygenLeftPct, double Co2MgL,
 /// <param name="TempC">Temperature in the bag, °C.</param>
 /// <param name="AlkalinityMgL">Alkalinity of its water, mg/L as CaCO₃.</param>
 /// <param name="SalinityPpt">Salinity.</param>
-public sealed record BagRide(double MeanG, double PerL, double WaterShare, double TempC, double AlkalinityMgL, double SalinityPpt)
+public sealed record BagRide(
+    double MeanG,
+    double PerL,
+    double WaterShare,
+    double TempC,
+    double AlkalinityMgL,
+    double SalinityPpt
+)
 {
     /// <summary>Where it comes from.</summary>
-    public const string Source = "Berka 1986 (FAO EIFAC 48); Schroeder 1975; Cai & Wang 1998; limits of 60 and 100 mg/L of carbon dioxide of the trade";
+    public const string Source =
+        "Berka 1986 (FAO EIFAC 48); Schroeder 1975; Cai & Wang 1998; limits of 60 and 100 mg/L of carbon dioxide of the trade";
 
     /// <summary>Carbon dioxide that a bag may reach: from the first fish suffer, past the second they die; mg/L.</summary>
-    public const double Co2WatchMgL = 60, Co2MostMgL = 100;
+    public const double Co2WatchMgL = 60,
+        Co2MostMgL = 100;
 
     // Oxygen in a litre of gas at 20 °C, mg, 95 % pure; a fifth is kept in reserve.
-    private const double OxygenMgL = 1330 * 0.95, ReservePct = 20, FillCo2MgL = 1;
+    private const double OxygenMgL = 1330 * 0.95,
+        ReservePct = 20,
+        FillCo2MgL = 1;
 
     /// <summary>Oxygen all fish in a litre of water take, mg/h.</summary>
     public double OxygenMgLH => PerL * 0.7 * Math.Pow(MeanG, 0.82) * Math.Pow(2, (TempC - 25) / 10);
@@ -46,7 +64,14 @@ public sealed record BagRide(double MeanG, double PerL, double WaterShare, doubl
         var co2 = FillCo2MgL + (used * 0.9 * 44 / 32 / (1 + (gasPerWater / Solubility(TempC))));
         var tan = used * 0.1 * 14 / 32;
         var ph = Carbonate.PhAt(co2, AlkalinityMgL, TempC, SalinityPpt);
-        return new(hours, Math.Max(0, 100 * (1 - (used / (gasPerWater * OxygenMgL)))), co2, tan, ph, UnionisedAmmonia.MgNL(tan, TempC, ph, SalinityPpt));
+        return new(
+            hours,
+            Math.Max(0, 100 * (1 - (used / (gasPerWater * OxygenMgL)))),
+            co2,
+            tan,
+            ph,
+            UnionisedAmmonia.MgNL(tan, TempC, ph, SalinityPpt)
+        );
     }
 
     /// <summary>Hours until carbon dioxide reaches a limit or oxygen its reserve, and which it is.</summary>

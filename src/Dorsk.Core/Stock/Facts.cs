@@ -18,7 +18,16 @@ public abstract record FishFact : Fact
 /// <param name="Basis">How they were counted.</param>
 /// <param name="NotReadyReason">Why they were stocked although the pond was not declared ready; empty when it was.</param>
 /// <param name="TargetG">Wanted weight at harvest, g; null when not said.</param>
-public sealed record FishStocked(long PondId, string SpeciesKey, string Origin, int Count, double MeanG, CountBasis Basis, string NotReadyReason, double? TargetG) : FishFact
+public sealed record FishStocked(
+    long PondId,
+    string SpeciesKey,
+    string Origin,
+    int Count,
+    double MeanG,
+    CountBasis Basis,
+    string NotReadyReason,
+    double? TargetG
+) : FishFact
 {
     /// <inheritdoc/>
     public override long PondId { get; init; } = PondId;
@@ -56,7 +65,12 @@ public sealed record FishRecounted(long PondId, long BatchId, int Count, CountBa
 /// <param name="BatchId">The batch.</param>
 /// <param name="Single">True when each weighing is one fish.</param>
 /// <param name="Weighings">Count and mass (g) of each cast, or 1 and the weight of each fish.</param>
-public sealed record FishSampled(long PondId, long BatchId, bool Single, IReadOnlyList<(int Count, double MassG)> Weighings) : Fact
+public sealed record FishSampled(
+    long PondId,
+    long BatchId,
+    bool Single,
+    IReadOnlyList<(int Count, double MassG)> Weighings
+) : Fact
 {
     /// <summary>Total length of each single fish, m, or null where it was not measured; empty when none was.</summary>
     public IReadOnlyList<double?> LengthsM { get; init; } = [];
@@ -74,7 +88,16 @@ public sealed record FishSampled(long PondId, long BatchId, bool Single, IReadOn
 /// <param name="To">Harvested, sold alive or moved off the farm.</param>
 /// <param name="Final">True when the pond was emptied of this batch: what the books still hold goes to unexplained.</param>
 /// <param name="DifferenceReason">The likely cause of the difference at the close or of a surplus, in words.</param>
-public sealed record FishHarvested(long PondId, long BatchId, int Count, double MassKg, CountBasis Basis, Account To, bool Final, string DifferenceReason) : FishFact
+public sealed record FishHarvested(
+    long PondId,
+    long BatchId,
+    int Count,
+    double MassKg,
+    CountBasis Basis,
+    Account To,
+    bool Final,
+    string DifferenceReason
+) : FishFact
 {
     /// <inheritdoc/>
     public override long PondId { get; init; } = PondId;
@@ -87,7 +110,8 @@ public sealed record FishHarvested(long PondId, long BatchId, int Count, double 
 /// <param name="Count">Fish.</param>
 /// <param name="MeanG">Mean weight, g.</param>
 /// <param name="Basis">How the count is known.</param>
-public sealed record FishMoved(long PondId, long ToPondId, long BatchId, int Count, double MeanG, CountBasis Basis) : FishFact
+public sealed record FishMoved(long PondId, long ToPondId, long BatchId, int Count, double MeanG, CountBasis Basis)
+    : FishFact
 {
     /// <inheritdoc/>
     public override long PondId { get; init; } = PondId;

@@ -37,7 +37,8 @@ public static class FishCounting
     public static FishNumber ByThrows(IReadOnlyList<int> caught, double netM2, double pondM2, double heldShare)
     {
         var (k, mean) = (caught.Count, caught.Average());
-        double? relative = k < 2 || mean <= 0 ? null : Math.Sqrt(caught.Sum(c => (c - mean) * (c - mean)) / (k - 1) / k) / mean;
+        double? relative =
+            k < 2 || mean <= 0 ? null : Math.Sqrt(caught.Sum(c => (c - mean) * (c - mean)) / (k - 1) / k) / mean;
         return With(mean / (netM2 * heldShare) * pondM2, mean, k, relative);
     }
 
@@ -48,7 +49,9 @@ public static class FishCounting
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(bags, counted.Count);
         var (k, mean) = (counted.Count, counted.Average());
-        double? relative = k == bags ? 0 : k < 2 || mean <= 0 ? null
+        double? relative =
+            k == bags ? 0
+            : k < 2 || mean <= 0 ? null
             : Math.Sqrt(counted.Sum(c => (c - mean) * (c - mean)) / (k - 1) / k * (1 - ((double)k / bags))) / mean;
         return With(bags * mean, mean, k, relative);
     }
@@ -69,6 +72,16 @@ public static class FishCounting
     }
 
     // In logs, so that few samples of much spread never reach below nought.
-    private static FishNumber With(double fish, double each, int samples, double? relative) => new(fish, relative is not { } se ? null
-        : se == 0 ? new(fish, fish, fish, Level) : Math.Exp(SampleStatistics.T(Level, samples - 1) * se) is var f && double.IsFinite(f) ? new Interval(fish, fish / f, fish * f, Level) : null, each, samples, relative);
+    private static FishNumber With(double fish, double each, int samples, double? relative) =>
+        new(
+            fish,
+            relative is not { } se ? null
+                : se == 0 ? new(fish, fish, fish, Level)
+                : Math.Exp(SampleStatistics.T(Level, samples - 1) * se) is var f && double.IsFinite(f)
+                    ? new Interval(fish, fish / f, fish * f, Level)
+                : null,
+            each,
+            samples,
+            relative
+        );
 }

@@ -29,7 +29,10 @@ public sealed record FishFlow(IReadOnlyList<FlowLink> Links)
             var now = sums.GetValueOrDefault(key);
             sums[key] = (now.Count + to.Count, now.Kg + (Math.Abs(to.MassG) / 1000));
         }
-        return new([.. sums.Select(s => new FlowLink(s.Key.From, s.Key.To, s.Value.Count, s.Value.Kg)).OrderByDescending(l => l.Count)]);
+        return new([
+            .. sums.Select(s => new FlowLink(s.Key.From, s.Key.To, s.Value.Count, s.Value.Kg))
+                .OrderByDescending(l => l.Count),
+        ]);
     }
 
     /// <summary>Fish that came to a place.</summary>
@@ -42,5 +45,6 @@ public sealed record FishFlow(IReadOnlyList<FlowLink> Links)
     public long Stands(FlowPlace place) => Into(place) - OutOf(place);
 
     /// <summary>All places, in the order of accounts.</summary>
-    public IReadOnlyList<FlowPlace> Places => [.. Links.SelectMany(l => new[] { l.From, l.To }).Distinct().OrderBy(p => p.Account).ThenBy(p => p.PondId)];
+    public IReadOnlyList<FlowPlace> Places =>
+        [.. Links.SelectMany(l => new[] { l.From, l.To }).Distinct().OrderBy(p => p.Account).ThenBy(p => p.PondId)];
 }

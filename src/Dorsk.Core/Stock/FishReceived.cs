@@ -48,10 +48,27 @@ public enum SeedSource
 /// <param name="Price">Paid for all, in the farm's currency, or null.</param>
 /// <param name="Verdict">What is done with them.</param>
 /// <param name="Note">In words; may be empty.</param>
-public sealed record FishReceived(long PondId, string SpeciesKey, string Seller, string Lot, SeedSource Source, int Count, double MeanG, int Dead, bool Lively, bool Even, bool Sound, bool Papers, double? Price, DeliveryVerdict Verdict, string Note) : Fact
+public sealed record FishReceived(
+    long PondId,
+    string SpeciesKey,
+    string Seller,
+    string Lot,
+    SeedSource Source,
+    int Count,
+    double MeanG,
+    int Dead,
+    bool Lively,
+    bool Even,
+    bool Sound,
+    bool Papers,
+    double? Price,
+    DeliveryVerdict Verdict,
+    string Note
+) : Fact
 {
     // Judged: more dead than this on arrival tell of a bad road or sick fish.
-    private const double UsualDeadShare = 0.01, HeavyDeadShare = 0.05;
+    private const double UsualDeadShare = 0.01,
+        HeavyDeadShare = 0.05;
 
     /// <summary>What speaks against taking them, the worst first.</summary>
     public IReadOnlyList<Judgement> Against
@@ -61,19 +78,53 @@ public sealed record FishReceived(long PondId, string SpeciesKey, string Seller,
             var found = new List<Judgement>();
             var share = Count > 0 ? (double)Dead / Count : 0;
             if (share > HeavyDeadShare)
-                found.Add(new(Status.ActNow, FormattableString.Invariant($"{100 * share:0.#} % dead on arrival: refuse, or hold apart and ask a vet")));
+                found.Add(
+                    new(
+                        Status.ActNow,
+                        FormattableString.Invariant(
+                            $"{100 * share:0.#} % dead on arrival: refuse, or hold apart and ask a vet"
+                        )
+                    )
+                );
             else if (share > UsualDeadShare)
-                found.Add(new(Status.Watch, FormattableString.Invariant($"{100 * share:0.#} % dead on arrival: written to the seller, and counted again after two days")));
+                found.Add(
+                    new(
+                        Status.Watch,
+                        FormattableString.Invariant(
+                            $"{100 * share:0.#} % dead on arrival: written to the seller, and counted again after two days"
+                        )
+                    )
+                );
             if (!Lively)
-                found.Add(new(Status.ActNow, "They hang, gasp or turn: look at oxygen and temperature of the bag first; sick fish are not let in"));
+                found.Add(
+                    new(
+                        Status.ActNow,
+                        "They hang, gasp or turn: look at oxygen and temperature of the bag first; sick fish are not let in"
+                    )
+                );
             if (!Sound)
-                found.Add(new(Status.ActNow, "Fins, skin or gills are not sound: hold apart, ask a vet before they meet other fish"));
+                found.Add(
+                    new(
+                        Status.ActNow,
+                        "Fins, skin or gills are not sound: hold apart, ask a vet before they meet other fish"
+                    )
+                );
             if (!Papers)
                 found.Add(new(Status.Watch, "No papers: origin and health cannot be shown to a buyer or an inspector"));
             if (!Even)
-                found.Add(new(Status.Watch, "Of several sizes: grade before stocking, the large ones eat or outgrow the small"));
+                found.Add(
+                    new(
+                        Status.Watch,
+                        "Of several sizes: grade before stocking, the large ones eat or outgrow the small"
+                    )
+                );
             if (Source == SeedSource.Wild)
-                found.Add(new(Status.Watch, "Gathered in the wild: disease, other species, and a permit; hold apart for longer"));
+                found.Add(
+                    new(
+                        Status.Watch,
+                        "Gathered in the wild: disease, other species, and a permit; hold apart for longer"
+                    )
+                );
             else if (Source == SeedSource.Dealer)
                 found.Add(new(Status.Watch, "From several farms: whatever one of them had; hold apart for longer"));
             return [.. found.OrderByDescending(f => f.Status)];
@@ -92,7 +143,10 @@ public sealed record FishReceived(long PondId, string SpeciesKey, string Seller,
         if (Dead < 0 || Dead > Count)
             yield return Remark.Refuse("Dead", "0 up to the number delivered.");
         if (string.IsNullOrWhiteSpace(Seller) || Seller.Length > 80)
-            yield return Remark.Refuse("Seller", "Who sold or gave them, in 1 to 80 letters: every fish is traced back to its source.");
+            yield return Remark.Refuse(
+                "Seller",
+                "Who sold or gave them, in 1 to 80 letters: every fish is traced back to its source."
+            );
         if (Lot.Length > 80)
             yield return Remark.Refuse("Lot", "At most 80 letters.");
         if (Note.Length > 300)
@@ -100,7 +154,12 @@ public sealed record FishReceived(long PondId, string SpeciesKey, string Seller,
         if (Price is < 0 or > 1e9)
             yield return Remark.Refuse("Price", "0 or more.");
         if (Verdict != DeliveryVerdict.Accepted && string.IsNullOrWhiteSpace(Note))
-            yield return Remark.Refuse("Note", Verdict == DeliveryVerdict.Refused ? "Say why they are sent back: the seller will ask." : "Write the note to the seller.");
+            yield return Remark.Refuse(
+                "Note",
+                Verdict == DeliveryVerdict.Refused
+                    ? "Say why they are sent back: the seller will ask."
+                    : "Write the note to the seller."
+            );
         if (Verdict == DeliveryVerdict.Accepted && Against.Count > 0 && Against[0].Status == Status.ActNow)
             yield return Remark.Ask("Verdict", $"{Against[0].Reason}. Are they taken all the same?");
     }

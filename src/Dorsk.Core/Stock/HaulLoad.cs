@@ -13,22 +13,57 @@ namespace Dorsk.Core.Stock;
 /// <param name="Note">Salt, notes.</param>
 /// <param name="MaxC">Not warmer than this, °C; null where the table has none.</param>
 /// <param name="Source">Where it comes from.</param>
-public sealed partial record HaulLoad(double FishG, double RefC, IReadOnlyList<(double Hours, double Load)> Loads, double Factor, double PerC, string Note, double? MaxC, string Source)
+public sealed partial record HaulLoad(
+    double FishG,
+    double RefC,
+    IReadOnlyList<(double Hours, double Load)> Loads,
+    double Factor,
+    double PerC,
+    string Note,
+    double? MaxC,
+    string Source
+)
 {
-    private static readonly (string Name, string Group)[] Kin = [("Common carp", "carps"), ("Rohu", "carps"), ("Silver carp", "carps"), ("Nile tilapia", "tilapia"), ("Largemouth bass", "bass, hybrid striped bass"), ("Redclaw crayfish", "redclaw")];
+    private static readonly (string Name, string Group)[] Kin =
+    [
+        ("Common carp", "carps"),
+        ("Rohu", "carps"),
+        ("Silver carp", "carps"),
+        ("Nile tilapia", "tilapia"),
+        ("Largemouth bass", "bass, hybrid striped bass"),
+        ("Redclaw crayfish", "redclaw"),
+    ];
 
-    private static readonly ILookup<string, HaulLoad> Tanks = Csv.Embedded("transport_tank_loading.csv").Where(r => r["kg_per_l_4h"].Length > 0).ToLookup(r => r["group"], r => Row(r, "fish_g", [(4, "kg_per_l_4h"), (8, "kg_per_l_8h"), (16, "kg_per_l_16h")]));
+    private static readonly ILookup<string, HaulLoad> Tanks = Csv.Embedded("transport_tank_loading.csv")
+        .Where(r => r["kg_per_l_4h"].Length > 0)
+        .ToLookup(
+            r => r["group"],
+            r => Row(r, "fish_g", [(4, "kg_per_l_4h"), (8, "kg_per_l_8h"), (16, "kg_per_l_16h")])
+        );
 
-    private static readonly ILookup<string, HaulLoad> Bags = Csv.Embedded("transport_bags.csv").Where(r => r["number_per_l_24h"].Length > 0).ToLookup(r => r["group"], r => Row(r, "mean_g", [(6, "number_per_l_6h"), (12, "number_per_l_12h"), (24, "number_per_l_24h")]));
+    private static readonly ILookup<string, HaulLoad> Bags = Csv.Embedded("transport_bags.csv")
+        .Where(r => r["number_per_l_24h"].Length > 0)
+        .ToLookup(
+            r => r["group"],
+            r => Row(r, "mean_g", [(6, "number_per_l_6h"), (12, "number_per_l_12h"), (24, "number_per_l_24h")])
+        );
 
     /// <summary>Kilograms a litre in a tank, or null where the table has nothing for this fish.</summary>
-    public static (double Load, HaulLoad Row)? Tank(FishSpecies species, double meanG, double hours, double tempC) => Nearest(Tanks, species, meanG) is { } row ? (row.At(hours, tempC), row) : null;
+    public static (double Load, HaulLoad Row)? Tank(FishSpecies species, double meanG, double hours, double tempC) =>
+        Nearest(Tanks, species, meanG) is { } row ? (row.At(hours, tempC), row) : null;
 
     /// <summary>Fish a litre in a bag for this weight (the row's mass of fish kept), or null.</summary>
-    public static (double PerL, HaulLoad Row)? Bag(FishSpecies species, double meanG, double hours, double tempC) => Nearest(Bags, species, meanG) is { } row ? (row.At(hours, tempC) * Math.Pow(row.FishG / meanG, 0.82), row) : null;
+    public static (double PerL, HaulLoad Row)? Bag(FishSpecies species, double meanG, double hours, double tempC) =>
+        Nearest(Bags, species, meanG) is { } row
+            ? (row.At(hours, tempC) * Math.Pow(row.FishG / meanG, 0.82), row)
+            : null;
 
     /// <summary>Hours without feed before the road, by weight (Berka 1986): larvae none, as they turn on each other.</summary>
-    public static (double Low, double High) FastH(double meanG) => meanG < 0.02 ? (0, 6) : meanG < 1 ? (6, 18) : meanG < 100 ? (18, 36) : (24, 48);
+    public static (double Low, double High) FastH(double meanG) =>
+        meanG < 0.02 ? (0, 6)
+        : meanG < 1 ? (6, 18)
+        : meanG < 100 ? (18, 36)
+        : (24, 48);
 
     /// <summary>Load by hours (between the table's hours by ratio, beyond them by the last slope) and temperature.</summary>
     public double At(double hours, double tempC)
@@ -44,14 +79,38 @@ public sealed partial record HaulLoad(double FishG, double RefC, IReadOnlyList<(
     private static HaulLoad? Nearest(ILookup<string, HaulLoad> table, FishSpecies species, double meanG)
     {
         var group = Kin.FirstOrDefault(k => k.Name == species.Name).Group ?? species.Name;
-        return table.Where(g => g.Key.Equals(group, StringComparison.OrdinalIgnoreCase) || g.Key.Split(',', StringSplitOptions.TrimEntries).Any(p => p.Equals(group, StringComparison.OrdinalIgnoreCase))).SelectMany(g => g).MinBy(r => Math.Abs(Math.Log(r.FishG / meanG)));
+        return table
+            .Where(g =>
+                g.Key.Equals(group, StringComparison.OrdinalIgnoreCase)
+                || g.Key.Split(',', StringSplitOptions.TrimEntries)
+                    .Any(p => p.Equals(group, StringComparison.OrdinalIgnoreCase))
+            )
+            .SelectMany(g => g)
+            .MinBy(r => Math.Abs(Math.Log(r.FishG / meanG)));
     }
 
-    private static HaulLoad Row(IReadOnlyDictionary<string, string> r, string weight, (double Hours, string Column)[] columns)
+    private static HaulLoad Row(
+        IReadOnlyDictionary<string, string> r,
+        string weight,
+        (double Hours, string Column)[] columns
+    )
     {
         var rule = Rule().Match(r.GetValueOrDefault("temp_rule", ""));
-        var notes = new[] { r.TryGetValue("salt_g_l", out var salt) && salt.Length > 0 ? $"salt {salt} g/L" : "", r["note"] }.Where(n => n.Length > 0);
-        return new(N(r[weight]), N(r["ref_temp_c"]), [.. columns.Select(c => (c.Hours, N(r[c.Column])))], rule.Success ? N(rule.Groups[1].Value) : 0.75, rule.Success ? N(rule.Groups[2].Value) : 5, string.Join("; ", notes), r.TryGetValue("max_temp_c", out var max) && max.Length > 0 ? N(max) : null, r["source"]);
+        var notes = new[]
+        {
+            r.TryGetValue("salt_g_l", out var salt) && salt.Length > 0 ? $"salt {salt} g/L" : "",
+            r["note"],
+        }.Where(n => n.Length > 0);
+        return new(
+            N(r[weight]),
+            N(r["ref_temp_c"]),
+            [.. columns.Select(c => (c.Hours, N(r[c.Column])))],
+            rule.Success ? N(rule.Groups[1].Value) : 0.75,
+            rule.Success ? N(rule.Groups[2].Value) : 5,
+            string.Join("; ", notes),
+            r.TryGetValue("max_temp_c", out var max) && max.Length > 0 ? N(max) : null,
+            r["source"]
+        );
     }
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);

@@ -28,8 +28,14 @@ public enum HealthMark
 public readonly record struct MarkCount(HealthMark Mark, int Fish)
 {
     /// <summary>The mark in plain words.</summary>
-    public static string Word(HealthMark mark) => mark switch
-    {
-        HealthMark.Sores => "sores", HealthMark.Fins => "torn fins", HealthMark.Parasites => "parasites seen", HealthMark.Gills => "pale or slimy gills", HealthMark.Bent => "bent", _ => "empty gut",
-    };
+    public static string Word(HealthMark mark) =>
+        mark switch
+        {
+            HealthMark.Sores => "sores",
+            HealthMark.Fins => "torn fins",
+            HealthMark.Parasites => "parasites seen",
+            HealthMark.Gills => "pale or slimy gills",
+            HealthMark.Bent => "bent",
+            _ => "empty gut",
+        };
 }

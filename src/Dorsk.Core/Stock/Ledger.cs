@@ -14,11 +14,15 @@ public sealed record Movement(long Line, DateTimeOffset Happened, IReadOnlyList<
 public static class Ledger
 {
     /// <summary>Whether postings sum to nought for every batch.</summary>
-    public static bool Balances(IEnumerable<Posting> postings) => postings.GroupBy(p => p.BatchId).All(g => g.Sum(p => (long)p.Count) == 0);
+    public static bool Balances(IEnumerable<Posting> postings) =>
+        postings.GroupBy(p => p.BatchId).All(g => g.Sum(p => (long)p.Count) == 0);
 
     /// <summary>Fish in an account.</summary>
     public static int Balance(IEnumerable<Movement> movements, long batchId, Account account, long? pondId = null) =>
-        movements.SelectMany(m => m.Postings).Where(p => p.BatchId == batchId && p.Account == account && (pondId is null || p.PondId == pondId)).Sum(p => p.Count);
+        movements
+            .SelectMany(m => m.Postings)
+            .Where(p => p.BatchId == batchId && p.Account == account && (pondId is null || p.PondId == pondId))
+            .Sum(p => p.Count);
 
     /// <summary>
     /// Movements in the order in which they happened; what each count of all differs by is worked out from the movements before it, so
@@ -33,7 +37,10 @@ public static class Ledger
         foreach (var movement in InOrder(movements))
         {
             var now = movement.Recount is { } count
-                ? movement with { Postings = Posted.Of(count, stands.GetValueOrDefault((count.BatchId, count.PondId))) }
+                ? movement with
+                {
+                    Postings = Posted.Of(count, stands.GetValueOrDefault((count.BatchId, count.PondId))),
+                }
                 : movement;
             foreach (var p in now.Postings.Where(p => p.Account == Account.Pond))
                 stands[(p.BatchId, p.PondId ?? 0)] = stands.GetValueOrDefault((p.BatchId, p.PondId ?? 0)) + p.Count;
@@ -60,10 +67,11 @@ public static class Ledger
         return emptied;
     }
 
-    private static IEnumerable<Movement> InOrder(IEnumerable<Movement> movements) => movements
-        .OrderBy(m => m.Happened)
-        .ThenByDescending(m => m.Postings.Any(p => p.Account == Account.Pond && p.Count > 0))
-        .ThenBy(m => m.Line);
+    private static IEnumerable<Movement> InOrder(IEnumerable<Movement> movements) =>
+        movements
+            .OrderBy(m => m.Happened)
+            .ThenByDescending(m => m.Postings.Any(p => p.Account == Account.Pond && p.Count > 0))
+            .ThenBy(m => m.Line);
 
     /// <summary>
     /// The first movement at which a pond would hold fewer than no fish of a batch, in order of happening; null when none.
@@ -73,14 +81,14 @@ public static class Ledger
     {
         var stands = new Dictionary<(long, long), int>();
         foreach (var movement in InOrder(movements))
-            foreach (var p in movement.Postings.Where(p => p.Account == Account.Pond).OrderByDescending(p => p.Count))
-            {
-                var key = (p.BatchId, p.PondId ?? 0);
-                var now = stands.GetValueOrDefault(key) + p.Count;
-                if (now < 0)
-                    return movement;
-                stands[key] = now;
-            }
+        foreach (var p in movement.Postings.Where(p => p.Account == Account.Pond).OrderByDescending(p => p.Count))
+        {
+            var key = (p.BatchId, p.PondId ?? 0);
+            var now = stands.GetValueOrDefault(key) + p.Count;
+            if (now < 0)
+                return movement;
+            stands[key] = now;
+        }
         return null;
     }
 }

@@ -11,11 +11,24 @@ public static class Posted
     /// <param name="f">The loss.</param>
     /// <param name="stands">Fish of the batch in the pond on the books.</param>
     public static IReadOnlyList<Posting> Of(FishLost f, int stands) =>
-        [.. Surplus(f.BatchId, f.PondId, f.Count - stands), .. Move(f.BatchId, (Account.Pond, f.PondId), (f.To, null), f.Count, 0, CountBasis.Counted)];
+        [
+            .. Surplus(f.BatchId, f.PondId, f.Count - stands),
+            .. Move(f.BatchId, (Account.Pond, f.PondId), (f.To, null), f.Count, 0, CountBasis.Counted),
+        ];
 
     /// <summary>A move between ponds.</summary>
     public static IReadOnlyList<Posting> Of(FishMoved f, int stands) =>
-        [.. Surplus(f.BatchId, f.PondId, f.Count - stands), .. Move(f.BatchId, (Account.Pond, f.PondId), (Account.Pond, f.ToPondId), f.Count, f.Count * f.MeanG, f.Basis)];
+        [
+            .. Surplus(f.BatchId, f.PondId, f.Count - stands),
+            .. Move(
+                f.BatchId,
+                (Account.Pond, f.PondId),
+                (Account.Pond, f.ToPondId),
+                f.Count,
+                f.Count * f.MeanG,
+                f.Basis
+            ),
+        ];
 
     /// <summary>A harvest; a final one takes what the books still hold to unexplained.</summary>
     /// <param name="f">The harvest.</param>
@@ -23,9 +36,15 @@ public static class Posted
     public static IReadOnlyList<Posting> Of(FishHarvested f, int stands)
     {
         var surplus = f.Count - stands;
-        List<Posting> postings = [.. Surplus(f.BatchId, f.PondId, surplus), .. Move(f.BatchId, (Account.Pond, f.PondId), (f.To, null), f.Count, f.MassKg * 1000, f.Basis)];
+        List<Posting> postings =
+        [
+            .. Surplus(f.BatchId, f.PondId, surplus),
+            .. Move(f.BatchId, (Account.Pond, f.PondId), (f.To, null), f.Count, f.MassKg * 1000, f.Basis),
+        ];
         if (f.Final && surplus < 0)
-            postings.AddRange(Move(f.BatchId, (Account.Pond, f.PondId), (Account.Unexplained, null), -surplus, 0, CountBasis.Assumed));
+            postings.AddRange(
+                Move(f.BatchId, (Account.Pond, f.PondId), (Account.Unexplained, null), -surplus, 0, CountBasis.Assumed)
+            );
         return postings;
     }
 
@@ -36,12 +55,26 @@ public static class Posted
     {
         if (f.Count > stands)
             return Surplus(f.BatchId, f.PondId, f.Count - stands);
-        return f.Count == stands ? [] : Move(f.BatchId, (Account.Pond, f.PondId), (Account.Unexplained, null), stands - f.Count, 0, f.Basis);
+        return f.Count == stands
+            ? []
+            : Move(f.BatchId, (Account.Pond, f.PondId), (Account.Unexplained, null), stands - f.Count, 0, f.Basis);
     }
 
     private static Posting[] Surplus(long batchId, long pondId, int surplus) =>
-        surplus <= 0 ? [] : Move(batchId, (Account.Unexplained, null), (Account.Pond, pondId), surplus, 0, CountBasis.Assumed);
+        surplus <= 0
+            ? []
+            : Move(batchId, (Account.Unexplained, null), (Account.Pond, pondId), surplus, 0, CountBasis.Assumed);
 
-    private static Posting[] Move(long batchId, (Account Account, long? Pond) from, (Account Account, long? Pond) to, int count, double massG, CountBasis basis) =>
-        [new(batchId, from.Account, from.Pond, -count, -massG, basis), new(batchId, to.Account, to.Pond, count, massG, basis)];
+    private static Posting[] Move(
+        long batchId,
+        (Account Account, long? Pond) from,
+        (Account Account, long? Pond) to,
+        int count,
+        double massG,
+        CountBasis basis
+    ) =>
+        [
+            new(batchId, from.Account, from.Pond, -count, -massG, basis),
+            new(batchId, to.Account, to.Pond, count, massG, basis),
+        ];
 }

@@ -32,7 +32,14 @@ public enum QuarantineEvent
 /// <param name="Days">Days to hold, for a beginning or an extension.</param>
 /// <param name="Calm">Whether they feed and swim as they should, for a look.</param>
 /// <param name="Text">In words.</param>
-public sealed record QuarantineNoted(long PondId, long BatchId, QuarantineEvent Event, int? Days, bool Calm, string Text) : Fact
+public sealed record QuarantineNoted(
+    long PondId,
+    long BatchId,
+    QuarantineEvent Event,
+    int? Days,
+    bool Calm,
+    string Text
+) : Fact
 {
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="now">How it stands before this line; null when they are not held.</param>
@@ -44,17 +51,33 @@ public sealed record QuarantineNoted(long PondId, long BatchId, QuarantineEvent 
         if (Event != QuarantineEvent.Begun && now is null)
             yield return Remark.Refuse("Event", "This batch is not held apart. Begin first.");
         if (Event is QuarantineEvent.Begun or QuarantineEvent.Extended && Days is not (>= 1 and <= 120))
-            yield return Remark.Refuse("Days", "1 to 120 days. Bought fish 14 to 30 in warm water, longer in cold; a week only for own fish.");
+            yield return Remark.Refuse(
+                "Days",
+                "1 to 120 days. Bought fish 14 to 30 in warm water, longer in cold; a week only for own fish."
+            );
         if (Event is QuarantineEvent.Treated or QuarantineEvent.Overruled && string.IsNullOrWhiteSpace(Text))
-            yield return Remark.Refuse("Text", Event == QuarantineEvent.Treated ? "Which product, by whose advice, how long: whoever sells these fish will ask." : "Say why they are let go before their time: it is kept.");
+            yield return Remark.Refuse(
+                "Text",
+                Event == QuarantineEvent.Treated
+                    ? "Which product, by whose advice, how long: whoever sells these fish will ask."
+                    : "Say why they are let go before their time: it is kept."
+            );
         if (Text.Length > 300)
             yield return Remark.Refuse("Text", "At most 300 letters.");
         if (Event == QuarantineEvent.Passed && now is { } held)
         {
             if (day < held.Until)
-                yield return Remark.Refuse("Event", FormattableString.Invariant($"They are held until {held.Until:d MMM yyyy}. Wait, or let them go before their time with a reason."));
+                yield return Remark.Refuse(
+                    "Event",
+                    FormattableString.Invariant(
+                        $"They are held until {held.Until:d MMM yyyy}. Wait, or let them go before their time with a reason."
+                    )
+                );
             else if (!held.CalmSince(2, day))
-                yield return Remark.Refuse("Event", "The last looks were not calm, or nobody looked in two days. Hold them longer, treat them, or let them go with a reason.");
+                yield return Remark.Refuse(
+                    "Event",
+                    "The last looks were not calm, or nobody looked in two days. Hold them longer, treat them, or let them go with a reason."
+                );
         }
     }
 }
@@ -65,16 +88,29 @@ public sealed record QuarantineNoted(long PondId, long BatchId, QuarantineEvent 
 /// <param name="From">First day.</param>
 /// <param name="Until">Day it may pass.</param>
 /// <param name="Looks">Days it was looked at, and whether it was calm.</param>
-public sealed record Quarantine(long BatchId, long PondId, DateOnly From, DateOnly Until, IReadOnlyList<(DateOnly Day, bool Calm)> Looks)
+public sealed record Quarantine(
+    long BatchId,
+    long PondId,
+    DateOnly From,
+    DateOnly Until,
+    IReadOnlyList<(DateOnly Day, bool Calm)> Looks
+)
 {
     /// <summary>Where usual days come from.</summary>
-    public const string Source = "OIE Aquatic Code; Noga 2010: longer than two life cycles of the white spot parasite; starting value";
+    public const string Source =
+        "OIE Aquatic Code; Noga 2010: longer than two life cycles of the white spot parasite; starting value";
 
     /// <summary>Usual days, by water and by where they come from.</summary>
-    public static int UsualDays(double tempC, bool ownFarm) => ownFarm ? 7 : tempC > 22 ? 21 : tempC >= 15 ? 28 : 42;
+    public static int UsualDays(double tempC, bool ownFarm) =>
+        ownFarm ? 7
+        : tempC > 22 ? 21
+        : tempC >= 15 ? 28
+        : 42;
 
     /// <summary>Whether it was looked at within some days and was calm at every look of them.</summary>
-    public bool CalmSince(int days, DateOnly day) => Looks.Where(l => l.Day > day.AddDays(-days) && l.Day <= day).ToList() is { Count: > 0 } looks && looks.TrueForAll(l => l.Calm);
+    public bool CalmSince(int days, DateOnly day) =>
+        Looks.Where(l => l.Day > day.AddDays(-days) && l.Day <= day).ToList() is { Count: > 0 } looks
+        && looks.TrueForAll(l => l.Calm);
 
     /// <summary>Whether somebody looked on a day.</summary>
     public bool LookedOn(DateOnly day) => Looks.Any(l => l.Day == day);
@@ -91,7 +127,12 @@ public sealed record Quarantine(long BatchId, long PondId, DateOnly From, DateOn
             held = f.Event switch
             {
                 QuarantineEvent.Begun => new(f.BatchId, f.PondId, day, day.AddDays(f.Days ?? 0), []),
-                QuarantineEvent.Extended => held is null ? null : held with { Until = (held.Until > day ? held.Until : day).AddDays(f.Days ?? 0) },
+                QuarantineEvent.Extended => held is null
+                    ? null
+                    : held with
+                    {
+                        Until = (held.Until > day ? held.Until : day).AddDays(f.Days ?? 0),
+                    },
                 QuarantineEvent.Looked => held is null ? null : held with { Looks = [.. held.Looks, (day, f.Calm)] },
                 QuarantineEvent.Treated => held,
                 _ => null,

@@ -41,7 +41,10 @@ public sealed class FarmZone
         var bare = DateTime.SpecifyKind(local, DateTimeKind.Unspecified);
         if (!zone.IsAmbiguousTime(bare))
             return At(bare);
-        var both = zone.GetAmbiguousTimeOffsets(bare).Select(offset => new DateTimeOffset(bare, offset).ToUniversalTime()).Order().ToList();
+        var both = zone.GetAmbiguousTimeOffsets(bare)
+            .Select(offset => new DateTimeOffset(bare, offset).ToUniversalTime())
+            .Order()
+            .ToList();
         return both[1] <= notAfter ? both[1] : both[0];
     }
 

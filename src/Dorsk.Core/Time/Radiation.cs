@@ -12,19 +12,29 @@ public static class Radiation
     {
         var (latitude, declination, sunset) = Angles(latitudeDeg, day);
         var distance = 1 + (0.033 * Math.Cos(2 * Math.PI * day.DayOfYear / 365));
-        return 24 * 60 / Math.PI * SolarMJM2Min * distance * ((sunset * Math.Sin(latitude) * Math.Sin(declination)) + (Math.Cos(latitude) * Math.Cos(declination) * Math.Sin(sunset)));
+        return 24
+            * 60
+            / Math.PI
+            * SolarMJM2Min
+            * distance
+            * (
+                (sunset * Math.Sin(latitude) * Math.Sin(declination))
+                + (Math.Cos(latitude) * Math.Cos(declination) * Math.Sin(sunset))
+            );
     }
 
     /// <summary>Hours from sunrise to sunset by geometry alone.</summary>
     /// <param name="latitudeDeg">Latitude, degrees.</param>
     /// <param name="day">The day.</param>
-    public static double DaylightHours(double latitudeDeg, DateOnly day) => 24 / Math.PI * Angles(latitudeDeg, day).Sunset;
+    public static double DaylightHours(double latitudeDeg, DateOnly day) =>
+        24 / Math.PI * Angles(latitudeDeg, day).Sunset;
 
     /// <summary>Radiation on the ground under a clear sky, MJ/m²/day.</summary>
     /// <param name="latitudeDeg">Latitude, degrees.</param>
     /// <param name="day">The day.</param>
     /// <param name="altitudeM">Height above the sea, m.</param>
-    public static double ClearSkyMJM2(double latitudeDeg, DateOnly day, double altitudeM) => (0.75 + (2e-5 * altitudeM)) * AboveAirMJM2(latitudeDeg, day);
+    public static double ClearSkyMJM2(double latitudeDeg, DateOnly day, double altitudeM) =>
+        (0.75 + (2e-5 * altitudeM)) * AboveAirMJM2(latitudeDeg, day);
 
     // Radians; the sunset's hour angle is held between no day and a whole one.
     private static (double Latitude, double Declination, double Sunset) Angles(double latitudeDeg, DateOnly day)

@@ -6,7 +6,13 @@ namespace Dorsk.Core.Time;
 public readonly record struct Place(double LatitudeDeg, double LongitudeDeg);
 
 /// <summary>The sun's events of the solar day whose noon falls on a date. Null where there is no such event (polar day or night).</summary>
-public sealed record SunDay(DateTimeOffset? CivilDawn, DateTimeOffset? Sunrise, DateTimeOffset SolarNoon, DateTimeOffset? Sunset, DateTimeOffset? CivilDusk);
+public sealed record SunDay(
+    DateTimeOffset? CivilDawn,
+    DateTimeOffset? Sunrise,
+    DateTimeOffset SolarNoon,
+    DateTimeOffset? Sunset,
+    DateTimeOffset? CivilDusk
+);
 
 /// <summary>
 /// Sun times by the NOAA solar calculator equations (after Meeus, Astronomical Algorithms, 1998), declination and equation of
@@ -23,11 +29,17 @@ public static class SunTimes
     /// <param name="utcOffsetH">Hours ahead of UTC, to find which solar noon belongs to the date.</param>
     public static SunDay On(Place place, DateOnly localDate, double utcOffsetH)
     {
-        var noonGuess = new DateTimeOffset(localDate.ToDateTime(new TimeOnly(12, 0)), TimeSpan.Zero).AddHours(-utcOffsetH);
+        var noonGuess = new DateTimeOffset(localDate.ToDateTime(new TimeOnly(12, 0)), TimeSpan.Zero).AddHours(
+            -utcOffsetH
+        );
         var noon = SolarNoonNear(place, noonGuess);
         return new(
-            Event(place, noon, CivilZenithDeg, rising: true), Event(place, noon, RiseZenithDeg, rising: true), noon,
-            Event(place, noon, RiseZenithDeg, rising: false), Event(place, noon, CivilZenithDeg, rising: false));
+            Event(place, noon, CivilZenithDeg, rising: true),
+            Event(place, noon, RiseZenithDeg, rising: true),
+            noon,
+            Event(place, noon, RiseZenithDeg, rising: false),
+            Event(place, noon, CivilZenithDeg, rising: false)
+        );
     }
 
     /// <summary>Sine of the sun's elevation above the horizon, −1 to 1, without refraction.</summary>
@@ -37,7 +49,8 @@ public static class SunTimes
         var minutes = instant.UtcDateTime.TimeOfDay.TotalMinutes + equationMin + (4 * place.LongitudeDeg);
         var hourAngle = Rad((minutes / 4) - 180);
         var lat = Rad(place.LatitudeDeg);
-        return (Math.Sin(lat) * Math.Sin(declinationRad)) + (Math.Cos(lat) * Math.Cos(declinationRad) * Math.Cos(hourAngle));
+        return (Math.Sin(lat) * Math.Sin(declinationRad))
+            + (Math.Cos(lat) * Math.Cos(declinationRad) * Math.Cos(hourAngle));
     }
 
     private static DateTimeOffset SolarNoonNear(Place place, DateTimeOffset guess)
@@ -59,7 +72,9 @@ public static class SunTimes
         {
             var (declination, _) = Sun(at);
             var lat = Rad(place.LatitudeDeg);
-            var cos = (Math.Cos(Rad(zenithDeg)) - (Math.Sin(lat) * Math.Sin(declination))) / (Math.Cos(lat) * Math.Cos(declination));
+            var cos =
+                (Math.Cos(Rad(zenithDeg)) - (Math.Sin(lat) * Math.Sin(declination)))
+                / (Math.Cos(lat) * Math.Cos(declination));
             if (cos is < -1 or > 1)
                 return null;
             var hourAngleMin = Math.Acos(cos) * 180 / Math.PI * 4;
@@ -77,16 +92,21 @@ public static class SunTimes
         var meanLongitude = Rad((280.46646 + (t * (36_000.76983 + (0.0003032 * t)))) % 360);
         var anomaly = Rad(357.52911 + (t * (35_999.05029 - (0.0001537 * t))));
         var eccentricity = 0.016708634 - (t * (0.000042037 + (0.0000001267 * t)));
-        var centre = (Math.Sin(anomaly) * (1.914602 - (t * (0.004817 + (0.000014 * t)))))
-            + (Math.Sin(2 * anomaly) * (0.019993 - (0.000101 * t))) + (Math.Sin(3 * anomaly) * 0.000289);
+        var centre =
+            (Math.Sin(anomaly) * (1.914602 - (t * (0.004817 + (0.000014 * t)))))
+            + (Math.Sin(2 * anomaly) * (0.019993 - (0.000101 * t)))
+            + (Math.Sin(3 * anomaly) * 0.000289);
         var node = Rad(125.04 - (1934.136 * t));
         var apparent = meanLongitude + Rad(centre - 0.00569 - (0.00478 * Math.Sin(node)));
         var meanObliquity = 23 + ((26 + ((21.448 - (t * (46.815 + (t * (0.00059 - (t * 0.001813)))))) / 60)) / 60);
         var obliquity = Rad(meanObliquity + (0.00256 * Math.Cos(node)));
         var y = Math.Pow(Math.Tan(obliquity / 2), 2);
-        var equation = (y * Math.Sin(2 * meanLongitude)) - (2 * eccentricity * Math.Sin(anomaly))
+        var equation =
+            (y * Math.Sin(2 * meanLongitude))
+            - (2 * eccentricity * Math.Sin(anomaly))
             + (4 * eccentricity * y * Math.Sin(anomaly) * Math.Cos(2 * meanLongitude))
-            - (0.5 * y * y * Math.Sin(4 * meanLongitude)) - (1.25 * eccentricity * eccentricity * Math.Sin(2 * anomaly));
+            - (0.5 * y * y * Math.Sin(4 * meanLongitude))
+            - (1.25 * eccentricity * eccentricity * Math.Sin(2 * anomaly));
         return (Math.Asin(Math.Sin(obliquity) * Math.Sin(apparent)), 4 * equation * 180 / Math.PI);
     }
 

@@ -66,7 +66,15 @@ public static class Measures
     public static readonly Measure Mass = new("mass", Kg, Lb, 1, 1, KgG, Tonne, Oz);
 
     /// <summary>Weight of a fish, kept in grams, shown in g or pounds (ounces accepted).</summary>
-    public static readonly Measure FishWeight = new("fish weight", new Unit("g", 1, 0, "gram", "grams"), new Unit("lb", PoundKg * 1000, 0, "lbs", "pound", "pounds"), 1, 3, new Unit("kg", 1000, 0), new Unit("oz", PoundKg * 1000 / 16, 0, "ounce", "ounces"));
+    public static readonly Measure FishWeight = new(
+        "fish weight",
+        new Unit("g", 1, 0, "gram", "grams"),
+        new Unit("lb", PoundKg * 1000, 0, "lbs", "pound", "pounds"),
+        1,
+        3,
+        new Unit("kg", 1000, 0),
+        new Unit("oz", PoundKg * 1000 / 16, 0, "ounce", "ounces")
+    );
 
     /// <summary>Dissolved oxygen and other concentrations; mg/L. In water ppm is the same number; ppt is not.</summary>
     public static readonly Measure Oxygen = new("dissolved oxygen", MgL, Ppm, 1, 1);
@@ -84,19 +92,54 @@ public static class Measures
     public static readonly Measure Ph = new("pH", None, None, 1, 1);
 
     /// <summary>Power of an aerator or pump; SI unit kW here.</summary>
-    public static readonly Measure Power = new("power", new Unit("kW", 1, 0), new Unit("hp", 0.745699872, 0, "horsepower"), 2, 2, new Unit("W", 0.001, 0, "watt", "watts"));
+    public static readonly Measure Power = new(
+        "power",
+        new Unit("kW", 1, 0),
+        new Unit("hp", 0.745699872, 0, "horsepower"),
+        2,
+        2,
+        new Unit("W", 0.001, 0, "watt", "watts")
+    );
 
     /// <summary>Flow of water; m³/h here.</summary>
-    public static readonly Measure Flow = new("flow", new Unit("m³/h", 1, 0, "m3h"), new Unit("gal/min", GallonM3 * 60, 0, "gpm"), 1, 0, new Unit("L/s", 3.6, 0, "lps"), new Unit("L/min", 0.06, 0, "lpm"));
+    public static readonly Measure Flow = new(
+        "flow",
+        new Unit("m³/h", 1, 0, "m3h"),
+        new Unit("gal/min", GallonM3 * 60, 0, "gpm"),
+        1,
+        0,
+        new Unit("L/s", 3.6, 0, "lps"),
+        new Unit("L/min", 0.06, 0, "lpm")
+    );
 
     /// <summary>Standing fish or feed per area, kg/ha here.</summary>
-    public static readonly Measure AreaLoad = new("kilograms per hectare", new Unit("kg/ha", 1, 0), new Unit("lb/ac", PoundKg / (AcreM2 / 10_000), 0, "lb/acre"), 0, 0);
+    public static readonly Measure AreaLoad = new(
+        "kilograms per hectare",
+        new Unit("kg/ha", 1, 0),
+        new Unit("lb/ac", PoundKg / (AcreM2 / 10_000), 0, "lb/acre"),
+        0,
+        0
+    );
 
     /// <summary>Standing fish per volume, kg/m³ here.</summary>
-    public static readonly Measure VolumeLoad = new("kilograms per cubic metre", new Unit("kg/m³", 1, 0), new Unit("lb/gal", PoundKg / GallonM3, 0), 1, 3);
+    public static readonly Measure VolumeLoad = new(
+        "kilograms per cubic metre",
+        new Unit("kg/m³", 1, 0),
+        new Unit("lb/gal", PoundKg / GallonM3, 0),
+        1,
+        3
+    );
 
     /// <summary>Wind speed, m/s here.</summary>
-    public static readonly Measure Wind = new("wind speed", new Unit("m/s", 1, 0), new Unit("mph", 0.44704, 0, "mi/h"), 1, 0, new Unit("km/h", 1 / 3.6, 0, "kmh"), new Unit("kn", 1852.0 / 3600, 0, "knots", "kt"));
+    public static readonly Measure Wind = new(
+        "wind speed",
+        new Unit("m/s", 1, 0),
+        new Unit("mph", 0.44704, 0, "mi/h"),
+        1,
+        0,
+        new Unit("km/h", 1 / 3.6, 0, "kmh"),
+        new Unit("kn", 1852.0 / 3600, 0, "knots", "kt")
+    );
 
     /// <summary>Rain, m in SI, shown in mm or inches.</summary>
     public static readonly Measure Rain = new("rain", Mm, In, 0, 2, Cm);
@@ -108,13 +151,36 @@ public static class Measures
     public static readonly Measure Settled = new("settled solids", MlL, MlL, 1, 1);
 
     /// <summary>Electric current, A.</summary>
-    public static readonly Measure Current = new("current", new Unit("A", 1, 0, "amp", "amps", "ampere"), new Unit("A", 1, 0, "amp", "amps", "ampere"), 1, 1);
+    public static readonly Measure Current = new(
+        "current",
+        new Unit("A", 1, 0, "amp", "amps", "ampere"),
+        new Unit("A", 1, 0, "amp", "amps", "ampere"),
+        1,
+        1
+    );
 
     /// <summary>Pressure of a blower or of the air, kPa here.</summary>
-    public static readonly Measure Pressure = new("pressure", new Unit("kPa", 1, 0), new Unit("psi", 6.894757293168, 0), 1, 2, new Unit("mbar", 0.1, 0, "hpa"), new Unit("bar", 100, 0), new Unit("inHg", 3.386389, 0), new Unit("cmH2O", 0.0980665, 0), new Unit("inH2O", 0.2490889, 0));
+    public static readonly Measure Pressure = new(
+        "pressure",
+        new Unit("kPa", 1, 0),
+        new Unit("psi", 6.894757293168, 0),
+        1,
+        2,
+        new Unit("mbar", 0.1, 0, "hpa"),
+        new Unit("bar", 100, 0),
+        new Unit("inHg", 3.386389, 0),
+        new Unit("cmH2O", 0.0980665, 0),
+        new Unit("inH2O", 0.2490889, 0)
+    );
 
     /// <summary>Sunlight on level ground, W/m².</summary>
-    public static readonly Measure Sunlight = new("sunlight", new Unit("W/m²", 1, 0, "w/m2"), new Unit("W/m²", 1, 0, "w/m2"), 0, 0);
+    public static readonly Measure Sunlight = new(
+        "sunlight",
+        new Unit("W/m²", 1, 0, "w/m2"),
+        new Unit("W/m²", 1, 0, "w/m2"),
+        0,
+        0
+    );
 
     /// <summary>Price of a unit of energy in the farm's currency, for a kWh.</summary>
     public static readonly Measure EnergyPrice = new("price of a kWh", None, None, 3, 3);

@@ -43,9 +43,17 @@ public static class NumberText
         var blank = before.LastIndexOfAny([' ', '-']);
         var wholeText = blank > 0 ? before[..blank] : "0";
         var whole = Decimal(wholeText.Trim(), sign);
-        if (!int.TryParse(before[(blank + 1)..], NumberStyles.None, CultureInfo.InvariantCulture, out var top)
-            || !int.TryParse(typed[(slash + 1)..].Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var bottom)
-            || bottom == 0 || whole.Value is null)
+        if (
+            !int.TryParse(before[(blank + 1)..], NumberStyles.None, CultureInfo.InvariantCulture, out var top)
+            || !int.TryParse(
+                typed[(slash + 1)..].Trim(),
+                NumberStyles.None,
+                CultureInfo.InvariantCulture,
+                out var bottom
+            )
+            || bottom == 0
+            || whole.Value is null
+        )
             return NumberRead.Bad($"“{typed}” is not a fraction. Type it like 3/16 or 1 3/16.");
         return NumberRead.Of(whole.Value.Value + ((double)top / bottom));
     }
@@ -56,9 +64,19 @@ public static class NumberText
         if (Doubtful(typed, dec, part))
             return NumberRead.Bad(Doubt(typed, dec, part));
         var plain = WithoutParts(typed, part);
-        if (plain is null || plain.Any(c => !char.IsAsciiDigit(c) && c != dec && c != '-' && c != '+')
-            || !double.TryParse(plain.Replace(dec, '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value))
-            return NumberRead.Bad($"“{typed}” is not a number. Type figures only, like {(dec == '.' ? "12.5" : "12,5")}.");
+        if (
+            plain is null
+            || plain.Any(c => !char.IsAsciiDigit(c) && c != dec && c != '-' && c != '+')
+            || !double.TryParse(
+                plain.Replace(dec, '.'),
+                NumberStyles.Float,
+                CultureInfo.InvariantCulture,
+                out var value
+            )
+        )
+            return NumberRead.Bad(
+                $"“{typed}” is not a number. Type figures only, like {(dec == '.' ? "12.5" : "12,5")}."
+            );
         return NumberRead.Of(value);
     }
 
@@ -66,8 +84,12 @@ public static class NumberText
     private static bool Doubtful(string typed, char dec, char part)
     {
         var at = typed.IndexOf(part, StringComparison.Ordinal);
-        return at > 0 && at == typed.LastIndexOf(part) && !typed.Contains(dec, StringComparison.Ordinal)
-            && typed.Length - at == 4 && typed[(at + 1)..].All(char.IsAsciiDigit) && at <= 3 + (typed[0] == '-' ? 1 : 0)
+        return at > 0
+            && at == typed.LastIndexOf(part)
+            && !typed.Contains(dec, StringComparison.Ordinal)
+            && typed.Length - at == 4
+            && typed[(at + 1)..].All(char.IsAsciiDigit)
+            && at <= 3 + (typed[0] == '-' ? 1 : 0)
             && typed[..at].TrimStart('-').All(char.IsAsciiDigit);
     }
 
@@ -90,7 +112,9 @@ public static class NumberText
             return squeezed;
         if (pieces.Length == 2 && pieces[1].Length is 1 or 2 && pieces[0].All(c => char.IsAsciiDigit(c) || c == '-'))
             return part == ',' ? string.Join('.', pieces) : string.Join(',', pieces);
-        var threes = pieces.Skip(1).All(p => p.Split('.', ',')[0].Length == 3) && pieces[0].TrimStart('-').Length is >= 1 and <= 3;
+        var threes =
+            pieces.Skip(1).All(p => p.Split('.', ',')[0].Length == 3)
+            && pieces[0].TrimStart('-').Length is >= 1 and <= 3;
         return threes ? string.Concat(pieces) : null;
     }
 }

@@ -23,5 +23,8 @@ public static class PlainText
     }
 
     // A half of a letter pair that was cut, and marks that turn the direction of writing, are as bad as control codes.
-    private static bool Bad(char c) => char.IsControl(c) || char.IsSurrogate(c) || c is >= '\u2028' and <= '\u202e' or >= '\u2066' and <= '\u2069' or '\ufeff';
+    private static bool Bad(char c) =>
+        char.IsControl(c)
+        || char.IsSurrogate(c)
+        || c is >= '\u2028' and <= '\u202e' or >= '\u2066' and <= '\u2069' or '\ufeff';
 }

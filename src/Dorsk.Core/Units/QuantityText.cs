@@ -55,9 +55,17 @@ public static class QuantityText
         var shown = measure.In(hand.System);
         var unit = unitText.Length == 0 ? shown : measure.Find(unitText);
         if (cut == 0)
-            return new(null, null, $"“{typed}” is not a number. Type figures, with a unit if it is not {Named(shown)}.");
+            return new(
+                null,
+                null,
+                $"“{typed}” is not a number. Type figures, with a unit if it is not {Named(shown)}."
+            );
         if (unit is null)
-            return new(null, null, $"“{unitText}” is not a unit of {measure.Name}. Takes {string.Join(", ", measure.Units.Select(u => u.Symbol).Where(s => s.Length > 0).Distinct())}.");
+            return new(
+                null,
+                null,
+                $"“{unitText}” is not a unit of {measure.Name}. Takes {string.Join(", ", measure.Units.Select(u => u.Symbol).Where(s => s.Length > 0).Distinct())}."
+            );
         var number = NumberText.Read(typed[..cut], hand.Sign);
         if (number.Value is not { } value)
             return new(null, null, number.Problem);
@@ -83,7 +91,10 @@ public static class QuantityText
     public static string Figure(double value, int decimals, DecimalSign sign)
     {
         var rounded = Math.Round(value, decimals, MidpointRounding.AwayFromZero);
-        var text = (rounded == 0 ? 0 : rounded).ToString("N" + decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+        var text = (rounded == 0 ? 0 : rounded).ToString(
+            "N" + decimals.ToString(CultureInfo.InvariantCulture),
+            CultureInfo.InvariantCulture
+        );
         return sign == DecimalSign.Point ? text : text.Replace(',', '\u0001').Replace('.', ',').Replace('\u0001', '.');
     }
 

@@ -13,10 +13,14 @@ public sealed record Unit(string Symbol, double Factor, double Offset, params st
     /// <summary>Turns an SI value into this unit.</summary>
     public double FromSi(double si) => (si - Offset) / Factor;
 
-    internal bool IsSpelled(string typed) =>
-        Plain(Symbol) == typed || Spellings.Contains(typed);
+    internal bool IsSpelled(string typed) => Plain(Symbol) == typed || Spellings.Contains(typed);
 
     internal static string Plain(string typed) =>
-        typed.ToLowerInvariant().Replace(" ", "", StringComparison.Ordinal).Replace("\u2009", "", StringComparison.Ordinal)
-            .Replace("²", "2", StringComparison.Ordinal).Replace("³", "3", StringComparison.Ordinal).TrimEnd('.');
+        typed
+            .ToLowerInvariant()
+            .Replace(" ", "", StringComparison.Ordinal)
+            .Replace("\u2009", "", StringComparison.Ordinal)
+            .Replace("²", "2", StringComparison.Ordinal)
+            .Replace("³", "3", StringComparison.Ordinal)
+            .TrimEnd('.');
 }

@@ -103,10 +103,12 @@ public sealed record PondState
     /// <summary>Whether a value was read in the upper three fifths of a pond, or nobody said how deep.</summary>
     /// <param name="t">The value.</param>
     /// <param name="depthM">Full depth of the pond, m.</param>
-    public static bool IsNearSurface(Timed t, double depthM) => t.DepthM is not { } depth || depth <= UpperShare * depthM;
+    public static bool IsNearSurface(Timed t, double depthM) =>
+        t.DepthM is not { } depth || depth <= UpperShare * depthM;
 
     /// <summary>Whether top and bottom of a pond differ so much in it that they are two series: oxygen and warmth do.</summary>
-    public static bool IsLayered(Parameter parameter) => parameter == Parameter.Oxygen || parameter == Parameter.Temperature;
+    public static bool IsLayered(Parameter parameter) =>
+        parameter == Parameter.Oxygen || parameter == Parameter.Temperature;
 
     private const double UpperShare = 0.6;
 
@@ -114,5 +116,6 @@ public sealed record PondState
     public string Say(double si, Parameter parameter) => QuantityText.Write(si, parameter.Measure, Hand);
 
     /// <summary>Prints an hour of the farm's clock.</summary>
-    public string Hour(DateTimeOffset at) => Zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+    public string Hour(DateTimeOffset at) =>
+        Zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -40,27 +40,31 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
     ];
 
     /// <summary>Asks every rule. An empty pond is not judged.</summary>
-    public static PondVerdict Of(PondState state) => state.Fish.Count == 0
-        ? new([])
-        : new([.. Rules.SelectMany(r => r.Judge(state)).OrderByDescending(f => f.Status)]);
+    public static PondVerdict Of(PondState state) =>
+        state.Fish.Count == 0
+            ? new([])
+            : new([.. Rules.SelectMany(r => r.Judge(state)).OrderByDescending(f => f.Status)]);
 
     /// <summary>Asks what in this water stands against fish that are to come into it.</summary>
     /// <param name="state">The pond, with the fish that are to come in place of those that stand.</param>
-    public static IReadOnlyList<Finding> AgainstArrivals(PondState state) => [.. Of(state).Findings.Where(f => f.ShutsGate)];
+    public static IReadOnlyList<Finding> AgainstArrivals(PondState state) =>
+        [.. Of(state).Findings.Where(f => f.ShutsGate)];
 
     /// <summary>The gravest finding as the pond's status.</summary>
-    public Judgement Judgement => Findings.Count == 0 ? new(Status.Unknown, "No fish stand here") : Findings[0].Judgement;
+    public Judgement Judgement =>
+        Findings.Count == 0 ? new(Status.Unknown, "No fish stand here") : Findings[0].Judgement;
 
     /// <summary>Findings for which the watch rings, gravest first.</summary>
     public IEnumerable<Finding> Ringing => Findings.Where(f => f.Rings && f.Status >= Status.Watch);
 
     /// <summary>What helps, each once with the finding it is for: air first, water before powders.</summary>
-    public IEnumerable<(Remedy Remedy, Finding For)> Remedies => Findings
-        .Where(f => f.Status >= Status.Watch)
-        .SelectMany(f => f.Helps.Select(h => (h, f)))
-        .GroupBy(x => x.h)
-        .OrderBy(g => g.Key)
-        .Select(g => g.First());
+    public IEnumerable<(Remedy Remedy, Finding For)> Remedies =>
+        Findings
+            .Where(f => f.Status >= Status.Watch)
+            .SelectMany(f => f.Helps.Select(h => (h, f)))
+            .GroupBy(x => x.h)
+            .OrderBy(g => g.Key)
+            .Select(g => g.First());
 
     /// <summary>Findings that hold the feed.</summary>
     public IEnumerable<Finding> Holding => Findings.Where(f => f.FeedFactor < 1);

@@ -10,7 +10,10 @@ namespace Dorsk.Core.Water;
 /// <param name="OxygenKg">Oxygen it takes, kg.</param>
 public sealed record CarbonDose(double LowKg, double HighKg, double OxygenKg)
 {
-    private const double MicrobeCn = 4, Efficiency = 0.4, LeastShare = 0.6, OxygenPerN = 4.7;
+    private const double MicrobeCn = 4,
+        Efficiency = 0.4,
+        LeastShare = 0.6,
+        OxygenPerN = 4.7;
 
     /// <summary>Works the range out.</summary>
     /// <param name="tanMgNL">Ammonia nitrogen to tie up, mg N/L; 0 or more.</param>
@@ -24,6 +27,11 @@ public sealed record CarbonDose(double LowKg, double HighKg, double OxygenKg)
     }
 
     /// <summary>Never with oxygen under the watch level: the bacteria would take the rest. Null when there is enough.</summary>
-    public static Judgement? Brake(double doMgL, WaterLimits limits, Hand hand) => doMgL >= limits.DoWatchMgL ? null
-        : new(Status.ActNow, $"Oxygen is under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}: no carbon now. It would take the rest. Air first");
+    public static Judgement? Brake(double doMgL, WaterLimits limits, Hand hand) =>
+        doMgL >= limits.DoWatchMgL
+            ? null
+            : new(
+                Status.ActNow,
+                $"Oxygen is under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}: no carbon now. It would take the rest. Air first"
+            );
 }

@@ -12,7 +12,10 @@ public static class Carbonate
     public const string Source = "Cai & Wang 1998, Limnology and Oceanography 43; Harned & Owen 1958";
 
     // mg/L as CaCO₃ that make one milliequivalent a litre; mg of CO₂ and of carbon in a millimole.
-    private const double MgPerMeq = 50.04, MgCo2PerMmol = 44.01, PhLow = 2, PhHigh = 13;
+    private const double MgPerMeq = 50.04,
+        MgCo2PerMmol = 44.01,
+        PhLow = 2,
+        PhHigh = 13;
 
     /// <summary>Carbon dioxide, mg/L, from pH and alkalinity.</summary>
     /// <param name="ph">pH, 4 to 11.</param>
@@ -41,11 +44,16 @@ public static class Carbonate
     public static double Ph(double alkalinityMgL, double carbonMmolL, double tempC, double salinityPpt)
     {
         var k = new Constants(tempC, salinityPpt);
-        double low = PhLow, high = PhHigh, wanted = alkalinityMgL / MgPerMeq;
+        double low = PhLow,
+            high = PhHigh,
+            wanted = alkalinityMgL / MgPerMeq;
         for (var i = 0; i < 60; i++)
         {
             var h = H((low + high) / 2);
-            (low, high) = (carbonMmolL * k.ChargePerCarbon(h)) + k.WaterMeqL(h) < wanted ? ((low + high) / 2, high) : (low, (low + high) / 2);
+            (low, high) =
+                (carbonMmolL * k.ChargePerCarbon(h)) + k.WaterMeqL(h) < wanted
+                    ? ((low + high) / 2, high)
+                    : (low, (low + high) / 2);
         }
         return (low + high) / 2;
     }
@@ -58,9 +66,13 @@ public static class Carbonate
     public static double PhAt(double co2MgL, double alkalinityMgL, double tempC, double salinityPpt)
     {
         // With less carbon dioxide the pH is higher.
-        double low = PhLow, high = PhHigh;
+        double low = PhLow,
+            high = PhHigh;
         for (var i = 0; i < 60; i++)
-            (low, high) = CarbonDioxideMgL((low + high) / 2, alkalinityMgL, tempC, salinityPpt) > co2MgL ? ((low + high) / 2, high) : (low, (low + high) / 2);
+            (low, high) =
+                CarbonDioxideMgL((low + high) / 2, alkalinityMgL, tempC, salinityPpt) > co2MgL
+                    ? ((low + high) / 2, high)
+                    : (low, (low + high) / 2);
         return (low + high) / 2;
     }
 
@@ -69,11 +81,16 @@ public static class Carbonate
     // Both constants of carbonic acid and that of water, mol/L.
     private readonly struct Constants
     {
-        private readonly double k1, k2, kw;
+        private readonly double k1,
+            k2,
+            kw;
 
         public Constants(double tempC, double salinityPpt)
         {
-            double t = tempC + 273.15, root = Math.Sqrt(salinityPpt), f1 = (200.1 / t) + 0.3220, f2 = (-129.24 / t) + 1.4381;
+            double t = tempC + 273.15,
+                root = Math.Sqrt(salinityPpt),
+                f1 = (200.1 / t) + 0.3220,
+                f2 = (-129.24 / t) + 1.4381;
             k1 = H((3404.71 / t) + (0.032786 * t) - 14.8435 - (0.071692 * f1 * root) + (0.0021487 * salinityPpt));
             k2 = H((2902.39 / t) + (0.02379 * t) - 6.4980 - (0.3191 * f2 * root) + (0.0198 * salinityPpt));
             kw = H((4470.99 / t) - 6.0875 + (0.01706 * t));

@@ -28,17 +28,24 @@ public enum DeviceUse
 /// <param name="PondId">The pond a probe hangs in, or whose aerators a panel switches.</param>
 /// <param name="DepthM">How deep it hangs, m, or null.</param>
 /// <param name="Gone">Whether it was taken away: its key opens nothing any more.</param>
-public sealed record DeviceKept(long DeviceId, string Name, DeviceUse Use, long? PondId, double? DepthM, bool Gone) : Fact
+public sealed record DeviceKept(long DeviceId, string Name, DeviceUse Use, long? PondId, double? DepthM, bool Gone)
+    : Fact
 {
     /// <summary>Objections, named by the field of the page.</summary>
     public IEnumerable<Remark> Check(IEnumerable<string> others)
     {
-        if (Name.Trim().Length is 0 or > 40 || Name.Any(c => !char.IsAsciiLetterOrDigit(c) && c is not (' ' or '-' or '_')))
+        if (
+            Name.Trim().Length is 0 or > 40
+            || Name.Any(c => !char.IsAsciiLetterOrDigit(c) && c is not (' ' or '-' or '_'))
+        )
             yield return Remark.Refuse("Name", "1 to 40 plain letters, figures, blanks or hyphens, such as Buoy P4.");
         else if (others.Contains(Name.Trim(), StringComparer.OrdinalIgnoreCase))
             yield return Remark.Refuse("Name", "Another device has this name.");
         if (Use is DeviceUse.Probe or DeviceUse.Panel && PondId is null)
-            yield return Remark.Refuse("Pond", Use == DeviceUse.Probe ? "Choose the pond it hangs in." : "Choose the pond whose aerators it switches.");
+            yield return Remark.Refuse(
+                "Pond",
+                Use == DeviceUse.Probe ? "Choose the pond it hangs in." : "Choose the pond whose aerators it switches."
+            );
         if (DepthM is < 0 or > 20 || (DepthM is { } d && !double.IsFinite(d)))
             yield return Remark.Refuse("Depth", "0 to 20 m, or empty.");
     }
@@ -61,7 +68,12 @@ public sealed record ProbeSeriesReceived(long DeviceId, long? PondId, IReadOnlyL
 
     /// <summary>Why a value cannot be, or null. What is merely unusual is kept: nobody is there to be asked, and the probe's health tells.</summary>
     public static string? Wrong(ProbeValue v, DateTimeOffset now) =>
-        !double.IsFinite(v.Si) || v.Si < v.Parameter.HardLow || v.Si > v.Parameter.HardHigh ? FormattableString.Invariant($"{v.Si:0.###} is outside what {v.Parameter.Name} can be ({v.Parameter.HardLow:0.###} to {v.Parameter.HardHigh:0.###})")
-            : v.At > now + TimeSpan.FromMinutes(5) ? "its time lies in the future: send “sent”, the device's own clock, so that the farm can set it right"
-            : v.At < now.AddYears(-30) ? "its time lies more than thirty years back" : null;
+        !double.IsFinite(v.Si) || v.Si < v.Parameter.HardLow || v.Si > v.Parameter.HardHigh
+            ? FormattableString.Invariant(
+                $"{v.Si:0.###} is outside what {v.Parameter.Name} can be ({v.Parameter.HardLow:0.###} to {v.Parameter.HardHigh:0.###})"
+            )
+        : v.At > now + TimeSpan.FromMinutes(5)
+            ? "its time lies in the future: send “sent”, the device's own clock, so that the farm can set it right"
+        : v.At < now.AddYears(-30) ? "its time lies more than thirty years back"
+        : null;
 }

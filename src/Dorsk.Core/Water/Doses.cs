@@ -9,7 +9,9 @@ public sealed record ChlorideSalt(string Name, string Formula, double ChlorideSh
     /// <summary>All of them.</summary>
     public static readonly IReadOnlyList<ChlorideSalt> All =
     [
-        new("salt", "NaCl", 35.45 / 58.44), new("calcium chloride, dry", "CaCl2", 2 * 35.45 / 110.978), new("calcium chloride dihydrate", "CaCl2.2H2O", 2 * 35.45 / 147.008),
+        new("salt", "NaCl", 35.45 / 58.44),
+        new("calcium chloride, dry", "CaCl2", 2 * 35.45 / 110.978),
+        new("calcium chloride dihydrate", "CaCl2.2H2O", 2 * 35.45 / 147.008),
     ];
 
     /// <summary>A salt by formula, or null.</summary>
@@ -35,22 +37,26 @@ public static class Doses
         Math.Max(0, wantedMgL - nowMgL) * product.GPerM3PerMgL / (purityPct / 100);
 
     /// <summary>Chloride to add against nitrite, mg/L: ratio × nitrite-N less what is there.</summary>
-    public static double ChlorideToAddMgL(double nitriteNMgL, double ratio, double chlorideNowMgL) => Math.Max(0, (ratio * nitriteNMgL) - chlorideNowMgL);
+    public static double ChlorideToAddMgL(double nitriteNMgL, double ratio, double chlorideNowMgL) =>
+        Math.Max(0, (ratio * nitriteNMgL) - chlorideNowMgL);
 
     /// <summary>Salt that fresh-water fish bear as one step, g/m³: about 1 ppt.</summary>
     public const double SaltStepGM3 = 1000;
 
     /// <summary>Salt for a chloride, g/m³.</summary>
-    public static double SaltGM3(ChlorideSalt salt, double purityPct, double chlorideMgL) => chlorideMgL / salt.ChlorideShare / (purityPct / 100);
+    public static double SaltGM3(ChlorideSalt salt, double purityPct, double chlorideMgL) =>
+        chlorideMgL / salt.ChlorideShare / (purityPct / 100);
 
     /// <summary>Carbon source that lets bacteria take up 1 g of ammonia nitrogen, g (Avnimelech 1999): C:N of microbes by efficiency and carbon share.</summary>
     /// <param name="microbeCn">C:N of microbes by mass, about 4.</param>
     /// <param name="efficiency">Share of the carbon built in, about 0.4.</param>
     /// <param name="carbonShare">Carbon in the source by mass: molasses about 0.3, flour and sugar 0.4 to 0.42.</param>
-    public static double CarbonSourcePerTanN(double microbeCn, double efficiency, double carbonShare) => microbeCn / (efficiency * carbonShare);
+    public static double CarbonSourcePerTanN(double microbeCn, double efficiency, double carbonShare) =>
+        microbeCn / (efficiency * carbonShare);
 
     /// <summary>Ammonia nitrogen that a feed leaves in the water, kg/day: 0.155 × protein × feed × share excreted.</summary>
-    public static double TanFromFeedKgDay(double feedKgDay, double proteinPct, double excretedPct) => 0.155 * proteinPct / 100 * feedKgDay * excretedPct / 100;
+    public static double TanFromFeedKgDay(double feedKgDay, double proteinPct, double excretedPct) =>
+        0.155 * proteinPct / 100 * feedKgDay * excretedPct / 100;
 
     /// <summary>Parts a dose into daily steps no larger than the water with fish bears.</summary>
     /// <param name="gM3">The whole dose, g/m³.</param>
@@ -58,7 +64,10 @@ public static class Doses
     /// <param name="volumeM3">Water volume, m³.</param>
     public static Dose InSteps(double gM3, double? stepGM3, double volumeM3)
     {
-        var days = gM3 <= 0 ? 0 : stepGM3 is > 0 and { } step ? (int)Math.Ceiling(Math.Round(gM3 / step, 9)) : 1;
+        var days =
+            gM3 <= 0 ? 0
+            : stepGM3 is > 0 and { } step ? (int)Math.Ceiling(Math.Round(gM3 / step, 9))
+            : 1;
         var kg = gM3 * volumeM3 / 1000;
         return new(gM3, kg, days, days == 0 ? 0 : kg / days);
     }

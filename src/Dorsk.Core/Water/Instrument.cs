@@ -27,7 +27,16 @@ public enum InstrumentKind
 /// <param name="CalibratedOn">Last calibration, or null.</param>
 /// <param name="EveryDays">Days between calibrations, or null when it needs none.</param>
 /// <param name="Who">Who has it; may be empty.</param>
-public sealed record InstrumentKept(long InstrumentId, string Name, InstrumentKind Kind, IReadOnlyList<Parameter> Measures, string Resolution, DateOnly? CalibratedOn, int? EveryDays, string Who) : Fact
+public sealed record InstrumentKept(
+    long InstrumentId,
+    string Name,
+    InstrumentKind Kind,
+    IReadOnlyList<Parameter> Measures,
+    string Resolution,
+    DateOnly? CalibratedOn,
+    int? EveryDays,
+    string Who
+) : Fact
 {
     /// <summary>Day of the next calibration: now when it never was; null when it needs none.</summary>
     /// <param name="today">Farm day.</param>
@@ -45,7 +54,10 @@ public sealed record InstrumentKept(long InstrumentId, string Name, InstrumentKi
         if (Measures.Count == 0)
             yield return Remark.Refuse("Measures", "Tick at least one thing that it reads.");
         if (CalibratedOn > today)
-            yield return Remark.Refuse("Calibrated", "This lies in the future. Type the day it was last calibrated, or leave it empty.");
+            yield return Remark.Refuse(
+                "Calibrated",
+                "This lies in the future. Type the day it was last calibrated, or leave it empty."
+            );
         if (EveryDays is < 1 or > 1000)
             yield return Remark.Refuse("Every", "1 to 1,000 days, or empty when it needs none.");
         if (Resolution.Length > 60)

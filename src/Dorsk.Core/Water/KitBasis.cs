@@ -10,7 +10,12 @@ public sealed record KitBasis(string Key, string Name, double NitrogenShare)
     private static readonly KitBasis AsN = new("N", "nitrogen (N)", 1);
 
     /// <summary>How kits report ammonia.</summary>
-    public static readonly IReadOnlyList<KitBasis> Ammonia = [AsN, new("NH3", "NH₃", N / 17.031), new("NH4", "NH₄", N / 18.039)];
+    public static readonly IReadOnlyList<KitBasis> Ammonia =
+    [
+        AsN,
+        new("NH3", "NH₃", N / 17.031),
+        new("NH4", "NH₄", N / 18.039),
+    ];
 
     /// <summary>How kits report nitrite.</summary>
     public static readonly IReadOnlyList<KitBasis> Nitrite = [AsN, new("NO2", "NO₂", N / 46.005)];

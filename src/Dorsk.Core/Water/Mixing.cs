@@ -15,18 +15,33 @@ public static class Mixing
     private const double FryStepC = 3;
 
     /// <summary>Watch when a water changes its temperature by more than fry bear at once, else null.</summary>
-    public static Judgement? Jump(double fromC, double toC, Hand hand) => Math.Abs(toC - fromC) <= FryStepC ? null
-        : new(Status.Watch, $"The first water changes by {QuantityText.Write(Math.Abs(toC - fromC), Measures.TemperatureStep, hand)}: more than fry bear at once");
+    public static Judgement? Jump(double fromC, double toC, Hand hand) =>
+        Math.Abs(toC - fromC) <= FryStepC
+            ? null
+            : new(
+                Status.Watch,
+                $"The first water changes by {QuantityText.Write(Math.Abs(toC - fromC), Measures.TemperatureStep, hand)}: more than fry bear at once"
+            );
 
     /// <summary>Value of the mix by volume.</summary>
-    public static double Of(Part a, Part b) => ((a.VolumeM3 * a.Value) + (b.VolumeM3 * b.Value)) / (a.VolumeM3 + b.VolumeM3);
+    public static double Of(Part a, Part b) =>
+        ((a.VolumeM3 * a.Value) + (b.VolumeM3 * b.Value)) / (a.VolumeM3 + b.VolumeM3);
 
     /// <summary>pH of the mix, from the alkalinity and the carbon that both waters bring; heat and salt by volume.</summary>
-    public static double PhOf((double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) a, (double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) b)
+    public static double PhOf(
+        (double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) a,
+        (double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) b
+    )
     {
         double Mix(double x, double y) => Of(new(a.VolumeM3, x), new(b.VolumeM3, y));
-        double Carbon((double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) w) => Carbonate.CarbonMmolL(w.Ph, w.AlkalinityMgL, w.TempC, w.SalinityPpt);
-        return Carbonate.Ph(Mix(a.AlkalinityMgL, b.AlkalinityMgL), Mix(Carbon(a), Carbon(b)), Mix(a.TempC, b.TempC), Mix(a.SalinityPpt, b.SalinityPpt));
+        double Carbon((double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) w) =>
+            Carbonate.CarbonMmolL(w.Ph, w.AlkalinityMgL, w.TempC, w.SalinityPpt);
+        return Carbonate.Ph(
+            Mix(a.AlkalinityMgL, b.AlkalinityMgL),
+            Mix(Carbon(a), Carbon(b)),
+            Mix(a.TempC, b.TempC),
+            Mix(a.SalinityPpt, b.SalinityPpt)
+        );
     }
 
     /// <summary>Volume of a second water for a wanted value, m³; null when it lies outside the two.</summary>

@@ -6,11 +6,15 @@ namespace Dorsk.Core.Water;
 /// </summary>
 public static class OxygenSaturation
 {
-    private const double FarOver = 1.3, HalfFull = 0.5;
+    private const double FarOver = 1.3,
+        HalfFull = 0.5;
 
     /// <summary>What a reading's share of saturation says, in words.</summary>
     /// <param name="share">Reading by saturation; 1 is full.</param>
-    public static string Words(double share) => share > FarOver ? "Far over saturation: a heavy bloom, and a hard night to come." : share < HalfFull ? "Less than half full." : "In the usual range.";
+    public static string Words(double share) =>
+        share > FarOver ? "Far over saturation: a heavy bloom, and a hard night to come."
+        : share < HalfFull ? "Less than half full."
+        : "In the usual range.";
 
     /// <summary>Standard atmosphere, kPa.</summary>
     public const double StandardKPa = 101.325;
@@ -25,7 +29,13 @@ public static class OxygenSaturation
     public static double MgL(double tempC, double salinityPpt = 0, double pressureKPa = StandardKPa)
     {
         var k = tempC + 273.15;
-        var fresh = Math.Exp(-139.34411 + (1.575701e5 / k) - (6.642308e7 / (k * k)) + (1.243800e10 / (k * k * k)) - (8.621949e11 / (k * k * k * k)));
+        var fresh = Math.Exp(
+            -139.34411
+                + (1.575701e5 / k)
+                - (6.642308e7 / (k * k))
+                + (1.243800e10 / (k * k * k))
+                - (8.621949e11 / (k * k * k * k))
+        );
         var salt = Math.Exp(-salinityPpt * (0.017674 - (10.754 / k) + (2140.7 / (k * k))));
         var p = pressureKPa / StandardKPa;
         var vapour = Math.Exp(11.8571 - (3840.70 / k) - (216961 / (k * k)));
@@ -40,5 +50,6 @@ public static class OxygenSaturation
     /// <summary>Saturation of fresh water on a farm, mg/L; null where its temperature is outside 0 to 40 °C or not known.</summary>
     /// <param name="tempC">Water temperature, °C.</param>
     /// <param name="altitudeM">Height above the sea, m.</param>
-    public static double? FreshMgL(double? tempC, double altitudeM) => tempC is { } t and >= 0 and <= 40 ? MgL(t, 0, PressureKPa(altitudeM)) : null;
+    public static double? FreshMgL(double? tempC, double altitudeM) =>
+        tempC is { } t and >= 0 and <= 40 ? MgL(t, 0, PressureKPa(altitudeM)) : null;
 }

@@ -9,36 +9,109 @@ public static class ProbeHealth
     public const string Source = "Usual faults of probes; spans and steps are starting values, judged";
 
     // Silent after so long; the same figure for so long; no water changes so much in so short a time; hand and probe read within this of each other; a lasting difference.
-    private static readonly TimeSpan Silent = TimeSpan.FromHours(2), Stuck = TimeSpan.FromHours(3), Between = TimeSpan.FromMinutes(40), Together = TimeSpan.FromMinutes(20);
-    private const double SameShare = 1e-6, JumpMgL = 4, JumpC = 4, DriftMgL = 0.7, DriftC = 1;
-    private const int FewestStuck = 6, Pairs = 3;
+    private static readonly TimeSpan Silent = TimeSpan.FromHours(2),
+        Stuck = TimeSpan.FromHours(3),
+        Between = TimeSpan.FromMinutes(40),
+        Together = TimeSpan.FromMinutes(20);
+    private const double SameShare = 1e-6,
+        JumpMgL = 4,
+        JumpC = 4,
+        DriftMgL = 0.7,
+        DriftC = 1;
+    private const int FewestStuck = 6,
+        Pairs = 3;
 
     /// <summary>What is wrong with it, the worst first; empty when nothing is.</summary>
     /// <param name="parameter">What it reads.</param>
     /// <param name="probe">Its values of the last days, oldest first.</param>
     /// <param name="byHand">Readings by hand of the same thing in the same pond.</param>
     /// <param name="now">Now.</param>
-    public static IReadOnlyList<Judgement> Of(Parameter parameter, IReadOnlyList<Timed> probe, IReadOnlyList<Timed> byHand, DateTimeOffset now)
+    public static IReadOnlyList<Judgement> Of(
+        Parameter parameter,
+        IReadOnlyList<Timed> probe,
+        IReadOnlyList<Timed> byHand,
+        DateTimeOffset now
+    )
     {
         var found = new List<Judgement>();
         if (probe.Count == 0 || now - probe[^1].At > Silent)
-            return [new(Status.Watch, probe.Count == 0 ? $"{parameter.Name}: never heard" : FormattableString.Invariant($"{parameter.Name}: silent for {(now - probe[^1].At).TotalHours:0.#} h"))];
-        var same = probe.Reverse().TakeWhile(p => Math.Abs(p.Si - probe[^1].Si) <= SameShare * Math.Max(1, Math.Abs(p.Si))).ToList();
+            return
+            [
+                new(
+                    Status.Watch,
+                    probe.Count == 0
+                        ? $"{parameter.Name}: never heard"
+                        : FormattableString.Invariant(
+                            $"{parameter.Name}: silent for {(now - probe[^1].At).TotalHours:0.#} h"
+                        )
+                ),
+            ];
+        var same = probe
+            .Reverse()
+            .TakeWhile(p => Math.Abs(p.Si - probe[^1].Si) <= SameShare * Math.Max(1, Math.Abs(p.Si)))
+            .ToList();
         if (same.Count >= FewestStuck && same[0].At - same[^1].At >= Stuck)
-            found.Add(new(Status.Watch, FormattableString.Invariant($"{parameter.Name}: stuck at {probe[^1].Si:0.##} for {(same[0].At - same[^1].At).TotalHours:0.#} h")));
-        var step = parameter == Parameter.Oxygen ? JumpMgL : parameter == Parameter.Temperature ? JumpC : parameter == Parameter.Ph ? 1 : double.PositiveInfinity;
-        if (probe.Zip(probe.Skip(1)).LastOrDefault(p => p.Second.At > now.AddHours(-24) && p.Second.At - p.First.At <= Between && Math.Abs(p.Second.Si - p.First.Si) > step) is { Second.At.Ticks: > 0 } jump)
-            found.Add(new(Status.Watch, FormattableString.Invariant($"{parameter.Name}: jumped from {jump.First.Si:0.##} to {jump.Second.Si:0.##} in {(jump.Second.At - jump.First.At).TotalMinutes:0} min")));
+            found.Add(
+                new(
+                    Status.Watch,
+                    FormattableString.Invariant(
+                        $"{parameter.Name}: stuck at {probe[^1].Si:0.##} for {(same[0].At - same[^1].At).TotalHours:0.#} h"
+                    )
+                )
+            );
+        var step =
+            parameter == Parameter.Oxygen ? JumpMgL
+            : parameter == Parameter.Temperature ? JumpC
+            : parameter == Parameter.Ph ? 1
+            : double.PositiveInfinity;
+        if (
+            probe
+                .Zip(probe.Skip(1))
+                .LastOrDefault(p =>
+                    p.Second.At > now.AddHours(-24)
+                    && p.Second.At - p.First.At <= Between
+                    && Math.Abs(p.Second.Si - p.First.Si) > step
+                ) is
+            { Second.At.Ticks: > 0 } jump
+        )
+            found.Add(
+                new(
+                    Status.Watch,
+                    FormattableString.Invariant(
+                        $"{parameter.Name}: jumped from {jump.First.Si:0.##} to {jump.Second.Si:0.##} in {(jump.Second.At - jump.First.At).TotalMinutes:0} min"
+                    )
+                )
+            );
         if (Drift(parameter, probe, byHand) is { } drift)
-            found.Add(new(Status.Watch, FormattableString.Invariant($"{parameter.Name}: {Math.Abs(drift):0.0} {(drift > 0 ? "above" : "under")} the hand meter in the last {Pairs} readings taken together: clean it, calibrate both")));
+            found.Add(
+                new(
+                    Status.Watch,
+                    FormattableString.Invariant(
+                        $"{parameter.Name}: {Math.Abs(drift):0.0} {(drift > 0 ? "above" : "under")} the hand meter in the last {Pairs} readings taken together: clean it, calibrate both"
+                    )
+                )
+            );
         return found;
     }
 
     /// <summary>Mean of probe less hand over the last readings taken together, where all of them are off to the same side by enough to matter; null otherwise.</summary>
     public static double? Drift(Parameter parameter, IReadOnlyList<Timed> probe, IReadOnlyList<Timed> byHand)
     {
-        var pairs = byHand.Select(h => (Hand: h, Probe: probe.MinBy(p => (p.At - h.At).Duration()))).Where(x => (x.Probe.At - x.Hand.At).Duration() <= Together).TakeLast(Pairs).Select(x => x.Probe.Si - x.Hand.Si).ToList();
-        var matters = parameter == Parameter.Temperature ? DriftC : parameter == Parameter.Oxygen ? DriftMgL : parameter.Apart ?? DriftMgL;
-        return pairs.Count == Pairs && (pairs.TrueForAll(d => d > 0) || pairs.TrueForAll(d => d < 0)) && Math.Abs(pairs.Average()) > matters ? pairs.Average() : null;
+        var pairs = byHand
+            .Select(h => (Hand: h, Probe: probe.MinBy(p => (p.At - h.At).Duration())))
+            .Where(x => (x.Probe.At - x.Hand.At).Duration() <= Together)
+            .TakeLast(Pairs)
+            .Select(x => x.Probe.Si - x.Hand.Si)
+            .ToList();
+        var matters =
+            parameter == Parameter.Temperature ? DriftC
+            : parameter == Parameter.Oxygen ? DriftMgL
+            : parameter.Apart ?? DriftMgL;
+        return
+            pairs.Count == Pairs
+            && (pairs.TrueForAll(d => d > 0) || pairs.TrueForAll(d => d < 0))
+            && Math.Abs(pairs.Average()) > matters
+            ? pairs.Average()
+            : null;
     }
 }

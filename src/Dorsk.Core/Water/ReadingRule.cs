@@ -34,18 +34,51 @@ public static class ReadingRule
             yield break;
         }
         if (p == Parameter.GaugeLevel && context.BrimM is { } brim && value.Si > brim * 1.1)
-            yield return Remark.Refuse(p.Key, $"{Print(value.Si)} is over the brim of this pond at {Print(brim)}. Read the staff again, or correct the pond's depth first.");
+            yield return Remark.Refuse(
+                p.Key,
+                $"{Print(value.Si)} is over the brim of this pond at {Print(brim)}. Read the staff again, or correct the pond's depth first."
+            );
         if (p == Parameter.Oxygen && context.SaturationMgL is { } saturation && value.Si > 2 * saturation)
-            yield return Remark.Ask(p.Key, $"{Print(value.Si)} is over twice what this water holds at saturation ({Print(saturation)}). Is it meant?");
+            yield return Remark.Ask(
+                p.Key,
+                $"{Print(value.Si)} is over twice what this water holds at saturation ({Print(saturation)}). Is it meant?"
+            );
         else if (p == Parameter.Oxygen && value.Si < 0.3)
-            yield return Remark.Ask(p.Key, $"{Print(value.Si)} is almost no oxygen. Check the meter in air. Is it meant?");
+            yield return Remark.Ask(
+                p.Key,
+                $"{Print(value.Si)} is almost no oxygen. Check the meter in air. Is it meant?"
+            );
         else if (value.Si < p.UsualLow || value.Si > p.UsualHigh)
-            yield return Remark.Ask(p.Key, $"{Print(value.Si)} {Unusual}: mostly {Print(p.UsualLow)} to {Print(p.UsualHigh)}. Is it meant?");
-        else if (p.JumpPerDay is { } jump && context.Last is { } last && (context.At - last.At).Duration() <= TimeSpan.FromHours(24) && Math.Abs(value.Si - last.Si) > jump)
-            yield return Remark.Ask(p.Key, $"{Print(value.Si)} after {Print(last.Si)} less than a day before is a large change. Is it meant?");
-        else if (context.Other is { } other && Math.Abs(value.Si - other.Si) > (p.Apart ?? 0.3 * Math.Max(value.Si, other.Si)))
-            yield return Remark.Ask(p.Key, $"{other.Instrument} read {Print(other.Si)} within the hour; {Print(value.Si)} is too far from it for both to be right. Read again with both; the one that is off wants calibrating. Is it meant?");
-        else if (context.IsStrip && context.Last is { } before && (value.Si > 2.5 * before.Si || value.Si < before.Si / 2.5))
-            yield return Remark.Ask(p.Key, $"The strip says {Print(value.Si)}, the last reading was {Print(before.Si)}. Strips are easily misread: dip a second one, hold it against the card in daylight after the time on the box. Is it meant?");
+            yield return Remark.Ask(
+                p.Key,
+                $"{Print(value.Si)} {Unusual}: mostly {Print(p.UsualLow)} to {Print(p.UsualHigh)}. Is it meant?"
+            );
+        else if (
+            p.JumpPerDay is { } jump
+            && context.Last is { } last
+            && (context.At - last.At).Duration() <= TimeSpan.FromHours(24)
+            && Math.Abs(value.Si - last.Si) > jump
+        )
+            yield return Remark.Ask(
+                p.Key,
+                $"{Print(value.Si)} after {Print(last.Si)} less than a day before is a large change. Is it meant?"
+            );
+        else if (
+            context.Other is { } other
+            && Math.Abs(value.Si - other.Si) > (p.Apart ?? 0.3 * Math.Max(value.Si, other.Si))
+        )
+            yield return Remark.Ask(
+                p.Key,
+                $"{other.Instrument} read {Print(other.Si)} within the hour; {Print(value.Si)} is too far from it for both to be right. Read again with both; the one that is off wants calibrating. Is it meant?"
+            );
+        else if (
+            context.IsStrip
+            && context.Last is { } before
+            && (value.Si > 2.5 * before.Si || value.Si < before.Si / 2.5)
+        )
+            yield return Remark.Ask(
+                p.Key,
+                $"The strip says {Print(value.Si)}, the last reading was {Print(before.Si)}. Strips are easily misread: dip a second one, hold it against the card in daylight after the time on the box. Is it meant?"
+            );
     }
 }

@@ -17,5 +17,6 @@ public static class WaterExchange
     public static double FlowThroughVolumes(double left) => -Math.Log(left);
 
     /// <summary>What several part changes add up to: share of the old water that is gone.</summary>
-    public static double Together(IEnumerable<double> shares) => 1 - shares.Aggregate(1.0, (left, share) => left * (1 - share));
+    public static double Together(IEnumerable<double> shares) =>
+        1 - shares.Aggregate(1.0, (left, share) => left * (1 - share));
 }

@@ -11,9 +11,11 @@ public static class WaterJudge
     private const double PhActBeyond = 0.5;
 
     // Steps of the scales from which on water is not well: milky or silvery with specks; a skin of algae or oil.
-    private const double BadColour = 8, BadFilm = 4;
+    private const double BadColour = 8,
+        BadFilm = 4;
 
-    private const double ChlorideWanted = 10, ChlorideLeast = 6;
+    private const double ChlorideWanted = 10,
+        ChlorideLeast = 6;
 
     /// <summary>Secchi depth under which a bloom is heavy, m; the water makes a hard night.</summary>
     public const double HeavyBloomM = 0.30;
@@ -36,26 +38,45 @@ public static class WaterJudge
             return Oxygen(si, limits, hand);
         if (parameter == Parameter.Temperature)
             return si < limits.TempLowC || si > limits.TempHighC
-                ? Say(Status.Watch, $"{P(si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}") : Fine(P(si));
+                ? Say(Status.Watch, $"{P(si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}")
+                : Fine(P(si));
         if (parameter == Parameter.Ph)
-            return si < limits.PhLow - PhActBeyond || si > limits.PhHigh + PhActBeyond ? Say(Status.ActNow, $"pH {P(si)} is far outside {P(limits.PhLow)} to {P(limits.PhHigh)}")
-                : si < limits.PhLow || si > limits.PhHigh ? Say(Status.Watch, $"pH {P(si)} is outside {P(limits.PhLow)} to {P(limits.PhHigh)}") : Fine($"pH {P(si)}");
+            return si < limits.PhLow - PhActBeyond || si > limits.PhHigh + PhActBeyond
+                    ? Say(Status.ActNow, $"pH {P(si)} is far outside {P(limits.PhLow)} to {P(limits.PhHigh)}")
+                : si < limits.PhLow || si > limits.PhHigh
+                    ? Say(Status.Watch, $"pH {P(si)} is outside {P(limits.PhLow)} to {P(limits.PhHigh)}")
+                : Fine($"pH {P(si)}");
         if (parameter == Parameter.Secchi)
-            return si < DangerousBloomM ? Say(Status.ActNow, $"Secchi {P(si)} is under {P(DangerousBloomM)}: a dangerous bloom")
+            return si < DangerousBloomM
+                    ? Say(Status.ActNow, $"Secchi {P(si)} is under {P(DangerousBloomM)}: a dangerous bloom")
                 : si < HeavyBloomM ? Say(Status.Watch, $"Secchi {P(si)} is under {P(HeavyBloomM)}: a heavy bloom")
-                : si > ThinBloomM ? Say(Status.Watch, $"Secchi {P(si)} is over {P(ThinBloomM)}: a thin bloom") : Fine($"Secchi {P(si)}");
+                : si > ThinBloomM ? Say(Status.Watch, $"Secchi {P(si)} is over {P(ThinBloomM)}: a thin bloom")
+                : Fine($"Secchi {P(si)}");
         if (parameter == Parameter.CarbonDioxide && si > parameter.UsualHigh)
-            return Say(si > 2 * parameter.UsualHigh ? Status.ActNow : Status.Watch, $"carbon dioxide {P(si)} is over {P(parameter.UsualHigh)}: it hinders breathing. Stir and give air, at dawn most of all");
+            return Say(
+                si > 2 * parameter.UsualHigh ? Status.ActNow : Status.Watch,
+                $"carbon dioxide {P(si)} is over {P(parameter.UsualHigh)}: it hinders breathing. Stir and give air, at dawn most of all"
+            );
         if (parameter == Parameter.Nitrate || parameter == Parameter.Turbidity)
-            return si > parameter.UsualHigh ? Say(Status.Watch, $"{parameter.Name} {P(si)} is over {P(parameter.UsualHigh)}") : Fine(P(si));
+            return si > parameter.UsualHigh
+                ? Say(Status.Watch, $"{parameter.Name} {P(si)} is over {P(parameter.UsualHigh)}")
+                : Fine(P(si));
         if (parameter == Parameter.Colour)
-            return si >= BadColour ? Say(Status.Watch, $"{parameter.StepAt(si)}: renew a part of the water, read oxygen in the dark") : Fine(parameter.StepAt(si));
+            return si >= BadColour
+                ? Say(Status.Watch, $"{parameter.StepAt(si)}: renew a part of the water, read oxygen in the dark")
+                : Fine(parameter.StepAt(si));
         if (parameter == Parameter.Film)
-            return si >= BadFilm ? Say(Status.Watch, $"{parameter.StepAt(si)}: blue-green scum can poison people, dogs and cattle; keep out of it, read oxygen in the dark") : Fine(parameter.StepAt(si));
+            return si >= BadFilm
+                ? Say(
+                    Status.Watch,
+                    $"{parameter.StepAt(si)}: blue-green scum can poison people, dogs and cattle; keep out of it, read oxygen in the dark"
+                )
+                : Fine(parameter.StepAt(si));
         if (parameter == Parameter.Nitrite && si > limits.NitriteMgL)
             return Say(Status.Watch, $"nitrite {P(si)} is over {P(limits.NitriteMgL)} for water of low chloride");
         return parameter == Parameter.Alkalinity && si < limits.AlkalinityMinMgL
-            ? Say(Status.Watch, $"alkalinity {P(si)} is under {P(limits.AlkalinityMinMgL)}") : Fine(P(si));
+            ? Say(Status.Watch, $"alkalinity {P(si)} is under {P(limits.AlkalinityMinMgL)}")
+            : Fine(P(si));
     }
 
     /// <summary>How oxygen stands to the act and the watch level.</summary>
@@ -74,10 +95,16 @@ public static class WaterJudge
     }
 
     /// <summary>Lower and upper end in which a value is good for these fish; null where there is none.</summary>
-    public static (double? Low, double? High) Band(Parameter parameter, WaterLimits limits) => parameter == Parameter.Oxygen ? (limits.DoWatchMgL, null)
-        : parameter == Parameter.Temperature ? (limits.TempLowC, limits.TempHighC) : parameter == Parameter.Ph ? (limits.PhLow, limits.PhHigh) : parameter == Parameter.Secchi ? (HeavyBloomM, ThinBloomM)
-        : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL) : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
-        : parameter == Parameter.CarbonDioxide ? (null, limits.CarbonDioxideMgL) : parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh) : (null, null);
+    public static (double? Low, double? High) Band(Parameter parameter, WaterLimits limits) =>
+        parameter == Parameter.Oxygen ? (limits.DoWatchMgL, null)
+        : parameter == Parameter.Temperature ? (limits.TempLowC, limits.TempHighC)
+        : parameter == Parameter.Ph ? (limits.PhLow, limits.PhHigh)
+        : parameter == Parameter.Secchi ? (HeavyBloomM, ThinBloomM)
+        : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL)
+        : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
+        : parameter == Parameter.CarbonDioxide ? (null, limits.CarbonDioxideMgL)
+        : parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh)
+        : (null, null);
 
     /// <summary>Judges nitrite by the chloride that keeps it out of the gills: ten times its nitrogen is wanted, six the least.</summary>
     /// <param name="nitriteMgL">Nitrite, mg N/L.</param>
@@ -89,19 +116,44 @@ public static class WaterJudge
         if (chlorideMgL is not { } chloride || nitriteMgL <= limits.NitriteMgL)
             return Judge(Parameter.Nitrite, nitriteMgL, limits, hand);
         var ratio = chloride / nitriteMgL;
-        var text = FormattableString.Invariant($"chloride is {ratio:0.#} times the nitrite nitrogen; {ChlorideWanted:0} times is wanted, {ChlorideLeast:0} the least");
-        return new(ratio < ChlorideLeast ? Status.ActNow : ratio < ChlorideWanted ? Status.Watch : Status.Steady, text);
+        var text = FormattableString.Invariant(
+            $"chloride is {ratio:0.#} times the nitrite nitrogen; {ChlorideWanted:0} times is wanted, {ChlorideLeast:0} the least"
+        );
+        return new(
+            ratio < ChlorideLeast ? Status.ActNow
+                : ratio < ChlorideWanted ? Status.Watch
+                : Status.Steady,
+            text
+        );
     }
 
     /// <summary>Judges total ammonia by its un-ionised part at the pH and temperature of the hour.</summary>
-    public static (Judgement Judgement, double Nh3MgL, Grounds Why) JudgeAmmonia(double tanMgL, double tempC, double ph, double salinityPpt, WaterLimits limits)
+    public static (Judgement Judgement, double Nh3MgL, Grounds Why) JudgeAmmonia(
+        double tanMgL,
+        double tempC,
+        double ph,
+        double salinityPpt,
+        WaterLimits limits
+    )
     {
         var nh3 = UnionisedAmmonia.MgNL(tanMgL, tempC, ph, salinityPpt);
-        var status = nh3 > limits.Nh3PeakMgL ? Status.ActNow : nh3 > limits.Nh3ConstantMgL ? Status.Watch : Status.Steady;
-        var text = FormattableString.Invariant($"un-ionised ammonia {nh3:0.000} mg N/L; bearable for days {limits.Nh3ConstantMgL:0.###}, at most {limits.Nh3PeakMgL:0.###}");
-        var why = Grounds.Of("The share of total ammonia that is un-ionised, from pH, temperature and salinity of the same hour. It is worst in the afternoon, when pH and temperature are highest.", UnionisedAmmonia.Source,
-            new Input("total ammonia as N", tanMgL, Measures.Concentration, "measured"), new Input("water temperature", tempC, Measures.Temperature, "measured"),
-            new Input("pH", ph, Measures.Ph, "measured"), new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured")).Limited(limits.Source);
+        var status =
+            nh3 > limits.Nh3PeakMgL ? Status.ActNow
+            : nh3 > limits.Nh3ConstantMgL ? Status.Watch
+            : Status.Steady;
+        var text = FormattableString.Invariant(
+            $"un-ionised ammonia {nh3:0.000} mg N/L; bearable for days {limits.Nh3ConstantMgL:0.###}, at most {limits.Nh3PeakMgL:0.###}"
+        );
+        var why = Grounds
+            .Of(
+                "The share of total ammonia that is un-ionised, from pH, temperature and salinity of the same hour. It is worst in the afternoon, when pH and temperature are highest.",
+                UnionisedAmmonia.Source,
+                new Input("total ammonia as N", tanMgL, Measures.Concentration, "measured"),
+                new Input("water temperature", tempC, Measures.Temperature, "measured"),
+                new Input("pH", ph, Measures.Ph, "measured"),
+                new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured")
+            )
+            .Limited(limits.Source);
         return (new(status, text), nh3, why);
     }
 

@@ -11,16 +11,24 @@ internal static class AirFacts
 {
     private static readonly TimeSpan LongestOrder = TimeSpan.FromDays(14);
 
-    public static readonly FactTable<AirControlSet> Control = new FactTable<AirControlSet>("air_control", "automatic aeration")
+    public static readonly FactTable<AirControlSet> Control = new FactTable<AirControlSet>(
+        "air_control",
+        "automatic aeration"
+    )
         .Pond("pond", f => f.PondId)
         .Column("automatic", f => f.Automatic)
         .Column("on_below", f => f.OnBelowMgL)
         .Column("off_above", f => f.OffAboveMgL)
         .Column("stagger_s", f => f.StaggerS)
-        .ReadBy(r => new(r.Long("pond"), r.Yes("automatic"), r.Real("on_below"), r.Real("off_above"), r.Int("stagger_s")))
+        .ReadBy(r =>
+            new(r.Long("pond"), r.Yes("automatic"), r.Real("on_below"), r.Real("off_above"), r.Int("stagger_s"))
+        )
         .CheckedBy(CheckControl);
 
-    public static readonly FactTable<AeratorSwitched> Switched = new FactTable<AeratorSwitched>("aerator_switched", "aerator order")
+    public static readonly FactTable<AeratorSwitched> Switched = new FactTable<AeratorSwitched>(
+        "aerator_switched",
+        "aerator order"
+    )
         .Pond("pond", f => f.PondId)
         .Column("code", f => f.Code)
         .Column("wanted", f => f.Order)
@@ -28,7 +36,10 @@ internal static class AirFacts
         .ReadBy(r => new(r.Long("pond"), r.Text("code"), r.Word<AirOrder>("wanted"), r.MaybeInstant("until")))
         .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, _ => CheckUntil(desk, f)));
 
-    public static readonly FactTable<AeratorCommanded> Commanded = new FactTable<AeratorCommanded>("aerator_commanded", "aerator command sent")
+    public static readonly FactTable<AeratorCommanded> Commanded = new FactTable<AeratorCommanded>(
+        "aerator_commanded",
+        "aerator command sent"
+    )
         .Pond("pond", f => f.PondId)
         .Column("code", f => f.Code)
         .Column("runs", f => f.On)
@@ -36,7 +47,10 @@ internal static class AirFacts
         .ReadBy(r => new(r.Long("pond"), r.Text("code"), r.Yes("runs"), r.Text("why")))
         .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, _ => []));
 
-    public static readonly FactTable<AeratorReported> Reported = new FactTable<AeratorReported>("aerator_reported", "aerator report")
+    public static readonly FactTable<AeratorReported> Reported = new FactTable<AeratorReported>(
+        "aerator_reported",
+        "aerator report"
+    )
         .Pond("pond", f => f.PondId)
         .Column("code", f => f.Code)
         .Column("running", f => f.Running)
@@ -45,7 +59,10 @@ internal static class AirFacts
         .ReadBy(r => new(r.Long("pond"), r.Text("code"), r.Yes("running"), r.MaybeReal("current_a"), r.Yes("mains")))
         .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, f.Check));
 
-    public static readonly FactTable<AeratorServiced> Serviced = new FactTable<AeratorServiced>("aerator_serviced", "aerator serviced")
+    public static readonly FactTable<AeratorServiced> Serviced = new FactTable<AeratorServiced>(
+        "aerator_serviced",
+        "aerator serviced"
+    )
         .Pond("pond", f => f.PondId)
         .Column("code", f => f.Code)
         .Column("next_after_h", f => f.NextAfterH)
@@ -53,7 +70,10 @@ internal static class AirFacts
         .ReadBy(r => new(r.Long("pond"), r.Text("code"), r.Real("next_after_h"), r.Text("text")))
         .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, _ => f.Check()));
 
-    public static readonly FactTable<AeratorTested> Tested = new FactTable<AeratorTested>("aerator_tested", "aerator tested")
+    public static readonly FactTable<AeratorTested> Tested = new FactTable<AeratorTested>(
+        "aerator_tested",
+        "aerator tested"
+    )
         .Pond("pond", f => f.PondId)
         .Column("code", f => f.Code)
         .Column("step", f => f.Step)
@@ -63,20 +83,28 @@ internal static class AirFacts
         .Column("current_a", f => f.CurrentA)
         .Column("kpa", f => f.PressureKPa)
         .Column("temp_c", f => f.TempC)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Text("code"),
-            r.Text("step"),
-            new(r.Real("rated_a"), r.MaybeReal("most_kpa"), r.MaybeReal("most_c")),
-            r.Real("current_a"),
-            r.MaybeReal("kpa"),
-            r.MaybeReal("temp_c")))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Text("code"),
+                r.Text("step"),
+                new(r.Real("rated_a"), r.MaybeReal("most_kpa"), r.MaybeReal("most_c")),
+                r.Real("current_a"),
+                r.MaybeReal("kpa"),
+                r.MaybeReal("temp_c")
+            )
+        )
         .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, _ => f.Check()));
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Control, Switched, Commanded, Reported, Serviced, Tested];
 
     private static List<string> Codes(Desk desk, long pond) =>
-        FarmQuestions.Aerators(desk.Connection, desk.AsOf.Known, pond).LastOrDefault()?.Aerators.Select(a => a.Code).ToList() ?? [];
+        FarmQuestions
+            .Aerators(desk.Connection, desk.AsOf.Known, pond)
+            .LastOrDefault()
+            ?.Aerators.Select(a => a.Code)
+            .ToList()
+        ?? [];
 
     private static IEnumerable<Remark> CheckControl(Desk desk, AirControlSet control)
     {
@@ -87,24 +115,44 @@ internal static class AirFacts
     }
 
     /// <summary>The further rules for an aerator that is fitted; a remark when it is not.</summary>
-    private static IEnumerable<Remark> Fitted(Desk desk, long pond, string code, Func<List<string>, IEnumerable<Remark>> further)
+    private static IEnumerable<Remark> Fitted(
+        Desk desk,
+        long pond,
+        string code,
+        Func<List<string>, IEnumerable<Remark>> further
+    )
     {
         var codes = Codes(desk, pond);
         if (codes.Contains(code))
             return further(codes);
-        return [Remark.Refuse("Code", codes.Count == 0
-            ? "No aerator is fitted here: describe them first."
-            : $"No aerator {code} is fitted here: {string.Join(", ", codes)}.")];
+        return
+        [
+            Remark.Refuse(
+                "Code",
+                codes.Count == 0
+                    ? "No aerator is fitted here: describe them first."
+                    : $"No aerator {code} is fitted here: {string.Join(", ", codes)}."
+            ),
+        ];
     }
 
     private static IEnumerable<Remark> CheckUntil(Desk desk, AeratorSwitched f) =>
         f.Until is { } until && (until <= desk.Happened || until > desk.Happened + LongestOrder)
-            ? [Remark.Refuse("Until", "An hour to come, at most fourteen days ahead; or empty: until somebody says so.")] : [];
+            ?
+            [
+                Remark.Refuse(
+                    "Until",
+                    "An hour to come, at most fourteen days ahead; or empty: until somebody says so."
+                ),
+            ]
+            : [];
 
     // The stage of the fish is not looked up here: a level that is too low for grown fish is asked about, the forecast judges by stage.
-    private static double? ActLevelMgL(Desk desk, long pond) => FishQuestions.Standing(desk.Connection, desk.AsOf.Known, pond)
-        .Where(b => b.Stands > 0)
-        .Select(b => SettingsQuestions.Species(desk.Connection, desk.AsOf.Known, b.SpeciesKey, pond))
-        .Select(species => (double?)WaterLimits.For(species, LifeStage.Growing).DoActMgL)
-        .Max();
+    private static double? ActLevelMgL(Desk desk, long pond) =>
+        FishQuestions
+            .Standing(desk.Connection, desk.AsOf.Known, pond)
+            .Where(b => b.Stands > 0)
+            .Select(b => SettingsQuestions.Species(desk.Connection, desk.AsOf.Known, b.SpeciesKey, pond))
+            .Select(species => (double?)WaterLimits.For(species, LifeStage.Growing).DoActMgL)
+            .Max();
 }

@@ -1,7 +1,7 @@
-using Dorsk.Farm.Facts;
-using Dorsk.Farm.Air;
 using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
+using Dorsk.Farm.Air;
+using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
@@ -12,12 +12,19 @@ namespace Dorsk.Farm.Ask;
 internal static class AirQuestions
 {
     // Most ponds have little of it: one question says which tables are worth asking.
-    private static readonly string Any = "SELECT " + string.Join(", ", AirFacts.Kinds.Select(k => $"EXISTS (SELECT 1 FROM {k.Table} WHERE pond = $pond)"));
+    private static readonly string Any =
+        "SELECT "
+        + string.Join(", ", AirFacts.Kinds.Select(k => $"EXISTS (SELECT 1 FROM {k.Table} WHERE pond = $pond)"));
 
     /// <summary>A pond's record; the log is walked by the rows of each table, which are few.</summary>
     public static AirRecord Of(SqliteConnection c, AsOf asOf, long pond)
     {
-        var any = Sqlite.Rows(c, Any, r => Enumerable.Range(0, r.FieldCount).Select(r.GetBoolean).ToList(), ("pond", pond))[0];
+        var any = Sqlite.Rows(
+            c,
+            Any,
+            r => Enumerable.Range(0, r.FieldCount).Select(r.GetBoolean).ToList(),
+            ("pond", pond)
+        )[0];
         List<(long Line, AirLine Air)>[] lines =
         [
             any[0] ? Lines(AirFacts.Control) : [],
@@ -30,7 +37,10 @@ internal static class AirQuestions
         var inOrder = lines.SelectMany(l => l).OrderBy(l => l.Air.At).ThenBy(l => l.Line).Select(l => l.Air).ToList();
         return inOrder.Count == 0 ? AirRecord.None : new(inOrder);
 
-        List<(long, AirLine)> Lines<T>(FactTable<T> table) where T : Fact =>
-            table.All(c, asOf, "t.pond = $pond", ("pond", pond)).ConvertAll(x => (x.Line, new AirLine(x.At, x.Author, x.Fact)));
+        List<(long, AirLine)> Lines<T>(FactTable<T> table)
+            where T : Fact =>
+            table
+                .All(c, asOf, "t.pond = $pond", ("pond", pond))
+                .ConvertAll(x => (x.Line, new AirLine(x.At, x.Author, x.Fact)));
     }
 }

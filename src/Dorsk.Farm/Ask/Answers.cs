@@ -29,7 +29,16 @@ public sealed record BatchNow(BatchStory Batch, Standing Stands, Grounds Why, Ra
 /// <param name="Verdict">How the pond stands, with all that was found.</param>
 /// <param name="NextThing">The next thing to do, in words.</param>
 /// <param name="NextAt">By when, or null.</param>
-public sealed record PondNow(PondStory Story, IReadOnlyList<BatchNow> Batches, Timed? Oxygen, Timed? Temperature, Tonight Tonight, PondVerdict Verdict, string NextThing, DateTimeOffset? NextAt)
+public sealed record PondNow(
+    PondStory Story,
+    IReadOnlyList<BatchNow> Batches,
+    Timed? Oxygen,
+    Timed? Temperature,
+    Tonight Tonight,
+    PondVerdict Verdict,
+    string NextThing,
+    DateTimeOffset? NextAt
+)
 {
     /// <summary>The gravest finding.</summary>
     public Judgement Judgement => Verdict.Judgement;
@@ -63,4 +72,11 @@ public sealed record CycleNow(BatchStory Batch, CycleResult Result, BatchSurviva
 /// <param name="Needs">What needs somebody, most pressing first.</param>
 /// <param name="Headline">The sentence over the day.</param>
 /// <param name="Plan">The farm's plan.</param>
-public sealed record Today(IReadOnlyList<PondNow> Ponds, Core.Season.FarmDay Day, IReadOnlyList<Core.Season.Job> Jobs, IReadOnlyList<Core.Season.Need> Needs, Core.Season.Headline Headline, Plan Plan);
+public sealed record Today(
+    IReadOnlyList<PondNow> Ponds,
+    Core.Season.FarmDay Day,
+    IReadOnlyList<Core.Season.Job> Jobs,
+    IReadOnlyList<Core.Season.Need> Needs,
+    Core.Season.Headline Headline,
+    Plan Plan
+);

@@ -14,42 +14,122 @@ internal static class DayQuestions
 {
     private static readonly TimeSpan FreshWeather = TimeSpan.FromHours(12);
 
-    public static FarmDay Day(SqliteConnection c, FarmDescribed farm, Func<Func<PondNow, PondDay>, List<PondDay>> each, SeasonAhead season, FeedMoves feeds, ILookup<Parameter, Timed> weather, DateTimeOffset now)
+    public static FarmDay Day(
+        SqliteConnection c,
+        FarmDescribed farm,
+        Func<Func<PondNow, PondDay>, List<PondDay>> each,
+        SeasonAhead season,
+        FeedMoves feeds,
+        ILookup<Parameter, Timed> weather,
+        DateTimeOffset now
+    )
     {
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         var asOf = AsOf.Now(now);
         var today = zone.DayOf(now);
         var sun = SunTimes.On(farm.Place, today, zone.OffsetHoursAt(zone.At(today, new(12, 0))));
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
-        double? Fresh(Parameter p) => weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t ? t.Si : null;
+        double? Fresh(Parameter p) =>
+            weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t
+                ? t.Si
+                : null;
         var kinds = feeds.At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed).ConvertAll(f => f.Kind);
-        return new(now, zone, sun.Sunrise!.Value, sun.Sunset!.Value, each(p => Changing(Planned(Prepared(Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now), p.Story, now), season), season, kinds)),
-            StoreRow.Of(feeds.At(now), season).Where(r => r.Demand is not null).Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry) { Order = r.Order }).ToList(),
-            Fresh(Parameter.Wind), Fresh(Parameter.Cloud), Fresh(Parameter.AirTemperature), Closed(c, asOf, now.AddDays(-40)), farm.Hand)
+        return new(
+            now,
+            zone,
+            sun.Sunrise!.Value,
+            sun.Sunset!.Value,
+            each(p =>
+                Changing(
+                    Planned(
+                        Prepared(
+                            Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now),
+                            p.Story,
+                            now
+                        ),
+                        season
+                    ),
+                    season,
+                    kinds
+                )
+            ),
+            StoreRow
+                .Of(feeds.At(now), season)
+                .Where(r => r.Demand is not null)
+                .Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry)
+                {
+                    Order = r.Order,
+                })
+                .ToList(),
+            Fresh(Parameter.Wind),
+            Fresh(Parameter.Cloud),
+            Fresh(Parameter.AirTemperature),
+            Closed(c, asOf, now.AddDays(-40)),
+            farm.Hand
+        )
         {
-            ToCalibrate = InstrumentQuestions.All(c, asOf).Where(i => i.Kept.DueOn(today) <= today).Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn)).ToList(),
+            ToCalibrate = InstrumentQuestions
+                .All(c, asOf)
+                .Where(i => i.Kept.DueOn(today) <= today)
+                .Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn))
+                .ToList(),
             Held = QuarantineQuestions.Held(c, asOf, zone),
             Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
         };
     }
 
     /// <summary>Jobs closed by hand since an instant, by key; standing ones however long ago, as they may be a year apart.</summary>
-    public static Dictionary<string, ClosedJob> Closed(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Sqlite.Sound(c,
-        $"SELECT j.key, l.line, j.outcome, j.reason, l.happened, l.author FROM job_closed j CROSS JOIN log l USING (line) WHERE (l.happened >= $since OR j.key LIKE '{DutyKept.JobName}:%') AND {Lines.Count} ORDER BY l.line",
-        r => (Key: r.GetString(0), Job: new ClosedJob(r.GetInt64(1), r.Word<JobOutcome>(2), r.GetString(3), new(r.Instant(4), r.GetString(5)))), Lines.With(asOf, ("since", since)))
-        .GroupBy(j => j.Key).ToDictionary(g => g.Key, g => g.Last().Job);
+    public static Dictionary<string, ClosedJob> Closed(SqliteConnection c, AsOf asOf, DateTimeOffset since) =>
+        Sqlite
+            .Sound(
+                c,
+                $"SELECT j.key, l.line, j.outcome, j.reason, l.happened, l.author FROM job_closed j CROSS JOIN log l USING (line) WHERE (l.happened >= $since OR j.key LIKE '{DutyKept.JobName}:%') AND {Lines.Count} ORDER BY l.line",
+                r =>
+                    (
+                        Key: r.GetString(0),
+                        Job: new ClosedJob(
+                            r.GetInt64(1),
+                            r.Word<JobOutcome>(2),
+                            r.GetString(3),
+                            new(r.Instant(4), r.GetString(5))
+                        )
+                    ),
+                Lines.With(asOf, ("since", since))
+            )
+            .GroupBy(j => j.Key)
+            .ToDictionary(g => g.Key, g => g.Last().Job);
 
-    private static ILookup<(long Pond, string Kind), Mark> Marks(SqliteConnection c, AsOf asOf, DateTimeOffset since) => Sqlite.Rows(c,
-        $"""
-        SELECT l.pond, l.kind, l.happened, l.author FROM log l WHERE l.kind IN ('{nameof(ReadingTaken)}', '{nameof(FeedingGiven)}', '{nameof(Core.Stock.FishSampled)}') AND l.happened >= $since AND l.pond IS NOT NULL AND {Lines.Count}
-          AND (l.kind <> '{nameof(ReadingTaken)}' OR EXISTS (SELECT 1 FROM reading r WHERE r.line = l.line AND r.parameter = 'do')) ORDER BY l.happened
-        """,
-        r => (Key: (r.GetInt64(0), r.GetString(1)), Mark: new Mark(r.Instant(2), r.GetString(3))), Lines.With(asOf, ("since", since))).ToLookup(m => m.Key, m => m.Mark);
+    private static ILookup<(long Pond, string Kind), Mark> Marks(SqliteConnection c, AsOf asOf, DateTimeOffset since) =>
+        Sqlite
+            .Rows(
+                c,
+                $"""
+                SELECT l.pond, l.kind, l.happened, l.author FROM log l WHERE l.kind IN ('{nameof(
+                    ReadingTaken
+                )}', '{nameof(FeedingGiven)}', '{nameof(
+                    Core.Stock.FishSampled
+                )}') AND l.happened >= $since AND l.pond IS NOT NULL AND {Lines.Count}
+                  AND (l.kind <> '{nameof(
+                    ReadingTaken
+                )}' OR EXISTS (SELECT 1 FROM reading r WHERE r.line = l.line AND r.parameter = 'do')) ORDER BY l.happened
+                """,
+                r => (Key: (r.GetInt64(0), r.GetString(1)), Mark: new Mark(r.Instant(2), r.GetString(3))),
+                Lines.With(asOf, ("since", since))
+            )
+            .ToLookup(m => m.Key, m => m.Mark);
 
-    private static PondDay Serviced(PondDay day, PondStory story, DateTimeOffset now) => story.ServiceDueAt(now) is { Count: > 0 } due ? day with { ToService = due } : day;
+    private static PondDay Serviced(PondDay day, PondStory story, DateTimeOffset now) =>
+        story.ServiceDueAt(now) is { Count: > 0 } due ? day with { ToService = due } : day;
 
     private static PondDay Prepared(PondDay day, PondStory story, DateTimeOffset now) =>
-        story.PreparationAt(now) is { } prep ? day with { Preparation = prep.Plan, PreparationLine = prep.Line.Line, Brake = story.BrakeAt(now, story.LikelySpecies) } : day;
+        story.PreparationAt(now) is { } prep
+            ? day with
+            {
+                Preparation = prep.Plan,
+                PreparationLine = prep.Line.Line,
+                Brake = story.BrakeAt(now, story.LikelySpecies),
+            }
+            : day;
 
     private static PondDay Pond(PondNow p, ILookup<(long, string), Mark> marks, DateTimeOffset midnight)
     {
@@ -58,25 +138,107 @@ internal static class DayQuestions
         IReadOnlyList<Mark> Of(string kind) => marks[(id, kind)].ToList();
         IReadOnlyList<Mark> Today(string kind) => marks[(id, kind)].Where(m => m.At >= midnight).ToList();
         var main = p.Batches.Count > 0 ? p.Batches[^1] : null;
-        var meals = Enumerable.Range(0, main?.Ration.Meals.Count ?? 0).Select(i => (p.Batches.Sum(b => b.Ration.Meals[i].Kg), string.Join(", ", main!.Ration.Meals[i].Hits.Select(h => h.Name)))).ToList();
+        var meals = Enumerable
+            .Range(0, main?.Ration.Meals.Count ?? 0)
+            .Select(i =>
+                (
+                    p.Batches.Sum(b => b.Ration.Meals[i].Kg),
+                    string.Join(", ", main!.Ration.Meals[i].Hits.Select(h => h.Name))
+                )
+            )
+            .ToList();
         var taste = s.Works.FirstOrDefault(w => w.Work == PondWork.TastePassed);
         var limits = main is null ? null : s.LimitsOn(main.Stands.Day);
-        return new(id, s.Pond.Code, main is not null, p.Judgement, p.Unread, Of(nameof(ReadingTaken)), p.Tonight.Forecast, p.Tonight.Air, limits,
-            main is null ? null : p.Batches.Min(b => s.SampleDue(b.Batch)), main is null ? null : s.Zone.DayOf(main.Batch.Samples.Count > 0 ? main.Batch.Samples[^1].At : main.Batch.ArrivedAt), Today(nameof(Core.Stock.FishSampled)),
-            main?.Stands.MeanG.Value ?? 0, p.BiomassKg, s.Pond.ByVolume ? null : s.LastOf(Parameter.Secchi)?.Si, meals, Today(nameof(FeedingGiven)), main?.Target.Likely, taste == default ? null : s.Zone.DayOf(taste.At), p.NextThing) { Feeder = s.Feeder?.Kept, WatchedOn = s.Rations.Scored.Count > 0 ? s.Rations.Scored[^1].Day : null };
+        return new(
+            id,
+            s.Pond.Code,
+            main is not null,
+            p.Judgement,
+            p.Unread,
+            Of(nameof(ReadingTaken)),
+            p.Tonight.Forecast,
+            p.Tonight.Air,
+            limits,
+            main is null ? null : p.Batches.Min(b => s.SampleDue(b.Batch)),
+            main is null
+                ? null
+                : s.Zone.DayOf(main.Batch.Samples.Count > 0 ? main.Batch.Samples[^1].At : main.Batch.ArrivedAt),
+            Today(nameof(Core.Stock.FishSampled)),
+            main?.Stands.MeanG.Value ?? 0,
+            p.BiomassKg,
+            s.Pond.ByVolume ? null : s.LastOf(Parameter.Secchi)?.Si,
+            meals,
+            Today(nameof(FeedingGiven)),
+            main?.Target.Likely,
+            taste == default ? null : s.Zone.DayOf(taste.At),
+            p.NextThing
+        )
+        {
+            Feeder = s.Feeder?.Kept,
+            WatchedOn = s.Rations.Scored.Count > 0 ? s.Rations.Scored[^1].Day : null,
+        };
     }
 
-    private static PondDay Planned(PondDay day, SeasonAhead season) => season.Events.Where(e => e.PondId == day.PondId && e is { Planned: true, Kind: not SeasonEventKind.Sample }).ToList() is { Count: > 0 } events ? day with
-    {
-        Planned = [.. events.Select(e => (e.Key, e.On, $"{e.Kind switch { SeasonEventKind.Stock => "fish are to come", SeasonEventKind.Harvest => "harvest", SeasonEventKind.Grade when e.OtherPondId is null => "take out the heaviest", _ => "move fish" }}, {e.Count:#,0} of about {Core.Units.QuantityText.Write(e.MeanG.Value, e.MeanG.Value >= 100 ? Core.Units.Measures.FishWeight with { Decimals = 0, UsDecimals = 0 } : Core.Units.Measures.FishWeight, season.Input.Hand)}{(e.OtherPondId is { } other ? (e.Kind == SeasonEventKind.Stock ? " from " : " to ") + season.Input.CodeOf(other) : "")}",
-            e.Kind == SeasonEventKind.Stock ? e.OtherPondId is null ? "stock" : "" : e.OtherPondId is null ? "harvest" : "move"))],
-    } : day;
+    private static PondDay Planned(PondDay day, SeasonAhead season) =>
+        season
+            .Events.Where(e => e.PondId == day.PondId && e is { Planned: true, Kind: not SeasonEventKind.Sample })
+            .ToList()
+            is { Count: > 0 } events
+            ? day with
+            {
+                Planned =
+                [
+                    .. events.Select(e =>
+                        (
+                            e.Key,
+                            e.On,
+                            $"{e.Kind switch { SeasonEventKind.Stock => "fish are to come", SeasonEventKind.Harvest => "harvest", SeasonEventKind.Grade when e.OtherPondId is null => "take out the heaviest", _ => "move fish" }}, {e.Count:#,0} of about {Core.Units.QuantityText.Write(e.MeanG.Value, e.MeanG.Value >= 100 ? Core.Units.Measures.FishWeight with { Decimals = 0, UsDecimals = 0 } : Core.Units.Measures.FishWeight, season.Input.Hand)}{(e.OtherPondId is { } other ? (e.Kind == SeasonEventKind.Stock ? " from " : " to ") + season.Input.CodeOf(other) : "")}",
+                            e.Kind == SeasonEventKind.Stock
+                                ? e.OtherPondId is null
+                                    ? "stock"
+                                    : ""
+                                : e.OtherPondId is null
+                                    ? "harvest"
+                                    : "move"
+                        )
+                    ),
+                ],
+            }
+            : day;
 
-    private static PondDay Changing(PondDay day, SeasonAhead season, List<FeedKind> kinds) => kinds.Count < 2 ? day : day with
-    {
-        Changes = [.. season.Wanted.Where(w => w.Fish.PondId == day.PondId && w.Fish.Stands).SelectMany(w => Core.Feeding.FeedChange.Ahead(w.Fish.Species, w.Feed, kinds.ConvertAll(k => (k.Id, k.PelletMm)))).SelectMany(c => c.Steps.Select(s => (s.From,
-            s.NewPct < 100 ? FormattableString.Invariant($"mix {s.NewPct} % {Name(kinds, c.New)} into {Name(kinds, c.Old)}") : FormattableString.Invariant($"{Name(kinds, c.New)} alone from today"), FormattableString.Invariant($"their size wants {c.Size.SizeMm.Low:0.#} to {c.Size.SizeMm.High:0.#} mm"))))],
-    };
+    private static PondDay Changing(PondDay day, SeasonAhead season, List<FeedKind> kinds) =>
+        kinds.Count < 2
+            ? day
+            : day with
+            {
+                Changes =
+                [
+                    .. season
+                        .Wanted.Where(w => w.Fish.PondId == day.PondId && w.Fish.Stands)
+                        .SelectMany(w =>
+                            Core.Feeding.FeedChange.Ahead(
+                                w.Fish.Species,
+                                w.Feed,
+                                kinds.ConvertAll(k => (k.Id, k.PelletMm))
+                            )
+                        )
+                        .SelectMany(c =>
+                            c.Steps.Select(s =>
+                                (
+                                    s.From,
+                                    s.NewPct < 100
+                                        ? FormattableString.Invariant(
+                                            $"mix {s.NewPct} % {Name(kinds, c.New)} into {Name(kinds, c.Old)}"
+                                        )
+                                        : FormattableString.Invariant($"{Name(kinds, c.New)} alone from today"),
+                                    FormattableString.Invariant(
+                                        $"their size wants {c.Size.SizeMm.Low:0.#} to {c.Size.SizeMm.High:0.#} mm"
+                                    )
+                                )
+                            )
+                        ),
+                ],
+            };
 
     private static string Name(List<FeedKind> kinds, long id) => kinds.Find(k => k.Id == id)?.Name ?? "";
 }

@@ -1,8 +1,8 @@
-using Dorsk.Farm.Season;
 using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -12,6 +12,12 @@ namespace Dorsk.Farm.Ask;
 internal static class DutyQuestions
 {
     /// <summary>Each recurring task as last written, with its line, by hour.</summary>
-    public static List<(long Line, DutyKept Kept)> All(SqliteConnection c, AsOf asOf) => [.. JobFacts.Duty.Newest(c, asOf, d => d.DutyId)
-        .Select(d => (d.Line, d.Fact)).OrderBy(d => d.Fact.At).ThenBy(d => d.Fact.What, StringComparer.Ordinal)];
+    public static List<(long Line, DutyKept Kept)> All(SqliteConnection c, AsOf asOf) =>
+        [
+            .. JobFacts
+                .Duty.Newest(c, asOf, d => d.DutyId)
+                .Select(d => (d.Line, d.Fact))
+                .OrderBy(d => d.Fact.At)
+                .ThenBy(d => d.Fact.What, StringComparer.Ordinal),
+        ];
 }

@@ -1,11 +1,11 @@
-using Dorsk.Core.Time;
-using Dorsk.Farm.Ponds;
-using Dorsk.Farm.Feed;
-using Dorsk.Farm.Facts;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Time;
 using Dorsk.Core.Units;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Feed;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -49,10 +49,12 @@ internal sealed record AeratorsFrom(DateTimeOffset From, IReadOnlyList<Aerator> 
 /// <summary>The farm itself: its description, ponds, aerators, feed kinds.</summary>
 internal static class FarmQuestions
 {
-    public static FarmDescribed? Farm(SqliteConnection c, AsOf asOf) => FarmFacts.Described.All(c, asOf) is [.., var last] ? last.Fact : null;
+    public static FarmDescribed? Farm(SqliteConnection c, AsOf asOf) =>
+        FarmFacts.Described.All(c, asOf) is [.., var last] ? last.Fact : null;
 
     /// <summary>The farm's clock; UTC before the farm is described.</summary>
-    public static FarmZone Zone(SqliteConnection c) => FarmZone.Find(Farm(c, AsOf.Now(DateTimeOffset.MaxValue))?.ZoneId ?? "") ?? FarmZone.Utc;
+    public static FarmZone Zone(SqliteConnection c) =>
+        FarmZone.Find(Farm(c, AsOf.Now(DateTimeOffset.MaxValue))?.ZoneId ?? "") ?? FarmZone.Utc;
 
     /// <summary>Each pond as described for the latest day, by number: mending an old description does not undo a later one.</summary>
     public static List<Pond> Ponds(SqliteConnection c, AsOf asOf) =>
@@ -66,24 +68,40 @@ internal static class FarmQuestions
     }
 
     /// <summary>Ponds that are laid up, with the reason.</summary>
-    public static Dictionary<long, string> Archived(SqliteConnection c, AsOf asOf) => FarmFacts.Archived.All(c, asOf)
-        .GroupBy(a => a.Fact.PondId).Select(g => g.Last().Fact).Where(a => a.Archived).ToDictionary(a => a.PondId, a => a.Reason);
+    public static Dictionary<long, string> Archived(SqliteConnection c, AsOf asOf) =>
+        FarmFacts
+            .Archived.All(c, asOf)
+            .GroupBy(a => a.Fact.PondId)
+            .Select(g => g.Last().Fact)
+            .Where(a => a.Archived)
+            .ToDictionary(a => a.PondId, a => a.Reason);
 
     /// <summary>Equipment of a pond beside its aerators.</summary>
     public static IReadOnlyList<Equipment> Equipment(SqliteConnection c, AsOf asOf, long pond) =>
         FarmFacts.Equipment.All(c, asOf, "t.pond = $pond", ("pond", pond)) is [.., var last] ? last.Fact.Items : [];
 
-    public static Pond? Pond(SqliteConnection c, AsOf asOf, long pond) => Ponds(c, asOf).FirstOrDefault(p => p.Id == pond);
+    public static Pond? Pond(SqliteConnection c, AsOf asOf, long pond) =>
+        Ponds(c, asOf).FirstOrDefault(p => p.Id == pond);
 
-    public static List<FeedKind> Feeds(SqliteConnection c, AsOf asOf) => Goods(c, asOf).FindAll(k => k.Kind == Core.Feeding.StoreKind.Feed);
+    public static List<FeedKind> Feeds(SqliteConnection c, AsOf asOf) =>
+        Goods(c, asOf).FindAll(k => k.Kind == Core.Feeding.StoreKind.Feed);
 
     /// <summary>Everything that the store holds kinds of, as last named, feed first.</summary>
-    public static List<FeedKind> Goods(SqliteConnection c, AsOf asOf) => [.. FeedFacts.Named.Newest(c, asOf, k => k.FeedId).Select(KindOf)
-        .OrderBy(k => k.Kind).ThenBy(k => k.PelletMm).ThenBy(k => k.Name, StringComparer.Ordinal)];
+    public static List<FeedKind> Goods(SqliteConnection c, AsOf asOf) =>
+        [
+            .. FeedFacts
+                .Named.Newest(c, asOf, k => k.FeedId)
+                .Select(KindOf)
+                .OrderBy(k => k.Kind)
+                .ThenBy(k => k.PelletMm)
+                .ThenBy(k => k.Name, StringComparer.Ordinal),
+        ];
 
     /// <summary>All fittings of aerators of a pond in order of time.</summary>
     public static List<AeratorsFrom> Aerators(SqliteConnection c, AsOf asOf, long pond) =>
-        FarmFacts.Aerators.All(c, asOf, "t.pond = $pond", ("pond", pond)).ConvertAll(f => new AeratorsFrom(f.At, f.Fact.Aerators));
+        FarmFacts
+            .Aerators.All(c, asOf, "t.pond = $pond", ("pond", pond))
+            .ConvertAll(f => new AeratorsFrom(f.At, f.Fact.Aerators));
 
     private static FeedKind KindOf(FactLine<FeedNamed> named)
     {

@@ -37,14 +37,69 @@ internal sealed class FeedMoves
     public static FeedMoves Load(SqliteConnection c, AsOf asOf)
     {
         var arguments = Lines.With(asOf);
-        var moves = Sqlite.Sound(c, $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.lot, f.expiry, f.price_minor_per_kg, f.freight_minor FROM feed_received f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
-                r => (Feed: r.GetInt64(0), Line: r.GetInt64(1), Move: new StoreMove(r.Instant(2), StoreMoveKind.In, r.GetDouble(3), r.GetString(4), r.MaybeDay(5),
-                    r.MaybeReal(6) is { } price ? price + (r.GetDouble(7) / r.GetDouble(3)) : null)), arguments)
-            .Concat(Sqlite.Sound(c, $"SELECT f.feed, f.line, l.happened, f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.kind = 'FeedingGiven' AND {Lines.Count}", r => (r.GetInt64(0), r.GetInt64(1), new StoreMove(r.Instant(2), StoreMoveKind.Fed, r.GetDouble(3))), arguments))
-            .Concat(Sqlite.Sound(c, $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.lot, f.text FROM store_taken f CROSS JOIN log l USING (line) WHERE {Lines.Count}", r => (r.GetInt64(0), r.GetInt64(1), new StoreMove(r.Instant(2), StoreMoveKind.Taken, r.GetDouble(3), r.GetString(4), Words: r.GetString(5))), arguments))
-            .Concat(Sqlite.Sound(c, $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.reason FROM store_counted f CROSS JOIN log l USING (line) WHERE {Lines.Count}", r => (r.GetInt64(0), r.GetInt64(1), new StoreMove(r.Instant(2), StoreMoveKind.Counted, r.GetDouble(3), Words: r.GetString(4))), arguments))
+        var moves = Sqlite
+            .Sound(
+                c,
+                $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.lot, f.expiry, f.price_minor_per_kg, f.freight_minor FROM feed_received f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
+                r =>
+                    (
+                        Feed: r.GetInt64(0),
+                        Line: r.GetInt64(1),
+                        Move: new StoreMove(
+                            r.Instant(2),
+                            StoreMoveKind.In,
+                            r.GetDouble(3),
+                            r.GetString(4),
+                            r.MaybeDay(5),
+                            r.MaybeReal(6) is { } price ? price + (r.GetDouble(7) / r.GetDouble(3)) : null
+                        )
+                    ),
+                arguments
+            )
+            .Concat(
+                Sqlite.Sound(
+                    c,
+                    $"SELECT f.feed, f.line, l.happened, f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.kind = 'FeedingGiven' AND {Lines.Count}",
+                    r => (r.GetInt64(0), r.GetInt64(1), new StoreMove(r.Instant(2), StoreMoveKind.Fed, r.GetDouble(3))),
+                    arguments
+                )
+            )
+            .Concat(
+                Sqlite.Sound(
+                    c,
+                    $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.lot, f.text FROM store_taken f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
+                    r =>
+                        (
+                            r.GetInt64(0),
+                            r.GetInt64(1),
+                            new StoreMove(
+                                r.Instant(2),
+                                StoreMoveKind.Taken,
+                                r.GetDouble(3),
+                                r.GetString(4),
+                                Words: r.GetString(5)
+                            )
+                        ),
+                    arguments
+                )
+            )
+            .Concat(
+                Sqlite.Sound(
+                    c,
+                    $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.reason FROM store_counted f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
+                    r =>
+                        (
+                            r.GetInt64(0),
+                            r.GetInt64(1),
+                            new StoreMove(r.Instant(2), StoreMoveKind.Counted, r.GetDouble(3), Words: r.GetString(4))
+                        ),
+                    arguments
+                )
+            )
             // Within a minute things happened as they were written.
-            .OrderBy(m => m.Item3.At).ThenBy(m => m.Item2).ToLookup(m => m.Item1, m => m.Item3);
+            .OrderBy(m => m.Item3.At)
+            .ThenBy(m => m.Item2)
+            .ToLookup(m => m.Item1, m => m.Item3);
         return new(FarmQuestions.Goods(c, asOf.Known).Select(k => (k, moves[k.Id].ToList())).ToList());
     }
 
@@ -61,5 +116,6 @@ internal sealed class FeedMoves
     }
 
     /// <summary>One kind's store at an instant, or null for an unknown kind.</summary>
-    public StoreLedger? Of(long feed, DateTimeOffset now) => kinds.Find(k => k.Kind.Id == feed).Moves is { } moves ? StoreLedger.Of(moves, now) : null;
+    public StoreLedger? Of(long feed, DateTimeOffset now) =>
+        kinds.Find(k => k.Kind.Id == feed).Moves is { } moves ? StoreLedger.Of(moves, now) : null;
 }

@@ -26,15 +26,33 @@ internal static class FishQuestions
             FROM posting p CROSS JOIN log l USING (line)
             WHERE p.pond = $pond AND p.account = 'Pond' AND {Posted} AND {Lines.Count} GROUP BY p.batch ORDER BY p.batch
             """,
-            r => (Batch: r.GetInt64(0), Species: r.GetString(1), First: r.Instant(2), Sum: r.GetInt32(3), Last: r.Instant(4), Counted: r.GetBoolean(5)),
-            Lines.With(asOf, ("pond", pond)));
+            r =>
+                (
+                    Batch: r.GetInt64(0),
+                    Species: r.GetString(1),
+                    First: r.Instant(2),
+                    Sum: r.GetInt32(3),
+                    Last: r.Instant(4),
+                    Counted: r.GetBoolean(5)
+                ),
+            Lines.With(asOf, ("pond", pond))
+        );
         return rows.ConvertAll(r =>
         {
             var movements = r.Counted ? Movements(c, asOf, r.Batch) : null;
             var stands = movements is null ? r.Sum : Ledger.Balance(movements, r.Batch, Account.Pond, pond);
-            return new BatchOnBooks(r.Batch, r.Species, r.First, stands, Closing(c, asOf, r.Batch, pond).Max(f => (DateTimeOffset?)f.At))
+            return new BatchOnBooks(
+                r.Batch,
+                r.Species,
+                r.First,
+                stands,
+                Closing(c, asOf, r.Batch, pond).Max(f => (DateTimeOffset?)f.At)
+            )
             {
-                EmptiedAt = stands != 0 ? null : movements is null ? r.Last : Ledger.EmptiedAt(movements, pond),
+                EmptiedAt =
+                    stands != 0 ? null
+                    : movements is null ? r.Last
+                    : Ledger.EmptiedAt(movements, pond),
             };
         });
     }
@@ -50,7 +68,9 @@ internal static class FishQuestions
     /// <summary>Every batch with its stocking, oldest first.</summary>
     public static List<(long Batch, DateTimeOffset At, FishStocked Fact)> Stockings(SqliteConnection c, AsOf asOf)
     {
-        var numbers = Sqlite.Rows(c, "SELECT line, batch FROM stocking", r => (Line: r.GetInt64(0), Batch: r.GetInt64(1))).ToDictionary(r => r.Line, r => r.Batch);
+        var numbers = Sqlite
+            .Rows(c, "SELECT line, batch FROM stocking", r => (Line: r.GetInt64(0), Batch: r.GetInt64(1)))
+            .ToDictionary(r => r.Line, r => r.Batch);
         return FishFacts.Stocked.All(c, asOf).ConvertAll(s => (numbers[s.Line], s.At, s.Fact));
     }
 
@@ -59,36 +79,58 @@ internal static class FishQuestions
     {
         var finals = FishFacts.Harvested.All(c, asOf, "t.batch = $batch AND t.final = 1", ("batch", batch));
         var movements = finals.Count == 0 ? [] : Movements(c, asOf, batch);
-        return finals.Where(f => Ledger.Balance(movements, batch, Account.Pond, f.Fact.PondId) != 0).Select(f => (long?)f.Line).FirstOrDefault();
+        return finals
+            .Where(f => Ledger.Balance(movements, batch, Account.Pond, f.Fact.PondId) != 0)
+            .Select(f => (long?)f.Line)
+            .FirstOrDefault();
     }
 
     /// <summary>Mean weight at the last sample, or at stocking, g, and when.</summary>
     public static (double MeanG, DateTimeOffset At) LastWeighed(SqliteConnection c, AsOf asOf, long batch, long pond)
     {
-        var sampled = Sqlite.Rows(c,
+        var sampled = Sqlite.Rows(
+            c,
             $"SELECT sum(w.mass_g) / sum(w.count), l.happened FROM sample s CROSS JOIN log l USING (line) JOIN weighing w USING (line) WHERE s.batch = $batch AND s.pond = $pond AND {Lines.Count} GROUP BY s.line ORDER BY l.happened DESC LIMIT 1",
-            r => (r.GetDouble(0), r.Instant(1)), Lines.With(asOf, ("batch", batch), ("pond", pond)));
+            r => (r.GetDouble(0), r.Instant(1)),
+            Lines.With(asOf, ("batch", batch), ("pond", pond))
+        );
         if (sampled.Count > 0)
             return sampled[0];
-        return Sqlite.Rows(c, $"SELECT sum(p.mass_g) / sum(p.count), max(l.happened) FROM posting p CROSS JOIN log l USING (line) WHERE p.batch = $batch AND p.account = 'Pond' AND p.pond = $pond AND p.count > 0 AND p.mass_g > 0 AND {Lines.Count}",
-            r => r.IsDBNull(0) ? (0, asOf.HappenedUpTo) : (r.GetDouble(0), r.Instant(1)), Lines.With(asOf, ("batch", batch), ("pond", pond)))[0];
+        return Sqlite.Rows(
+            c,
+            $"SELECT sum(p.mass_g) / sum(p.count), max(l.happened) FROM posting p CROSS JOIN log l USING (line) WHERE p.batch = $batch AND p.account = 'Pond' AND p.pond = $pond AND p.count > 0 AND p.mass_g > 0 AND {Lines.Count}",
+            r => r.IsDBNull(0) ? (0, asOf.HappenedUpTo) : (r.GetDouble(0), r.Instant(1)),
+            Lines.With(asOf, ("batch", batch), ("pond", pond))
+        )[0];
     }
 
     /// <summary>When the pond last came to hold no fish at all, by whatever way they went; null when it holds fish or never did.</summary>
     public static DateTimeOffset? EmptiedAt(SqliteConnection c, AsOf asOf, long pond)
     {
-        var batches = Sqlite.Rows(c, "SELECT DISTINCT batch FROM posting WHERE pond = $pond", r => r.GetInt64(0), ("pond", pond));
+        var batches = Sqlite.Rows(
+            c,
+            "SELECT DISTINCT batch FROM posting WHERE pond = $pond",
+            r => r.GetInt64(0),
+            ("pond", pond)
+        );
         return Ledger.EmptiedAt(batches.SelectMany(b => Movements(c, asOf, b)), pond);
     }
 
     /// <summary>Whether the pond was declared ready since the last fish left it.</summary>
     public static bool DeclaredReady(SqliteConnection c, AsOf asOf, long pond)
     {
-        var declared = FarmFacts.Worked.All(c, asOf, "t.pond = $pond AND t.work = 'DeclaredReady'", ("pond", pond)).Select(w => (DateTimeOffset?)w.At).Max();
+        var declared = FarmFacts
+            .Worked.All(c, asOf, "t.pond = $pond AND t.work = 'DeclaredReady'", ("pond", pond))
+            .Select(w => (DateTimeOffset?)w.At)
+            .Max();
         return declared is { } at && !(EmptiedAt(c, asOf, pond) >= at);
     }
 
-    public static List<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works(SqliteConnection c, AsOf asOf, long pond)
+    public static List<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works(
+        SqliteConnection c,
+        AsOf asOf,
+        long pond
+    )
     {
         var works = FarmFacts.Worked.All(c, asOf, "t.pond = $pond", ("pond", pond));
         works.Reverse();
@@ -96,9 +138,21 @@ internal static class FishQuestions
     }
 
     private static List<FactLine<FishHarvested>> Closing(SqliteConnection c, AsOf asOf, long batch, long pond) =>
-        FishFacts.Harvested.All(c, asOf, "t.batch = $batch AND t.pond = $pond AND t.final = 1", ("batch", batch), ("pond", pond));
+        FishFacts.Harvested.All(
+            c,
+            asOf,
+            "t.batch = $batch AND t.pond = $pond AND t.final = 1",
+            ("batch", batch),
+            ("pond", pond)
+        );
 
-    private static List<Movement> Read(SqliteConnection c, AsOf asOf, string posting, string recount, params (string, object?)[] with)
+    private static List<Movement> Read(
+        SqliteConnection c,
+        AsOf asOf,
+        string posting,
+        string recount,
+        params (string, object?)[] with
+    )
     {
         var postings = Sqlite.Rows(
             c,
@@ -106,12 +160,27 @@ internal static class FishQuestions
             SELECT l.line, l.happened, p.batch, p.account, p.pond, p.count, p.mass_g, p.basis
             FROM posting p CROSS JOIN log l USING (line) WHERE {posting} {Posted} AND {Lines.Count} ORDER BY l.line, p.n
             """,
-            r => (Line: r.GetInt64(0), Happened: r.Instant(1), Posting: new Posting(
-                r.GetInt64(2), r.Word<Account>(3), r.MaybeLong(4), r.GetInt32(5), r.GetDouble(6), r.Word<CountBasis>(7))),
-            Lines.With(asOf, with));
-        var moved = postings.GroupBy(r => (r.Line, r.Happened))
+            r =>
+                (
+                    Line: r.GetInt64(0),
+                    Happened: r.Instant(1),
+                    Posting: new Posting(
+                        r.GetInt64(2),
+                        r.Word<Account>(3),
+                        r.MaybeLong(4),
+                        r.GetInt32(5),
+                        r.GetDouble(6),
+                        r.Word<CountBasis>(7)
+                    )
+                ),
+            Lines.With(asOf, with)
+        );
+        var moved = postings
+            .GroupBy(r => (r.Line, r.Happened))
             .Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList()));
-        var counted = FishFacts.Recounted.All(c, asOf, recount, with).Select(x => new Movement(x.Line, x.At, []) { Recount = x.Fact });
+        var counted = FishFacts
+            .Recounted.All(c, asOf, recount, with)
+            .Select(x => new Movement(x.Line, x.At, []) { Recount = x.Fact });
         return [.. moved, .. counted];
     }
 

@@ -1,9 +1,9 @@
-using Dorsk.Farm.Water;
 using System.Globalization;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Time;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
+using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Ask;
@@ -12,21 +12,40 @@ namespace Dorsk.Farm.Ask;
 /// <param name="Code">Pond code.</param>
 /// <param name="Nights">Nights with the forecast that was shown and the outcome, oldest first.</param>
 /// <param name="ByMethod">The same for the first forecast of each method, shown or not.</param>
-public sealed record PondProof(string Code, IReadOnlyList<NightOutcome> Nights, IReadOnlyDictionary<DeclineMethod, IReadOnlyList<NightOutcome>> ByMethod);
+public sealed record PondProof(
+    string Code,
+    IReadOnlyList<NightOutcome> Nights,
+    IReadOnlyDictionary<DeclineMethod, IReadOnlyList<NightOutcome>> ByMethod
+);
 
 /// <summary>Forecasts as they were told.</summary>
 internal static class ForecastQuestions
 {
     /// <summary>Forecasts of a pond in the order in which they were told.</summary>
     public static List<ForecastIssued> Issued(SqliteConnection c, AsOf asOf, long pond, DateOnly since) =>
-        [.. WaterFacts.Forecast.All(c, asOf, "t.pond = $pond AND t.night >= $since", ("pond", pond), ("since", since)).OrderBy(f => f.Line).Select(f => f.Fact)];
+        [
+            .. WaterFacts
+                .Forecast.All(c, asOf, "t.pond = $pond AND t.night >= $since", ("pond", pond), ("since", since))
+                .OrderBy(f => f.Line)
+                .Select(f => f.Fact),
+        ];
 
     /// <summary>The first forecast of each night beside the morning that came.</summary>
     public static PondProof Proof(SqliteConnection c, AsOf asOf, PondStory story)
     {
         var issued = Issued(c, asOf, story.Pond.Id, DateOnly.MinValue);
-        IReadOnlyList<NightOutcome> Outcomes(IEnumerable<ForecastIssued> of) => [.. of.GroupBy(f => f.Night).OrderBy(g => g.Key.Evening)
-            .Select(g => (g.Key, First: g.First(), Came: story.DawnReadOn(g.Key.Evening.AddDays(1)))).Where(n => n.Came is not null).Select(n => new NightOutcome(n.Key, n.First, n.Came!.Value))];
-        return new(story.Pond.Code, Outcomes(issued.Where(f => f.Shown)), issued.GroupBy(f => f.Method).ToDictionary(g => g.Key, g => Outcomes(g)));
+        IReadOnlyList<NightOutcome> Outcomes(IEnumerable<ForecastIssued> of) =>
+            [
+                .. of.GroupBy(f => f.Night)
+                    .OrderBy(g => g.Key.Evening)
+                    .Select(g => (g.Key, First: g.First(), Came: story.DawnReadOn(g.Key.Evening.AddDays(1))))
+                    .Where(n => n.Came is not null)
+                    .Select(n => new NightOutcome(n.Key, n.First, n.Came!.Value)),
+            ];
+        return new(
+            story.Pond.Code,
+            Outcomes(issued.Where(f => f.Shown)),
+            issued.GroupBy(f => f.Method).ToDictionary(g => g.Key, g => Outcomes(g))
+        );
     }
 }

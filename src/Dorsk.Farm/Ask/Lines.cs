@@ -8,7 +8,8 @@ namespace Dorsk.Farm.Ask;
 /// </summary>
 internal static class Lines
 {
-    public const string Count = " l.happened <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = l.line AND v.entered <= $known) ";
+    public const string Count =
+        " l.happened <= $upto AND l.entered <= $known AND NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = l.line AND v.entered <= $known) ";
 
     public static (string, object?)[] With(AsOf asOf, params (string, object?)[] more) =>
         [("upto", asOf.HappenedUpTo), ("known", asOf.KnownUpTo), .. more];

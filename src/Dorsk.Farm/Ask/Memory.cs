@@ -11,8 +11,13 @@ namespace Dorsk.Farm.Ask;
 internal sealed class Memory
 {
     private readonly Lock gate = new();
-    private readonly Dictionary<long, long> ponds = [], probes = [];
-    private long restored = -1, upTo, farm, feed, matters;
+    private readonly Dictionary<long, long> ponds = [],
+        probes = [];
+    private long restored = -1,
+        upTo,
+        farm,
+        feed,
+        matters;
 
     /// <summary>The state of the log as far as answers depend on it.</summary>
     /// <param name="Restored">How often the file was restored in place.</param>
@@ -56,16 +61,19 @@ internal sealed class Memory
             return new(restored, Math.Max(farm, ponds.GetValueOrDefault(pond)), probes.GetValueOrDefault(pond));
     }
 
-    private List<NewRow> New(SqliteConnection c) => Sqlite.Rows(
-        c,
-        """
-        SELECT l.line, l.kind, l.pond, v.line, v.kind, v.pond FROM log l LEFT JOIN log v ON v.line = l.voids
-        WHERE l.line > $line ORDER BY l.line
-        """,
-        r => new NewRow(
-            new(r.GetInt64(0), r.GetString(1), r.MaybeLong(2)),
-            r.MaybeLong(3) is { } voided ? new(voided, r.GetString(4), r.MaybeLong(5)) : null),
-        ("line", upTo));
+    private List<NewRow> New(SqliteConnection c) =>
+        Sqlite.Rows(
+            c,
+            """
+            SELECT l.line, l.kind, l.pond, v.line, v.kind, v.pond FROM log l LEFT JOIN log v ON v.line = l.voids
+            WHERE l.line > $line ORDER BY l.line
+            """,
+            r => new NewRow(
+                new(r.GetInt64(0), r.GetString(1), r.MaybeLong(2)),
+                r.MaybeLong(3) is { } voided ? new(voided, r.GetString(4), r.MaybeLong(5)) : null
+            ),
+            ("line", upTo)
+        );
 
     // A line changes what its own fact names, and what the fact named that it takes the place of.
     private void Note(SqliteConnection c, NewRow row)

@@ -1,6 +1,6 @@
-using Dorsk.Farm.People;
 using Dorsk.Core.People;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.People;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -9,6 +9,12 @@ namespace Dorsk.Farm.Ask;
 /// <summary>People as last named.</summary>
 internal static class PeopleQuestions
 {
-    public static List<PersonNamed> All(SqliteConnection c, AsOf asOf) => [.. PeopleFacts.Named.Sound(c, asOf)
-        .GroupBy(p => p.Fact.PersonId).Select(g => g.MaxBy(p => p.Line).Fact).OrderBy(p => p.PersonId)];
+    public static List<PersonNamed> All(SqliteConnection c, AsOf asOf) =>
+        [
+            .. PeopleFacts
+                .Named.Sound(c, asOf)
+                .GroupBy(p => p.Fact.PersonId)
+                .Select(g => g.MaxBy(p => p.Line).Fact)
+                .OrderBy(p => p.PersonId),
+        ];
 }

@@ -22,15 +22,38 @@ public sealed partial class PondStory
         if (fish <= 0 || kg <= 0 || result.Stocked <= 0)
             return null;
         var read = days.Count(d => DawnLowOn(d.Day) is not null);
-        return new(Pond.Code, batch.Id, batch.Species.Name, from, end.DayNumber - from.DayNumber, batch.EmptiedAt is not null, Pond.ByVolume, result.Stocked / size, batch.ArrivedMeanG, fish / result.Stocked, kg * 1000 / fish,
-            result.Fcr, FeedCost(batch, from, end, priceOf) is { } cost && result.GainKg > 0 ? cost / result.GainKg : null, days.Average(d => Temperature.On(d.Day).TempC), days.Average(d => d.Share), days.Count(d => d.Oxygen < 1), read, GrowthReasonsOf(batch, end), result.Why);
+        return new(
+            Pond.Code,
+            batch.Id,
+            batch.Species.Name,
+            from,
+            end.DayNumber - from.DayNumber,
+            batch.EmptiedAt is not null,
+            Pond.ByVolume,
+            result.Stocked / size,
+            batch.ArrivedMeanG,
+            fish / result.Stocked,
+            kg * 1000 / fish,
+            result.Fcr,
+            FeedCost(batch, from, end, priceOf) is { } cost && result.GainKg > 0 ? cost / result.GainKg : null,
+            days.Average(d => Temperature.On(d.Day).TempC),
+            days.Average(d => d.Share),
+            days.Count(d => d.Oxygen < 1),
+            read,
+            GrowthReasonsOf(batch, end),
+            result.Why
+        );
     }
 
     // A batch bears its share of each day's feed money; null where a kind has no price.
     private double? FeedCost(BatchStory batch, DateOnly from, DateOnly to, Func<long, double?> priceOf)
     {
         var cost = 0.0;
-        foreach (var day in Feedings.Where(f => Zone.DayOf(f.At) >= from && Zone.DayOf(f.At) <= to).GroupBy(f => Zone.DayOf(f.At)))
+        foreach (
+            var day in Feedings
+                .Where(f => Zone.DayOf(f.At) >= from && Zone.DayOf(f.At) <= to)
+                .GroupBy(f => Zone.DayOf(f.At))
+        )
         {
             var money = day.Sum(f => f.Kg * (priceOf(f.FeedId) ?? double.NaN));
             cost += FedOn(day.Key) > 0 ? money * FedTo(batch, day.Key) / FedOn(day.Key) : 0;

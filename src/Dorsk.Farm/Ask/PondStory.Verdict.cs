@@ -19,8 +19,17 @@ public sealed partial class PondStory
     public PondVerdict VerdictAt(DateTimeOffset now, DawnLowForecast? tonight)
     {
         var day = Zone.DayOf(now);
-        List<FishHere> fish = [.. Standing.Select(b => (b.Species, Stands: StandsOn(b, day)))
-            .Select(x => new FishHere(x.Species, WaterLimits.StageOf(x.Species, x.Stands.MeanG.Value), x.Stands.MeanG.Value, x.Stands.Count.Value))];
+        List<FishHere> fish =
+        [
+            .. Standing
+                .Select(b => (b.Species, Stands: StandsOn(b, day)))
+                .Select(x => new FishHere(
+                    x.Species,
+                    WaterLimits.StageOf(x.Species, x.Stands.MeanG.Value),
+                    x.Stands.MeanG.Value,
+                    x.Stands.Count.Value
+                )),
+        ];
         return PondVerdict.Of(StateAt(now, fish) with { Tonight = tonight });
     }
 
@@ -36,8 +45,12 @@ public sealed partial class PondStory
         // What was read before the pond was last emptied is of other water.
         var fresh = state with
         {
-            Readings = since == DateTimeOffset.MinValue ? state.Readings
-                : state.Readings.SelectMany(g => g.Where(t => t.At > since).Select(t => (g.Key, t))).ToLookup(x => x.Key, x => x.t),
+            Readings =
+                since == DateTimeOffset.MinValue
+                    ? state.Readings
+                    : state
+                        .Readings.SelectMany(g => g.Where(t => t.At > since).Select(t => (g.Key, t)))
+                        .ToLookup(x => x.Key, x => x.t),
             Looks = [.. state.Looks.Where(l => l.At > since)],
             Dead = Standing.Any() ? state.Dead : [],
             CapacityKg = count > 0 ? CapacityKg(species) - BiomassOn(Zone.DayOf(now)) : null,
@@ -53,9 +66,16 @@ public sealed partial class PondStory
     /// <summary>When somebody last read the water, looked at the fish or counted the dead; null when nobody ever did.</summary>
     public DateTimeOffset? LastLookAt(DateTimeOffset now)
     {
-        var read = Parameter.All.Where(p => !p.OfFarm && p != Parameter.Oxygen && p != Parameter.Temperature && p != Parameter.GaugeLevel)
-            .Select(p => AllReadings[p].LastOrDefault(t => t.At <= now)).Where(t => t != default).Select(t => (DateTimeOffset?)t.At);
-        var seen = Works.Where(w => w.At <= now && w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal)).Select(w => (DateTimeOffset?)w.At);
+        var read = Parameter
+            .All.Where(p =>
+                !p.OfFarm && p != Parameter.Oxygen && p != Parameter.Temperature && p != Parameter.GaugeLevel
+            )
+            .Select(p => AllReadings[p].LastOrDefault(t => t.At <= now))
+            .Where(t => t != default)
+            .Select(t => (DateTimeOffset?)t.At);
+        var seen = Works
+            .Where(w => w.At <= now && w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal))
+            .Select(w => (DateTimeOffset?)w.At);
         return read.Concat(seen).Max();
     }
 
@@ -78,8 +98,22 @@ public sealed partial class PondStory
             Readings = AllReadings,
             Dawns = DaysOf(Parameter.Oxygen, true, day.AddDays(-6), day),
             BloomRisk = BloomRiskAt(now),
-            Looks = [.. Works.Reverse().Where(w => w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal)).Select(w => (w.At, w.Text[Seen.Length..]))],
-            Dead = [.. Standing.SelectMany(b => b.Losses).Where(l => l.Fact.To == Account.Dead && l.At <= now).GroupBy(l => Zone.DayOf(l.At)).OrderBy(g => g.Key).Select(g => (g.Key, g.Sum(l => l.Fact.Count)))],
+            Looks =
+            [
+                .. Works
+                    .Reverse()
+                    .Where(w => w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal))
+                    .Select(w => (w.At, w.Text[Seen.Length..])),
+            ],
+            Dead =
+            [
+                .. Standing
+                    .SelectMany(b => b.Losses)
+                    .Where(l => l.Fact.To == Account.Dead && l.At <= now)
+                    .GroupBy(l => Zone.DayOf(l.At))
+                    .OrderBy(g => g.Key)
+                    .Select(g => (g.Key, g.Sum(l => l.Fact.Count))),
+            ],
             CapacityKg = fish.Count > 0 ? CapacityKg(fish[0].Species) : null,
             Unread = fish.Count > 0 ? UnreadAt(now) : null,
         };
@@ -91,7 +125,8 @@ public sealed partial class PondStory
         if (LastOf(Parameter.Oxygen) is not { } last)
             return "Oxygen was never read here";
         var (sunrise, sunset) = SunOn(Zone.DayOf(now));
-        var (dusk, before) = now >= sunset + PlanSlack ? (true, sunset - DuskBegins)
+        var (dusk, before) =
+            now >= sunset + PlanSlack ? (true, sunset - DuskBegins)
             : now >= sunrise + PlanSlack ? (false, sunrise - DawnBegins)
             : (true, sunset.AddDays(-1) - DuskBegins);
         return last.At < before ? $"The {(dusk ? "dusk" : "dawn")} reading is missing" : null;

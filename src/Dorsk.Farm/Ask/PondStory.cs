@@ -13,6 +13,7 @@ public sealed partial class PondStory
 {
     // The dawn low is looked for among readings before this hour.
     private const int DawnBeforeHour = 9;
+
     // Pages ask for today and for tomorrow in turn: the last few days that were asked for are kept.
     private const int DaysKept = 3;
     private readonly Dictionary<long, LinkedList<(DateOnly To, IReadOnlyList<Standing> Days)>> standings = [];
@@ -21,23 +22,58 @@ public sealed partial class PondStory
     private readonly Dictionary<DateOnly, double> dawnLows;
     private readonly IReadOnlyList<AeratorsFrom> fittings;
 
-    private PondStory(FarmDescribed farm, FarmZone zone, Pond pond, ILookup<Parameter, Timed> readings, ILookup<Parameter, Timed> weather,
-        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<Fed> feedings, IReadOnlyList<BatchStory> batches,
-        IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works)
+    private PondStory(
+        FarmDescribed farm,
+        FarmZone zone,
+        Pond pond,
+        ILookup<Parameter, Timed> readings,
+        ILookup<Parameter, Timed> weather,
+        IReadOnlyList<AeratorsFrom> fittings,
+        IReadOnlyList<Fed> feedings,
+        IReadOnlyList<BatchStory> batches,
+        IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works
+    )
     {
-        (Farm, Zone, Pond, AllReadings, Weather, this.fittings, Feedings, Batches, Works) = (farm, zone, pond, readings, weather, fittings, feedings, batches, works);
+        (Farm, Zone, Pond, AllReadings, Weather, this.fittings, Feedings, Batches, Works) = (
+            farm,
+            zone,
+            pond,
+            readings,
+            weather,
+            fittings,
+            feedings,
+            batches,
+            works
+        );
         // Top and bottom are two series: what fish swim in, charts and forecasts are of the upper water.
         bool Shown(Parameter parameter, Timed t) => !Core.Verdict.PondState.IsLayered(parameter) || IsNearSurface(t);
-        readings = ReadingsOf = readings.All(g => g.All(t => Shown(g.Key, t))) ? readings
-            : readings.SelectMany(g => g.Where(t => Shown(g.Key, t)).Select(t => (g.Key, Value: t))).ToLookup(x => x.Key, x => x.Value);
+        readings = ReadingsOf = readings.All(g => g.All(t => Shown(g.Key, t)))
+            ? readings
+            : readings
+                .SelectMany(g => g.Where(t => Shown(g.Key, t)).Select(t => (g.Key, Value: t)))
+                .ToLookup(x => x.Key, x => x.Value);
         fedKg = feedings.GroupBy(f => zone.DayOf(f.At)).ToDictionary(g => g.Key, g => g.Sum(f => f.Kg));
-        Temperature = new(readings[Parameter.Temperature].Select(t => (zone.DayOf(t.At), t.Si)), farm.Place.LatitudeDeg);
-        dawnLows = readings[Parameter.Oxygen].Where(t => zone.LocalAt(t.At).Hour < DawnBeforeHour).GroupBy(t => zone.DayOf(t.At)).ToDictionary(g => g.Key, g => g.Min(t => t.Si));
+        Temperature = new(
+            readings[Parameter.Temperature].Select(t => (zone.DayOf(t.At), t.Si)),
+            farm.Place.LatitudeDeg
+        );
+        dawnLows = readings[Parameter.Oxygen]
+            .Where(t => zone.LocalAt(t.At).Hour < DawnBeforeHour)
+            .GroupBy(t => zone.DayOf(t.At))
+            .ToDictionary(g => g.Key, g => g.Min(t => t.Si));
     }
 
-    internal static PondStory Of(FarmDescribed farm, FarmZone zone, Pond pond, ILookup<Parameter, Timed> readings, ILookup<Parameter, Timed> weather,
-        IReadOnlyList<AeratorsFrom> fittings, IReadOnlyList<Fed> feedings, IReadOnlyList<BatchStory> batches,
-        IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works) => new(farm, zone, pond, readings, weather, fittings, feedings, batches, works);
+    internal static PondStory Of(
+        FarmDescribed farm,
+        FarmZone zone,
+        Pond pond,
+        ILookup<Parameter, Timed> readings,
+        ILookup<Parameter, Timed> weather,
+        IReadOnlyList<AeratorsFrom> fittings,
+        IReadOnlyList<Fed> feedings,
+        IReadOnlyList<BatchStory> batches,
+        IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works
+    ) => new(farm, zone, pond, readings, weather, fittings, feedings, batches, works);
 
     /// <summary>The farm.</summary>
     public FarmDescribed Farm { get; }
@@ -66,7 +102,8 @@ public sealed partial class PondStory
     }
 
     /// <summary>Those of them that people took.</summary>
-    public ILookup<Parameter, Timed> ByHand { get; private init; } = Array.Empty<Timed>().ToLookup(_ => Parameter.Oxygen);
+    public ILookup<Parameter, Timed> ByHand { get; private init; } =
+        Array.Empty<Timed>().ToLookup(_ => Parameter.Oxygen);
 
     /// <summary>Weather readings of the farm.</summary>
     public ILookup<Parameter, Timed> Weather { get; }
@@ -93,20 +130,29 @@ public sealed partial class PondStory
     public IReadOnlyList<Equipment> Equipment { get; private init; } = [];
 
     /// <summary>Age of the liner, or null when there is none or nobody said when it was laid.</summary>
-    public LinerAge? LinerAt(DateTimeOffset now) => Equipment.FirstOrDefault(e => e.Kind == EquipmentKind.Liner) is not { } liner ? null
-        : LinerAge.Of(liner, Zone.DayOf(now), Batches.Where(b => b.EmptiedAt is not null).Select(b => Zone.DayOf(b.EmptiedAt!.Value)), Works.Where(w => w.Work == PondWork.LinerMended).Select(w => Zone.DayOf(w.At)));
+    public LinerAge? LinerAt(DateTimeOffset now) =>
+        Equipment.FirstOrDefault(e => e.Kind == EquipmentKind.Liner) is not { } liner
+            ? null
+            : LinerAge.Of(
+                liner,
+                Zone.DayOf(now),
+                Batches.Where(b => b.EmptiedAt is not null).Select(b => Zone.DayOf(b.EmptiedAt!.Value)),
+                Works.Where(w => w.Work == PondWork.LinerMended).Select(w => Zone.DayOf(w.At))
+            );
 
     /// <summary>Batches with fish on the books.</summary>
     public IEnumerable<BatchStory> Standing => Batches.Where(b => b.Stands > 0);
 
     /// <summary>Aerators fitted at an instant.</summary>
-    public IReadOnlyList<Aerator> AeratorsAt(DateTimeOffset at) => fittings.LastOrDefault(f => f.From <= at)?.Aerators ?? [];
+    public IReadOnlyList<Aerator> AeratorsAt(DateTimeOffset at) =>
+        fittings.LastOrDefault(f => f.From <= at)?.Aerators ?? [];
 
     /// <summary>How they were switched, ran and were looked after.</summary>
     public Core.Air.AirRecord Air { get; private init; } = Core.Air.AirRecord.None;
 
     /// <summary>Hours and energy of each aerator over a span: by its panel where one reports, by hand orders and timers elsewhere.</summary>
-    public IReadOnlyList<AeratorHours> AeratorHours(DateTimeOffset from, DateTimeOffset to) => Core.Ponds.AeratorHours.Of([.. fittings.Select(f => (f.From, f.Aerators))], from, to, Zone, Air.Ran);
+    public IReadOnlyList<AeratorHours> AeratorHours(DateTimeOffset from, DateTimeOffset to) =>
+        Core.Ponds.AeratorHours.Of([.. fittings.Select(f => (f.From, f.Aerators))], from, to, Zone, Air.Ran);
 
     /// <summary>Gauge level at an instant, m, and whether it was read; full when never read.</summary>
     public (double LevelM, bool Read) LevelAt(DateTimeOffset at)
@@ -125,7 +171,9 @@ public sealed partial class PondStory
     public double? DawnReadOn(DateOnly day)
     {
         var sunrise = SunOn(day).Sunrise;
-        return ReadingsOf[Parameter.Oxygen].Any(t => (t.At - sunrise).Duration() <= TimeSpan.FromHours(1.5)) ? DawnLowOn(day) : null;
+        return ReadingsOf[Parameter.Oxygen].Any(t => (t.At - sunrise).Duration() <= TimeSpan.FromHours(1.5))
+            ? DawnLowOn(day)
+            : null;
     }
 
     /// <summary>Standing estimates of a batch from arrival to a day.</summary>
@@ -151,17 +199,23 @@ public sealed partial class PondStory
         Batches.Any(b => b.Id == batchId && Zone.DayOf(b.ArrivedAt) <= day) ? Standings(batchId, day)[^1] : null;
 
     // The door lets clocks differ by minutes: fish may be written down just before midnight as having come just after it.
-    private Standing? StandingNear(BatchStory batch, DateOnly day) => StandingOn(batch.Id, day) ?? (Zone.DayOf(batch.ArrivedAt) == day.AddDays(1) ? StandsOn(batch, day) : null);
+    private Standing? StandingNear(BatchStory batch, DateOnly day) =>
+        StandingOn(batch.Id, day) ?? (Zone.DayOf(batch.ArrivedAt) == day.AddDays(1) ? StandsOn(batch, day) : null);
 
     /// <summary>Standing of a batch on a day; on the day of its arrival where that lies later, as it does when a clock was turned back.</summary>
-    public Standing StandsOn(BatchStory batch, DateOnly day) => Standings(batch.Id, Zone.DayOf(batch.ArrivedAt) is var arrived && arrived > day ? arrived : day)[^1];
+    public Standing StandsOn(BatchStory batch, DateOnly day) =>
+        Standings(batch.Id, Zone.DayOf(batch.ArrivedAt) is var arrived && arrived > day ? arrived : day)[^1];
 
     /// <summary>What feed and weight say of its number on a day, beside each other.</summary>
     /// <param name="batch">The batch.</param>
     /// <param name="day">The farm day.</param>
     /// <param name="byEye">Whether they are fed what they take; null: as the pond's school says.</param>
     public Witness WitnessOf(BatchStory batch, DateOnly day, bool? byEye = null) =>
-        Witness.Of(History(batch), Standings(batch.Id, day), byEye ?? Rations.School == Core.Feeding.RationSchool.Satiation);
+        Witness.Of(
+            History(batch),
+            Standings(batch.Id, day),
+            byEye ?? Rations.School == Core.Feeding.RationSchool.Satiation
+        );
 
     /// <summary>Feed given to a batch on a day, kg: all of it when it is alone, else by its share of weight as last weighed.</summary>
     public double FedTo(BatchStory batch, DateOnly day)
@@ -169,17 +223,28 @@ public sealed partial class PondStory
         var fed = FedOn(day);
         if (fed == 0)
             return 0;
-        var there = Batches.Where(b => Zone.DayOf(b.ArrivedAt) <= day && (b.EmptiedAt is not { } closed || Zone.DayOf(closed) >= day)).ToList();
-        return there.Count <= 1 ? (there.Contains(batch) ? fed : 0) : fed * RoughKg(batch, day) / Math.Max(1e-9, there.Sum(b => RoughKg(b, day)));
+        var there = Batches
+            .Where(b => Zone.DayOf(b.ArrivedAt) <= day && (b.EmptiedAt is not { } closed || Zone.DayOf(closed) >= day))
+            .ToList();
+        return there.Count <= 1
+            ? (there.Contains(batch) ? fed : 0)
+            : fed * RoughKg(batch, day) / Math.Max(1e-9, there.Sum(b => RoughKg(b, day)));
     }
 
     /// <summary>Reads all of a pond in one snapshot: a line entered meanwhile is in all of it or in nothing.</summary>
-    internal static PondStory? Load(SqliteConnection c, AsOf asOf, long pondId, ILookup<Parameter, Timed>? weather = null) =>
-        Sqlite.InOneSnapshot(c, () => Read(c, asOf, pondId, weather));
+    internal static PondStory? Load(
+        SqliteConnection c,
+        AsOf asOf,
+        long pondId,
+        ILookup<Parameter, Timed>? weather = null
+    ) => Sqlite.InOneSnapshot(c, () => Read(c, asOf, pondId, weather));
 
     private static PondStory? Read(SqliteConnection c, AsOf asOf, long pondId, ILookup<Parameter, Timed>? weather)
     {
-        if (FarmQuestions.Farm(c, asOf.Known) is not { } farm || FarmQuestions.Pond(c, asOf.Known, pondId) is not { } pond)
+        if (
+            FarmQuestions.Farm(c, asOf.Known) is not { } farm
+            || FarmQuestions.Pond(c, asOf.Known, pondId) is not { } pond
+        )
             return null;
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
         var feedings = Sqlite.Rows(
@@ -189,7 +254,8 @@ public sealed partial class PondStory
             FROM log l CROSS JOIN feeding f USING (line) WHERE l.pond = $pond AND {Lines.Count} ORDER BY l.happened, l.line
             """,
             r => new Fed(r.GetInt64(0), r.Instant(1), r.GetInt64(2), r.GetDouble(3)),
-            Lines.With(asOf, ("pond", pondId)));
+            Lines.With(asOf, ("pond", pondId))
+        );
         var byHand = Readings.ByHand(c, asOf, pondId);
         var species = SettingsQuestions.For(c, asOf, pondId);
         return new(
@@ -201,7 +267,8 @@ public sealed partial class PondStory
             FarmQuestions.Aerators(c, asOf, pondId),
             feedings,
             BatchQuestions.In(c, asOf, pondId, zone, species),
-            FishQuestions.Works(c, asOf, pondId))
+            FishQuestions.Works(c, asOf, pondId)
+        )
         {
             Equipment = FarmQuestions.Equipment(c, asOf, pondId),
             PreparationLine = PrepareQuestions.Last(c, asOf, pondId),
@@ -214,11 +281,23 @@ public sealed partial class PondStory
         };
     }
 
-    private BatchHistory History(BatchStory b) => new(
-        b.Species, Zone.DayOf(b.ArrivedAt), b.ArrivedCount, b.ArrivedMeanG, b.OneByOne, Pond.ByVolume, b.Changes,
-        b.Samples.Select(s => new WeightSample(Zone.DayOf(s.At), s.Mean)).ToList(),
-        day => Temperature.On(day).TempC, day => FedTo(b, day), DawnLowOn);
+    private BatchHistory History(BatchStory b) =>
+        new(
+            b.Species,
+            Zone.DayOf(b.ArrivedAt),
+            b.ArrivedCount,
+            b.ArrivedMeanG,
+            b.OneByOne,
+            Pond.ByVolume,
+            b.Changes,
+            b.Samples.Select(s => new WeightSample(Zone.DayOf(s.At), s.Mean)).ToList(),
+            day => Temperature.On(day).TempC,
+            day => FedTo(b, day),
+            DawnLowOn
+        );
 
     private double RoughKg(BatchStory b, DateOnly day) =>
-        b.History.StandsOn(day) * (b.Samples.LastOrDefault(s => Zone.DayOf(s.At) <= day).Mean?.Mean ?? b.ArrivedMeanG) / 1000;
+        b.History.StandsOn(day)
+        * (b.Samples.LastOrDefault(s => Zone.DayOf(s.At) <= day).Mean?.Mean ?? b.ArrivedMeanG)
+        / 1000;
 }

@@ -24,16 +24,26 @@ public sealed partial class Questions
 {
     // Pages that are dear to work out wait a moment for what only probes have changed; cheap ones do not.
     private static readonly TimeSpan Cheap = TimeSpan.FromMilliseconds(40);
-    private readonly ConcurrentDictionary<long, (Memory.OfPond Last, DateTimeOffset Minute, PondBrokenException Why)> broken = new();
+    private readonly ConcurrentDictionary<
+        long,
+        (Memory.OfPond Last, DateTimeOffset Minute, PondBrokenException Why)
+    > broken = new();
     private readonly ReadingBudget budget = new();
-    private volatile IReadOnlyDictionary<long, (Memory.OfPond Last, string Why)> distrusted = new Dictionary<long, (Memory.OfPond, string)>();
+    private volatile IReadOnlyDictionary<long, (Memory.OfPond Last, string Why)> distrusted =
+        new Dictionary<long, (Memory.OfPond, string)>();
     private volatile KnownPonds? inUse;
 
     private sealed record KnownPonds(long Restored, long Matters, IReadOnlyList<Pond> Ponds);
 
     private sealed record KnownStory(Memory.OfPond Last, long Stamp, PondStory Story);
 
-    private sealed record KnownToday(Memory.Seen Seen, DateTimeOffset Minute, Today Today, long Stamp, TimeSpan MayStand);
+    private sealed record KnownToday(
+        Memory.Seen Seen,
+        DateTimeOffset Minute,
+        Today Today,
+        long Stamp,
+        TimeSpan MayStand
+    );
 
     private DateTimeOffset UpTo => upTo?.Invoke() ?? DateTimeOffset.MaxValue;
 
@@ -79,7 +89,11 @@ public sealed partial class Questions
     {
         // What failed is tried again a minute later, or when a line of the pond is new: trying costs more than saying it.
         var last = memory.Of(pond.Id);
-        if (broken.TryGetValue(pond.Id, out var known) && (known.Last with { Probe = last.Probe }) == last && (known.Minute == Minute(now) || known.Minute == DateTimeOffset.MaxValue))
+        if (
+            broken.TryGetValue(pond.Id, out var known)
+            && (known.Last with { Probe = last.Probe }) == last
+            && (known.Minute == Minute(now) || known.Minute == DateTimeOffset.MaxValue)
+        )
             return new(pond, null, known.Why.Message);
         try
         {
@@ -172,7 +186,10 @@ public sealed partial class Questions
     {
         using var c = file.Open();
         memory.Look(c);
-        distrusted = whyByLine.Select(w => (LogLines.Line(c, w.Key)?.PondId, w.Value)).Where(w => w.Item1 is not null).GroupBy(w => w.Item1!.Value)
+        distrusted = whyByLine
+            .Select(w => (LogLines.Line(c, w.Key)?.PondId, w.Value))
+            .Where(w => w.Item1 is not null)
+            .GroupBy(w => w.Item1!.Value)
             .ToDictionary(g => g.Key, g => (memory.Of(g.Key), g.First().Value));
     }
 
@@ -180,9 +197,16 @@ public sealed partial class Questions
     {
         var seen = memory.Look(c);
         var last = memory.Of(pondId);
-        if (distrusted.TryGetValue(pondId, out var bad) && bad.Last with { Probe = last.Probe } == last && FarmQuestions.Pond(c, AsOf.Now(DateTimeOffset.MaxValue), pondId) is { } spoilt)
+        if (
+            distrusted.TryGetValue(pondId, out var bad)
+            && bad.Last with { Probe = last.Probe } == last
+            && FarmQuestions.Pond(c, AsOf.Now(DateTimeOffset.MaxValue), pondId) is { } spoilt
+        )
             throw new PondBrokenException(spoilt, new InvalidDataException(bad.Why));
-        if (stories.TryGetValue(pondId, out var known) && (known.Last == last || (known.Last with { Probe = last.Probe } == last && !budget.Take(known.Stamp))))
+        if (
+            stories.TryGetValue(pondId, out var known)
+            && (known.Last == last || (known.Last with { Probe = last.Probe } == last && !budget.Take(known.Stamp)))
+        )
             return known.Story;
         if (FarmQuestions.Pond(c, AsOf.Now(DateTimeOffset.MaxValue), pondId) is not { } pond)
             return null;

@@ -5,14 +5,36 @@ namespace Dorsk.Farm.Ask;
 public sealed partial class Questions
 {
     /// <summary>When a pond's probe was last heard, and what is wrong with it; null where no probe hangs.</summary>
-    public (DateTimeOffset? Heard, IReadOnlyList<Core.Judging.Judgement> Wrong)? ProbeHealth(long pond, DateTimeOffset now)
+    public (DateTimeOffset? Heard, IReadOnlyList<Core.Judging.Judgement> Wrong)? ProbeHealth(
+        long pond,
+        DateTimeOffset now
+    )
     {
         using var c = file.Open();
-        if (!DeviceQuestions.All(c, AsOf.Now(now)).Exists(d => d.Kept is { Gone: false, Use: Core.Water.DeviceUse.Probe } && d.Kept.PondId == pond))
+        if (
+            !DeviceQuestions
+                .All(c, AsOf.Now(now))
+                .Exists(d => d.Kept is { Gone: false, Use: Core.Water.DeviceUse.Probe } && d.Kept.PondId == pond)
+        )
             return null;
         var hand = Readings.ByHand(c, AsOf.Now(now), pond);
-        var read = new[] { Core.Water.Parameter.Oxygen, Core.Water.Parameter.Temperature, Core.Water.Parameter.Ph }.Select(p => (Parameter: p, Values: DeviceQuestions.Values(c, AsOf.Now(now), pond, p, now.AddDays(-3)))).Where(x => x.Values.Count > 0 || x.Parameter == Core.Water.Parameter.Oxygen).ToList();
-        return (read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(), [.. read.SelectMany(x => Core.Water.ProbeHealth.Of(x.Parameter, x.Values, [.. hand[x.Parameter].Where(t => t.At > now.AddDays(-3))], now))]);
+        var read = new[] { Core.Water.Parameter.Oxygen, Core.Water.Parameter.Temperature, Core.Water.Parameter.Ph }
+            .Select(p => (Parameter: p, Values: DeviceQuestions.Values(c, AsOf.Now(now), pond, p, now.AddDays(-3))))
+            .Where(x => x.Values.Count > 0 || x.Parameter == Core.Water.Parameter.Oxygen)
+            .ToList();
+        return (
+            read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(),
+            [
+                .. read.SelectMany(x =>
+                    Core.Water.ProbeHealth.Of(
+                        x.Parameter,
+                        x.Values,
+                        [.. hand[x.Parameter].Where(t => t.At > now.AddDays(-3))],
+                        now
+                    )
+                ),
+            ]
+        );
     }
 
     /// <summary>For each of some values of a device, in their order: the other value that stands for its instant already, or came earlier among them; null where none does.</summary>
@@ -20,12 +42,21 @@ public sealed partial class Questions
     {
         using var c = file.Open();
         var earlier = new Dictionary<(Core.Water.Parameter, DateTimeOffset), double>();
-        return [.. values.Select(v =>
-        {
-            var stands = DeviceQuestions.At(c, device.PondId ?? Water.ProbeFacts.OfFarm, v.Parameter, v.At, device.DeviceId) ?? (earlier.TryGetValue((v.Parameter, v.At), out var first) ? first : null);
-            earlier.TryAdd((v.Parameter, v.At), v.Si);
-            return stands is { } other && other != v.Si ? other : (double?)null;
-        })];
+        return
+        [
+            .. values.Select(v =>
+            {
+                var stands = DeviceQuestions.At(
+                    c,
+                    device.PondId ?? Water.ProbeFacts.OfFarm,
+                    v.Parameter,
+                    v.At,
+                    device.DeviceId
+                ) ?? (earlier.TryGetValue((v.Parameter, v.At), out var first) ? first : null);
+                earlier.TryAdd((v.Parameter, v.At), v.Si);
+                return stands is { } other && other != v.Si ? other : (double?)null;
+            }),
+        ];
     }
 
     /// <summary>Every reading of a pond over a span, by hand and of probes, one by one in order of time.</summary>
@@ -35,7 +66,14 @@ public sealed partial class Questions
     /// <param name="to">To.</param>
     /// <param name="asOf">As it was known then.</param>
     /// <param name="most">No more than so many.</param>
-    public IReadOnlyList<Core.Water.Timed> Series(long pond, Core.Water.Parameter parameter, DateTimeOffset from, DateTimeOffset to, AsOf asOf, int most)
+    public IReadOnlyList<Core.Water.Timed> Series(
+        long pond,
+        Core.Water.Parameter parameter,
+        DateTimeOffset from,
+        DateTimeOffset to,
+        AsOf asOf,
+        int most
+    )
     {
         using var c = file.Open();
         var upTo = asOf with { HappenedUpTo = to < asOf.HappenedUpTo ? to : asOf.HappenedUpTo };
@@ -44,7 +82,12 @@ public sealed partial class Questions
     }
 
     /// <summary>What probes measured over a span, thinned to what a drawing can show: means with lowest and highest.</summary>
-    public (long SpanMs, IReadOnlyList<(DateTimeOffset At, double Mean, double Low, double High)> Points) ProbeCourse(long pond, Core.Water.Parameter parameter, DateTimeOffset from, DateTimeOffset to)
+    public (long SpanMs, IReadOnlyList<(DateTimeOffset At, double Mean, double Low, double High)> Points) ProbeCourse(
+        long pond,
+        Core.Water.Parameter parameter,
+        DateTimeOffset from,
+        DateTimeOffset to
+    )
     {
         using var c = file.Open();
         return DeviceQuestions.Course(c, pond, parameter, from, to);

@@ -18,7 +18,9 @@ public sealed partial class Questions
     public SeasonNow? Season(DateTimeOffset now)
     {
         using var c = file.Open();
-        return FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue)) is { } farm ? Season(c, farm, memory.Look(c), now) : null;
+        return FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue)) is { } farm
+            ? Season(c, farm, memory.Look(c), now)
+            : null;
     }
 
     /// <summary>Copies of the season that are kept, the newest first.</summary>
@@ -39,15 +41,47 @@ public sealed partial class Questions
     {
         var today = (Core.Time.FarmZone.Find(farm.ZoneId) ?? Core.Time.FarmZone.Utc).DayOf(now);
         var stories = Stories(c);
-        if (season is { } known && known.Day == today && known.Seen.Restored == seen.Restored && known.Seen.Matters == seen.Matters && known.Of.SequenceEqual(stories))
+        if (
+            season is { } known
+            && known.Day == today
+            && known.Seen.Restored == seen.Restored
+            && known.Seen.Matters == seen.Matters
+            && known.Of.SequenceEqual(stories)
+        )
             return known.Season;
         IReadOnlyList<PondStory> of = [.. stories];
         var store = Moves(c, seen).At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed);
-        var parts = EachPond(stories, s => s.Pond, s => (s.Pond.Id, Pond: s.SeasonPondAt(now), Batches: s.SeasonBatchesAt(today).ToList(),
-            Harvests: s.OpenHarvests.Select(h => h.Fact).ToList(), Cycles: s.OpenCycles.Select(p => p.Fact).ToList()));
+        var parts = EachPond(
+            stories,
+            s => s.Pond,
+            s =>
+                (
+                    s.Pond.Id,
+                    Pond: s.SeasonPondAt(now),
+                    Batches: s.SeasonBatchesAt(today).ToList(),
+                    Harvests: s.OpenHarvests.Select(h => h.Fact).ToList(),
+                    Cycles: s.OpenCycles.Select(p => p.Fact).ToList()
+                )
+        );
         stories = stories.FindAll(s => parts.Exists(p => p.Id == s.Pond.Id));
-        var input = new SeasonInput(today, [.. parts.Select(p => p.Pond)], [.. parts.SelectMany(p => p.Batches)], [.. parts.SelectMany(p => p.Harvests)], [.. parts.SelectMany(p => p.Cycles)],
-            [.. store.Select(f => new SeasonFeed(f.FeedId, f.Name, f.Kind.PelletMm, f.LeftKg, f.Kind.LeadDays, f.Kind.BagKg))], farm.Hand);
+        var input = new SeasonInput(
+            today,
+            [.. parts.Select(p => p.Pond)],
+            [.. parts.SelectMany(p => p.Batches)],
+            [.. parts.SelectMany(p => p.Harvests)],
+            [.. parts.SelectMany(p => p.Cycles)],
+            [
+                .. store.Select(f => new SeasonFeed(
+                    f.FeedId,
+                    f.Name,
+                    f.Kind.PelletMm,
+                    f.LeftKg,
+                    f.Kind.LeadDays,
+                    f.Kind.BagKg
+                )),
+            ],
+            farm.Hand
+        );
         var fresh = new SeasonNow(stories, SeasonAhead.Of(input, season?.Season.Planned));
         season = new(seen, today, of, fresh);
         return fresh;

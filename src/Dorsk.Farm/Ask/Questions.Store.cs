@@ -8,7 +8,14 @@ public sealed partial class Questions
     public IReadOnlyList<(DateTimeOffset At, string Author, FeedTableSet Table)> FeedTables(string species)
     {
         using var c = file.Open();
-        return [.. SettingsQuestions.Tables(c, Log.AsOf.Now(DateTimeOffset.MaxValue)).Where(t => t.Fact.SpeciesKey == species).Select(t => (t.At, t.Author, t.Fact)).Reverse()];
+        return
+        [
+            .. SettingsQuestions
+                .Tables(c, Log.AsOf.Now(DateTimeOffset.MaxValue))
+                .Where(t => t.Fact.SpeciesKey == species)
+                .Select(t => (t.At, t.Author, t.Fact))
+                .Reverse(),
+        ];
     }
 
     /// <summary>Last movements of the store, feedings apart, newest first.</summary>

@@ -1,9 +1,9 @@
-using Dorsk.Farm.Facts;
 using System.Collections.Concurrent;
 using Dorsk.Core.Harvest;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
+using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
@@ -19,6 +19,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     private readonly Memory memory = new();
     private readonly Lock oneDay = new();
     private KnownToday? today;
+
     // Read and written by many at once: each is one object that never changes.
     private volatile KnownWeather? weather;
     private volatile KnownMoves? feedMoves;
@@ -45,7 +46,9 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public Core.Species.FishSpecies? Species(string key, long? pondId)
     {
         using var c = file.Open();
-        return Core.Species.FishSpecies.Find(key) is null ? null : SettingsQuestions.Species(c, AsOf.Now(DateTimeOffset.MaxValue), key, pondId);
+        return Core.Species.FishSpecies.Find(key) is null
+            ? null
+            : SettingsQuestions.Species(c, AsOf.Now(DateTimeOffset.MaxValue), key, pondId);
     }
 
     /// <summary>Where the ponds lie.</summary>
@@ -67,7 +70,11 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         using var c = file.Open();
         var archived = FarmQuestions.Archived(c, AsOf.Now(DateTimeOffset.MaxValue));
-        return FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).Where(p => archived.ContainsKey(p.Id)).Select(p => (p, archived[p.Id])).ToList();
+        return FarmQuestions
+            .Ponds(c, AsOf.Now(DateTimeOffset.MaxValue))
+            .Where(p => archived.ContainsKey(p.Id))
+            .Select(p => (p, archived[p.Id]))
+            .ToList();
     }
 
     /// <summary>Kinds of feed.</summary>
@@ -123,7 +130,12 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public IReadOnlyList<Core.Acclimate.AccRun> Acclimations(long? pond)
     {
         using var c = file.Open();
-        return ReceivingQuestions.Runs(c, AsOf.Now(DateTimeOffset.MaxValue), FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue))?.Hand ?? Core.Units.Hand.Metric, pond);
+        return ReceivingQuestions.Runs(
+            c,
+            AsOf.Now(DateTimeOffset.MaxValue),
+            FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue))?.Hand ?? Core.Units.Hand.Metric,
+            pond
+        );
     }
 
     /// <summary>Batches held apart, on all ponds.</summary>
@@ -131,7 +143,11 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         using var c = file.Open();
         var farm = FarmQuestions.Farm(c, AsOf.Now(now));
-        return QuarantineQuestions.Held(c, AsOf.Now(now), Core.Time.FarmZone.Find(farm?.ZoneId ?? "") ?? Core.Time.FarmZone.Utc);
+        return QuarantineQuestions.Held(
+            c,
+            AsOf.Now(now),
+            Core.Time.FarmZone.Find(farm?.ZoneId ?? "") ?? Core.Time.FarmZone.Utc
+        );
     }
 
     /// <summary>Movements of every batch of the farm, by batch.</summary>
@@ -166,7 +182,9 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public PondStory? Story(string code)
     {
         using var c = file.Open();
-        var pond = FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)).FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
+        var pond = FarmQuestions
+            .Ponds(c, AsOf.Now(DateTimeOffset.MaxValue))
+            .FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
         return pond is null ? null : Story(c, pond.Id);
     }
 
@@ -174,7 +192,9 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public PondStory? StoryAsOf(string code, AsOf asOf)
     {
         using var c = file.Open();
-        var pond = FarmQuestions.Ponds(c, asOf.Known).FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
+        var pond = FarmQuestions
+            .Ponds(c, asOf.Known)
+            .FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
         return pond is null ? null : PondStory.Load(c, asOf, pond.Id);
     }
 
@@ -183,7 +203,11 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         // Nothing that is shown changes within a minute while no line is entered.
         var minute = Minute(now);
-        if (nows.TryGetValue(story.Pond.Id, out var known) && known.Minute == minute && ReferenceEquals(known.Now.Story, story))
+        if (
+            nows.TryGetValue(story.Pond.Id, out var known)
+            && known.Minute == minute
+            && ReferenceEquals(known.Now.Story, story)
+        )
             return known.Now;
         var fresh = OfPond(story.Pond, () => story.NowAt(now));
         nows[story.Pond.Id] = (minute, fresh);
@@ -205,7 +229,13 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         var minute = Minute(now);
         // What only probes have changed is shown a moment later: their values come by the second, and a page is read for longer.
-        var same = today is { } known && known.Seen.Restored == seen.Restored && known.Seen.Matters == seen.Matters && known.Minute == minute ? today : null;
+        var same =
+            today is { } known
+            && known.Seen.Restored == seen.Restored
+            && known.Seen.Matters == seen.Matters
+            && known.Minute == minute
+                ? today
+                : null;
         if (same is { } last && (last.Seen == seen || TimeProvider.System.GetElapsedTime(last.Stamp) < last.MayStand))
             return last.Today;
         var began = TimeProvider.System.GetTimestamp();
@@ -217,10 +247,26 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
             today = unmoved with { Seen = seen };
             return unmoved.Today;
         }
-        List<Core.Season.PondDay> Each(Func<PondNow, Core.Season.PondDay> day) => EachPond(ponds, p => p.Story.Pond, day);
-        var day = DayQuestions.Day(c, farm, Each, Season(c, farm, seen, now).Planned, Moves(c, seen), Weather(c, seen), now);
+        List<Core.Season.PondDay> Each(Func<PondNow, Core.Season.PondDay> day) =>
+            EachPond(ponds, p => p.Story.Pond, day);
+        var day = DayQuestions.Day(
+            c,
+            farm,
+            Each,
+            Season(c, farm, seen, now).Planned,
+            Moves(c, seen),
+            Weather(c, seen),
+            now
+        );
         var jobs = Core.Season.JobRules.Of(day);
-        var fresh = new Today(ponds, day, jobs, Core.Season.Needs.Of(day, jobs), Core.Season.Headline.Of(day), PlanQuestions.Plan(c, AsOf.Now(now)));
+        var fresh = new Today(
+            ponds,
+            day,
+            jobs,
+            Core.Season.Needs.Of(day, jobs),
+            Core.Season.Headline.Of(day),
+            PlanQuestions.Plan(c, AsOf.Now(now))
+        );
         // About a tenth of the time at most is spent on what probes change; a quiet farm sees every value at once.
         var took = TimeProvider.System.GetElapsedTime(began);
         today = new(seen, minute, fresh, TimeProvider.System.GetTimestamp(), took < Cheap ? TimeSpan.Zero : 10 * took);
@@ -229,7 +275,10 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
 
     private static DateTimeOffset Minute(DateTimeOffset now) => now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
 
-    private ILookup<Core.Water.Parameter, Core.Water.Timed> Weather(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen)
+    private ILookup<Core.Water.Parameter, Core.Water.Timed> Weather(
+        Microsoft.Data.Sqlite.SqliteConnection c,
+        Memory.Seen seen
+    )
     {
         // Weather lines touch the farm as a whole.
         if (weather is { } known && known.Seen.Farm == seen.Farm && known.Seen.Restored == seen.Restored)
@@ -252,14 +301,19 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public Core.Oxygen.ForecastIssued? LastForecast(long pondId, Night night)
     {
         using var c = file.Open();
-        return ForecastQuestions.Issued(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, night.Evening).LastOrDefault(f => f.Night == night && f.Shown);
+        return ForecastQuestions
+            .Issued(c, AsOf.Now(DateTimeOffset.MaxValue), pondId, night.Evening)
+            .LastOrDefault(f => f.Night == night && f.Shown);
     }
 
     /// <summary>Every night of every pond whose forecast and outcome are known.</summary>
     public IReadOnlyList<PondProof> Proof(DateTimeOffset now)
     {
         using var c = file.Open();
-        return Told(c, FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue))).Select(s => ForecastQuestions.Proof(c, AsOf.Now(now), s)).Where(p => p.Nights.Count > 0).ToList();
+        return Told(c, FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)))
+            .Select(s => ForecastQuestions.Proof(c, AsOf.Now(now), s))
+            .Where(p => p.Nights.Count > 0)
+            .ToList();
     }
 
     /// <summary>Lines of a pond's log, newest first.</summary>
@@ -294,17 +348,29 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public IReadOnlyList<CycleNow> Cycles(PondStory story, DateTimeOffset now)
     {
         using var c = file.Open();
-        return story.Batches.OrderByDescending(b => b.ArrivedAt).Select(b =>
-        {
-            var movements = FishQuestions.Movements(c, AsOf.Now(now), b.Id);
-            var end = b.EmptiedAt ?? now;
-            var today = story.Zone.DayOf(end);
-            var standing = b.EmptiedAt is null ? story.StandingOn(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
-            var result = CycleResult.Of(b.Id, story.Pond.Id, movements, standing, story.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
-                story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000, story.Pond.Shape.FullVolumeM3, today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber, b.EmptiedAt is not null,
-                b.Harvests.LastOrDefault(h => h.Fact.DifferenceReason.Length > 0).Fact?.DifferenceReason ?? "");
-            return new CycleNow(b, result, BatchSurvival.Of(b.Id, movements));
-        }).ToList();
+        return story
+            .Batches.OrderByDescending(b => b.ArrivedAt)
+            .Select(b =>
+            {
+                var movements = FishQuestions.Movements(c, AsOf.Now(now), b.Id);
+                var end = b.EmptiedAt ?? now;
+                var today = story.Zone.DayOf(end);
+                var standing = b.EmptiedAt is null ? story.StandingOn(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
+                var result = CycleResult.Of(
+                    b.Id,
+                    story.Pond.Id,
+                    movements,
+                    standing,
+                    story.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
+                    story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000,
+                    story.Pond.Shape.FullVolumeM3,
+                    today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber,
+                    b.EmptiedAt is not null,
+                    b.Harvests.LastOrDefault(h => h.Fact.DifferenceReason.Length > 0).Fact?.DifferenceReason ?? ""
+                );
+                return new CycleNow(b, result, BatchSurvival.Of(b.Id, movements));
+            })
+            .ToList();
     }
 
     /// <summary>Number of the newest line of the log.</summary>

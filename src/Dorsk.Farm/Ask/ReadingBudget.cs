@@ -6,7 +6,8 @@ namespace Dorsk.Farm.Ask;
 /// </summary>
 internal sealed class ReadingBudget
 {
-    private const double Most = 40, PerSecond = 8;
+    private const double Most = 40,
+        PerSecond = 8;
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(12);
     private readonly Lock gate = new();
     private double left = Most;

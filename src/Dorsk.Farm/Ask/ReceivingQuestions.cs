@@ -1,9 +1,9 @@
-using Dorsk.Farm.Fish;
-using Dorsk.Farm.Facts;
 using Dorsk.Core.Acclimate;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
@@ -14,8 +14,11 @@ namespace Dorsk.Farm.Ask;
 internal static class ReceivingQuestions
 {
     /// <summary>Deliveries for a pond, oldest first.</summary>
-    public static List<(long Line, DateTimeOffset At, FishReceived Fact)> Deliveries(SqliteConnection c, AsOf asOf, long pond) =>
-        ReceivingFacts.Received.All(c, asOf, "t.pond = $pond", ("pond", pond)).ConvertAll(x => (x.Line, x.At, x.Fact));
+    public static List<(long Line, DateTimeOffset At, FishReceived Fact)> Deliveries(
+        SqliteConnection c,
+        AsOf asOf,
+        long pond
+    ) => ReceivingFacts.Received.All(c, asOf, "t.pond = $pond", ("pond", pond)).ConvertAll(x => (x.Line, x.At, x.Fact));
 
     /// <summary>Acclimations, all or of a pond, the newest first.</summary>
     public static List<AccRun> Runs(SqliteConnection c, AsOf asOf, Hand hand, long? pond)
@@ -26,13 +29,26 @@ internal static class ReceivingQuestions
     }
 
     /// <summary>One acclimation; null when there is none of that line, or it was taken back.</summary>
-    public static AccRun? Run(SqliteConnection c, AsOf asOf, Hand hand, long line) => Runs(c, asOf, hand, null).Find(r => r.RunId == line);
+    public static AccRun? Run(SqliteConnection c, AsOf asOf, Hand hand, long line) =>
+        Runs(c, asOf, hand, null).Find(r => r.RunId == line);
 
     private static AccRun Run(SqliteConnection c, AsOf asOf, Hand hand, FactLine<AcclimationBegun> line)
     {
         var begun = line.Fact;
-        var notes = ReceivingFacts.Noted.All(c, asOf, "t.run = $run", ("run", line.Line)).ConvertAll(n => new AccLine(n.Line, n.At, n.Author, n.Fact));
-        var plan = AcclimationPlan.For(new(FishSpecies.Of(begun.SpeciesKey), begun.MeanG, begun.Bag, begun.Places, begun.HoursInBag, begun.School, hand));
+        var notes = ReceivingFacts
+            .Noted.All(c, asOf, "t.run = $run", ("run", line.Line))
+            .ConvertAll(n => new AccLine(n.Line, n.At, n.Author, n.Fact));
+        var plan = AcclimationPlan.For(
+            new(
+                FishSpecies.Of(begun.SpeciesKey),
+                begun.MeanG,
+                begun.Bag,
+                begun.Places,
+                begun.HoursInBag,
+                begun.School,
+                hand
+            )
+        );
         return new(line.Line, line.At, begun, plan, notes);
     }
 }

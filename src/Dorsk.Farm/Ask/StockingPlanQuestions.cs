@@ -1,6 +1,6 @@
-using Dorsk.Farm.Season;
 using Dorsk.Core.Plans;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -10,6 +10,12 @@ namespace Dorsk.Farm.Ask;
 internal static class StockingPlanQuestions
 {
     /// <summary>Each plan as last written and not given up, the newest first.</summary>
-    public static List<(long Line, StockingPlanKept Kept)> All(SqliteConnection c, AsOf asOf) => [.. SeasonFacts.Plan.Newest(c, asOf, p => p.PlanId)
-        .Where(p => !p.Fact.Dropped).OrderByDescending(p => p.Line).Select(p => (p.Line, p.Fact))];
+    public static List<(long Line, StockingPlanKept Kept)> All(SqliteConnection c, AsOf asOf) =>
+        [
+            .. SeasonFacts
+                .Plan.Newest(c, asOf, p => p.PlanId)
+                .Where(p => !p.Fact.Dropped)
+                .OrderByDescending(p => p.Line)
+                .Select(p => (p.Line, p.Fact)),
+        ];
 }

@@ -11,5 +11,11 @@ public sealed record StoreRow(FeedLeft Left, KindDemand? Demand, OrderProposal? 
 {
     /// <summary>The store against the feed that the season will want.</summary>
     public static IReadOnlyList<StoreRow> Of(IReadOnlyList<FeedLeft> store, SeasonAhead season) =>
-        [.. store.Select(s => season.Demand.TryGetValue(s.FeedId, out var d) ? new StoreRow(s, d, OrderProposal.Of(d, s.LeftKg, s.Kind.LeadDays, s.Kind.BagKg)) : new StoreRow(s, null, null))];
+        [
+            .. store.Select(s =>
+                season.Demand.TryGetValue(s.FeedId, out var d)
+                    ? new StoreRow(s, d, OrderProposal.Of(d, s.LeftKg, s.Kind.LeadDays, s.Kind.BagKg))
+                    : new StoreRow(s, null, null)
+            ),
+        ];
 }

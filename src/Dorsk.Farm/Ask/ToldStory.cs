@@ -17,13 +17,32 @@ public static class ToldStory
     /// <param name="pond">The pond.</param>
     /// <param name="aerators">Aerators with their timers, fitted from the first day.</param>
     /// <param name="told">Facts with their instants, in order; the first stocks the batch.</param>
-    public static PondStory Of(FarmDescribed farm, Pond pond, IReadOnlyList<Aerator> aerators, IReadOnlyList<(DateTimeOffset At, Fact Fact)> told)
+    public static PondStory Of(
+        FarmDescribed farm,
+        Pond pond,
+        IReadOnlyList<Aerator> aerators,
+        IReadOnlyList<(DateTimeOffset At, Fact Fact)> told
+    )
     {
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
-        ILookup<Parameter, Timed> Readings(long? of) => told.Where(t => t.Fact is ReadingTaken r && r.PondId == of)
-            .SelectMany(t => ((ReadingTaken)t.Fact).Values.Select(v => (v.Parameter, Timed: new Timed(t.At, v.Si)))).ToLookup(v => v.Parameter, v => v.Timed);
-        var feedings = Facts<FeedingGiven>(told).Select((f, i) => new Fed(i, f.At, f.Fact.FeedId, f.Fact.MassKg)).ToList();
-        return PondStory.Of(farm, zone, pond, Readings(pond.Id), Readings(null), [new(told[0].At.AddDays(-1), aerators)], feedings, [Batch(zone, told)], []);
+        ILookup<Parameter, Timed> Readings(long? of) =>
+            told.Where(t => t.Fact is ReadingTaken r && r.PondId == of)
+                .SelectMany(t => ((ReadingTaken)t.Fact).Values.Select(v => (v.Parameter, Timed: new Timed(t.At, v.Si))))
+                .ToLookup(v => v.Parameter, v => v.Timed);
+        var feedings = Facts<FeedingGiven>(told)
+            .Select((f, i) => new Fed(i, f.At, f.Fact.FeedId, f.Fact.MassKg))
+            .ToList();
+        return PondStory.Of(
+            farm,
+            zone,
+            pond,
+            Readings(pond.Id),
+            Readings(null),
+            [new(told[0].At.AddDays(-1), aerators)],
+            feedings,
+            [Batch(zone, told)],
+            []
+        );
     }
 
     private static BatchStory Batch(FarmZone zone, IReadOnlyList<(DateTimeOffset At, Fact Fact)> told)
@@ -31,7 +50,15 @@ public static class ToldStory
         var (at, stocked) = Facts<FishStocked>(told).First();
         var species = FishSpecies.Of(stocked.SpeciesKey);
         var losses = Facts<FishLost>(told).Select((l, i) => (Line: (long)i, l.At, l.Fact)).ToList();
-        var changes = losses.ConvertAll(l => new CountChange(zone.DayOf(l.At), -l.Fact.Count, l.Fact.To == Account.Dead, null) { FoundShare = l.Fact.FoundShare });
+        var changes = losses.ConvertAll(l => new CountChange(
+            zone.DayOf(l.At),
+            -l.Fact.Count,
+            l.Fact.To == Account.Dead,
+            null
+        )
+        {
+            FoundShare = l.Fact.FoundShare,
+        });
         return new()
         {
             Id = 1,
@@ -39,7 +66,11 @@ public static class ToldStory
             Origin = stocked.Origin,
             History = new(at, stocked.Count, stocked.MeanG, stocked.Basis == CountBasis.Counted, changes),
             TargetG = stocked.TargetG ?? species.MarketLowG,
-            Samples = [.. Facts<FishSampled>(told).Select((s, i) => new BatchSample(i, s.At, s.Fact.Single, SampleStatistics.Bulk(s.Fact.Weighings)))],
+            Samples =
+            [
+                .. Facts<FishSampled>(told)
+                    .Select((s, i) => new BatchSample(i, s.At, s.Fact.Single, SampleStatistics.Bulk(s.Fact.Weighings))),
+            ],
             Harvests = [],
             Losses = losses,
             Stands = stocked.Count + changes.Sum(c => c.Count),
@@ -48,6 +79,6 @@ public static class ToldStory
         };
     }
 
-    private static IEnumerable<(DateTimeOffset At, T Fact)> Facts<T>(IEnumerable<(DateTimeOffset At, Fact Fact)> told) where T : Fact =>
-        told.Where(t => t.Fact is T).Select(t => (t.At, (T)t.Fact));
+    private static IEnumerable<(DateTimeOffset At, T Fact)> Facts<T>(IEnumerable<(DateTimeOffset At, Fact Fact)> told)
+        where T : Fact => told.Where(t => t.Fact is T).Select(t => (t.At, (T)t.Fact));
 }

@@ -1,6 +1,6 @@
 using Dorsk.Core.Ponds;
-using Dorsk.Core.Units;
 using Dorsk.Core.Time;
+using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Microsoft.Data.Sqlite;

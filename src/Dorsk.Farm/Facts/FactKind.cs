@@ -75,10 +75,14 @@ public abstract class FactKind
     /// <summary>The ponds whose answers a line of this kind changes; empty where that is every pond.</summary>
     internal List<long> PondsOf(SqliteConnection connection, long line)
     {
-        var references = Columns.Where(c => c.Refers == Refers.Pond).Select(c => $"SELECT {c.Name} AS pond FROM {Table} WHERE line = $line");
+        var references = Columns
+            .Where(c => c.Refers == Refers.Pond)
+            .Select(c => $"SELECT {c.Name} AS pond FROM {Table} WHERE line = $line");
         var batch = Columns.FirstOrDefault(c => c.Refers == Refers.Batch);
         if (Reach.HasFlag(Reach.Batch) && batch is not null)
-            references = references.Append($"SELECT p.pond FROM posting p WHERE p.batch = (SELECT {batch.Name} FROM {Table} WHERE line = $line)");
+            references = references.Append(
+                $"SELECT p.pond FROM posting p WHERE p.batch = (SELECT {batch.Name} FROM {Table} WHERE line = $line)"
+            );
         var sql = $"SELECT DISTINCT pond FROM ({string.Join(" UNION ALL ", references)}) WHERE pond IS NOT NULL";
         return references.Any() ? Sqlite.Rows(connection, sql, r => r.GetInt64(0), ("line", line)) : [];
     }

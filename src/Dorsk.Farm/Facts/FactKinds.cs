@@ -1,7 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Farm.Air;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Alarms;
+using Dorsk.Farm.Ask;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
@@ -52,5 +52,6 @@ public static class FactKinds
     public static string Word(string name) => name == LogRow.TakenBack ? "taken back" : Find(name)?.Word ?? name;
 
     /// <summary>All tables of facts, each once.</summary>
-    public static IReadOnlyList<string> Tables { get; } = [.. All.SelectMany(k => k.Tables).Append(Postings).Distinct()];
+    public static IReadOnlyList<string> Tables { get; } =
+    [.. All.SelectMany(k => k.Tables).Append(Postings).Distinct()];
 }

@@ -28,7 +28,8 @@ internal sealed class FactRow(SqliteConnection connection, SqliteDataReader read
 
     public bool? MaybeYes(string column) => MaybeLong(column) is { } flag ? flag != 0 : null;
 
-    public T Word<T>(string column) where T : struct, Enum => reader.Word<T>(At(column));
+    public T Word<T>(string column)
+        where T : struct, Enum => reader.Word<T>(At(column));
 
     public DateOnly Day(string column) => reader.Day(At(column));
 
@@ -46,11 +47,22 @@ internal sealed class FactRow(SqliteConnection connection, SqliteDataReader read
     public string? MaybeText(string column) => reader.IsDBNull(At(column)) ? null : Text(column);
 
     /// <summary>The rows of another table under the same line, in their order.</summary>
-    public List<T> Rows<T>(string table, Func<FactRow, T> read, string order = "n") => Rows(connection, table, Line, read, order);
+    public List<T> Rows<T>(string table, Func<FactRow, T> read, string order = "n") =>
+        Rows(connection, table, Line, read, order);
 
-    internal static List<T> Rows<T>(SqliteConnection connection, string table, long line, Func<FactRow, T> read, string order = "n") =>
+    internal static List<T> Rows<T>(
+        SqliteConnection connection,
+        string table,
+        long line,
+        Func<FactRow, T> read,
+        string order = "n"
+    ) =>
         Sqlite.Rows(
-            connection, $"SELECT * FROM {table} WHERE line = $line ORDER BY {order}", r => read(new(connection, r)), ("line", line));
+            connection,
+            $"SELECT * FROM {table} WHERE line = $line ORDER BY {order}",
+            r => read(new(connection, r)),
+            ("line", line)
+        );
 
     private int At(string column) => reader.GetOrdinal(column);
 }

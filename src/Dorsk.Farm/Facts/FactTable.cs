@@ -18,7 +18,8 @@ internal readonly record struct FactLine<T>(long Line, DateTimeOffset At, string
 /// of its subject.
 /// </summary>
 /// <typeparam name="T">The fact.</typeparam>
-internal sealed class FactTable<T>(string table, string word, Reach reach = Reach.Ponds) : FactKind(table, word, reach) where T : Fact
+internal sealed class FactTable<T>(string table, string word, Reach reach = Reach.Ponds) : FactKind(table, word, reach)
+    where T : Fact
 {
     private readonly List<FactColumn> columns = [];
     private readonly List<Func<Desk, T, object?>> values = [];
@@ -78,26 +79,39 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
     }
 
     /// <summary>Rows of another table under the same line, numbered in their order.</summary>
-    public FactTable<T> Rows<R>(string rows, Func<T, IEnumerable<R>> of, params (string Name, Func<R, object?> Value)[] cells) =>
-        More(rows, of, numbered: true, cells);
+    public FactTable<T> Rows<R>(
+        string rows,
+        Func<T, IEnumerable<R>> of,
+        params (string Name, Func<R, object?> Value)[] cells
+    ) => More(rows, of, numbered: true, cells);
 
     /// <summary>Rows of another table under the same line that have no order.</summary>
-    public FactTable<T> Set<R>(string rows, Func<T, IEnumerable<R>> of, params (string Name, Func<R, object?> Value)[] cells) =>
-        More(rows, of, numbered: false, cells);
+    public FactTable<T> Set<R>(
+        string rows,
+        Func<T, IEnumerable<R>> of,
+        params (string Name, Func<R, object?> Value)[] cells
+    ) => More(rows, of, numbered: false, cells);
 
     /// <summary>A fact of several rows in one table, with no row of its own.</summary>
     public FactTable<T> Rows<R>(
-        Func<T, IEnumerable<R>> of, Func<SqliteConnection, long, T?> reader, params (string Name, Func<T, R, object?> Value)[] cells)
+        Func<T, IEnumerable<R>> of,
+        Func<SqliteConnection, long, T?> reader,
+        params (string Name, Func<T, R, object?> Value)[] cells
+    )
     {
         readLine = reader;
         foreach (var cell in cells)
             columns.Add(new(cell.Name, Refers.Nothing));
         var sql = Insert(Table, ["n", .. cells.Select(x => x.Name)]);
         more.Add((Table, (c, line, fact) =>
-        {
-            foreach (var (row, n) in of(fact).Select((row, n) => (row, n)))
-                Sqlite.Run(c, sql, [("line", line), ("n", n), .. cells.Select(x => (x.Name, Plain(x.Value(fact, row))))]);
-        }));
+            {
+                foreach (var (row, n) in of(fact).Select((row, n) => (row, n)))
+                    Sqlite.Run(
+                        c,
+                        sql,
+                        [("line", line), ("n", n), .. cells.Select(x => (x.Name, Plain(x.Value(fact, row))))]
+                    );
+            }));
         return this;
     }
 
@@ -148,8 +162,19 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
     internal override IEnumerable<Remark> Check(Desk desk, Fact fact)
     {
         var f = (T)fact;
-        if (itself is { } own && own.Number(f) is > 0 and var number && NumberIn(desk, own.Column) is { } old && old != number)
-            return [Remark.Refuse("", $"Line {desk.Corrects} describes another one of them. A correction stays with the same one.")];
+        if (
+            itself is { } own
+            && own.Number(f) is > 0 and var number
+            && NumberIn(desk, own.Column) is { } old
+            && old != number
+        )
+            return
+            [
+                Remark.Refuse(
+                    "",
+                    $"Line {desk.Corrects} describes another one of them. A correction stays with the same one."
+                ),
+            ];
         return check(desk, f);
     }
 
@@ -163,15 +188,26 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
         if (readLine is null)
         {
             insert ??= Insert(Table, columns.Select(c => c.Name));
-            Sqlite.Run(desk.Connection, insert, [("line", desk.Line), .. columns.Zip(values, (c, v) => (c.Name, Plain(v(desk, f))))]);
+            Sqlite.Run(
+                desk.Connection,
+                insert,
+                [("line", desk.Line), .. columns.Zip(values, (c, v) => (c.Name, Plain(v(desk, f))))]
+            );
         }
         foreach (var (_, write) in more)
             write(desk.Connection, desk.Line, f);
         after?.Invoke(desk, f);
     }
 
-    internal override Fact? Read(SqliteConnection connection, long line) => readLine is not null ? readLine(connection, line)
-        : Sqlite.One(connection, $"SELECT * FROM {Table} WHERE line = $line", r => Row(connection, r), ("line", line));
+    internal override Fact? Read(SqliteConnection connection, long line) =>
+        readLine is not null
+            ? readLine(connection, line)
+            : Sqlite.One(
+                connection,
+                $"SELECT * FROM {Table} WHERE line = $line",
+                r => Row(connection, r),
+                ("line", line)
+            );
 
     /// <summary>The facts that count as of two times, in the order in which they happened.</summary>
     /// <param name="c">The connection.</param>
@@ -191,9 +227,9 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
 
     private string Select(string where) =>
         $"""
-        SELECT t.*, l.happened AS l_happened, l.author AS l_author FROM {Table} t CROSS JOIN log l USING (line)
-        WHERE {(where.Length > 0 ? where + " AND" : "")} {Lines.Count} ORDER BY l.happened, l.line
-        """;
+            SELECT t.*, l.happened AS l_happened, l.author AS l_author FROM {Table} t CROSS JOIN log l USING (line)
+            WHERE {(where.Length > 0 ? where + " AND" : "")} {Lines.Count} ORDER BY l.happened, l.line
+            """;
 
     private FactLine<T> Line(SqliteConnection c, SqliteDataReader r)
     {
@@ -204,18 +240,40 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
     private T Row(SqliteConnection c, SqliteDataReader r) =>
         (read ?? throw new InvalidOperationException($"{Name} has no reader."))(new(c, r));
 
-    private long? NumberIn(Desk desk, string column) => desk.Corrects is { } line
-        ? Sqlite.Rows(desk.Connection, $"SELECT {column} FROM {Table} WHERE line = $line", r => r.MaybeLong(0), ("line", line)).FirstOrDefault() : null;
+    private long? NumberIn(Desk desk, string column) =>
+        desk.Corrects is { } line
+            ? Sqlite
+                .Rows(
+                    desk.Connection,
+                    $"SELECT {column} FROM {Table} WHERE line = $line",
+                    r => r.MaybeLong(0),
+                    ("line", line)
+                )
+                .FirstOrDefault()
+            : null;
 
-    private FactTable<T> More<R>(string rows, Func<T, IEnumerable<R>> of, bool numbered, (string Name, Func<R, object?> Value)[] cells)
+    private FactTable<T> More<R>(
+        string rows,
+        Func<T, IEnumerable<R>> of,
+        bool numbered,
+        (string Name, Func<R, object?> Value)[] cells
+    )
     {
         rowColumns.Add((rows, [.. cells.Select(x => x.Name)]));
         var sql = Insert(rows, [.. numbered ? ["n"] : Array.Empty<string>(), .. cells.Select(x => x.Name)]);
         more.Add((rows, (c, line, fact) =>
-        {
-            foreach (var (row, n) in of(fact).Select((row, n) => (row, n)))
-                Sqlite.Run(c, sql, [("line", line), .. numbered ? [("n", n)] : Array.Empty<(string, object?)>(), .. cells.Select(x => (x.Name, Plain(x.Value(row))))]);
-        }));
+            {
+                foreach (var (row, n) in of(fact).Select((row, n) => (row, n)))
+                    Sqlite.Run(
+                        c,
+                        sql,
+                        [
+                            ("line", line),
+                            .. numbered ? [("n", n)] : Array.Empty<(string, object?)>(),
+                            .. cells.Select(x => (x.Name, Plain(x.Value(row)))),
+                        ]
+                    );
+            }));
         return this;
     }
 
@@ -232,10 +290,11 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
         return $"INSERT INTO {table}({string.Join(", ", all)}) VALUES ({string.Join(", ", all.Select(n => "$" + n))})";
     }
 
-    private static object? Plain(object? value) => value switch
-    {
-        string text => text.Trim(),
-        TimeOnly hour => hour.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture),
-        _ => value,
-    };
+    private static object? Plain(object? value) =>
+        value switch
+        {
+            string text => text.Trim(),
+            TimeOnly hour => hour.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture),
+            _ => value,
+        };
 }

@@ -12,7 +12,11 @@ internal static class FeedFacts
     // Fish weighed long ago have grown: a feeding is only asked about when it is too much even for the fastest growth since.
     private const double FastestRate = 1.3;
 
-    public static readonly FactTable<FeedNamed> Named = new FactTable<FeedNamed>("feed", "feed named", Reach.Farm | Reach.Store)
+    public static readonly FactTable<FeedNamed> Named = new FactTable<FeedNamed>(
+        "feed",
+        "feed named",
+        Reach.Farm | Reach.Store
+    )
         .Itself("feed", f => f.FeedId, Refers.Feed)
         .Column("name", f => f.Name)
         .Column("pellet_mm", f => f.PelletMm)
@@ -28,21 +32,31 @@ internal static class FeedFacts
         .CheckedBy((desk, f) => [.. FeedingRule.Check(f), .. NameTaken(desk, f)])
         .VoidedBy(StillUsed);
 
-    public static readonly FactTable<FeedReceived> Received = new FactTable<FeedReceived>("feed_received", "feed delivery", Reach.Store)
+    public static readonly FactTable<FeedReceived> Received = new FactTable<FeedReceived>(
+        "feed_received",
+        "feed delivery",
+        Reach.Store
+    )
         .Feed("feed", f => f.FeedId)
         .Column("lot", f => f.Lot)
         .Column("mass_kg", f => f.MassKg)
         .Column("expiry", f => f.Expiry)
         .Column("price_minor_per_kg", f => f.PriceMinorPerKg)
         .Column("freight_minor", f => f.FreightMinor)
-        .ReadBy(r => new(r.Long("feed"), r.Text("lot"), r.Real("mass_kg"), r.MaybeDay("expiry"))
-        {
-            PriceMinorPerKg = r.MaybeLong("price_minor_per_kg"),
-            FreightMinor = r.Long("freight_minor"),
-        })
+        .ReadBy(r =>
+            new(r.Long("feed"), r.Text("lot"), r.Real("mass_kg"), r.MaybeDay("expiry"))
+            {
+                PriceMinorPerKg = r.MaybeLong("price_minor_per_kg"),
+                FreightMinor = r.Long("freight_minor"),
+            }
+        )
         .CheckedBy((desk, f) => [.. FeedingRule.Check(f), .. Known(desk, f.FeedId)]);
 
-    public static readonly FactTable<StoreTaken> Taken = new FactTable<StoreTaken>("store_taken", "left the store", Reach.Store)
+    public static readonly FactTable<StoreTaken> Taken = new FactTable<StoreTaken>(
+        "store_taken",
+        "left the store",
+        Reach.Store
+    )
         .Feed("feed", f => f.FeedId)
         .Column("lot", f => f.Lot)
         .Column("mass_kg", f => f.MassKg)
@@ -51,27 +65,38 @@ internal static class FeedFacts
         .ReadBy(r => new(r.Long("feed"), r.Text("lot"), r.Real("mass_kg"), r.Word<StoreCause>("cause"), r.Text("text")))
         .CheckedBy((desk, f) => [.. f.Check(), .. Known(desk, f.FeedId)]);
 
-    public static readonly FactTable<StoreCounted> Counted = new FactTable<StoreCounted>("store_counted", "stock-take", Reach.Store)
+    public static readonly FactTable<StoreCounted> Counted = new FactTable<StoreCounted>(
+        "store_counted",
+        "stock-take",
+        Reach.Store
+    )
         .Feed("feed", f => f.FeedId)
         .Column("mass_kg", f => f.MassKg)
         .Column("reason", f => f.Reason)
         .ReadBy(r => new(r.Long("feed"), r.Real("mass_kg"), r.Text("reason")))
         .CheckedBy((desk, f) => [.. Known(desk, f.FeedId), .. f.Check(LeftKg(desk, f.FeedId))]);
 
-    public static readonly FactTable<FeedingGiven> Given = new FactTable<FeedingGiven>("feeding", "fed", Reach.Ponds | Reach.Store)
+    public static readonly FactTable<FeedingGiven> Given = new FactTable<FeedingGiven>(
+        "feeding",
+        "fed",
+        Reach.Ponds | Reach.Store
+    )
         .Pond("pond", f => f.PondId)
         .Feed("feed", f => f.FeedId)
         .Column("mass_kg", f => f.MassKg)
         .Column("score", f => f.Score)
         .Column("minutes", f => f.Minutes)
         .Column("left_kg", f => f.LeftKg)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Long("feed"),
-            r.Real("mass_kg"),
-            r.MaybeInt("score"),
-            r.MaybeReal("minutes"),
-            r.Real("left_kg")))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Long("feed"),
+                r.Real("mass_kg"),
+                r.MaybeInt("score"),
+                r.MaybeReal("minutes"),
+                r.Real("left_kg")
+            )
+        )
         .CheckedBy((desk, f) => [.. f.CheckHow(), .. CheckAmount(desk, f)]);
 
     public static readonly FactTable<FeederKept> Feeder = new FactTable<FeederKept>("feeder", "feeder")
@@ -82,22 +107,31 @@ internal static class FeedFacts
         .Column("weighed_on", k => k.WeighedOn)
         .Column("meals", k => k.Meals)
         .Column("gone", k => k.Gone)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Text("name"),
-            r.Word<FeederDose>("dose"),
-            r.Real("grams_each"),
-            r.Day("weighed_on"),
-            r.Int("meals"),
-            r.Yes("gone")))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Text("name"),
+                r.Word<FeederDose>("dose"),
+                r.Real("grams_each"),
+                r.Day("weighed_on"),
+                r.Int("meals"),
+                r.Yes("gone")
+            )
+        )
         .CheckedBy((desk, k) => k.Check(desk.Today));
 
-    public static readonly FactTable<RationSchoolSet> Method = new FactTable<RationSchoolSet>("ration_school", "feeding method")
+    public static readonly FactTable<RationSchoolSet> Method = new FactTable<RationSchoolSet>(
+        "ration_school",
+        "feeding method"
+    )
         .Pond("pond", s => s.PondId)
         .Column("school", s => s.School)
         .ReadBy(r => new(r.Long("pond"), r.Word<RationSchool>("school")));
 
-    public static readonly FactTable<RationOverruled> Overruled = new FactTable<RationOverruled>("ration_overruled", "ration set by hand")
+    public static readonly FactTable<RationOverruled> Overruled = new FactTable<RationOverruled>(
+        "ration_overruled",
+        "ration set by hand"
+    )
         .Pond("pond", o => o.PondId)
         .Batch("batch", o => o.BatchId)
         .Column("day", o => o.Day)
@@ -106,10 +140,17 @@ internal static class FeedFacts
         .ReadBy(r => new(r.Long("pond"), r.Long("batch"), r.Day("day"), r.MaybeReal("kg"), r.Text("reason")))
         .CheckedBy((desk, o) => [.. o.Check(), .. StandsThere(desk, o)]);
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Named, Received, Taken, Counted, Given, Feeder, Method, Overruled];
+    public static IReadOnlyList<FactKind> Kinds { get; } =
+    [Named, Received, Taken, Counted, Given, Feeder, Method, Overruled];
 
     private static FeedNamed NamedOf(FactRow r) =>
-        new(r.Long("feed"), r.Text("name"), r.Real("pellet_mm"), r.Real("protein_pct"), r.MaybeLong("price_minor_per_kg"))
+        new(
+            r.Long("feed"),
+            r.Text("name"),
+            r.Real("pellet_mm"),
+            r.Real("protein_pct"),
+            r.MaybeLong("price_minor_per_kg")
+        )
         {
             Kind = r.Word<StoreKind>("kind"),
             FatPct = r.MaybeReal("fat_pct"),
@@ -120,19 +161,32 @@ internal static class FeedFacts
         };
 
     private static IEnumerable<Remark> NameTaken(Desk desk, FeedNamed f) =>
-        FarmQuestions.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id != f.FeedId && string.Equals(k.Name, f.Name.Trim(), StringComparison.OrdinalIgnoreCase))
-            ? [Remark.Refuse("Name", "Another kind in the store has this name. Add its maker or its pellet.")] : [];
+        FarmQuestions
+            .Goods(desk.Connection, desk.AsOf.Known)
+            .Exists(k => k.Id != f.FeedId && string.Equals(k.Name, f.Name.Trim(), StringComparison.OrdinalIgnoreCase))
+            ? [Remark.Refuse("Name", "Another kind in the store has this name. Add its maker or its pellet.")]
+            : [];
 
     private static IEnumerable<Remark> StillUsed(Desk desk, FeedNamed f, long line)
     {
         if (FarmQuestions.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id == f.FeedId))
             return [];
         var lines = LogLines.OfFeed(desk.Connection, f.FeedId);
-        return lines.Count == 0 ? [] : [Remark.Refuse("", $"Other lines of the log name this feed ({string.Join(", ", lines)}). Correct its name or figures instead.")];
+        return lines.Count == 0
+            ? []
+            :
+            [
+                Remark.Refuse(
+                    "",
+                    $"Other lines of the log name this feed ({string.Join(", ", lines)}). Correct its name or figures instead."
+                ),
+            ];
     }
 
-    private static Remark[] Known(Desk desk, long feed) => FarmQuestions.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id == feed)
-        ? [] : [Remark.Refuse("Feed", "Choose the kind of feed, or name a new one.")];
+    private static Remark[] Known(Desk desk, long feed) =>
+        FarmQuestions.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id == feed)
+            ? []
+            : [Remark.Refuse("Feed", "Choose the kind of feed, or name a new one.")];
 
     // The kind may have been named after the day of the count: what was in the store then is what counts.
     private static double LeftKg(Desk desk, long feed) =>
@@ -140,14 +194,18 @@ internal static class FeedFacts
 
     private static IEnumerable<Remark> StandsThere(Desk desk, RationOverruled o) =>
         FishQuestions.Standing(desk.Connection, desk.AsOf, o.PondId).Exists(b => b.Id == o.BatchId)
-            ? [] : [Remark.Refuse("kg", "This batch does not stand in this pond.")];
+            ? []
+            : [Remark.Refuse("kg", "This batch does not stand in this pond.")];
 
     private static IEnumerable<Remark> CheckAmount(Desk desk, FeedingGiven f)
     {
         if (Known(desk, f.FeedId) is { Length: > 0 } unknown)
             return unknown;
-        var standing = FishQuestions.Standing(desk.Connection, desk.AsOf, f.PondId).Where(b => b.Stands > 0)
-            .Select(b => (b.Stands, MeanG: MostMeanG(desk, b, f.PondId))).ToList();
+        var standing = FishQuestions
+            .Standing(desk.Connection, desk.AsOf, f.PondId)
+            .Where(b => b.Stands > 0)
+            .Select(b => (b.Stands, MeanG: MostMeanG(desk, b, f.PondId)))
+            .ToList();
         var biomassKg = standing.Sum(s => s.Stands * s.MeanG / 1000);
         return FeedingRule.Check(f.MassKg, biomassKg, standing.Select(s => s.MeanG).DefaultIfEmpty(0).Max(), desk.Hand);
     }

@@ -20,7 +20,9 @@ public static class Backup
     public static void Write(FarmFile file, string zipPath)
     {
         if (File.Exists(zipPath))
-            throw new FarmFilesException($"{zipPath} exists already. Choose another name: a backup never overwrites another.");
+            throw new FarmFilesException(
+                $"{zipPath} exists already. Choose another name: a backup never overwrites another."
+            );
         var folder = Directory.CreateTempSubdirectory("dorsk-backup-").FullName;
         try
         {
@@ -49,7 +51,10 @@ public static class Backup
         }
         catch (Exception problem) when (problem is SqliteException or IOException or UnauthorizedAccessException)
         {
-            throw new FarmFilesException($"The backup could not be written: {BooksTrouble.Words(problem) ?? problem.Message}.", problem);
+            throw new FarmFilesException(
+                $"The backup could not be written: {BooksTrouble.Words(problem) ?? problem.Message}.",
+                problem
+            );
         }
         finally
         {
@@ -63,15 +68,28 @@ public static class Backup
         return Convert.ToHexStringLower(SHA256.HashData(stream));
     }
 
-    internal static Dictionary<string, long> Rows(SqliteConnection c) => Sqlite.Rows(c, "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite%' ORDER BY name", r => r.GetString(0))
-        .ToDictionary(t => t, t => Sqlite.Number(c, $"SELECT count(*) FROM \"{t}\""));
+    internal static Dictionary<string, long> Rows(SqliteConnection c) =>
+        Sqlite
+            .Rows(
+                c,
+                "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite%' ORDER BY name",
+                r => r.GetString(0)
+            )
+            .ToDictionary(t => t, t => Sqlite.Number(c, $"SELECT count(*) FROM \"{t}\""));
 
-    internal static List<string> Schema(SqliteConnection c) => Sqlite.Rows(c, "SELECT ScriptName FROM schema_step ORDER BY 1", r => r.GetString(0));
+    internal static List<string> Schema(SqliteConnection c) =>
+        Sqlite.Rows(c, "SELECT ScriptName FROM schema_step ORDER BY 1", r => r.GetString(0));
 
     private static Manifest Describe(string path)
     {
         using var c = new FarmFile(path).Open(pooled: false);
-        return new("dorsk-backup", Schema(c), Rows(c), new Dictionary<string, string> { [Database] = Sha256(path) }, DateTimeOffset.UtcNow);
+        return new(
+            "dorsk-backup",
+            Schema(c),
+            Rows(c),
+            new Dictionary<string, string> { [Database] = Sha256(path) },
+            DateTimeOffset.UtcNow
+        );
     }
 
     /// <summary>Opens a backup into a file and holds it against its manifest.</summary>
@@ -86,20 +104,33 @@ public static class Backup
         }
         catch (Exception problem) when (problem is InvalidDataException or IOException or UnauthorizedAccessException)
         {
-            throw new FarmFilesException($"{zipPath} is not a backup of Dorsk, or it is damaged. Nothing was changed.", problem);
+            throw new FarmFilesException(
+                $"{zipPath} is not a backup of Dorsk, or it is damaged. Nothing was changed.",
+                problem
+            );
         }
         if (Sha256(to) != manifest.Sha256.GetValueOrDefault(Database))
-            throw new FarmFilesException($"{zipPath} is damaged: its checksum does not fit. Take another backup. Nothing was changed.");
+            throw new FarmFilesException(
+                $"{zipPath} is damaged: its checksum does not fit. Take another backup. Nothing was changed."
+            );
         try
         {
             using var c = new FarmFile(to).Open(pooled: false);
-            if (Sqlite.Rows(c, "PRAGMA integrity_check", r => r.GetString(0)) is ["ok"] && Rows(c).OrderBy(r => r.Key).SequenceEqual(manifest.Rows.OrderBy(r => r.Key)))
+            if (
+                Sqlite.Rows(c, "PRAGMA integrity_check", r => r.GetString(0)) is ["ok"]
+                && Rows(c).OrderBy(r => r.Key).SequenceEqual(manifest.Rows.OrderBy(r => r.Key))
+            )
                 return;
         }
         catch (SqliteException problem)
         {
-            throw new FarmFilesException($"{zipPath} is damaged: what is inside is no data file. Take another backup. Nothing was changed.", problem);
+            throw new FarmFilesException(
+                $"{zipPath} is damaged: what is inside is no data file. Take another backup. Nothing was changed.",
+                problem
+            );
         }
-        throw new FarmFilesException($"{zipPath} is damaged: what is inside is not what it says. Take another backup. Nothing was changed.");
+        throw new FarmFilesException(
+            $"{zipPath} is damaged: what is inside is not what it says. Take another backup. Nothing was changed."
+        );
     }
 }

@@ -15,12 +15,39 @@ namespace Dorsk.Farm.Files;
 public static class Export
 {
     // Parents before children, so that every row finds what it refers to.
-    private static readonly string[] First = ["entry", "log", "confirmed", "farm", "person", "pond", "aerators_fitted", "equipment_fitted", "marks_set", "sample", "call_list"];
+    private static readonly string[] First =
+    [
+        "entry",
+        "log",
+        "confirmed",
+        "farm",
+        "person",
+        "pond",
+        "aerators_fitted",
+        "equipment_fitted",
+        "marks_set",
+        "sample",
+        "call_list",
+    ];
+
     /// <summary>Tables that are no facts.</summary>
-    internal static readonly string[] State = ["credential", "device_key", "calendar_key", "restored", "schema_step", "sheet_map", "heartbeat", "made_as", "clock_right", "session"];
+    internal static readonly string[] State =
+    [
+        "credential",
+        "device_key",
+        "calendar_key",
+        "restored",
+        "schema_step",
+        "sheet_map",
+        "heartbeat",
+        "made_as",
+        "clock_right",
+        "session",
+    ];
 
     private const string Formulas = "=+-@\t\r'";
-    private const int LongestCell = 1_000_000, LongestLine = 4_000_000;
+    private const int LongestCell = 1_000_000,
+        LongestLine = 4_000_000;
 
     /// <summary>Writes the export.</summary>
     /// <param name="file">The farm.</param>
@@ -42,7 +69,10 @@ public static class Export
         catch (Exception problem) when (problem is SqliteException or IOException or UnauthorizedAccessException)
         {
             File.Delete(part);
-            throw new FarmFilesException($"The export could not be written: {BooksTrouble.Words(problem) ?? problem.Message}.", problem);
+            throw new FarmFilesException(
+                $"The export could not be written: {BooksTrouble.Words(problem) ?? problem.Message}.",
+                problem
+            );
         }
     }
 
@@ -78,24 +108,44 @@ public static class Export
                 Proved(zip, name, sum);
             using var c = file.Open();
             if (Sqlite.Number(c, "SELECT count(*) FROM log") > 0)
-                throw new FarmFilesException("Facts stand in this farm already. An export is read into an empty farm only.");
+                throw new FarmFilesException(
+                    "Facts stand in this farm already. An export is read into an empty farm only."
+                );
             using var transaction = c.BeginTransaction();
             // Lines refer to later lines of the same file (a pond to the line that built it): checked as a whole at the end.
             Sqlite.Run(c, "PRAGMA defer_foreign_keys = ON");
             foreach (var table in Tables(c).Where(t => manifest.Rows.ContainsKey(t)))
             {
                 if (!manifest.Sha256.ContainsKey(table + ".csv"))
-                    throw new FarmFilesException($"{table}.csv has no checksum in the manifest: it was made by an older build. Make the export anew with this one. Nothing was entered.");
-                using var reader = new LimitedReader(new StreamReader((zip.GetEntry(table + ".csv") ?? throw new InvalidDataException()).Open()), LongestLine);
+                    throw new FarmFilesException(
+                        $"{table}.csv has no checksum in the manifest: it was made by an older build. Make the export anew with this one. Nothing was entered."
+                    );
+                using var reader = new LimitedReader(
+                    new StreamReader((zip.GetEntry(table + ".csv") ?? throw new InvalidDataException()).Open()),
+                    LongestLine
+                );
                 if (ReadTable(c, table, reader) != manifest.Rows[table])
-                    throw new FarmFilesException($"{table}.csv holds other rows than its manifest says. Nothing was entered.");
+                    throw new FarmFilesException(
+                        $"{table}.csv holds other rows than its manifest says. Nothing was entered."
+                    );
             }
             Check(c);
             transaction.Commit();
         }
-        catch (Exception problem) when (problem is InvalidDataException or IOException or CsvHelperException or SqliteException or FormatException or UnauthorizedAccessException)
+        catch (Exception problem)
+            when (problem
+                    is InvalidDataException
+                        or IOException
+                        or CsvHelperException
+                        or SqliteException
+                        or FormatException
+                        or UnauthorizedAccessException
+            )
         {
-            throw new FarmFilesException($"{zipPath} is not an export of Dorsk, or it is damaged ({problem.Message}). Nothing was entered.", problem);
+            throw new FarmFilesException(
+                $"{zipPath} is not an export of Dorsk, or it is damaged ({problem.Message}). Nothing was entered.",
+                problem
+            );
         }
     }
 
@@ -116,41 +166,71 @@ public static class Export
         csv.NextRecord();
         long rows = 0;
         for (; reader.Read(); rows++, csv.NextRecord())
-            for (var i = 0; i < reader.FieldCount; i++)
-                csv.WriteField(reader.IsDBNull(i) ? "" : reader.GetValue(i) is double d ? d.ToString("R", CultureInfo.InvariantCulture) : Plain(reader.GetValue(i)), !reader.IsDBNull(i) && reader.GetValue(i) is string);
+        for (var i = 0; i < reader.FieldCount; i++)
+            csv.WriteField(
+                reader.IsDBNull(i) ? ""
+                    : reader.GetValue(i) is double d ? d.ToString("R", CultureInfo.InvariantCulture)
+                    : Plain(reader.GetValue(i)),
+                !reader.IsDBNull(i) && reader.GetValue(i) is string
+            );
         return rows;
     }
 
     // A spreadsheet must not take a note for a formula; an import takes the mark off again.
-    private static string? Plain(object value) => value is string { Length: > 0 } text && Formulas.Contains(text[0], StringComparison.Ordinal) ? "'" + text : Convert.ToString(value, CultureInfo.InvariantCulture);
+    private static string? Plain(object value) =>
+        value is string { Length: > 0 } text && Formulas.Contains(text[0], StringComparison.Ordinal)
+            ? "'" + text
+            : Convert.ToString(value, CultureInfo.InvariantCulture);
 
     private static void Proved(ZipArchive zip, string name, string sum)
     {
         using var stream = (zip.GetEntry(name) ?? throw new InvalidDataException($"{name} is missing")).Open();
         if (Convert.ToHexStringLower(SHA256.HashData(stream)) != sum)
-            throw new FarmFilesException($"{name} was changed after it was exported: its checksum does not fit. Nothing was entered.");
+            throw new FarmFilesException(
+                $"{name} was changed after it was exported: its checksum does not fit. Nothing was entered."
+            );
     }
 
     private static long ReadTable(SqliteConnection c, string table, TextReader from)
     {
-        var columns = Sqlite.Rows(c, $"SELECT name, type, \"notnull\" FROM pragma_table_info('{table}')", r => (Name: r.GetString(0), Type: r.GetString(1), Must: r.GetBoolean(2))).ToDictionary(x => x.Name);
-        using var csv = new CsvParser(from, new CsvConfiguration(CultureInfo.InvariantCulture) { MaxFieldSize = LongestCell });
+        var columns = Sqlite
+            .Rows(c, $"SELECT name, type, \"notnull\" FROM pragma_table_info('{table}')", r =>
+                (Name: r.GetString(0), Type: r.GetString(1), Must: r.GetBoolean(2))
+            )
+            .ToDictionary(x => x.Name);
+        using var csv = new CsvParser(
+            from,
+            new CsvConfiguration(CultureInfo.InvariantCulture) { MaxFieldSize = LongestCell }
+        );
         if (!csv.Read() || csv.Record!.Any(h => !columns.ContainsKey(h)))
             throw new InvalidDataException($"{table}.csv has columns that this build does not know");
         var head = csv.Record!.ToList();
         using var put = c.CreateCommand();
-        put.CommandText = $"INSERT INTO \"{table}\"({string.Join(',', head)}) VALUES ({string.Join(',', head.Select(h => "$" + h))})";
+        put.CommandText =
+            $"INSERT INTO \"{table}\"({string.Join(',', head)}) VALUES ({string.Join(',', head.Select(h => "$" + h))})";
         var cells = head.Select(h => put.Parameters.Add(new SqliteParameter("$" + h, null))).ToList();
         long rows = 0;
         for (; csv.Read(); rows++)
         {
             if (csv.Record!.Length != head.Count)
-                throw new FarmFilesException($"{table}.csv, line {csv.RawRow}: {csv.Record.Length} cells where {head.Count} belong. Nothing was entered.");
-            var values = head.Select((h, i) => Cell(table, csv.RawRow, h, csv.Record[i], columns[h].Type, columns[h].Must)).ToList();
+                throw new FarmFilesException(
+                    $"{table}.csv, line {csv.RawRow}: {csv.Record.Length} cells where {head.Count} belong. Nothing was entered."
+                );
+            var values = head.Select(
+                    (h, i) => Cell(table, csv.RawRow, h, csv.Record[i], columns[h].Type, columns[h].Must)
+                )
+                .ToList();
             foreach (var (h, i) in head.Select((h, i) => (h, i)))
             {
-                if (RowRules.Wrong(table, h, values[i], name => head.IndexOf(name) is >= 0 and var k ? values[k] : null) is { } wrong)
-                    throw new FarmFilesException($"{table}.csv, line {csv.RawRow}, column {h}: “{Core.Units.PlainText.Line(csv.Record[i], 60)}”: {wrong}. Nothing was entered.");
+                if (
+                    RowRules.Wrong(table, h, values[i], name =>
+                        head.IndexOf(name) is >= 0 and var k ? values[k] : null
+                    ) is
+                    { } wrong
+                )
+                    throw new FarmFilesException(
+                        $"{table}.csv, line {csv.RawRow}, column {h}: “{Core.Units.PlainText.Line(csv.Record[i], 60)}”: {wrong}. Nothing was entered."
+                    );
                 cells[i].Value = values[i] ?? DBNull.Value;
             }
             try
@@ -159,7 +239,10 @@ public static class Export
             }
             catch (SqliteException problem)
             {
-                throw new FarmFilesException($"{table}.csv, line {csv.RawRow}: {problem.Message} Nothing was entered.", problem);
+                throw new FarmFilesException(
+                    $"{table}.csv, line {csv.RawRow}: {problem.Message} Nothing was entered.",
+                    problem
+                );
             }
         }
         return rows;
@@ -171,12 +254,19 @@ public static class Export
         if (text.Length == 0)
             return type == "TEXT" && must ? text : null;
         if (type == "INTEGER")
-            return long.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var whole) ? whole : throw Misread("a whole number");
+            return long.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var whole)
+                ? whole
+                : throw Misread("a whole number");
         if (type == "REAL")
-            return double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var figure) ? figure : throw Misread("a figure");
+            return double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var figure)
+                ? figure
+                : throw Misread("a figure");
         return text.StartsWith('\'') ? text[1..] : text;
 
-        FarmFilesException Misread(string wanted) => new($"{table}.csv, line {line}, column {column}: “{Core.Units.PlainText.Line(text, 60)}” is not {wanted}. Nothing was entered.");
+        FarmFilesException Misread(string wanted) =>
+            new(
+                $"{table}.csv, line {line}, column {column}: “{Core.Units.PlainText.Line(text, 60)}” is not {wanted}. Nothing was entered."
+            );
     }
 
     private static void Check(SqliteConnection c)

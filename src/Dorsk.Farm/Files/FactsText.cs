@@ -14,15 +14,15 @@ public static class FactsText
     {
         using var connection = new FarmFile(path).Open();
         foreach (var table in FactKinds.Tables)
-            foreach (var row in Sqlite.Rows(connection, Counting(table), Cells))
-                to.WriteLine(JsonSerializer.Serialize(new { table, row }));
+        foreach (var row in Sqlite.Rows(connection, Counting(table), Cells))
+            to.WriteLine(JsonSerializer.Serialize(new { table, row }));
     }
 
     private static string Counting(string table) =>
         $"""
-        SELECT t.*, l.happened FROM {table} t CROSS JOIN log l USING (line)
-        WHERE NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = l.line) ORDER BY l.line
-        """;
+            SELECT t.*, l.happened FROM {table} t CROSS JOIN log l USING (line)
+            WHERE NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = l.line) ORDER BY l.line
+            """;
 
     private static Dictionary<string, object?> Cells(Microsoft.Data.Sqlite.SqliteDataReader r) =>
         Enumerable.Range(0, r.FieldCount).ToDictionary(r.GetName, i => r.IsDBNull(i) ? null : r.GetValue(i));

@@ -26,7 +26,9 @@ public sealed class FarmFolder : IDisposable
     {
         var path = Path.Combine(folder, Database);
         if (!isNew && !System.IO.File.Exists(path))
-            throw new FarmFilesException($"There is no farm in {folder}. Check --data, and that its disk is there; to begin a new farm in it, add --new.");
+            throw new FarmFilesException(
+                $"There is no farm in {folder}. Check --data, and that its disk is there; to begin a new farm in it, add --new."
+            );
         if (isNew && System.IO.File.Exists(path))
             throw new FarmFilesException($"There is a farm in {folder} already. Start without --new to serve it.");
         var held = Hold(folder);
@@ -74,10 +76,14 @@ public sealed class FarmFolder : IDisposable
             Written(file);
             return file;
         }
-        catch (Exception failure) when (failure is SqliteException or IOException or UnauthorizedAccessException or InvalidOperationException)
+        catch (Exception failure)
+            when (failure is SqliteException or IOException or UnauthorizedAccessException or InvalidOperationException)
         {
             SqliteConnection.ClearAllPools();
-            throw new FarmFilesException(BooksTrouble.Words(failure) is { } words ? $"{path} cannot be used: {words}." : failure.Message, failure);
+            throw new FarmFilesException(
+                BooksTrouble.Words(failure) is { } words ? $"{path} cannot be used: {words}." : failure.Message,
+                failure
+            );
         }
     }
 
@@ -101,16 +107,26 @@ public sealed class FarmFolder : IDisposable
             return null;
         try
         {
-            using var stream = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+            using var stream = new FileStream(
+                path,
+                FileMode.Open,
+                FileAccess.Read,
+                FileShare.ReadWrite | FileShare.Delete
+            );
             if (stream.Length == 0)
                 return $"{path} is empty: it holds no farm. Restore the last backup; to begin anew, move the file away and start with --new.";
             var head = new byte[100];
-            if (stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false) < head.Length || !head.AsSpan(0, 15).SequenceEqual("SQLite format 3"u8))
+            if (
+                stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false) < head.Length
+                || !head.AsSpan(0, 15).SequenceEqual("SQLite format 3"u8)
+            )
                 return $"{path} is no data file of Dorsk, or it is damaged. Move it away and restore the last backup.";
             var page = (head[16] << 8) + head[17] is 1 ? 65536L : (head[16] << 8) + head[17];
             var pages = ((long)head[28] << 24) + (head[29] << 16) + (head[30] << 8) + head[31];
             var wal = new FileInfo(path + "-wal");
-            return stream.Length < page * pages && !(wal.Exists && wal.Length > 0) ? $"{path} is cut short: {stream.Length} of {page * pages} bytes are there. Restore the last backup." : null;
+            return stream.Length < page * pages && !(wal.Exists && wal.Length > 0)
+                ? $"{path} is cut short: {stream.Length} of {page * pages} bytes are there. Restore the last backup."
+                : null;
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
         {
@@ -133,17 +149,27 @@ public sealed class FarmFolder : IDisposable
         try
         {
             Directory.CreateDirectory(folder);
-            var held = new FileStream(Path.Combine(folder, LockName), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+            var held = new FileStream(
+                Path.Combine(folder, LockName),
+                FileMode.OpenOrCreate,
+                FileAccess.ReadWrite,
+                FileShare.None
+            );
             Guard(held.Name);
             return held;
         }
         catch (UnauthorizedAccessException)
         {
-            throw new FarmFilesException($"The folder {folder} cannot be written. Give this program the right to write it, or choose another with --data.");
+            throw new FarmFilesException(
+                $"The folder {folder} cannot be written. Give this program the right to write it, or choose another with --data."
+            );
         }
         catch (IOException problem) when (System.IO.File.Exists(Path.Combine(folder, LockName)))
         {
-            throw new FarmFilesException($"{folder} is served by another Dorsk already. Stop that one first, or choose another folder with --data.", problem);
+            throw new FarmFilesException(
+                $"{folder} is served by another Dorsk already. Stop that one first, or choose another folder with --data.",
+                problem
+            );
         }
         catch (IOException problem)
         {

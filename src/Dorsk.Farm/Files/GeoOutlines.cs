@@ -21,17 +21,44 @@ public static class GeoOutlines
     public static string Write(Plan plan, Place place)
     {
         var plane = new GeoPlane(place);
-        return JsonSerializer.Serialize(new
-        {
-            type = "FeatureCollection",
-            features = plan.Ponds.Select(p =>
+        return JsonSerializer.Serialize(
+            new
             {
-                var corners = p.RadiusM == 0 ? p.Outline
-                    : Enumerable.Range(0, RoundTankCorners).Select(i => (p.EastM + (p.RadiusM * Math.Cos(2 * Math.PI * i / RoundTankCorners)), p.NorthM + (p.RadiusM * Math.Sin(2 * Math.PI * i / RoundTankCorners)))).ToList();
-                var ring = corners.Append(corners[0]).Select(c => plane.ToDegrees(c.EastM, c.NorthM)).Select(d => new[] { Math.Round(d.LongitudeDeg, 8), Math.Round(d.LatitudeDeg, 8) });
-                return new { type = "Feature", properties = new { code = p.Pond.Code, name = p.Pond.Name, kind = p.Pond.Kind.ToString(), full_depth_m = p.Pond.Shape.FullDepthM }, geometry = new { type = "Polygon", coordinates = new[] { ring } } };
-            }),
-        }, Lines);
+                type = "FeatureCollection",
+                features = plan.Ponds.Select(p =>
+                {
+                    var corners =
+                        p.RadiusM == 0
+                            ? p.Outline
+                            : Enumerable
+                                .Range(0, RoundTankCorners)
+                                .Select(i =>
+                                    (
+                                        p.EastM + (p.RadiusM * Math.Cos(2 * Math.PI * i / RoundTankCorners)),
+                                        p.NorthM + (p.RadiusM * Math.Sin(2 * Math.PI * i / RoundTankCorners))
+                                    )
+                                )
+                                .ToList();
+                    var ring = corners
+                        .Append(corners[0])
+                        .Select(c => plane.ToDegrees(c.EastM, c.NorthM))
+                        .Select(d => new[] { Math.Round(d.LongitudeDeg, 8), Math.Round(d.LatitudeDeg, 8) });
+                    return new
+                    {
+                        type = "Feature",
+                        properties = new
+                        {
+                            code = p.Pond.Code,
+                            name = p.Pond.Name,
+                            kind = p.Pond.Kind.ToString(),
+                            full_depth_m = p.Pond.Shape.FullDepthM,
+                        },
+                        geometry = new { type = "Polygon", coordinates = new[] { ring } },
+                    };
+                }),
+            },
+            Lines
+        );
     }
 
     /// <summary>Reads outlines. Problems name the feature and, where sides cross, the place; then nothing should be taken from the file.</summary>
@@ -42,10 +69,17 @@ public static class GeoOutlines
         {
             using var file = JsonDocument.Parse(json);
             var root = file.RootElement;
-            var features = Type(root) == "FeatureCollection" ? [.. root.GetProperty("features").EnumerateArray()] : new[] { root };
+            var features =
+                Type(root) == "FeatureCollection" ? [.. root.GetProperty("features").EnumerateArray()] : new[] { root };
             foreach (var (feature, i) in features.Select((f, i) => (f, i + 1)))
             {
-                var code = Type(feature) == "Feature" && feature.TryGetProperty("properties", out var said) && said.ValueKind == JsonValueKind.Object && said.TryGetProperty("code", out var c) ? c.ToString().Trim().ToUpperInvariant() : "";
+                var code =
+                    Type(feature) == "Feature"
+                    && feature.TryGetProperty("properties", out var said)
+                    && said.ValueKind == JsonValueKind.Object
+                    && said.TryGetProperty("code", out var c)
+                        ? c.ToString().Trim().ToUpperInvariant()
+                        : "";
                 var name = code.Length > 0 ? $"Outline {i} ({code})" : $"Outline {i}";
                 var (ring, problem) = Ring(Type(feature) == "Feature" ? feature.GetProperty("geometry") : feature);
                 if (ring is null)
@@ -65,24 +99,50 @@ public static class GeoOutlines
         return (found, problems);
     }
 
-    private static void Add(List<GeoOutline> found, List<string> problems, string code, string name, List<(double Lon, double Lat)> ring, GeoPlane plane)
+    private static void Add(
+        List<GeoOutline> found,
+        List<string> problems,
+        string code,
+        string name,
+        List<(double Lon, double Lat)> ring,
+        GeoPlane plane
+    )
     {
-        if (ring.FirstOrDefault(p => !(Math.Abs(p.Lon) <= 180) || !(Math.Abs(p.Lat) <= 90)) is var (lon, lat) && (lon, lat) != default)
+        if (
+            ring.FirstOrDefault(p => !(Math.Abs(p.Lon) <= 180) || !(Math.Abs(p.Lat) <= 90)) is var (lon, lat)
+            && (lon, lat) != default
+        )
         {
-            problems.Add(FormattableString.Invariant($"{name}: {lon:0.####}, {lat:0.####} is no longitude and latitude. Degrees of WGS 84 are wanted, not metres of a grid."));
+            problems.Add(
+                FormattableString.Invariant(
+                    $"{name}: {lon:0.####}, {lat:0.####} is no longitude and latitude. Degrees of WGS 84 are wanted, not metres of a grid."
+                )
+            );
             return;
         }
         var outline = new Outline(ring.Select(p => plane.ToMetres(p.Lon, p.Lat)).ToList());
-        if (outline.CornersM.Any(c => Math.Abs(c.EastM) > FarmPlan.FurthestM || Math.Abs(c.NorthM) > FarmPlan.FurthestM))
+        if (
+            outline.CornersM.Any(c => Math.Abs(c.EastM) > FarmPlan.FurthestM || Math.Abs(c.NorthM) > FarmPlan.FurthestM)
+        )
         {
-            problems.Add($"{name} lies more than 20 km from the farm's place. Check the farm's latitude and longitude, and that the file gives longitude first.");
+            problems.Add(
+                $"{name} lies more than 20 km from the farm's place. Check the farm's latitude and longitude, and that the file gives longitude first."
+            );
             return;
         }
         var wrong = outline.Check("").ToList();
-        if (wrong.Count > 0 && outline.Crossing() is { } at && wrong[0].Text.Contains("crosses", StringComparison.Ordinal))
+        if (
+            wrong.Count > 0
+            && outline.Crossing() is { } at
+            && wrong[0].Text.Contains("crosses", StringComparison.Ordinal)
+        )
         {
             var (x, y) = plane.ToDegrees(at.Where.EastM, at.Where.NorthM);
-            problems.Add(FormattableString.Invariant($"{name}: {wrong[0].Text} That is at longitude {x:0.000000}, latitude {y:0.000000}."));
+            problems.Add(
+                FormattableString.Invariant(
+                    $"{name}: {wrong[0].Text} That is at longitude {x:0.000000}, latitude {y:0.000000}."
+                )
+            );
         }
         else if (wrong.Count > 0)
             problems.Add($"{name}: {wrong[0].Text}");
@@ -96,7 +156,12 @@ public static class GeoOutlines
             return (null, $"a {Type(geometry)} is no outline; a Polygon is wanted.");
         var rings = geometry.GetProperty("coordinates");
         if (rings.GetArrayLength() != 1)
-            return (null, rings.GetArrayLength() == 0 ? "it has no corners." : "it has a hole. Draw the island as land: one ring only.");
+            return (
+                null,
+                rings.GetArrayLength() == 0
+                    ? "it has no corners."
+                    : "it has a hole. Draw the island as land: one ring only."
+            );
         var points = rings[0].EnumerateArray().Select(p => (p[0].GetDouble(), p[1].GetDouble())).ToList();
         // The ring of the file is closed; an outline is not.
         if (points.Count > 1 && points[0] == points[^1])
@@ -104,5 +169,8 @@ public static class GeoOutlines
         return (points, "");
     }
 
-    private static string Type(JsonElement e) => e.ValueKind == JsonValueKind.Object && e.TryGetProperty("type", out var type) ? type.ToString() : "thing without a type";
+    private static string Type(JsonElement e) =>
+        e.ValueKind == JsonValueKind.Object && e.TryGetProperty("type", out var type)
+            ? type.ToString()
+            : "thing without a type";
 }

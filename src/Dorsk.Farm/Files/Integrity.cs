@@ -15,7 +15,8 @@ namespace Dorsk.Farm.Files;
 public sealed record BadRow(string Table, long? Line, string Column, string What)
 {
     /// <summary>As it is shown.</summary>
-    public override string ToString() => $"{Table}{(Line is { } l ? string.Create(CultureInfo.InvariantCulture, $", line {l}") : "")}{(Column.Length > 0 ? ", " + Column : "")}: {What}";
+    public override string ToString() =>
+        $"{Table}{(Line is { } l ? string.Create(CultureInfo.InvariantCulture, $", line {l}") : "")}{(Column.Length > 0 ? ", " + Column : "")}: {What}";
 }
 
 /// <summary>Looks the data file through: its pages, its references, the fish ledger, and every row of every fact.</summary>
@@ -34,11 +35,25 @@ public static class Integrity
         using var c = file.Open(pooled: false);
         var bad = new List<BadRow>();
         if (pages)
-            bad.AddRange(Sqlite.Rows(c, "PRAGMA integrity_check(20)", r => r.GetString(0)).Where(w => w != "ok").Select(w => new BadRow("file", null, "", w)));
+            bad.AddRange(
+                Sqlite
+                    .Rows(c, "PRAGMA integrity_check(20)", r => r.GetString(0))
+                    .Where(w => w != "ok")
+                    .Select(w => new BadRow("file", null, "", w))
+            );
         // Where pages are damaged, what is read from them says nothing.
         if (bad.Count > 0)
             return bad;
-        bad.AddRange(Sqlite.Rows(c, "PRAGMA foreign_key_check", r => new BadRow(r.GetString(0), r.MaybeLong(1), "", "it refers to a line that is not there")).Take(Most));
+        bad.AddRange(
+            Sqlite
+                .Rows(c, "PRAGMA foreign_key_check", r => new BadRow(
+                    r.GetString(0),
+                    r.MaybeLong(1),
+                    "",
+                    "it refers to a line that is not there"
+                ))
+                .Take(Most)
+        );
         foreach (var table in Tables(c).Except(Large))
             if (bad.Count < Most)
                 bad.AddRange(RowsOf(c, table, Most - bad.Count));
@@ -51,15 +66,30 @@ public static class Integrity
     {
         using var command = c.CreateCommand();
         // What was taken back counts no longer, and so may be as wrong as it likes.
-        command.CommandText = HasLine(c, table) && table != "log" ? $"SELECT t.* FROM \"{table}\" t WHERE NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = t.line)" : $"SELECT * FROM \"{table}\" t";
+        command.CommandText =
+            HasLine(c, table) && table != "log"
+                ? $"SELECT t.* FROM \"{table}\" t WHERE NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = t.line)"
+                : $"SELECT * FROM \"{table}\" t";
         using var reader = command.ExecuteReader();
         var names = Enumerable.Range(0, reader.FieldCount).Select(reader.GetName).ToList();
         var line = names.IndexOf("line");
         var bad = new List<BadRow>();
         while (bad.Count < most && reader.Read())
             for (var i = 0; i < names.Count; i++)
-                if (RowRules.Wrong(table, names[i], reader.IsDBNull(i) ? null : reader.GetValue(i), n => names.IndexOf(n) is >= 0 and var k && !reader.IsDBNull(k) ? reader.GetValue(k) : null) is { } wrong)
-                    bad.Add(new(table, line >= 0 ? reader.GetInt64(line) : null, names[i], $"“{PlainCell(reader.GetValue(i))}”: {wrong}"));
+                if (
+                    RowRules.Wrong(table, names[i], reader.IsDBNull(i) ? null : reader.GetValue(i), n =>
+                        names.IndexOf(n) is >= 0 and var k && !reader.IsDBNull(k) ? reader.GetValue(k) : null
+                    ) is
+                    { } wrong
+                )
+                    bad.Add(
+                        new(
+                            table,
+                            line >= 0 ? reader.GetInt64(line) : null,
+                            names[i],
+                            $"“{PlainCell(reader.GetValue(i))}”: {wrong}"
+                        )
+                    );
         return bad;
     }
 
@@ -87,7 +117,9 @@ public static class Integrity
     /// <summary>Tables of facts and of the log.</summary>
     internal static IEnumerable<string> Tables(SqliteConnection c) => Backup.Rows(c).Keys.Except(Export.State);
 
-    private static bool HasLine(SqliteConnection c, string table) => Sqlite.Number(c, "SELECT count(*) FROM pragma_table_info($table) WHERE name = 'line'", ("table", table)) > 0;
+    private static bool HasLine(SqliteConnection c, string table) =>
+        Sqlite.Number(c, "SELECT count(*) FROM pragma_table_info($table) WHERE name = 'line'", ("table", table)) > 0;
 
-    private static string PlainCell(object value) => Core.Units.PlainText.Line(Convert.ToString(value, CultureInfo.InvariantCulture), 40);
+    private static string PlainCell(object value) =>
+        Core.Units.PlainText.Line(Convert.ToString(value, CultureInfo.InvariantCulture), 40);
 }

@@ -42,7 +42,11 @@ internal sealed class LimitedReader(TextReader inner, int longest) : TextReader
             if (c == '\n')
                 (since, line) = (0, line + 1);
             else if (++since > longest)
-                throw new FarmFilesException(FormattableString.Invariant($"Line {line} of this file is longer than {longest:#,0} letters. It is no list; save the spreadsheet as CSV."));
+                throw new FarmFilesException(
+                    FormattableString.Invariant(
+                        $"Line {line} of this file is longer than {longest:#,0} letters. It is no list; save the spreadsheet as CSV."
+                    )
+                );
     }
 
     /// <inheritdoc/>

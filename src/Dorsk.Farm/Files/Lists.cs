@@ -18,21 +18,46 @@ public static class Lists
     // Names that people know; a kind that is not named here has the name of its table.
     private static readonly Dictionary<string, string> Known = new()
     {
-        ["reading"] = "readings", ["feeding"] = "feedings", ["feed_received"] = "feed-in", ["store_taken"] = "store-out",
-        ["store_counted"] = "stock-takes", ["stocking"] = "stockings", ["loss"] = "losses", ["sample"] = "samples",
-        ["harvest"] = "harvests", ["move"] = "moves", ["recount"] = "counts", ["pond"] = "ponds", ["pond_work"] = "work",
-        ["harvest_planned"] = "harvests-planned", ["cycle_planned"] = "stockings-planned", ["job_closed"] = "jobs",
-        ["forecast_issued"] = "forecasts", ["duty"] = "recurring-tasks", ["person"] = "people", ["feed"] = "feeds",
-        ["fish_received"] = "fish-deliveries", ["preparation"] = "preparations", ["instrument"] = "instruments", ["device"] = "devices",
+        ["reading"] = "readings",
+        ["feeding"] = "feedings",
+        ["feed_received"] = "feed-in",
+        ["store_taken"] = "store-out",
+        ["store_counted"] = "stock-takes",
+        ["stocking"] = "stockings",
+        ["loss"] = "losses",
+        ["sample"] = "samples",
+        ["harvest"] = "harvests",
+        ["move"] = "moves",
+        ["recount"] = "counts",
+        ["pond"] = "ponds",
+        ["pond_work"] = "work",
+        ["harvest_planned"] = "harvests-planned",
+        ["cycle_planned"] = "stockings-planned",
+        ["job_closed"] = "jobs",
+        ["forecast_issued"] = "forecasts",
+        ["duty"] = "recurring-tasks",
+        ["person"] = "people",
+        ["feed"] = "feeds",
+        ["fish_received"] = "fish-deliveries",
+        ["preparation"] = "preparations",
+        ["instrument"] = "instruments",
+        ["device"] = "devices",
     };
 
     // Columns whose unit does not stand in their name.
     private static readonly Dictionary<string, string> Headings = new()
     {
-        ["reading.value"] = "value_si", ["forecast_issued.low"] = "low_mg_l", ["preparation.kwh"] = "price_per_kwh",
-        ["acclimation_note.salinity"] = "salinity_ppt", ["acclimation_note.oxygen"] = "oxygen_mg_l",
-        ["acclimation_water.salinity"] = "salinity_ppt", ["acclimation_water.oxygen"] = "oxygen_mg_l", ["acclimation_water.tan"] = "tan_mg_l",
-        ["acclimation_water.alkalinity"] = "alkalinity_mg_l", ["feeder.grams_each"] = "dose_g", ["aerator_tested.kpa"] = "pressure_kpa",
+        ["reading.value"] = "value_si",
+        ["forecast_issued.low"] = "low_mg_l",
+        ["preparation.kwh"] = "price_per_kwh",
+        ["acclimation_note.salinity"] = "salinity_ppt",
+        ["acclimation_note.oxygen"] = "oxygen_mg_l",
+        ["acclimation_water.salinity"] = "salinity_ppt",
+        ["acclimation_water.oxygen"] = "oxygen_mg_l",
+        ["acclimation_water.tan"] = "tan_mg_l",
+        ["acclimation_water.alkalinity"] = "alkalinity_mg_l",
+        ["feeder.grams_each"] = "dose_g",
+        ["aerator_tested.kpa"] = "pressure_kpa",
     };
 
     private static readonly Dictionary<string, (string Table, string Sql)> All = Build();
@@ -41,7 +66,8 @@ public static class Lists
     public static IReadOnlyList<string> Names { get; } = [.. All.Keys];
 
     /// <summary>Those that people ask for most; the others hold what the farm was told and did by itself.</summary>
-    public static IReadOnlyList<string> Usual { get; } = [.. Names.Where(n => Known.ContainsValue(n) || n is "weather" or "log")];
+    public static IReadOnlyList<string> Usual { get; } =
+    [.. Names.Where(n => Known.ContainsValue(n) || n is "weather" or "log")];
 
     /// <summary>Whether a list names how people are reached: it is for those who set the farm up.</summary>
     public static bool IsPrivate(string name) => name is "call-list" or "alarm-told";
@@ -57,13 +83,23 @@ public static class Lists
         using var c = file.Open();
         using var csv = new CsvWriter(to, CultureInfo.InvariantCulture, leaveOpen: true);
         var head = false;
-        Sqlite.Each(c, $"{list.Sql} {Lines.Count} ORDER BY l.happened, l.line", r =>
-        {
-            if (!head)
-                Row(csv, Enumerable.Range(0, r.FieldCount).Select(i => r.GetName(i) == "happened" ? "when" : r.GetName(i)));
-            head = true;
-            Row(csv, Enumerable.Range(0, r.FieldCount).Select(i => Cell(r, i, zone)));
-        }, Lines.With(AsOf.Now(DateTimeOffset.MaxValue)));
+        Sqlite.Each(
+            c,
+            $"{list.Sql} {Lines.Count} ORDER BY l.happened, l.line",
+            r =>
+            {
+                if (!head)
+                    Row(
+                        csv,
+                        Enumerable
+                            .Range(0, r.FieldCount)
+                            .Select(i => r.GetName(i) == "happened" ? "when" : r.GetName(i))
+                    );
+                head = true;
+                Row(csv, Enumerable.Range(0, r.FieldCount).Select(i => Cell(r, i, zone)));
+            },
+            Lines.With(AsOf.Now(DateTimeOffset.MaxValue))
+        );
         return true;
     }
 
@@ -73,14 +109,41 @@ public static class Lists
         foreach (var kind in FactKinds.All)
         {
             var rows = kind.Tables.Where(t => t != kind.Table && t != ProbeValues).ToList();
-            lists.Add(NameOf(kind.Table), ($"{kind.Table} {rows.FirstOrDefault()}".Trim(), Of(kind, rows.FirstOrDefault())));
+            lists.Add(
+                NameOf(kind.Table),
+                ($"{kind.Table} {rows.FirstOrDefault()}".Trim(), Of(kind, rows.FirstOrDefault()))
+            );
             foreach (var more in rows.Skip(1))
                 lists.Add(NameOf(more), (more, Of(kind, more)));
         }
-        lists.Add("probe-values", (ProbeValues, $"SELECT l.happened, {Code("t.pond", "pond")}, t.parameter, t.at AS at_ms, t.value AS value_si, t.device, l.line FROM probe_value t CROSS JOIN log l USING (line) WHERE"));
-        lists.Add("postings", (FactKinds.Postings, $"SELECT l.happened, {Code("t.pond", "pond")}, t.batch, t.account, t.count, t.mass_g, t.basis, l.line FROM posting t CROSS JOIN log l USING (line) WHERE"));
-        lists.Add("weather", ("reading", "SELECT l.happened, t.parameter, t.value AS value_si, l.author, l.line FROM reading t CROSS JOIN log l USING (line) WHERE l.pond IS NULL AND"));
-        lists.Add("log", ("log", $"SELECT l.happened, {Code("l.pond", "pond")}, l.kind, l.as_typed, l.author, l.voids, l.line FROM log l WHERE"));
+        lists.Add(
+            "probe-values",
+            (
+                ProbeValues,
+                $"SELECT l.happened, {Code("t.pond", "pond")}, t.parameter, t.at AS at_ms, t.value AS value_si, t.device, l.line FROM probe_value t CROSS JOIN log l USING (line) WHERE"
+            )
+        );
+        lists.Add(
+            "postings",
+            (
+                FactKinds.Postings,
+                $"SELECT l.happened, {Code("t.pond", "pond")}, t.batch, t.account, t.count, t.mass_g, t.basis, l.line FROM posting t CROSS JOIN log l USING (line) WHERE"
+            )
+        );
+        lists.Add(
+            "weather",
+            (
+                "reading",
+                "SELECT l.happened, t.parameter, t.value AS value_si, l.author, l.line FROM reading t CROSS JOIN log l USING (line) WHERE l.pond IS NULL AND"
+            )
+        );
+        lists.Add(
+            "log",
+            (
+                "log",
+                $"SELECT l.happened, {Code("l.pond", "pond")}, l.kind, l.as_typed, l.author, l.voids, l.line FROM log l WHERE"
+            )
+        );
         return lists;
     }
 
@@ -95,14 +158,17 @@ public static class Lists
         return $"SELECT {columns} FROM {kind.Table} t CROSS JOIN log l USING (line){joined} WHERE";
     }
 
-    private static string Column(string table, FactColumn column) => column.Refers switch
-    {
-        Refers.Pond => Code("t." + column.Name, column.Name),
-        Refers.Batch => $"(SELECT s.species FROM stocking s WHERE s.batch = t.{column.Name} ORDER BY s.line DESC LIMIT 1) AS species_of_batch, t.{column.Name}",
-        Refers.Feed => $"(SELECT name FROM feed f WHERE f.feed = t.{column.Name} ORDER BY f.line DESC LIMIT 1) AS {column.Name}_name, t.{column.Name}",
-        _ when table == "reading" && column.Name == "pond" => Code("t.pond", "pond"),
-        _ => $"t.{column.Name} AS {Heading(table, column.Name)}",
-    };
+    private static string Column(string table, FactColumn column) =>
+        column.Refers switch
+        {
+            Refers.Pond => Code("t." + column.Name, column.Name),
+            Refers.Batch =>
+                $"(SELECT s.species FROM stocking s WHERE s.batch = t.{column.Name} ORDER BY s.line DESC LIMIT 1) AS species_of_batch, t.{column.Name}",
+            Refers.Feed =>
+                $"(SELECT name FROM feed f WHERE f.feed = t.{column.Name} ORDER BY f.line DESC LIMIT 1) AS {column.Name}_name, t.{column.Name}",
+            _ when table == "reading" && column.Name == "pond" => Code("t.pond", "pond"),
+            _ => $"t.{column.Name} AS {Heading(table, column.Name)}",
+        };
 
     private static string Code(string pond, string name) =>
         $"(SELECT p.code FROM pond p WHERE p.pond = {pond} ORDER BY p.line DESC LIMIT 1) AS {name}";
@@ -112,7 +178,8 @@ public static class Lists
 
     private static string NameOf(string table) => Known.GetValueOrDefault(table, table.Replace('_', '-'));
 
-    private static string Heading(string table, string column) => Headings.GetValueOrDefault(table + "." + column, column);
+    private static string Heading(string table, string column) =>
+        Headings.GetValueOrDefault(table + "." + column, column);
 
     private static string Cell(SqliteDataReader r, int i, FarmZone zone)
     {
@@ -123,7 +190,8 @@ public static class Lists
         var value = r.GetValue(i);
         // A spreadsheet must not take a note for a formula.
         return value is string { Length: > 0 } text && "=+-@\t\r".Contains(text[0], StringComparison.Ordinal)
-            ? "'" + text : Convert.ToString(value, CultureInfo.InvariantCulture) ?? "";
+            ? "'" + text
+            : Convert.ToString(value, CultureInfo.InvariantCulture) ?? "";
     }
 
     private static void Row(CsvWriter csv, IEnumerable<string> cells)

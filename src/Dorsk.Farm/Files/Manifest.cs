@@ -8,7 +8,13 @@ namespace Dorsk.Farm.Files;
 /// <param name="Rows">Rows of each table.</param>
 /// <param name="Sha256">Checksum of each file inside.</param>
 /// <param name="MadeAt">When, by the machine's clock.</param>
-internal sealed record Manifest(string What, IReadOnlyList<string> Schema, IReadOnlyDictionary<string, long> Rows, IReadOnlyDictionary<string, string> Sha256, DateTimeOffset MadeAt)
+internal sealed record Manifest(
+    string What,
+    IReadOnlyList<string> Schema,
+    IReadOnlyDictionary<string, long> Rows,
+    IReadOnlyDictionary<string, string> Sha256,
+    DateTimeOffset MadeAt
+)
 {
     public const string File = "manifest.json";
     private const int LargestBytes = 1_000_000;
@@ -21,16 +27,24 @@ internal sealed record Manifest(string What, IReadOnlyList<string> Schema, IRead
     /// <exception cref="InvalidDataException">It has none of this kind, or one that is far too large.</exception>
     public static Manifest Of(System.IO.Compression.ZipArchive zip, string what)
     {
-        var entry = zip.GetEntry(File) is { Length: <= LargestBytes } e ? e : throw new InvalidDataException("it has no manifest");
+        var entry = zip.GetEntry(File) is { Length: <= LargestBytes } e
+            ? e
+            : throw new InvalidDataException("it has no manifest");
         using var text = new StreamReader(entry.Open());
-        return Read(text.ReadToEnd()) is { } m && m.What == what ? m : throw new InvalidDataException("its manifest is not one of " + what);
+        return Read(text.ReadToEnd()) is { } m && m.What == what
+            ? m
+            : throw new InvalidDataException("its manifest is not one of " + what);
     }
 
     public static Manifest? Read(string text)
     {
         try
         {
-            return JsonSerializer.Deserialize<Manifest>(text, Plain) is { What: not null, Schema: not null, Rows: not null, Sha256: not null } m ? m : null;
+            return
+                JsonSerializer.Deserialize<Manifest>(text, Plain)
+                    is { What: not null, Schema: not null, Rows: not null, Sha256: not null } m
+                ? m
+                : null;
         }
         catch (JsonException)
         {
@@ -43,8 +57,10 @@ internal sealed record Manifest(string What, IReadOnlyList<string> Schema, IRead
 public sealed class FarmFilesException : Exception
 {
     /// <summary>With what is wrong and the way out.</summary>
-    public FarmFilesException(string message) : base(message) { }
+    public FarmFilesException(string message)
+        : base(message) { }
 
     /// <summary>The same, with its cause.</summary>
-    public FarmFilesException(string message, Exception inner) : base(message, inner) { }
+    public FarmFilesException(string message, Exception inner)
+        : base(message, inner) { }
 }

@@ -30,9 +30,13 @@ public static class Restore
             var aside = MoveAside(farmPath, over);
             return Replace(copy, FarmFolder.Sound(farmPath), over) ?? aside;
         }
-        catch (Exception problem) when (problem is SqliteException or InvalidOperationException or IOException or UnauthorizedAccessException)
+        catch (Exception problem)
+            when (problem is SqliteException or InvalidOperationException or IOException or UnauthorizedAccessException)
         {
-            throw new FarmFilesException($"Nothing was restored: {BooksTrouble.Words(problem) ?? problem.Message}", problem);
+            throw new FarmFilesException(
+                $"Nothing was restored: {BooksTrouble.Words(problem) ?? problem.Message}",
+                problem
+            );
         }
         finally
         {
@@ -47,9 +51,13 @@ public static class Restore
         if (FarmFolder.Broken(farmPath) is not { } problem)
             return null;
         if (!over)
-            throw new FarmFilesException($"{problem} Add --over to put the backup in its place; what stands there is kept beside it.");
+            throw new FarmFilesException(
+                $"{problem} Add --over to put the backup in its place; what stands there is kept beside it."
+            );
         if (FarmFolder.IsServed(farmPath))
-            throw new FarmFilesException($"{farmPath} is damaged and is being served. Stop the program that serves it, then restore.");
+            throw new FarmFilesException(
+                $"{farmPath} is damaged and is being served. Stop the program that serves it, then restore."
+            );
         var kept = Kept(farmPath);
         File.Move(farmPath, kept);
         foreach (var end in new[] { "-wal", "-shm" })
@@ -71,7 +79,9 @@ public static class Restore
         if (Sqlite.Number(c, "SELECT count(*) FROM main.log") > 0)
         {
             if (!over)
-                throw new FarmFilesException($"{target.Path} holds a farm already. Add --over to put the backup in its place; what stands there is kept beside it.");
+                throw new FarmFilesException(
+                    $"{target.Path} holds a farm already. Add --over to put the backup in its place; what stands there is kept beside it."
+                );
             kept = Kept(target.Path);
             using var reader = target.Open(pooled: false);
             // A copy that is cut off bears no name of a farm.
@@ -91,20 +101,35 @@ public static class Restore
     // Whoever has the same number and the same name in the backup keeps password and keys; sessions end, so everybody signs in again.
     private static void KeepSecrets(SqliteConnection c)
     {
-        const string samePerson = "(SELECT count(*) FROM main.person p JOIN backup.person q ON q.line = p.line AND q.name = p.name WHERE p.line = k.person) > 0";
-        const string sameDevice = "(SELECT count(*) FROM main.device p JOIN backup.device q ON q.line = p.line AND q.name = p.name WHERE p.line = k.device) > 0";
+        const string samePerson =
+            "(SELECT count(*) FROM main.person p JOIN backup.person q ON q.line = p.line AND q.name = p.name WHERE p.line = k.person) > 0";
+        const string sameDevice =
+            "(SELECT count(*) FROM main.device p JOIN backup.device q ON q.line = p.line AND q.name = p.name WHERE p.line = k.device) > 0";
         Sqlite.Run(c, $"INSERT OR IGNORE INTO backup.credential SELECT * FROM main.credential k WHERE {samePerson}");
         Sqlite.Run(c, "UPDATE backup.credential SET stamp = lower(hex(randomblob(16)))");
-        Sqlite.Run(c, $"INSERT OR IGNORE INTO backup.calendar_key SELECT * FROM main.calendar_key k WHERE {samePerson}");
+        Sqlite.Run(
+            c,
+            $"INSERT OR IGNORE INTO backup.calendar_key SELECT * FROM main.calendar_key k WHERE {samePerson}"
+        );
         Sqlite.Run(c, $"INSERT OR IGNORE INTO backup.device_key SELECT * FROM main.device_key k WHERE {sameDevice}");
     }
 
     // Tables, their rows, then indexes and triggers: the triggers that keep facts from being changed come last.
     private static void CopyAll(SqliteConnection c)
     {
-        foreach (var (type, name) in Sqlite.Rows(c, "SELECT type, name FROM main.sqlite_master WHERE type IN ('trigger', 'table') AND name NOT LIKE 'sqlite%' ORDER BY type DESC", r => (r.GetString(0), r.GetString(1))))
+        foreach (
+            var (type, name) in Sqlite.Rows(
+                c,
+                "SELECT type, name FROM main.sqlite_master WHERE type IN ('trigger', 'table') AND name NOT LIKE 'sqlite%' ORDER BY type DESC",
+                r => (r.GetString(0), r.GetString(1))
+            )
+        )
             Sqlite.Run(c, $"DROP {type} main.\"{name}\"");
-        var parts = Sqlite.Rows(c, "SELECT type, name, sql FROM backup.sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite%'", r => (Type: r.GetString(0), Name: r.GetString(1), Sql: r.GetString(2)));
+        var parts = Sqlite.Rows(
+            c,
+            "SELECT type, name, sql FROM backup.sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite%'",
+            r => (Type: r.GetString(0), Name: r.GetString(1), Sql: r.GetString(2))
+        );
         foreach (var table in parts.Where(p => p.Type == "table"))
         {
             Sqlite.Run(c, table.Sql);
@@ -114,5 +139,6 @@ public static class Restore
             Sqlite.Run(c, part.Sql);
     }
 
-    private static string Kept(string farmPath) => $"{farmPath}.before-{DateTimeOffset.UtcNow.ToString("yyyyMMdd-HHmmss-fff", CultureInfo.InvariantCulture)}.db";
+    private static string Kept(string farmPath) =>
+        $"{farmPath}.before-{DateTimeOffset.UtcNow.ToString("yyyyMMdd-HHmmss-fff", CultureInfo.InvariantCulture)}.db";
 }

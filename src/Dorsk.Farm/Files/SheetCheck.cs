@@ -26,7 +26,16 @@ public sealed record SheetRemark(int Line, string Heading, string Text);
 /// <param name="Wrong">The first of the wrong ones.</param>
 /// <param name="Asked">The first of the unusual ones.</param>
 /// <param name="Understood">The first lines as they were understood.</param>
-public sealed record SheetFound(int Lines, int Values, int Known, int WrongCount, int AskedCount, IReadOnlyList<SheetRemark> Wrong, IReadOnlyList<SheetRemark> Asked, IReadOnlyList<(int Line, string Pond, DateTimeOffset At, IReadOnlyList<Value> Values)> Understood);
+public sealed record SheetFound(
+    int Lines,
+    int Values,
+    int Known,
+    int WrongCount,
+    int AskedCount,
+    IReadOnlyList<SheetRemark> Wrong,
+    IReadOnlyList<SheetRemark> Asked,
+    IReadOnlyList<(int Line, string Pond, DateTimeOffset At, IReadOnlyList<Value> Values)> Understood
+);
 
 /// <summary>
 /// Reads a sheet line by line and checks every value by the same rules as a slip, without holding the books: readers and writers go on
@@ -34,7 +43,8 @@ public sealed record SheetFound(int Lines, int Values, int Known, int WrongCount
 /// </summary>
 public sealed class SheetCheck
 {
-    private const int Shown = 200, Preview = 12;
+    private const int Shown = 200,
+        Preview = 12;
     private readonly SheetMap map;
     private readonly SheetFile sheet;
     private readonly SheetDesk desk;
@@ -45,17 +55,34 @@ public sealed class SheetCheck
     private readonly Dictionary<(long, Parameter), Timed> last = [];
     private readonly HashSet<long> unread = [];
     private readonly SqliteConnection books;
-    private readonly List<SheetRemark> wrong = [], asked = [];
+    private readonly List<SheetRemark> wrong = [],
+        asked = [];
     private readonly List<(int, string, DateTimeOffset, IReadOnlyList<Value>)> understood = [];
-    private int lines, values, twice, wrongCount;
+    private int lines,
+        values,
+        twice,
+        wrongCount;
 
     private SheetCheck(SheetFile sheet, SheetMap map, SheetDesk desk, SqliteConnection books, DateTimeOffset now)
     {
         (this.sheet, this.map, this.desk, this.books, this.now) = (sheet, map, desk, books, now);
         farm = FarmQuestions.Farm(books, AsOf.Now(DateTimeOffset.MaxValue))!;
         zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
-        ponds = FarmQuestions.Ponds(books, AsOf.Now(DateTimeOffset.MaxValue)).ToDictionary(p => p.Code, StringComparer.OrdinalIgnoreCase);
-        unread = [.. ponds.Values.Select(p => p.Id).Where(id => Sqlite.Number(books, "SELECT count(*) FROM (SELECT 1 FROM log WHERE pond = $pond AND kind = 'ReadingTaken' LIMIT 1)", ("pond", id)) == 0)];
+        ponds = FarmQuestions
+            .Ponds(books, AsOf.Now(DateTimeOffset.MaxValue))
+            .ToDictionary(p => p.Code, StringComparer.OrdinalIgnoreCase);
+        unread =
+        [
+            .. ponds
+                .Values.Select(p => p.Id)
+                .Where(id =>
+                    Sqlite.Number(
+                        books,
+                        "SELECT count(*) FROM (SELECT 1 FROM log WHERE pond = $pond AND kind = 'ReadingTaken' LIMIT 1)",
+                        ("pond", id)
+                    ) == 0
+                ),
+        ];
     }
 
     /// <summary>Checks a sheet and lays what passes on a desk.</summary>
@@ -68,7 +95,15 @@ public sealed class SheetCheck
     /// <param name="stop">Stops it; then nothing is left behind.</param>
     /// <exception cref="FarmFilesException">The sheet cannot be read on.</exception>
     /// <exception cref="OperationCanceledException">It was stopped.</exception>
-    public static (SheetDesk Desk, SheetFound Found) Run(FarmFile file, SheetFile sheet, SheetMap map, string deskPath, DateTimeOffset now, Action<int> progress, CancellationToken stop)
+    public static (SheetDesk Desk, SheetFound Found) Run(
+        FarmFile file,
+        SheetFile sheet,
+        SheetMap map,
+        string deskPath,
+        DateTimeOffset now,
+        Action<int> progress,
+        CancellationToken stop
+    )
     {
         var desk = new SheetDesk(deskPath);
         try
@@ -83,7 +118,19 @@ public sealed class SheetCheck
             }
             var (known, stillAsked) = desk.Finish(file.Path);
             progress(check.lines);
-            return (desk, new(check.lines, check.values - known, check.twice + known, check.wrongCount, stillAsked, check.wrong, check.asked, check.understood));
+            return (
+                desk,
+                new(
+                    check.lines,
+                    check.values - known,
+                    check.twice + known,
+                    check.wrongCount,
+                    stillAsked,
+                    check.wrong,
+                    check.asked,
+                    check.understood
+                )
+            );
         }
         catch
         {
@@ -107,7 +154,11 @@ public sealed class SheetCheck
         }
         if (!ponds.TryGetValue(line.PondCode, out var pond))
         {
-            Wrong(number, Column(ColumnUse.Pond), $"There is no pond “{line.PondCode}”. Ponds: {string.Join(", ", ponds.Keys.Take(12))}.");
+            Wrong(
+                number,
+                Column(ColumnUse.Pond),
+                $"There is no pond “{line.PondCode}”. Ponds: {string.Join(", ", ponds.Keys.Take(12))}."
+            );
             return;
         }
         if (understood.Count < Preview)
@@ -122,13 +173,29 @@ public sealed class SheetCheck
         var kept = 0;
         foreach (var (column, value) in line.Values)
         {
-            var remarks = ReadingRule.Check(value, new(Before(pond.Id, value.Parameter, at), at, saturation, pond.Shape.FullDepthM), farm.Hand).ToList();
+            var remarks = ReadingRule
+                .Check(
+                    value,
+                    new(Before(pond.Id, value.Parameter, at), at, saturation, pond.Shape.FullDepthM),
+                    farm.Hand
+                )
+                .ToList();
             if (remarks.FirstOrDefault(r => r.Kind == Objection.Refuse) is { } refusal)
             {
                 Wrong(number, column, refusal.Text);
                 continue;
             }
-            if (!desk.Value(number, kept, pond.Id, at.ToUnixTimeMilliseconds(), value.Parameter.Key, value.Si, remarks.Count > 0))
+            if (
+                !desk.Value(
+                    number,
+                    kept,
+                    pond.Id,
+                    at.ToUnixTimeMilliseconds(),
+                    value.Parameter.Key,
+                    value.Si,
+                    remarks.Count > 0
+                )
+            )
             {
                 twice++;
                 continue;
@@ -145,7 +212,12 @@ public sealed class SheetCheck
             values++;
         }
         if (kept > 0)
-            desk.Row(number, pond.Id, at.ToUnixTimeMilliseconds(), $"{pond.Code} {string.Join(' ', line.Values.Select(v => v.Value.Parameter.Key + " " + v.Value.Si.ToString("0.###", CultureInfo.InvariantCulture)))}, line {number} of a sheet");
+            desk.Row(
+                number,
+                pond.Id,
+                at.ToUnixTimeMilliseconds(),
+                $"{pond.Code} {string.Join(' ', line.Values.Select(v => v.Value.Parameter.Key + " " + v.Value.Si.ToString("0.###", CultureInfo.InvariantCulture)))}, line {number} of a sheet"
+            );
     }
 
     // The last of its kind: of the sheet, else of the books.
@@ -165,7 +237,9 @@ public sealed class SheetCheck
             wrong.Add(new(line, Heading(column), text));
     }
 
-    private string Heading(int column) => column >= 0 && column < sheet.Headings.Count ? sheet.Headings[column].Trim() : "";
+    private string Heading(int column) =>
+        column >= 0 && column < sheet.Headings.Count ? sheet.Headings[column].Trim() : "";
 
-    private int Column(ColumnUse use) => map.Columns.Select((c, i) => (c, i)).Where(c => c.c.Use == use).Select(c => c.i).DefaultIfEmpty(-1).First();
+    private int Column(ColumnUse use) =>
+        map.Columns.Select((c, i) => (c, i)).Where(c => c.c.Use == use).Select(c => c.i).DefaultIfEmpty(-1).First();
 }

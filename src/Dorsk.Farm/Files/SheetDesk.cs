@@ -7,7 +7,9 @@ namespace Dorsk.Farm.Files;
 public sealed class SheetDesk : IDisposable
 {
     private readonly SqliteConnection connection;
-    private readonly SqliteCommand row, value, asked;
+    private readonly SqliteCommand row,
+        value,
+        asked;
     private SqliteTransaction transaction;
     private int held;
 
@@ -15,18 +17,32 @@ public sealed class SheetDesk : IDisposable
     {
         File.Delete(path);
         Path = path;
-        connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = path, Pooling = false }.ToString());
+        connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder { DataSource = path, Pooling = false }.ToString()
+        );
         connection.Open();
-        Sqlite.Run(connection, """
+        Sqlite.Run(
+            connection,
+            """
             PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF;
             CREATE TABLE row (n INTEGER PRIMARY KEY, pond INTEGER NOT NULL, happened INTEGER NOT NULL, typed TEXT NOT NULL);
             CREATE TABLE value (n INTEGER NOT NULL, k INTEGER NOT NULL, pond INTEGER NOT NULL, happened INTEGER NOT NULL, parameter TEXT NOT NULL, value REAL NOT NULL, asked INTEGER NOT NULL, PRIMARY KEY (n, k)) WITHOUT ROWID;
             CREATE UNIQUE INDEX value_once ON value(pond, happened, parameter, value);
             CREATE TABLE asked (n INTEGER NOT NULL, k INTEGER NOT NULL, text TEXT NOT NULL, PRIMARY KEY (n, k)) WITHOUT ROWID;
-            """);
+            """
+        );
         transaction = connection.BeginTransaction();
         row = Prepared("INSERT INTO row VALUES ($n, $pond, $happened, $typed)", "n", "pond", "happened", "typed");
-        value = Prepared("INSERT OR IGNORE INTO value VALUES ($n, $k, $pond, $happened, $parameter, $value, $asked)", "n", "k", "pond", "happened", "parameter", "value", "asked");
+        value = Prepared(
+            "INSERT OR IGNORE INTO value VALUES ($n, $k, $pond, $happened, $parameter, $value, $asked)",
+            "n",
+            "k",
+            "pond",
+            "happened",
+            "parameter",
+            "value",
+            "asked"
+        );
         asked = Prepared("INSERT INTO asked VALUES ($n, $k, $text)", "n", "k", "text");
     }
 
@@ -36,7 +52,8 @@ public sealed class SheetDesk : IDisposable
     internal void Row(int n, long pond, long happenedMs, string typed) => Run(row, n, pond, happenedMs, typed);
 
     /// <summary>Lays a value down; false when the sheet says the very same twice.</summary>
-    internal bool Value(int n, int k, long pond, long happenedMs, string parameter, double si, bool isAsked) => Run(value, n, k, pond, happenedMs, parameter, si, isAsked ? 1 : 0) == 1;
+    internal bool Value(int n, int k, long pond, long happenedMs, string parameter, double si, bool isAsked) =>
+        Run(value, n, k, pond, happenedMs, parameter, si, isAsked ? 1 : 0) == 1;
 
     internal void Asked(int n, int k, string text) => Run(asked, n, k, text);
 

@@ -11,9 +11,17 @@ namespace Dorsk.Farm.Files;
 /// <param name="Delimiter">What parts its cells.</param>
 /// <param name="Headings">Its first line.</param>
 /// <param name="First">Its next lines, for a look.</param>
-public sealed record SheetFile(string Path, char Delimiter, IReadOnlyList<string> Headings, IReadOnlyList<IReadOnlyList<string>> First)
+public sealed record SheetFile(
+    string Path,
+    char Delimiter,
+    IReadOnlyList<string> Headings,
+    IReadOnlyList<IReadOnlyList<string>> First
+)
 {
-    private const int Look = 200, LongestCell = 2000, MostColumns = 200, LongestLine = 20_000;
+    private const int Look = 200,
+        LongestCell = 2000,
+        MostColumns = 200,
+        LongestLine = 20_000;
 
     /// <summary>Opens a file for a look.</summary>
     /// <exception cref="FarmFilesException">It is no sheet of text.</exception>
@@ -25,14 +33,18 @@ public sealed record SheetFile(string Path, char Delimiter, IReadOnlyList<string
                 if (line.Length > 0)
                     lines.Add(line);
         if (lines.Count < 2)
-            throw new FarmFilesException("This file has no lines under its headings. Save the spreadsheet as CSV, with one line of headings on top.");
+            throw new FarmFilesException(
+                "This file has no lines under its headings. Save the spreadsheet as CSV, with one line of headings on top."
+            );
         if (lines.Any(l => l.Contains('\0', StringComparison.Ordinal)))
             throw new FarmFilesException("This is no text. In the spreadsheet choose “save as” and CSV.");
         var delimiter = SheetGuess.Delimiter(lines);
         var sheet = new SheetFile(path, delimiter, [], []);
         var rows = sheet.Rows(default).Take(Look + 1).Select(r => r.Cells).ToList();
         if (rows.Count < 2 || rows[0].Count > MostColumns)
-            throw new FarmFilesException($"Headings on top and lines under them are wanted, at most {MostColumns} columns.");
+            throw new FarmFilesException(
+                $"Headings on top and lines under them are wanted, at most {MostColumns} columns."
+            );
         return sheet with { Headings = rows[0], First = rows.Skip(1).ToList() };
     }
 
@@ -44,7 +56,16 @@ public sealed record SheetFile(string Path, char Delimiter, IReadOnlyList<string
     public IEnumerable<(int Line, IReadOnlyList<string> Cells)> Rows(CancellationToken stop)
     {
         using var text = new LimitedReader(Text(Path), LongestLine);
-        using var parser = new CsvParser(text, new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = Delimiter.ToString(), BadDataFound = null, IgnoreBlankLines = true, MaxFieldSize = LongestCell });
+        using var parser = new CsvParser(
+            text,
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                Delimiter = Delimiter.ToString(),
+                BadDataFound = null,
+                IgnoreBlankLines = true,
+                MaxFieldSize = LongestCell,
+            }
+        );
         while (true)
         {
             stop.ThrowIfCancellationRequested();
@@ -55,7 +76,9 @@ public sealed record SheetFile(string Path, char Delimiter, IReadOnlyList<string
             }
             catch (MaxFieldSizeException)
             {
-                throw new FarmFilesException($"From line {parser.RawRow} on a cell does not end: a quotation mark is likely missing. Mend it in the spreadsheet.");
+                throw new FarmFilesException(
+                    $"From line {parser.RawRow} on a cell does not end: a quotation mark is likely missing. Mend it in the spreadsheet."
+                );
             }
             var cells = parser.Record ?? [];
             if (!SheetLine.IsBlank(cells))
@@ -74,7 +97,8 @@ public sealed record SheetFile(string Path, char Delimiter, IReadOnlyList<string
         try
         {
             // A letter may be cut at the end of the look; three bytes less cannot be.
-            var whole = n < head.Length ? n : Enumerable.Range(n - 3, 3).FirstOrDefault(i => (head[i] & 0xC0) != 0x80, n);
+            var whole =
+                n < head.Length ? n : Enumerable.Range(n - 3, 3).FirstOrDefault(i => (head[i] & 0xC0) != 0x80, n);
             _ = new UTF8Encoding(false, throwOnInvalidBytes: true).GetCharCount(head, 0, whole);
         }
         catch (DecoderFallbackException)

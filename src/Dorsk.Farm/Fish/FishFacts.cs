@@ -8,7 +8,11 @@ namespace Dorsk.Farm.Fish;
 /// <summary>Fish and where they stand: stockings, losses, moves, counts, samples, harvests, quarantine; each movement with its postings.</summary>
 internal static class FishFacts
 {
-    public static readonly FactTable<FishStocked> Stocked = new FactTable<FishStocked>("stocking", "stocked", Reach.Batch)
+    public static readonly FactTable<FishStocked> Stocked = new FactTable<FishStocked>(
+        "stocking",
+        "stocked",
+        Reach.Batch
+    )
         .Itself("batch", _ => 0, Refers.Batch)
         .Pond("pond", f => f.PondId)
         .Column("species", f => f.SpeciesKey)
@@ -18,15 +22,18 @@ internal static class FishFacts
         .Column("basis", f => f.Basis)
         .Column("not_ready_reason", f => f.NotReadyReason)
         .Column("target_g", f => f.TargetG)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Text("species"),
-            r.Text("origin"),
-            r.Int("count"),
-            r.Real("mean_g"),
-            r.Word<CountBasis>("basis"),
-            r.Text("not_ready_reason"),
-            r.MaybeReal("target_g")))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Text("species"),
+                r.Text("origin"),
+                r.Int("count"),
+                r.Real("mean_g"),
+                r.Word<CountBasis>("basis"),
+                r.Text("not_ready_reason"),
+                r.MaybeReal("target_g")
+            )
+        )
         .CheckedBy(FishChecks.Stocked)
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, BatchOf(desk))));
 
@@ -37,11 +44,16 @@ internal static class FishFacts
         .Column("account", f => f.To)
         .Column("cause", f => f.Cause)
         .Column("found_share", f => f.FoundShare)
-        .ReadBy(r => new(r.Long("pond"), r.Long("batch"), r.Int("count"), r.Word<Account>("account"), r.Text("cause"))
-        {
-            FoundShare = r.MaybeReal("found_share"),
-        })
-        .CheckedBy((desk, f) => FishChecks.OfBatch(desk, f.PondId, f.BatchId, b => StockRules.Check(f, b, desk.Happened, desk.Hand)))
+        .ReadBy(r =>
+            new(r.Long("pond"), r.Long("batch"), r.Int("count"), r.Word<Account>("account"), r.Text("cause"))
+            {
+                FoundShare = r.MaybeReal("found_share"),
+            }
+        )
+        .CheckedBy(
+            (desk, f) =>
+                FishChecks.OfBatch(desk, f.PondId, f.BatchId, b => StockRules.Check(f, b, desk.Happened, desk.Hand))
+        )
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));
 
     public static readonly FactTable<FishMoved> Moved = new FactTable<FishMoved>("move", "moved", Reach.Batch)
@@ -51,63 +63,85 @@ internal static class FishFacts
         .Column("count", f => f.Count)
         .Column("mean_g", f => f.MeanG)
         .Column("basis", f => f.Basis)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Long("to_pond"),
-            r.Long("batch"),
-            r.Int("count"),
-            r.Real("mean_g"),
-            r.Word<CountBasis>("basis")))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Long("to_pond"),
+                r.Long("batch"),
+                r.Int("count"),
+                r.Real("mean_g"),
+                r.Word<CountBasis>("basis")
+            )
+        )
         .CheckedBy((desk, f) => FishChecks.OfBatch(desk, f.PondId, f.BatchId, b => FishChecks.Moved(desk, f, b)))
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));
 
     /// <summary>A count posts nothing: what it differs by depends on lines before it that may still come, so the ledger works it out.</summary>
-    public static readonly FactTable<FishRecounted> Recounted = new FactTable<FishRecounted>("recount", "inventory count", Reach.Batch)
+    public static readonly FactTable<FishRecounted> Recounted = new FactTable<FishRecounted>(
+        "recount",
+        "inventory count",
+        Reach.Batch
+    )
         .Pond("pond", f => f.PondId)
         .Batch("batch", f => f.BatchId)
         .Column("count", f => f.Count)
         .Column("basis", f => f.Basis)
         .Column("reason", f => f.Reason)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Long("batch"),
-            r.Int("count"),
-            r.Word<CountBasis>("basis"),
-            r.Text("reason")))
-        .CheckedBy((desk, f) => FishChecks.OfBatch(desk, f.PondId, f.BatchId, b => StockRules.Check(f, b, desk.Happened, desk.Hand)));
+        .ReadBy(r =>
+            new(r.Long("pond"), r.Long("batch"), r.Int("count"), r.Word<CountBasis>("basis"), r.Text("reason"))
+        )
+        .CheckedBy(
+            (desk, f) =>
+                FishChecks.OfBatch(desk, f.PondId, f.BatchId, b => StockRules.Check(f, b, desk.Happened, desk.Hand))
+        );
 
-    public static readonly FactTable<QuarantineNoted> Quarantine = new FactTable<QuarantineNoted>("quarantine", "quarantine")
+    public static readonly FactTable<QuarantineNoted> Quarantine = new FactTable<QuarantineNoted>(
+        "quarantine",
+        "quarantine"
+    )
         .Pond("pond", f => f.PondId)
         .Batch("batch", f => f.BatchId)
         .Column("event", f => f.Event)
         .Column("days", f => f.Days)
         .Column("calm", f => f.Calm)
         .Column("text", f => f.Text)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Long("batch"),
-            r.Word<QuarantineEvent>("event"),
-            r.MaybeInt("days"),
-            r.Yes("calm"),
-            r.Text("text")))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Long("batch"),
+                r.Word<QuarantineEvent>("event"),
+                r.MaybeInt("days"),
+                r.Yes("calm"),
+                r.Text("text")
+            )
+        )
         .CheckedBy((desk, f) => FishChecks.OfBatch(desk, f.PondId, f.BatchId, _ => FishChecks.Quarantined(desk, f)));
 
     public static readonly FactTable<FishSampled> Sampled = new FactTable<FishSampled>("sample", "sample")
         .Pond("pond", f => f.PondId)
         .Batch("batch", f => f.BatchId)
         .Column("single", f => f.Single)
-        .Rows("weighing", f => f.Weighings.Select((w, n) => (w.Count, w.MassG, LengthM: f.LengthsM.ElementAtOrDefault(n))),
+        .Rows(
+            "weighing",
+            f => f.Weighings.Select((w, n) => (w.Count, w.MassG, LengthM: f.LengthsM.ElementAtOrDefault(n))),
             ("count", w => w.Count),
             ("mass_g", w => w.MassG),
-            ("length_m", w => w.LengthM))
-        .Set("sample_mark", f => f.Marks.Where(m => m.Fish > 0),
-            ("mark", m => m.Mark),
-            ("fish", m => m.Fish))
+            ("length_m", w => w.LengthM)
+        )
+        .Set("sample_mark", f => f.Marks.Where(m => m.Fish > 0), ("mark", m => m.Mark), ("fish", m => m.Fish))
         .ReadBy(SampleOf)
-        .CheckedBy((desk, f) => FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
-            StockRules.Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)));
+        .CheckedBy(
+            (desk, f) =>
+                FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
+                    StockRules.Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)
+                )
+        );
 
-    public static readonly FactTable<FishHarvested> Harvested = new FactTable<FishHarvested>("harvest", "harvest", Reach.Batch)
+    public static readonly FactTable<FishHarvested> Harvested = new FactTable<FishHarvested>(
+        "harvest",
+        "harvest",
+        Reach.Batch
+    )
         .Pond("pond", f => f.PondId)
         .Batch("batch", f => f.BatchId)
         .Column("count", f => f.Count)
@@ -116,24 +150,34 @@ internal static class FishFacts
         .Column("account", f => f.To)
         .Column("final", f => f.Final)
         .Column("difference_reason", f => f.DifferenceReason)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Long("batch"),
-            r.Int("count"),
-            r.Real("mass_kg"),
-            r.Word<CountBasis>("basis"),
-            r.Word<Account>("account"),
-            r.Yes("final"),
-            r.Text("difference_reason")))
-        .CheckedBy((desk, f) => FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
-            StockRules.Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Long("batch"),
+                r.Int("count"),
+                r.Real("mass_kg"),
+                r.Word<CountBasis>("basis"),
+                r.Word<Account>("account"),
+                r.Yes("final"),
+                r.Text("difference_reason")
+            )
+        )
+        .CheckedBy(
+            (desk, f) =>
+                FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
+                    StockRules.Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)
+                )
+        )
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Stocked, Lost, Moved, Recounted, Quarantine, Sampled, Harvested];
+    public static IReadOnlyList<FactKind> Kinds { get; } =
+    [Stocked, Lost, Moved, Recounted, Quarantine, Sampled, Harvested];
 
     private static FishSampled SampleOf(FactRow r)
     {
-        var weighings = r.Rows("weighing", w => (Count: w.Int("count"), MassG: w.Real("mass_g"), LengthM: w.MaybeReal("length_m")));
+        var weighings = r.Rows("weighing", w =>
+            (Count: w.Int("count"), MassG: w.Real("mass_g"), LengthM: w.MaybeReal("length_m"))
+        );
         return new(r.Long("pond"), r.Long("batch"), r.Yes("single"), weighings.ConvertAll(w => (w.Count, w.MassG)))
         {
             LengthsM = weighings.Exists(w => w.LengthM is not null) ? weighings.ConvertAll(w => w.LengthM) : [],
@@ -153,7 +197,14 @@ internal static class FishFacts
                 INSERT INTO posting(line, n, batch, account, pond, count, mass_g, basis)
                 VALUES ($line, $n, $batch, $account, $pond, $count, $g, $basis)
                 """,
-                ("line", desk.Line), ("n", n), ("batch", p.BatchId), ("account", p.Account), ("pond", p.PondId),
-                ("count", p.Count), ("g", p.MassG), ("basis", p.Basis));
+                ("line", desk.Line),
+                ("n", n),
+                ("batch", p.BatchId),
+                ("account", p.Account),
+                ("pond", p.PondId),
+                ("count", p.Count),
+                ("g", p.MassG),
+                ("basis", p.Basis)
+            );
     }
 }

@@ -10,7 +10,10 @@ namespace Dorsk.Farm.Fish;
 /// <summary>Deliveries on arrival, and acclimations.</summary>
 internal static class ReceivingFacts
 {
-    public static readonly FactTable<FishReceived> Received = new FactTable<FishReceived>("fish_received", "fish delivery")
+    public static readonly FactTable<FishReceived> Received = new FactTable<FishReceived>(
+        "fish_received",
+        "fish delivery"
+    )
         .Pond("pond", f => f.PondId)
         .Column("species", f => f.SpeciesKey)
         .Column("seller", f => f.Seller)
@@ -26,25 +29,31 @@ internal static class ReceivingFacts
         .Column("price", f => f.Price)
         .Column("verdict", f => f.Verdict)
         .Column("note", f => f.Note)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.Text("species"),
-            r.Text("seller"),
-            r.Text("lot"),
-            r.Word<SeedSource>("source"),
-            r.Int("count"),
-            r.Real("mean_g"),
-            r.Int("dead"),
-            r.Yes("lively"),
-            r.Yes("even"),
-            r.Yes("sound"),
-            r.Yes("papers"),
-            r.MaybeReal("price"),
-            r.Word<DeliveryVerdict>("verdict"),
-            r.Text("note")))
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Text("species"),
+                r.Text("seller"),
+                r.Text("lot"),
+                r.Word<SeedSource>("source"),
+                r.Int("count"),
+                r.Real("mean_g"),
+                r.Int("dead"),
+                r.Yes("lively"),
+                r.Yes("even"),
+                r.Yes("sound"),
+                r.Yes("papers"),
+                r.MaybeReal("price"),
+                r.Word<DeliveryVerdict>("verdict"),
+                r.Text("note")
+            )
+        )
         .CheckedBy((_, f) => f.Check());
 
-    public static readonly FactTable<AcclimationBegun> Begun = new FactTable<AcclimationBegun>("acclimation", "acclimation")
+    public static readonly FactTable<AcclimationBegun> Begun = new FactTable<AcclimationBegun>(
+        "acclimation",
+        "acclimation"
+    )
         .Pond("pond", f => f.PondId)
         .Column("species", f => f.SpeciesKey)
         .Column("mean_g", f => f.MeanG)
@@ -52,17 +61,23 @@ internal static class ReceivingFacts
         .Column("origin", f => f.Origin)
         .Column("hours_in_bag", f => f.HoursInBag)
         .Column("school", f => f.School)
-        .Rows("acclimation_water", f => f.Places.Prepend(f.Bag),
+        .Rows(
+            "acclimation_water",
+            f => f.Places.Prepend(f.Bag),
             ("temp_c", w => w.TempC),
             ("ph", w => w.Ph),
             ("salinity", w => w.SalinityPpt),
             ("tan", w => w.TanMgL),
             ("oxygen", w => w.DoMgL),
-            ("alkalinity", w => w.AlkalinityMgL))
+            ("alkalinity", w => w.AlkalinityMgL)
+        )
         .ReadBy(BegunOf)
         .CheckedBy((_, f) => CheckBegun(f));
 
-    public static readonly FactTable<AcclimationNoted> Noted = new FactTable<AcclimationNoted>("acclimation_note", "acclimation step")
+    public static readonly FactTable<AcclimationNoted> Noted = new FactTable<AcclimationNoted>(
+        "acclimation_note",
+        "acclimation step"
+    )
         .Column("run", f => f.RunId)
         .Pond("pond", f => f.PondId)
         .Column("event", f => f.Event)
@@ -73,17 +88,20 @@ internal static class ReceivingFacts
         .Column("oxygen", f => f.DoMgL)
         .Column("count", f => f.Count)
         .Column("text", f => f.Text)
-        .ReadBy(r => new(
-            r.Long("run"),
-            r.Long("pond"),
-            r.Word<AccEvent>("event"),
-            r.Text("step"),
-            r.MaybeReal("temp_c"),
-            r.MaybeReal("ph"),
-            r.MaybeReal("salinity"),
-            r.MaybeReal("oxygen"),
-            r.MaybeInt("count"),
-            r.Text("text")))
+        .ReadBy(r =>
+            new(
+                r.Long("run"),
+                r.Long("pond"),
+                r.Word<AccEvent>("event"),
+                r.Text("step"),
+                r.MaybeReal("temp_c"),
+                r.MaybeReal("ph"),
+                r.MaybeReal("salinity"),
+                r.MaybeReal("oxygen"),
+                r.MaybeInt("count"),
+                r.Text("text")
+            )
+        )
         .CheckedBy(CheckNoted);
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Received, Begun, Noted];
@@ -96,7 +114,8 @@ internal static class ReceivingFacts
             w.Real("salinity"),
             w.MaybeReal("tan"),
             w.MaybeReal("oxygen"),
-            w.MaybeReal("alkalinity")));
+            w.MaybeReal("alkalinity")
+        ));
         return new(
             r.Long("pond"),
             r.Text("species"),
@@ -106,7 +125,8 @@ internal static class ReceivingFacts
             waters[0],
             [.. waters.Skip(1)],
             r.Real("hours_in_bag"),
-            r.Word<AccSchool>("school"));
+            r.Word<AccSchool>("school")
+        );
     }
 
     private static IEnumerable<Remark> CheckBegun(AcclimationBegun f)
@@ -122,6 +142,8 @@ internal static class ReceivingFacts
     }
 
     private static IEnumerable<Remark> CheckNoted(Desk desk, AcclimationNoted f) =>
-        ReceivingQuestions.Run(desk.Connection, desk.AsOf.Known, desk.Hand, f.RunId) is { } run && run.Begun.PondId == f.PondId
-            ? f.Check(run) : [Remark.Refuse("", "There is no such acclimation, or it was taken back.")];
+        ReceivingQuestions.Run(desk.Connection, desk.AsOf.Known, desk.Hand, f.RunId) is { } run
+        && run.Begun.PondId == f.PondId
+            ? f.Check(run)
+            : [Remark.Refuse("", "There is no such acclimation, or it was taken back.")];
 }

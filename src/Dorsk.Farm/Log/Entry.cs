@@ -10,8 +10,14 @@ namespace Dorsk.Farm.Log;
 public sealed record Entry(Guid Id, string Author, IReadOnlyList<NewLine> Lines, IReadOnlyCollection<string> Meant)
 {
     /// <summary>An entry of one line.</summary>
-    public static Entry Of(Guid id, string author, DateTimeOffset happened, Fact fact, string asTyped = "", IReadOnlyCollection<string>? meant = null) =>
-        new(id, author, [new(happened, fact, asTyped, null)], meant ?? []);
+    public static Entry Of(
+        Guid id,
+        string author,
+        DateTimeOffset happened,
+        Fact fact,
+        string asTyped = "",
+        IReadOnlyCollection<string>? meant = null
+    ) => new(id, author, [new(happened, fact, asTyped, null)], meant ?? []);
 }
 
 /// <summary>A line to be: one fact, or a bare void.</summary>
@@ -36,7 +42,8 @@ public sealed record Receipt(IReadOnlyList<long> Lines, IReadOnlyList<Remark> Re
 
     /// <summary>For what nobody typed: it is right, or the program is wrong.</summary>
     /// <exception cref="InvalidOperationException">It was not entered.</exception>
-    public Receipt OrThrow() => Accepted ? this : throw new InvalidOperationException(string.Join(" ", Remarks.Select(r => r.Text)));
+    public Receipt OrThrow() =>
+        Accepted ? this : throw new InvalidOperationException(string.Join(" ", Remarks.Select(r => r.Text)));
 }
 
 /// <summary>The two times of every question: what had happened, as far as it was known.</summary>

@@ -14,16 +14,22 @@ internal static class PeopleFacts
         .Itself("person", p => p.PersonId)
         .ReadBy(PersonOf)
         .CheckedBy((desk, p) => PeopleRules.Check(p, [.. Everybody(desk).Where(other => other.PersonId != p.PersonId)]))
-        .VoidedBy((desk, _, _) => Everybody(desk).Any(p => p.Role == Role.Manager)
-            ? [] : [Remark.Refuse("", "Nobody would be left who may manage the farm. Name another Manager first.")]);
+        .VoidedBy(
+            (desk, _, _) =>
+                Everybody(desk).Any(p => p.Role == Role.Manager)
+                    ? []
+                    : [Remark.Refuse("", "Nobody would be left who may manage the farm. Name another Manager first.")]
+        );
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Named];
 
     // Roles were written with a space once; who was first named has no number of their own.
-    private static PersonNamed PersonOf(FactRow r) => new(
-        r.Text("name"),
-        Enum.Parse<Role>(r.Text("role").Replace(" ", "", StringComparison.Ordinal), ignoreCase: true),
-        r.MaybeLong("person") ?? r.Line);
+    private static PersonNamed PersonOf(FactRow r) =>
+        new(
+            r.Text("name"),
+            Enum.Parse<Role>(r.Text("role").Replace(" ", "", StringComparison.Ordinal), ignoreCase: true),
+            r.MaybeLong("person") ?? r.Line
+        );
 
     private static List<PersonNamed> Everybody(Desk desk) => PeopleQuestions.All(desk.Connection, desk.AsOf.Known);
 }

@@ -10,7 +10,11 @@ namespace Dorsk.Farm.Ponds;
 /// <summary>The farm's description, its ponds, what is fitted to them, and work at them.</summary>
 internal static class FarmFacts
 {
-    public static readonly FactTable<FarmDescribed> Described = new FactTable<FarmDescribed>("farm", "farm described", Reach.Farm)
+    public static readonly FactTable<FarmDescribed> Described = new FactTable<FarmDescribed>(
+        "farm",
+        "farm described",
+        Reach.Farm
+    )
         .Column("name", f => f.Name)
         .Column("place_name", f => f.PlaceName)
         .Column("latitude", f => f.Place.LatitudeDeg)
@@ -21,18 +25,25 @@ internal static class FarmFacts
         .Column("decimal_sign", f => f.Hand.Sign)
         .Column("currency", f => f.Currency)
         .Column("kwh_price", f => f.KWhPrice)
-        .ReadBy(r => new(
-            r.Text("name"),
-            r.Text("place_name"),
-            new(r.Real("latitude"), r.Real("longitude")),
-            r.Real("altitude_m"),
-            r.Text("zone"),
-            new(r.Word<UnitSystem>("units"), r.Word<DecimalSign>("decimal_sign")),
-            r.Text("currency"),
-            r.MaybeReal("kwh_price")))
+        .ReadBy(r =>
+            new(
+                r.Text("name"),
+                r.Text("place_name"),
+                new(r.Real("latitude"), r.Real("longitude")),
+                r.Real("altitude_m"),
+                r.Text("zone"),
+                new(r.Word<UnitSystem>("units"), r.Word<DecimalSign>("decimal_sign")),
+                r.Text("currency"),
+                r.MaybeReal("kwh_price")
+            )
+        )
         .CheckedBy((_, f) => FarmRules.Check(f))
-        .VoidedBy((desk, _, _) => FarmQuestions.Farm(desk.Connection, desk.AsOf.Known) is null
-            ? [Remark.Refuse("", "This is the only description of the farm. Correct it instead.")] : []);
+        .VoidedBy(
+            (desk, _, _) =>
+                FarmQuestions.Farm(desk.Connection, desk.AsOf.Known) is null
+                    ? [Remark.Refuse("", "This is the only description of the farm. Correct it instead.")]
+                    : []
+        );
 
     public static readonly FactTable<PondBuilt> Built = new FactTable<PondBuilt>("pond", "pond described")
         .Itself("pond", f => f.Pond.Id, Refers.Pond)
@@ -55,20 +66,31 @@ internal static class FarmFacts
         .CheckedBy((desk, f) => FarmRules.Check(f.Pond, OtherCodes(desk, f.Pond)))
         .VoidedBy(StillNeeded);
 
-    public static readonly FactTable<AeratorsFitted> Aerators = new FactTable<AeratorsFitted>("aerators_fitted", "aerators")
+    public static readonly FactTable<AeratorsFitted> Aerators = new FactTable<AeratorsFitted>(
+        "aerators_fitted",
+        "aerators"
+    )
         .Pond("pond", f => f.PondId)
-        .Rows("aerator", f => f.Aerators,
+        .Rows(
+            "aerator",
+            f => f.Aerators,
             ("code", a => a.Code),
             ("kind", a => a.Kind.Name),
             ("shaft_kw", a => a.ShaftKW),
             ("on_minute", a => Minute(a.On)),
-            ("off_minute", a => Minute(a.Off)))
+            ("off_minute", a => Minute(a.Off))
+        )
         .ReadBy(r => new(r.Long("pond"), r.Rows("aerator", AeratorOf)))
         .CheckedBy((_, f) => FarmRules.Check(f));
 
-    public static readonly FactTable<EquipmentFitted> Equipment = new FactTable<EquipmentFitted>("equipment_fitted", "equipment")
+    public static readonly FactTable<EquipmentFitted> Equipment = new FactTable<EquipmentFitted>(
+        "equipment_fitted",
+        "equipment"
+    )
         .Pond("pond", f => f.PondId)
-        .Rows("equipment", f => f.Items,
+        .Rows(
+            "equipment",
+            f => f.Items,
             ("kind", e => e.Kind),
             ("name", e => e.Name),
             ("power_kw", e => e.PowerKW),
@@ -77,20 +99,30 @@ internal static class FarmFacts
             ("thickness_um", e => e.ThicknessUm),
             ("uv", e => e.Uv),
             ("laid", e => e.Laid),
-            ("life_cycles", e => e.LifeCycles))
-        .ReadBy(r => new(r.Long("pond"), r.Rows("equipment", e => new Equipment(
-            e.Word<EquipmentKind>("kind"),
-            e.Text("name"),
-            e.MaybeReal("power_kw"),
-            e.MaybeReal("flow_m3_h"),
-            e.MaybeReal("mesh_mm"),
-            e.MaybeReal("thickness_um"),
-            e.Yes("uv"),
-            e.MaybeDay("laid"),
-            e.MaybeInt("life_cycles")))))
+            ("life_cycles", e => e.LifeCycles)
+        )
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Rows("equipment", e => new Equipment(
+                    e.Word<EquipmentKind>("kind"),
+                    e.Text("name"),
+                    e.MaybeReal("power_kw"),
+                    e.MaybeReal("flow_m3_h"),
+                    e.MaybeReal("mesh_mm"),
+                    e.MaybeReal("thickness_um"),
+                    e.Yes("uv"),
+                    e.MaybeDay("laid"),
+                    e.MaybeInt("life_cycles")
+                ))
+            )
+        )
         .CheckedBy((_, f) => FarmRules.Check(f));
 
-    public static readonly FactTable<PondArchived> Archived = new FactTable<PondArchived>("pond_archived", "laid up or back in use")
+    public static readonly FactTable<PondArchived> Archived = new FactTable<PondArchived>(
+        "pond_archived",
+        "laid up or back in use"
+    )
         .Pond("pond", f => f.PondId)
         .Column("archived", f => f.Archived)
         .Column("reason", f => f.Reason)
@@ -108,42 +140,49 @@ internal static class FarmFacts
     public static IReadOnlyList<FactKind> Kinds { get; } = [Described, Built, Aerators, Equipment, Archived, Worked];
 
     /// <summary>A pond's row as the pond.</summary>
-    public static Pond PondOf(FactRow r) => new(
-        r.Long("pond"),
-        r.Text("code"),
-        r.Text("name"),
-        r.Word<PondKind>("kind"),
-        ShapeOf(r),
-        r.Text("use"),
-        r.MaybeReal("fish_share") is { } share ? new(share, r.Real("paddle_m3_h")) : null);
+    public static Pond PondOf(FactRow r) =>
+        new(
+            r.Long("pond"),
+            r.Text("code"),
+            r.Text("name"),
+            r.Word<PondKind>("kind"),
+            ShapeOf(r),
+            r.Text("use"),
+            r.MaybeReal("fish_share") is { } share ? new(share, r.Real("paddle_m3_h")) : null
+        );
 
     /// <summary>An aerator's row as the aerator.</summary>
     /// <exception cref="InvalidOperationException">The tables know no such kind of aerator.</exception>
-    public static Aerator AeratorOf(FactRow r) => new(
-        r.Text("code"),
-        AeratorKind.Find(r.Text("kind")) ?? throw new InvalidOperationException($"No kind of aerator {r.Text("kind")} in the tables."),
-        r.Real("shaft_kw"),
-        Hour(r.MaybeLong("on_minute")),
-        Hour(r.MaybeLong("off_minute")));
+    public static Aerator AeratorOf(FactRow r) =>
+        new(
+            r.Text("code"),
+            AeratorKind.Find(r.Text("kind"))
+                ?? throw new InvalidOperationException($"No kind of aerator {r.Text("kind")} in the tables."),
+            r.Real("shaft_kw"),
+            Hour(r.MaybeLong("on_minute")),
+            Hour(r.MaybeLong("off_minute"))
+        );
 
-    private static PondShape ShapeOf(FactRow r) => r.Text("shape") switch
-    {
-        nameof(RoundTank) => new RoundTank(r.Real("diameter_m"), r.Real("depth_m")),
-        nameof(OutlinePond) => new OutlinePond(OutlineIn(r), r.Real("depth_m"), r.Real("slope")),
-        nameof(MeanDepthPond) => new MeanDepthPond(OutlineIn(r), r.Real("mean_depth_m"), r.Real("depth_m")),
-        nameof(TablePond) => new TablePond(OutlineIn(r), Pairs.Read(r.Text("depth_table"))),
-        _ => new SlopedRectangle(r.Real("length_m"), r.Real("width_m"), r.Real("depth_m"), r.Real("slope")),
-    };
+    private static PondShape ShapeOf(FactRow r) =>
+        r.Text("shape") switch
+        {
+            nameof(RoundTank) => new RoundTank(r.Real("diameter_m"), r.Real("depth_m")),
+            nameof(OutlinePond) => new OutlinePond(OutlineIn(r), r.Real("depth_m"), r.Real("slope")),
+            nameof(MeanDepthPond) => new MeanDepthPond(OutlineIn(r), r.Real("mean_depth_m"), r.Real("depth_m")),
+            nameof(TablePond) => new TablePond(OutlineIn(r), Pairs.Read(r.Text("depth_table"))),
+            _ => new SlopedRectangle(r.Real("length_m"), r.Real("width_m"), r.Real("depth_m"), r.Real("slope")),
+        };
 
     private static Outline OutlineIn(FactRow r) => new(Pairs.Read(r.Text("outline")));
 
-    private static Outline? OutlineOf(PondShape shape) => shape switch
-    {
-        OutlinePond drawn => drawn.Outline,
-        MeanDepthPond mean => mean.Outline,
-        TablePond table => table.Outline,
-        _ => null,
-    };
+    private static Outline? OutlineOf(PondShape shape) =>
+        shape switch
+        {
+            OutlinePond drawn => drawn.Outline,
+            MeanDepthPond mean => mean.Outline,
+            TablePond table => table.Outline,
+            _ => null,
+        };
 
     private static IEnumerable<string> OtherCodes(Desk desk, Pond pond) =>
         FarmQuestions.Ponds(desk.Connection, desk.AsOf.Known).Where(p => p.Id != pond.Id).Select(p => p.Code);
@@ -154,9 +193,15 @@ internal static class FarmFacts
         if (FarmQuestions.Pond(desk.Connection, desk.AsOf.Known, built.Pond.Id) is not null)
             yield break;
         if (StandingIn(desk, built.Pond.Id) is > 0 and var fish)
-            yield return Remark.Refuse("", $"{desk.Hand.Count(fish)} fish stand in this pond. Correct its description, or lay it up once it is empty.");
+            yield return Remark.Refuse(
+                "",
+                $"{desk.Hand.Count(fish)} fish stand in this pond. Correct its description, or lay it up once it is empty."
+            );
         else if (LogLines.Naming(desk.Connection, built.Pond.Id) is { Count: > 0 } lines)
-            yield return Remark.Refuse("", $"Other lines of the log belong to this pond ({string.Join(", ", lines)}). Correct its description, or lay it up.");
+            yield return Remark.Refuse(
+                "",
+                $"Other lines of the log belong to this pond ({string.Join(", ", lines)}). Correct its description, or lay it up."
+            );
     }
 
     private static long StandingIn(Desk desk, long pond) =>

@@ -15,7 +15,11 @@ internal static class PlanFacts
         .ReadBy(r => new(r.Long("pond"), r.Real("east_m"), r.Real("north_m"), r.Real("turn_deg")))
         .CheckedBy((_, f) => FarmRules.Check(f));
 
-    public static readonly FactTable<LandmarkDrawn> Landmark = new FactTable<LandmarkDrawn>("landmark", "drawn on the plan", Reach.Farm)
+    public static readonly FactTable<LandmarkDrawn> Landmark = new FactTable<LandmarkDrawn>(
+        "landmark",
+        "drawn on the plan",
+        Reach.Farm
+    )
         .Column("kind", f => f.Kind)
         .Column("name", f => f.Name)
         .Column("points", f => Pairs.Write(f.PointsM))
@@ -24,11 +28,14 @@ internal static class PlanFacts
 
     public static readonly FactTable<MarksSet> Marks = new FactTable<MarksSet>("marks_set", "marks on the plan")
         .Pond("pond", f => f.PondId)
-        .Rows("mark", f => f.Marks,
+        .Rows(
+            "mark",
+            f => f.Marks,
             ("kind", m => m.Kind),
             ("code", m => m.Code),
             ("east_m", m => m.EastM),
-            ("north_m", m => m.NorthM))
+            ("north_m", m => m.NorthM)
+        )
         .ReadBy(r => new(r.Long("pond"), r.Rows("mark", MarkOf)))
         .CheckedBy((_, f) => FarmRules.Check(f));
 

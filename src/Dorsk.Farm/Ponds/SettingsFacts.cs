@@ -8,12 +8,18 @@ namespace Dorsk.Farm.Ponds;
 /// <summary>The farm's own values of species, limits of the water and feeding tables.</summary>
 internal static class SettingsFacts
 {
-    public static readonly FactTable<SpeciesValueSet> SpeciesValue = new FactTable<SpeciesValueSet>("species_value", "species value", Reach.Farm)
+    public static readonly FactTable<SpeciesValueSet> SpeciesValue = new FactTable<SpeciesValueSet>(
+        "species_value",
+        "species value",
+        Reach.Farm
+    )
         .Column("species", v => v.SpeciesKey)
         .Column("field", v => v.Field)
         .Column("value", v => v.Value)
         .ReadBy(r => new(r.Text("species"), r.Text("field"), r.MaybeReal("value")))
-        .CheckedBy((desk, v) => Core.Species.SpeciesValue.Check(v, Would(desk, v.SpeciesKey, null, [v], []), desk.Hand));
+        .CheckedBy(
+            (desk, v) => Core.Species.SpeciesValue.Check(v, Would(desk, v.SpeciesKey, null, [v], []), desk.Hand)
+        );
 
     public static readonly FactTable<LimitSet> Limit = new FactTable<LimitSet>("limit_set", "limit")
         .Pond("pond", l => l.PondId)
@@ -21,25 +27,46 @@ internal static class SettingsFacts
         .Column("stage", l => l.Stage)
         .Column("name", l => l.Limit)
         .Column("value", l => l.Value)
-        .ReadBy(r => new(r.MaybeLong("pond"), r.Text("species"), r.Word<LifeStage>("stage"), r.Text("name"), r.MaybeReal("value")))
+        .ReadBy(r =>
+            new(
+                r.MaybeLong("pond"),
+                r.Text("species"),
+                r.Word<LifeStage>("stage"),
+                r.Text("name"),
+                r.MaybeReal("value")
+            )
+        )
         .CheckedBy(CheckLimit);
 
-    public static readonly FactTable<FeedTableSet> FeedTable = new FactTable<FeedTableSet>("feed_table", "feeding table", Reach.Farm)
+    public static readonly FactTable<FeedTableSet> FeedTable = new FactTable<FeedTableSet>(
+        "feed_table",
+        "feeding table",
+        Reach.Farm
+    )
         .Column("species", t => t.SpeciesKey)
-        .Rows("feed_table_row", t => t.Rows,
+        .Rows(
+            "feed_table_row",
+            t => t.Rows,
             ("from_g", x => x.FromG),
             ("pellet_low_mm", x => x.PelletLowMm),
             ("pellet_high_mm", x => x.PelletHighMm),
             ("protein_pct", x => x.ProteinPct),
             ("ration_pct", x => x.RationPct),
-            ("temp_c", x => x.TempC))
-        .ReadBy(r => new(r.Text("species"), r.Rows("feed_table_row", x => new FeedTableRow(
-            x.Real("from_g"),
-            x.Real("pellet_low_mm"),
-            x.Real("pellet_high_mm"),
-            x.Real("protein_pct"),
-            x.Real("ration_pct"),
-            x.Real("temp_c")))))
+            ("temp_c", x => x.TempC)
+        )
+        .ReadBy(r =>
+            new(
+                r.Text("species"),
+                r.Rows("feed_table_row", x => new FeedTableRow(
+                    x.Real("from_g"),
+                    x.Real("pellet_low_mm"),
+                    x.Real("pellet_high_mm"),
+                    x.Real("protein_pct"),
+                    x.Real("ration_pct"),
+                    x.Real("temp_c")
+                ))
+            )
+        )
         .CheckedBy((_, t) => t.Check());
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [SpeciesValue, Limit, FeedTable];
@@ -57,7 +84,9 @@ internal static class SettingsFacts
         if (FishSpecies.Find(key) is not { } species)
             return null;
         var values = SettingsQuestions.Values(desk.Connection, desk.AsOf.Known);
-        var limits = SettingsQuestions.Limits(desk.Connection, desk.AsOf.Known).Where(l => l.PondId is null || l.PondId == pond);
+        var limits = SettingsQuestions
+            .Limits(desk.Connection, desk.AsOf.Known)
+            .Where(l => l.PondId is null || l.PondId == pond);
         return FarmSpecies.Of(species, [.. values, .. value], [.. limits, .. limit]);
     }
 }

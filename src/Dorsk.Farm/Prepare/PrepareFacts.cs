@@ -9,7 +9,10 @@ namespace Dorsk.Farm.Prepare;
 /// <summary>Plans of making a pond ready.</summary>
 internal static class PrepareFacts
 {
-    public static readonly FactTable<PreparationPlanned> Planned = new FactTable<PreparationPlanned>("preparation", "preparation")
+    public static readonly FactTable<PreparationPlanned> Planned = new FactTable<PreparationPlanned>(
+        "preparation",
+        "preparation"
+    )
         .Pond("pond", p => p.PondId)
         .Column("stock_on", p => p.StockOn)
         .Column("species", p => p.SpeciesKey)
@@ -29,27 +32,31 @@ internal static class PrepareFacts
         .Column("fertiliser_bag", p => p.Prices.FertiliserBag)
         .Column("meal_bag", p => p.Prices.MealBag)
         .Column("kwh", p => p.Prices.KWh)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            r.MaybeDay("stock_on"),
-            r.Text("species"),
-            r.Int("dry_days"),
-            r.Word<LimeSchool>("lime"),
-            r.MaybeReal("mud_ph"),
-            r.Word<SoilTexture>("texture"),
-            r.MaybeReal("alkalinity_mg_l"),
-            r.Real("lime_value_pct"),
-            r.Word<PestSchool>("pests"),
-            r.MaybeReal("poison_g_m3"),
-            r.Int("poison_days"),
-            r.Word<FertiliserSchool>("fertiliser"),
-            r.Yes("cover"),
+        .ReadBy(r =>
             new(
-                r.Real("bag_kg"),
-                r.MaybeReal("lime_bag"),
-                r.MaybeReal("fertiliser_bag"),
-                r.MaybeReal("meal_bag"),
-                r.MaybeReal("kwh"))))
+                r.Long("pond"),
+                r.MaybeDay("stock_on"),
+                r.Text("species"),
+                r.Int("dry_days"),
+                r.Word<LimeSchool>("lime"),
+                r.MaybeReal("mud_ph"),
+                r.Word<SoilTexture>("texture"),
+                r.MaybeReal("alkalinity_mg_l"),
+                r.Real("lime_value_pct"),
+                r.Word<PestSchool>("pests"),
+                r.MaybeReal("poison_g_m3"),
+                r.Int("poison_days"),
+                r.Word<FertiliserSchool>("fertiliser"),
+                r.Yes("cover"),
+                new(
+                    r.Real("bag_kg"),
+                    r.MaybeReal("lime_bag"),
+                    r.MaybeReal("fertiliser_bag"),
+                    r.MaybeReal("meal_bag"),
+                    r.MaybeReal("kwh")
+                )
+            )
+        )
         .CheckedBy(Check);
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Planned];
@@ -62,6 +69,9 @@ internal static class PrepareFacts
             yield return Remark.Refuse("Species", "Choose the species from the list.");
         var stands = FishQuestions.Standing(desk.Connection, desk.AsOf.Known, plan.PondId).Sum(b => (long)b.Stands);
         if (stands > 0)
-            yield return Remark.Refuse("", $"{desk.Hand.Count(stands)} fish stand in this pond on the books. It is prepared once they are out.");
+            yield return Remark.Refuse(
+                "",
+                $"{desk.Hand.Count(stands)} fish stand in this pond on the books. It is prepared once they are out."
+            );
     }
 }

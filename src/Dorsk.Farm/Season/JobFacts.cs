@@ -30,16 +30,19 @@ internal static class JobFacts
         .Column("at_hour", d => d.At)
         .Column("who", d => d.Who)
         .Column("last_day", d => d.Until)
-        .ReadBy(r => new(
-            r.Long("duty"),
-            r.MaybeLong("pond"),
-            r.Text("what"),
-            r.Text("reason"),
-            r.Int("every_days"),
-            r.Day("first_day"),
-            r.Hour("at_hour"),
-            r.Word<Role>("who"),
-            r.MaybeDay("last_day")))
+        .ReadBy(r =>
+            new(
+                r.Long("duty"),
+                r.MaybeLong("pond"),
+                r.Text("what"),
+                r.Text("reason"),
+                r.Int("every_days"),
+                r.Day("first_day"),
+                r.Hour("at_hour"),
+                r.Word<Role>("who"),
+                r.MaybeDay("last_day")
+            )
+        )
         .CheckedBy(CheckDuty);
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Closed, Duty];

@@ -8,7 +8,10 @@ namespace Dorsk.Farm.Season;
 /// <summary>Days on which fish are to leave or to come, copies of the season, and stocking plans.</summary>
 internal static class SeasonFacts
 {
-    public static readonly FactTable<HarvestPlanned> Harvest = new FactTable<HarvestPlanned>("harvest_planned", "harvest planned")
+    public static readonly FactTable<HarvestPlanned> Harvest = new FactTable<HarvestPlanned>(
+        "harvest_planned",
+        "harvest planned"
+    )
         .Itself("plan", h => h.PlanId)
         .Pond("pond", h => h.PondId)
         .Batch("batch", h => h.BatchId)
@@ -16,18 +19,24 @@ internal static class SeasonFacts
         .Column("count", h => h.Count)
         .Pond("to_pond", h => h.ToPondId)
         .Column("dropped", h => h.Dropped)
-        .ReadBy(r => new(
-            r.Long("plan"),
-            r.Long("pond"),
-            r.Long("batch"),
-            r.Day("day"),
-            r.MaybeInt("count"),
-            r.MaybeLong("to_pond"),
-            r.Yes("dropped")))
+        .ReadBy(r =>
+            new(
+                r.Long("plan"),
+                r.Long("pond"),
+                r.Long("batch"),
+                r.Day("day"),
+                r.MaybeInt("count"),
+                r.MaybeLong("to_pond"),
+                r.Yes("dropped")
+            )
+        )
         // What is given up need not lie ahead any more.
         .CheckedBy((desk, h) => h.Dropped ? [] : h.Check(desk.Today).Concat(Leaves(desk, h)));
 
-    public static readonly FactTable<CyclePlanned> Cycle = new FactTable<CyclePlanned>("cycle_planned", "stocking planned")
+    public static readonly FactTable<CyclePlanned> Cycle = new FactTable<CyclePlanned>(
+        "cycle_planned",
+        "stocking planned"
+    )
         .Itself("plan", c => c.PlanId)
         .Pond("pond", c => c.PondId)
         .Column("species", c => c.SpeciesKey)
@@ -38,20 +47,27 @@ internal static class SeasonFacts
         .Pond("from_pond", c => c.FromPondId)
         .Column("harvest_on", c => c.HarvestOn)
         .Column("dropped", c => c.Dropped)
-        .ReadBy(r => new(
-            r.Long("plan"),
-            r.Long("pond"),
-            r.Text("species"),
-            r.Day("stock_on"),
-            r.Int("count"),
-            r.Real("mean_g"),
-            r.Real("target_g"),
-            r.MaybeLong("from_pond"),
-            r.MaybeDay("harvest_on"),
-            r.Yes("dropped")))
+        .ReadBy(r =>
+            new(
+                r.Long("plan"),
+                r.Long("pond"),
+                r.Text("species"),
+                r.Day("stock_on"),
+                r.Int("count"),
+                r.Real("mean_g"),
+                r.Real("target_g"),
+                r.MaybeLong("from_pond"),
+                r.MaybeDay("harvest_on"),
+                r.Yes("dropped")
+            )
+        )
         .CheckedBy((desk, c) => c.Dropped ? [] : c.Check(desk.Today).Concat(Comes(desk, c)));
 
-    public static readonly FactTable<SeasonKept> Copy = new FactTable<SeasonKept>("season_kept", "copy of the season", Reach.Pages)
+    public static readonly FactTable<SeasonKept> Copy = new FactTable<SeasonKept>(
+        "season_kept",
+        "copy of the season",
+        Reach.Pages
+    )
         .Itself("copy", s => s.CopyId)
         .Column("name", s => s.Name)
         .Column("moves", s => s.Moves)
@@ -59,7 +75,10 @@ internal static class SeasonFacts
         .ReadBy(r => new(r.Long("copy"), r.Text("name"), r.Text("moves"), r.Yes("dropped")))
         .CheckedBy((_, s) => s.Check());
 
-    public static readonly FactTable<StockingPlanKept> Plan = new FactTable<StockingPlanKept>("stocking_plan", "stocking plan")
+    public static readonly FactTable<StockingPlanKept> Plan = new FactTable<StockingPlanKept>(
+        "stocking_plan",
+        "stocking plan"
+    )
         .Itself("plan", p => p.PlanId)
         .Pond("pond", p => p.PondId)
         .Column("name", p => p.Name)
@@ -76,7 +95,10 @@ internal static class SeasonFacts
         if (standing is not { Stands: > 0 })
             yield return Remark.Refuse("Batch", "No fish of this batch stand in the pond any more. Choose another.");
         else if (h.Count >= standing.Stands)
-            yield return Remark.Refuse("Count", $"About {desk.Hand.Count(standing.Stands)} stand here. Leave the number empty when all leave.");
+            yield return Remark.Refuse(
+                "Count",
+                $"About {desk.Hand.Count(standing.Stands)} stand here. Leave the number empty when all leave."
+            );
         if (h.ToPondId is { } to && FarmQuestions.Pond(desk.Connection, desk.AsOf.Known, to) is null)
             yield return Remark.Refuse("To", "There is no such pond. Choose one of the list.");
     }

@@ -8,7 +8,9 @@ namespace Dorsk.Farm.Sql;
 /// <summary>The farm's data file: opens connections with the settings that make a kept entry stay kept, and brings the file up to this build.</summary>
 public sealed class FarmFile
 {
-    private const int BeatTimeoutS = 5, WaitS = 20, Busy = 5;
+    private const int BeatTimeoutS = 5,
+        WaitS = 20,
+        Busy = 5;
     private readonly Lock writers = new();
     private readonly string connectionString;
 
@@ -17,7 +19,13 @@ public sealed class FarmFile
     public FarmFile(string path)
     {
         Path = path;
-        connectionString = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, Pooling = true, DefaultTimeout = WaitS }.ToString();
+        connectionString = new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            ForeignKeys = true,
+            Pooling = true,
+            DefaultTimeout = WaitS,
+        }.ToString();
     }
 
     /// <summary>Path of the file.</summary>
@@ -54,15 +62,25 @@ public sealed class FarmFile
             if (Done(connection).SetEquals(Assembly.GetExecutingAssembly().GetManifestResourceNames().Where(IsStep)))
                 return;
         }
-        var upgrade = DeployChanges.To.SqliteDatabase(connectionString)
+        var upgrade = DeployChanges
+            .To.SqliteDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly(), IsStep)
-            .WithVariablesDisabled().WithTransactionPerScript().JournalToSqliteTable("schema_step").LogTo(new NoUpgradeLog()).Build();
+            .WithVariablesDisabled()
+            .WithTransactionPerScript()
+            .JournalToSqliteTable("schema_step")
+            .LogTo(new NoUpgradeLog())
+            .Build();
         var known = upgrade.GetDiscoveredScripts().Select(s => s.Name).ToHashSet();
         if (upgrade.GetExecutedScripts().FirstOrDefault(s => !known.Contains(s)) is { } unknown)
-            throw new InvalidOperationException($"{Path} was written by a newer Dorsk (it knows the step {unknown}). Start that version, or restore a backup made with this one.");
+            throw new InvalidOperationException(
+                $"{Path} was written by a newer Dorsk (it knows the step {unknown}). Start that version, or restore a backup made with this one."
+            );
         var result = upgrade.PerformUpgrade();
         if (!result.Successful)
-            throw new InvalidOperationException($"{Path} could not be brought up to this build at step {result.ErrorScript?.Name}: {result.Error.Message}", result.Error);
+            throw new InvalidOperationException(
+                $"{Path} could not be brought up to this build at step {result.ErrorScript?.Name}: {result.Error.Message}",
+                result.Error
+            );
     }
 
     /// <summary>Notes in the file that the watch looked. It fails exactly when nothing could be recorded.</summary>
@@ -89,13 +107,19 @@ public sealed class FarmFile
     // Step 21 was changed in its first week: a file that took it before lacks a column, which no later step could add only where it is missing.
     private static void Mend(SqliteConnection c)
     {
-        if (Done(c).Any(s => s.EndsWith("0021_air.sql", StringComparison.Ordinal)) && Sqlite.Number(c, "SELECT count(*) FROM pragma_table_info('forecast_issued') WHERE name = 'shown'") == 0)
+        if (
+            Done(c).Any(s => s.EndsWith("0021_air.sql", StringComparison.Ordinal))
+            && Sqlite.Number(c, "SELECT count(*) FROM pragma_table_info('forecast_issued') WHERE name = 'shown'") == 0
+        )
             Sqlite.Run(c, "ALTER TABLE forecast_issued ADD COLUMN shown INTEGER NOT NULL DEFAULT 1");
     }
 
     private static bool IsStep(string resource) => resource.EndsWith(".sql", StringComparison.Ordinal);
 
-    private static HashSet<string> Done(SqliteConnection c) => Sqlite.Number(c, "SELECT count(*) FROM sqlite_master WHERE name = 'schema_step'") == 0 ? [] : [.. Sqlite.Rows(c, "SELECT ScriptName FROM schema_step", r => r.GetString(0))];
+    private static HashSet<string> Done(SqliteConnection c) =>
+        Sqlite.Number(c, "SELECT count(*) FROM sqlite_master WHERE name = 'schema_step'") == 0
+            ? []
+            : [.. Sqlite.Rows(c, "SELECT ScriptName FROM schema_step", r => r.GetString(0))];
 
     internal SqliteConnection Open(bool pooled = true)
     {

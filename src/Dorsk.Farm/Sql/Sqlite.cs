@@ -11,7 +11,12 @@ internal static class Sqlite
         return command.ExecuteNonQuery();
     }
 
-    public static List<T> Rows<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values)
+    public static List<T> Rows<T>(
+        SqliteConnection connection,
+        string sql,
+        Func<SqliteDataReader, T> read,
+        params (string Name, object? Value)[] values
+    )
     {
         using var command = Command(connection, sql, values);
         using var reader = command.ExecuteReader();
@@ -22,17 +27,31 @@ internal static class Sqlite
     }
 
     /// <summary>Rows of a list that the whole farm hangs on: one that cannot be read is left out, and the look over the rows of the file says which. It must not take the others along.</summary>
-    public static List<T> Sound<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values) where T : notnull => Rows(connection, sql, r =>
-    {
-        try
-        {
-            return (Read: true, Row: read(r));
-        }
-        catch (Exception problem) when (problem is not SqliteException)
-        {
-            return (Read: false, Row: default(T)!);
-        }
-    }, values).FindAll(x => x.Read).ConvertAll(x => x.Row);
+    public static List<T> Sound<T>(
+        SqliteConnection connection,
+        string sql,
+        Func<SqliteDataReader, T> read,
+        params (string Name, object? Value)[] values
+    )
+        where T : notnull =>
+        Rows(
+                connection,
+                sql,
+                r =>
+                {
+                    try
+                    {
+                        return (Read: true, Row: read(r));
+                    }
+                    catch (Exception problem) when (problem is not SqliteException)
+                    {
+                        return (Read: false, Row: default(T)!);
+                    }
+                },
+                values
+            )
+            .FindAll(x => x.Read)
+            .ConvertAll(x => x.Row);
 
     /// <summary>Reads several times and sees one state of the file; inside a transaction it is that one's.</summary>
     public static T InOneSnapshot<T>(SqliteConnection connection, Func<T> read)
@@ -49,7 +68,12 @@ internal static class Sqlite
     }
 
     /// <summary>Hands over row by row, so that a long list is never held whole.</summary>
-    public static void Each(SqliteConnection connection, string sql, Action<SqliteDataReader> row, params (string Name, object? Value)[] values)
+    public static void Each(
+        SqliteConnection connection,
+        string sql,
+        Action<SqliteDataReader> row,
+        params (string Name, object? Value)[] values
+    )
     {
         using var command = Command(connection, sql, values);
         using var reader = command.ExecuteReader();
@@ -57,7 +81,12 @@ internal static class Sqlite
             row(reader);
     }
 
-    public static T? One<T>(SqliteConnection connection, string sql, Func<SqliteDataReader, T> read, params (string Name, object? Value)[] values)
+    public static T? One<T>(
+        SqliteConnection connection,
+        string sql,
+        Func<SqliteDataReader, T> read,
+        params (string Name, object? Value)[] values
+    )
         where T : class => Rows(connection, sql, read, values).FirstOrDefault();
 
     public static long Number(SqliteConnection connection, string sql, params (string Name, object? Value)[] values)
@@ -70,28 +99,34 @@ internal static class Sqlite
 
     public static long? MaybeLong(this SqliteDataReader r, int i) => r.IsDBNull(i) ? null : r.GetInt64(i);
 
-    public static DateOnly Day(this SqliteDataReader r, int i) => DateOnly.ParseExact(r.GetString(i), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+    public static DateOnly Day(this SqliteDataReader r, int i) =>
+        DateOnly.ParseExact(r.GetString(i), "yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
 
     public static DateOnly? MaybeDay(this SqliteDataReader r, int i) => r.IsDBNull(i) ? null : r.Day(i);
 
-    public static DateTimeOffset Instant(this SqliteDataReader r, int i) => DateTimeOffset.FromUnixTimeMilliseconds(r.GetInt64(i));
+    public static DateTimeOffset Instant(this SqliteDataReader r, int i) =>
+        DateTimeOffset.FromUnixTimeMilliseconds(r.GetInt64(i));
 
-    public static T Word<T>(this SqliteDataReader r, int i) where T : struct, Enum => Enum.Parse<T>(r.GetString(i));
+    public static T Word<T>(this SqliteDataReader r, int i)
+        where T : struct, Enum => Enum.Parse<T>(r.GetString(i));
 
     private static SqliteCommand Command(SqliteConnection connection, string sql, (string Name, object? Value)[] values)
     {
         var command = connection.CreateCommand();
         command.CommandText = sql;
         foreach (var (name, value) in values)
-            command.Parameters.AddWithValue("$" + name, value switch
-            {
-                null => DBNull.Value,
-                DateTimeOffset at => at.ToUnixTimeMilliseconds(),
-                DateOnly day => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
-                Enum word => word.ToString(),
-                bool yes => yes ? 1 : 0,
-                _ => value,
-            });
+            command.Parameters.AddWithValue(
+                "$" + name,
+                value switch
+                {
+                    null => DBNull.Value,
+                    DateTimeOffset at => at.ToUnixTimeMilliseconds(),
+                    DateOnly day => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+                    Enum word => word.ToString(),
+                    bool yes => yes ? 1 : 0,
+                    _ => value,
+                }
+            );
         return command;
     }
 }

@@ -10,7 +10,15 @@ public sealed class ClockRight(FarmFile file)
     public DateTimeOffset? Newest()
     {
         using var c = file.Open();
-        return Sqlite.Number(c, "SELECT max(entered) FROM (SELECT entered FROM log WHERE line > (SELECT line FROM clock_right) ORDER BY line DESC LIMIT 1000)") is > 0 and var ms ? DateTimeOffset.FromUnixTimeMilliseconds(ms) : null;
+        return
+            Sqlite.Number(
+                c,
+                "SELECT max(entered) FROM (SELECT entered FROM log WHERE line > (SELECT line FROM clock_right) ORDER BY line DESC LIMIT 1000)"
+            )
+                is > 0
+                    and var ms
+            ? DateTimeOffset.FromUnixTimeMilliseconds(ms)
+            : null;
     }
 
     /// <summary>A Manager says that the machine's clock is right: lines so far say nothing of the time any more.</summary>

@@ -16,7 +16,12 @@ public sealed class Credentials(FarmFile file)
     public Credential? Of(long personId)
     {
         using var c = file.Open();
-        return Sqlite.One(c, "SELECT person, hash, stamp FROM credential WHERE person = $person", r => new Credential(r.GetInt64(0), r.IsDBNull(1) ? null : r.GetString(1), r.GetString(2)), ("person", personId));
+        return Sqlite.One(
+            c,
+            "SELECT person, hash, stamp FROM credential WHERE person = $person",
+            r => new Credential(r.GetInt64(0), r.IsDBNull(1) ? null : r.GetString(1), r.GetString(2)),
+            ("person", personId)
+        );
     }
 
     /// <summary>Whether anybody has a password yet.</summary>
@@ -30,7 +35,12 @@ public sealed class Credentials(FarmFile file)
     public Credential Begin(long personId)
     {
         using var c = file.Open();
-        Sqlite.Run(c, "INSERT OR IGNORE INTO credential(person, hash, stamp) VALUES ($person, NULL, $stamp)", ("person", personId), ("stamp", NewStamp()));
+        Sqlite.Run(
+            c,
+            "INSERT OR IGNORE INTO credential(person, hash, stamp) VALUES ($person, NULL, $stamp)",
+            ("person", personId),
+            ("stamp", NewStamp())
+        );
         return Of(personId)!;
     }
 
@@ -40,15 +50,26 @@ public sealed class Credentials(FarmFile file)
     public void SetPassword(long personId, string hash)
     {
         using var c = file.Open();
-        Sqlite.Run(c, "INSERT INTO credential(person, hash, stamp) VALUES ($person, $hash, $stamp) ON CONFLICT(person) DO UPDATE SET hash = excluded.hash, stamp = excluded.stamp",
-            ("person", personId), ("hash", hash), ("stamp", NewStamp()));
+        Sqlite.Run(
+            c,
+            "INSERT INTO credential(person, hash, stamp) VALUES ($person, $hash, $stamp) ON CONFLICT(person) DO UPDATE SET hash = excluded.hash, stamp = excluded.stamp",
+            ("person", personId),
+            ("hash", hash),
+            ("stamp", NewStamp())
+        );
     }
 
     /// <summary>The same password hashed anew by a better method; left alone when the password was changed meanwhile.</summary>
     public void Rehash(Credential read, string hash)
     {
         using var c = file.Open();
-        Sqlite.Run(c, "UPDATE credential SET hash = $hash WHERE person = $person AND stamp = $stamp", ("hash", hash), ("person", read.PersonId), ("stamp", read.Stamp));
+        Sqlite.Run(
+            c,
+            "UPDATE credential SET hash = $hash WHERE person = $person AND stamp = $stamp",
+            ("hash", hash),
+            ("person", read.PersonId),
+            ("stamp", read.Stamp)
+        );
     }
 
     private static string NewStamp() => Guid.NewGuid().ToString("N");

@@ -16,7 +16,12 @@ public abstract class SecretKeys(FarmFile file, string table, string owner, int 
     {
         var key = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(bytes));
         using var c = file.Open();
-        Sqlite.Run(c, $"INSERT INTO {table} VALUES ($owner, $hash) ON CONFLICT({owner}) DO UPDATE SET hash = excluded.hash", ("owner", ownerId), ("hash", Hash(key)));
+        Sqlite.Run(
+            c,
+            $"INSERT INTO {table} VALUES ($owner, $hash) ON CONFLICT({owner}) DO UPDATE SET hash = excluded.hash",
+            ("owner", ownerId),
+            ("hash", Hash(key))
+        );
         return key;
     }
 
@@ -26,7 +31,12 @@ public abstract class SecretKeys(FarmFile file, string table, string owner, int 
         if (key.Length != 2 * bytes)
             return null;
         using var c = file.Open();
-        return Sqlite.Number(c, $"SELECT {owner} FROM {table} WHERE hash = $hash", ("hash", Hash(key))) is > 0 and var found ? found : null;
+        return
+            Sqlite.Number(c, $"SELECT {owner} FROM {table} WHERE hash = $hash", ("hash", Hash(key)))
+                is > 0
+                    and var found
+            ? found
+            : null;
     }
 
     /// <summary>What tells whether an owner's secret is still the same; null without one. Opens nothing.</summary>
@@ -34,7 +44,12 @@ public abstract class SecretKeys(FarmFile file, string table, string owner, int 
     public string? MarkOf(long ownerId)
     {
         using var c = file.Open();
-        return Sqlite.One(c, $"SELECT hash FROM {table} WHERE {owner} = $owner", r => r.GetString(0), ("owner", ownerId));
+        return Sqlite.One(
+            c,
+            $"SELECT hash FROM {table} WHERE {owner} = $owner",
+            r => r.GetString(0),
+            ("owner", ownerId)
+        );
     }
 
     private static string Hash(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));

@@ -19,7 +19,14 @@ public sealed class Sessions(FarmFile file)
         var (id, now) = (Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(32)), DateTimeOffset.UtcNow);
         using var c = file.Open();
         Sqlite.Run(c, "DELETE FROM session WHERE began < $old", ("old", now - Longest));
-        Sqlite.Run(c, "INSERT INTO session(id, person, stamp, began) VALUES ($id, $person, $stamp, $began)", ("id", Hash(id)), ("person", credential.PersonId), ("stamp", credential.Stamp), ("began", now));
+        Sqlite.Run(
+            c,
+            "INSERT INTO session(id, person, stamp, began) VALUES ($id, $person, $stamp, $began)",
+            ("id", Hash(id)),
+            ("person", credential.PersonId),
+            ("stamp", credential.Stamp),
+            ("began", now)
+        );
         return id;
     }
 
@@ -28,7 +35,16 @@ public sealed class Sessions(FarmFile file)
     public long? PersonOf(string id)
     {
         using var c = file.Open();
-        return Sqlite.Number(c, "SELECT s.person FROM session s JOIN credential k ON k.person = s.person AND k.stamp = s.stamp WHERE s.id = $id", ("id", Hash(id))) is > 0 and var person ? person : null;
+        return
+            Sqlite.Number(
+                c,
+                "SELECT s.person FROM session s JOIN credential k ON k.person = s.person AND k.stamp = s.stamp WHERE s.id = $id",
+                ("id", Hash(id))
+            )
+                is > 0
+                    and var person
+            ? person
+            : null;
     }
 
     /// <summary>Ends a session: copies of its cookie open nothing any more.</summary>
@@ -38,5 +54,6 @@ public sealed class Sessions(FarmFile file)
         Sqlite.Run(c, "DELETE FROM session WHERE id = $id", ("id", Hash(id)));
     }
 
-    private static string Hash(string id) => Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(id)));
+    private static string Hash(string id) =>
+        Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(id)));
 }

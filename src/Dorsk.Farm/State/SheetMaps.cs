@@ -11,13 +11,23 @@ public sealed class SheetMaps(FarmFile file)
     public string? Of(string heading)
     {
         using var c = file.Open();
-        return Sqlite.One(c, "SELECT map FROM sheet_map WHERE heading = $heading", r => r.GetString(0), ("heading", heading));
+        return Sqlite.One(
+            c,
+            "SELECT map FROM sheet_map WHERE heading = $heading",
+            r => r.GetString(0),
+            ("heading", heading)
+        );
     }
 
     /// <summary>Remembers the answers in place of the former ones.</summary>
     public void Keep(string heading, string map)
     {
         using var c = file.Open();
-        Sqlite.Run(c, "INSERT INTO sheet_map VALUES ($heading, $map) ON CONFLICT(heading) DO UPDATE SET map = excluded.map", ("heading", heading), ("map", map));
+        Sqlite.Run(
+            c,
+            "INSERT INTO sheet_map VALUES ($heading, $map) ON CONFLICT(heading) DO UPDATE SET map = excluded.map",
+            ("heading", heading),
+            ("map", map)
+        );
     }
 }

@@ -37,7 +37,9 @@ public sealed class AirKeeping(Door door, Questions questions, TimeProvider cloc
         var due = Stories(panels).SelectMany(s => Safely(s, () => Due(s, now).ToList())).ToList();
         var starts = due.Where(d => d.Wanted.On).OrderBy(d => d.Story.LastOf(Parameter.Oxygen)?.Si ?? 0).ToList();
         var stagger = starts.Count > 0 ? starts[0].Story.Air.Control?.StaggerS ?? UsualStaggerS : 0;
-        var commands = due.Where(d => !d.Wanted.On).Concat(AirControl.MayStart(starts, lastStart, stagger, now)).ToList();
+        var commands = due.Where(d => !d.Wanted.On)
+            .Concat(AirControl.MayStart(starts, lastStart, stagger, now))
+            .ToList();
         foreach (var (story, wanted) in commands)
             Write(story.Pond, wanted, now);
         if (commands.Exists(d => d.Wanted.On))
@@ -49,8 +51,19 @@ public sealed class AirKeeping(Door door, Questions questions, TimeProvider cloc
     public IReadOnlyList<PanelCommand> Standing()
     {
         var (panels, now) = (Panels(), clock.GetUtcNow());
-        return [.. Stories(panels).SelectMany(s => Safely(s, () => s.AeratorsAt(now).Select(a => (a.Code, On: Told(s, a.Code))).Where(x => x.On is not null)
-            .Select(x => new PanelCommand(panels[s.Pond.Id], x.Code, x.On!.Value)).ToList()))];
+        return
+        [
+            .. Stories(panels)
+                .SelectMany(s =>
+                    Safely(s, () =>
+                        s.AeratorsAt(now)
+                            .Select(a => (a.Code, On: Told(s, a.Code)))
+                            .Where(x => x.On is not null)
+                            .Select(x => new PanelCommand(panels[s.Pond.Id], x.Code, x.On!.Value))
+                            .ToList()
+                    )
+                ),
+        ];
     }
 
     /// <summary>Keeps what a panel reports, when it is new. Returns why it cannot be kept, or null.</summary>
@@ -64,7 +77,8 @@ public sealed class AirKeeping(Door door, Questions questions, TimeProvider cloc
         if (report.SameAs(story.Air.Report(report.Code)?.Fact))
             return null;
         var current = report.CurrentA is { } a ? FormattableString.Invariant($", {a:0.0} A") : "";
-        var words = $"{pond.Code} {report.Code} {(report.Running ? "runs" : "stands")}{current}{(report.Mains ? "" : ", no mains")}";
+        var words =
+            $"{pond.Code} {report.Code} {(report.Running ? "runs" : "stands")}{current}{(report.Mains ? "" : ", no mains")}";
         var receipt = door.Enter(Entry.Of(Guid.NewGuid(), panel.Name, clock.GetUtcNow(), report, words));
         return receipt.Accepted ? null : receipt.Remarks[0].Text;
     }
@@ -72,16 +86,36 @@ public sealed class AirKeeping(Door door, Questions questions, TimeProvider cloc
     /// <summary>Switches an aerator for somebody. Returns why not, or null.</summary>
     public string? Switch(string pondCode, string author, string code, AirOrder order, DateTimeOffset? until)
     {
-        if (questions.Ponds().FirstOrDefault(p => string.Equals(p.Code, pondCode, StringComparison.OrdinalIgnoreCase)) is not { } pond)
+        if (
+            questions.Ponds().FirstOrDefault(p => string.Equals(p.Code, pondCode, StringComparison.OrdinalIgnoreCase))
+            is not { } pond
+        )
             return $"There is no pond {pondCode} in use.";
-        var words = order switch { AirOrder.On => "on by hand", AirOrder.Off => "off by hand", _ => "back to its timer" };
-        var receipt = door.Enter(Entry.Of(Guid.NewGuid(), author, clock.GetUtcNow(), new AeratorSwitched(pond.Id, code, order, until), $"{pond.Code} {code} {words}"));
+        var words = order switch
+        {
+            AirOrder.On => "on by hand",
+            AirOrder.Off => "off by hand",
+            _ => "back to its timer",
+        };
+        var receipt = door.Enter(
+            Entry.Of(
+                Guid.NewGuid(),
+                author,
+                clock.GetUtcNow(),
+                new AeratorSwitched(pond.Id, code, order, until),
+                $"{pond.Code} {code} {words}"
+            )
+        );
         return receipt.Accepted ? null : receipt.Remarks[0].Text;
     }
 
     /// <summary>Names of the panels in use, by their pond.</summary>
-    public IReadOnlyDictionary<long, string> Panels() => questions.Devices().Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel, PondId: not null })
-        .GroupBy(d => d.Kept.PondId!.Value).ToDictionary(g => g.Key, g => g.First().Kept.Name);
+    public IReadOnlyDictionary<long, string> Panels() =>
+        questions
+            .Devices()
+            .Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel, PondId: not null })
+            .GroupBy(d => d.Kept.PondId!.Value)
+            .ToDictionary(g => g.Key, g => g.First().Kept.Name);
 
     private IEnumerable<PondStory> Stories(IReadOnlyDictionary<long, string> panels) =>
         panels.Count == 0 ? [] : questions.Stories(p => panels.ContainsKey(p.Id));
@@ -102,11 +136,14 @@ public sealed class AirKeeping(Door door, Questions questions, TimeProvider cloc
     private IEnumerable<(PondStory Story, AirWanted Wanted)> Due(PondStory s, DateTimeOffset now)
     {
         var (sunrise, sunset) = s.SunOn(s.Zone.DayOf(now));
-        return AirControl.Of(s.AeratorsAt(now), s.Air, s.LastOf(Parameter.Oxygen), now, now < sunrise || now > sunset, s.Zone)
-            .Where(w => Told(s, w.Code) != w.On).Select(w => (s, w));
+        return AirControl
+            .Of(s.AeratorsAt(now), s.Air, s.LastOf(Parameter.Oxygen), now, now < sunrise || now > sunset, s.Zone)
+            .Where(w => Told(s, w.Code) != w.On)
+            .Select(w => (s, w));
     }
 
-    private bool? Told(PondStory s, string code) => unwritten.TryGetValue((s.Pond.Id, code), out var on) ? on : s.Air.Command(code)?.Fact.On;
+    private bool? Told(PondStory s, string code) =>
+        unwritten.TryGetValue((s.Pond.Id, code), out var on) ? on : s.Air.Command(code)?.Fact.On;
 
     private void Write(Pond pond, AirWanted wanted, DateTimeOffset now)
     {
@@ -114,11 +151,22 @@ public sealed class AirKeeping(Door door, Questions questions, TimeProvider cloc
         try
         {
             var fact = new AeratorCommanded(pond.Id, wanted.Code, wanted.On, wanted.Why);
-            var receipt = door.Enter(Entry.Of(Guid.NewGuid(), NightlyForecasts.Author, now, fact, $"{pond.Code} {wanted.Code} {(wanted.On ? "on" : "off")}: {wanted.Why}"));
+            var receipt = door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    NightlyForecasts.Author,
+                    now,
+                    fact,
+                    $"{pond.Code} {wanted.Code} {(wanted.On ? "on" : "off")}: {wanted.Why}"
+                )
+            );
             if (receipt.Accepted)
                 unwritten.TryRemove((pond.Id, wanted.Code), out _);
             else
-                Failed(new InvalidOperationException(string.Join(" | ", receipt.Remarks.Select(r => r.Text))), "A command was refused at the door; it is given all the same.");
+                Failed(
+                    new InvalidOperationException(string.Join(" | ", receipt.Remarks.Select(r => r.Text))),
+                    "A command was refused at the door; it is given all the same."
+                );
         }
         catch (Exception problem)
         {

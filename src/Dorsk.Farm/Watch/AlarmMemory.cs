@@ -45,14 +45,24 @@ public sealed class AlarmMemory(Door door, Questions questions, TimeProvider clo
     {
         var books = lastRead = Read(() => questions.Alarms(now), lastRead);
         lock (gate)
-            return [.. held.AsEnumerable().Reverse().Select(Newest), .. (later.Count == 0 ? books : books.Select(WithLater)).Select(Newest)];
+            return
+            [
+                .. held.AsEnumerable().Reverse().Select(Newest),
+                .. (later.Count == 0 ? books : books.Select(WithLater)).Select(Newest),
+            ];
     }
 
     /// <summary>What stands by the last look, by pond and cause: an open alarm says it in place of the words it rang with.</summary>
-    public IReadOnlyDictionary<(long? Pond, AlarmCause Cause), string> Latest { get; set; } = new Dictionary<(long?, AlarmCause), string>();
+    public IReadOnlyDictionary<(long? Pond, AlarmCause Cause), string> Latest { get; set; } =
+        new Dictionary<(long?, AlarmCause), string>();
 
     private Alarm Newest(Alarm alarm) =>
-        alarm.Open && Latest.TryGetValue((alarm.PondId, alarm.Cause), out var text) ? alarm with { Text = text } : alarm;
+        alarm.Open && Latest.TryGetValue((alarm.PondId, alarm.Cause), out var text)
+            ? alarm with
+            {
+                Text = text,
+            }
+            : alarm;
 
     /// <summary>An alarm rings that could not be written, or an unwritten one rings louder.</summary>
     public void Hold(AlarmRaised raised)
@@ -66,7 +76,9 @@ public sealed class AlarmMemory(Door door, Questions questions, TimeProvider clo
             else if (raised.AlarmId > 0)
                 later.Add((raised.AlarmId, NightlyForecasts.Author, now, raised));
             else
-                held.Add(new(nextId--, raised.PondId, raised.Cause, raised.Level, raised.Text, now, now, null, null, []));
+                held.Add(
+                    new(nextId--, raised.PondId, raised.Cause, raised.Level, raised.Text, now, now, null, null, [])
+                );
         }
     }
 
@@ -94,7 +106,9 @@ public sealed class AlarmMemory(Door door, Questions questions, TimeProvider clo
         try
         {
             if (mayWrite)
-                return door.Enter(Entry.Of(Guid.NewGuid(), author, now, fact(alarm), Typed(fact(alarm)))).Remarks.Select(r => r.Text).FirstOrDefault();
+                return door.Enter(Entry.Of(Guid.NewGuid(), author, now, fact(alarm), Typed(fact(alarm))))
+                    .Remarks.Select(r => r.Text)
+                    .FirstOrDefault();
         }
         catch (Exception problem) when (BooksTrouble.Words(problem) is not null)
         {
@@ -111,14 +125,27 @@ public sealed class AlarmMemory(Door door, Questions questions, TimeProvider clo
         while (Next() is { } alarm)
         {
             var author = NightlyForecasts.Author;
-            var line = Must(author, alarm.RangAt, new AlarmRaised(0, alarm.PondId, alarm.Cause, alarm.Level, alarm.Text));
+            var line = Must(
+                author,
+                alarm.RangAt,
+                new AlarmRaised(0, alarm.PondId, alarm.Cause, alarm.Level, alarm.Text)
+            );
             lock (gate)
             {
                 // What came to it meanwhile is carried over with the rest.
                 var last = held.Find(a => a.Id == alarm.Id)!;
                 held.RemoveAll(a => a.Id == alarm.Id);
                 written[alarm.Id] = line;
-                later.AddRange(last.ToldTo.Select(t => (line, author, last.LouderAt, (Fact)new AlarmTold(line, last.PondId, t.Step, last.Level, t.Address))));
+                later.AddRange(
+                    last.ToldTo.Select(t =>
+                        (
+                            line,
+                            author,
+                            last.LouderAt,
+                            (Fact)new AlarmTold(line, last.PondId, t.Step, last.Level, t.Address)
+                        )
+                    )
+                );
                 if (last.Answered is { } by)
                     later.Add((line, by.By, by.At, new AlarmAnswered(line, last.PondId)));
                 if (last.EndedAt is { } ended)
@@ -149,10 +176,15 @@ public sealed class AlarmMemory(Door door, Questions questions, TimeProvider clo
     private long Must(string author, DateTimeOffset at, Fact fact)
     {
         var receipt = door.Enter(Entry.Of(Guid.NewGuid(), author, at, fact, Typed(fact)));
-        return receipt.Accepted ? receipt.Lines[0] : throw new InvalidOperationException("An alarm was refused: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
+        return receipt.Accepted
+            ? receipt.Lines[0]
+            : throw new InvalidOperationException(
+                "An alarm was refused: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text))
+            );
     }
 
-    private Alarm WithLater(Alarm alarm) => later.Where(l => l.Alarm == alarm.Id).Aggregate(alarm, (a, l) => Alarm.With(a, l.Author, l.At, l.Fact));
+    private Alarm WithLater(Alarm alarm) =>
+        later.Where(l => l.Alarm == alarm.Id).Aggregate(alarm, (a, l) => Alarm.With(a, l.Author, l.At, l.Fact));
 
     private static T Read<T>(Func<T> read, T last)
     {
@@ -166,5 +198,12 @@ public sealed class AlarmMemory(Door door, Questions questions, TimeProvider clo
         }
     }
 
-    private static string Typed(Fact fact) => fact switch { AlarmRaised r => r.Text, AlarmTold t => "told " + t.Address, AlarmAnswered => "alarm answered", _ => "alarm over" };
+    private static string Typed(Fact fact) =>
+        fact switch
+        {
+            AlarmRaised r => r.Text,
+            AlarmTold t => "told " + t.Address,
+            AlarmAnswered => "alarm answered",
+            _ => "alarm over",
+        };
 }

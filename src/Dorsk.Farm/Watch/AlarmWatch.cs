@@ -27,9 +27,19 @@ public sealed record AlarmMail(CallStep To, string Subject, string Text);
 /// <param name="heartbeat">Is told of every look.</param>
 /// <param name="clock">The farm clock.</param>
 /// <param name="patience">How long a panel may take to answer a command.</param>
-public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, AlarmMemory memory, Heard heard, Heartbeat heartbeat, TimeProvider clock, TimeSpan patience)
+public sealed class AlarmWatch(
+    FarmFile file,
+    Door door,
+    Questions questions,
+    AlarmMemory memory,
+    Heard heard,
+    Heartbeat heartbeat,
+    TimeProvider clock,
+    TimeSpan patience
+)
 {
-    private static readonly TimeSpan LastHours = TimeSpan.FromHours(4), BusyMayLast = TimeSpan.FromSeconds(60);
+    private static readonly TimeSpan LastHours = TimeSpan.FromHours(4),
+        BusyMayLast = TimeSpan.FromSeconds(60);
     private long? busySince;
     private bool writable;
 
@@ -63,13 +73,30 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
             return [];
         var (now, zone) = (clock.GetUtcNow(), FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc);
         var hour = TimeOnly.FromDateTime(zone.LocalAt(now));
-        return [.. memory.Alarms(now).SelectMany(a => a.Due(list, now, hour).Select(step => (
-            new AlarmMail(list.Steps[step], AlarmText.Subject(a), AlarmText.Message(a, list, step, farm.Name)),
-            new AlarmTold(a.Id, a.PondId, step, a.Level, list.Steps[step].Address), a.Cause)))];
+        return
+        [
+            .. memory
+                .Alarms(now)
+                .SelectMany(a =>
+                    a.Due(list, now, hour)
+                        .Select(step =>
+                            (
+                                new AlarmMail(
+                                    list.Steps[step],
+                                    AlarmText.Subject(a),
+                                    AlarmText.Message(a, list, step, farm.Name)
+                                ),
+                                new AlarmTold(a.Id, a.PondId, step, a.Level, list.Steps[step].Address),
+                                a.Cause
+                            )
+                        )
+                ),
+        ];
     }
 
     /// <summary>Writes down that somebody was told; never forgets it, even when it cannot be written.</summary>
-    public void Told(AlarmTold told) => memory.Note(told.AlarmId, NightlyForecasts.Author, id => told with { AlarmId = id }, writable);
+    public void Told(AlarmTold told) =>
+        memory.Note(told.AlarmId, NightlyForecasts.Author, id => told with { AlarmId = id }, writable);
 
     // What one look has seen.
     private sealed class Seen
@@ -112,8 +139,14 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
         return trouble;
     }
 
-    private static AlarmRaised Shut(string trouble) => new(0, null, AlarmCause.BooksShut, Status.ActNow,
-        $"Nothing can be recorded: {trouble}. What is typed now is not kept: write it on paper. Alarms go on ringing and are still sent.");
+    private static AlarmRaised Shut(string trouble) =>
+        new(
+            0,
+            null,
+            AlarmCause.BooksShut,
+            Status.ActNow,
+            $"Nothing can be recorded: {trouble}. What is typed now is not kept: write it on paper. Alarms go on ringing and are still sent."
+        );
 
     private void LookAround(FarmDescribed farm, DateTimeOffset now, Seen seen)
     {
@@ -131,13 +164,20 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
             if (look.Now is null)
                 Broken(seen, look.Pond, look.Why);
             else if (look.Now.Batches.Count > 0)
-                Safely(seen, look.Pond, () =>
-                {
-                    var panel = power is null ? panels.GetValueOrDefault(look.Pond.Id) : null;
-                    var ringing = open.Where(a => a.PondId == look.Pond.Id).Select(a => a.Cause).ToList();
-                    foreach (var alarm in AlarmRules.Of(Pond(look.Now, panel, now, open), ringing, now, zone, farm.Hand))
-                        seen.Add(alarm);
-                }, "its alarms");
+                Safely(
+                    seen,
+                    look.Pond,
+                    () =>
+                    {
+                        var panel = power is null ? panels.GetValueOrDefault(look.Pond.Id) : null;
+                        var ringing = open.Where(a => a.PondId == look.Pond.Id).Select(a => a.Cause).ToList();
+                        foreach (
+                            var alarm in AlarmRules.Of(Pond(look.Now, panel, now, open), ringing, now, zone, farm.Hand)
+                        )
+                            seen.Add(alarm);
+                    },
+                    "its alarms"
+                );
     }
 
     // Runs one part of the look. What fails there is an alarm of that pond, or blinds the look to ends, and stops nothing else.
@@ -156,9 +196,25 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
             {
                 seen.Blind = true;
                 if (BooksTrouble.Words(problem) is null)
-                    seen.Add(new(0, null, AlarmCause.PondFailed, Status.ActNow, $"The watch cannot look at {what}: {problem.Message} Read ponds by hand tonight."));
+                    seen.Add(
+                        new(
+                            0,
+                            null,
+                            AlarmCause.PondFailed,
+                            Status.ActNow,
+                            $"The watch cannot look at {what}: {problem.Message} Read ponds by hand tonight."
+                        )
+                    );
                 else if (!seen.Stands.Exists(s => s.Cause == AlarmCause.BooksShut))
-                    seen.Add(new(0, null, AlarmCause.BooksShut, Status.ActNow, $"The records cannot be read: {BooksTrouble.Words(problem)}. The watch is blind: read ponds by hand."));
+                    seen.Add(
+                        new(
+                            0,
+                            null,
+                            AlarmCause.BooksShut,
+                            Status.ActNow,
+                            $"The records cannot be read: {BooksTrouble.Words(problem)}. The watch is blind: read ponds by hand."
+                        )
+                    );
             }
         }
     }
@@ -166,7 +222,15 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
     private static void Broken(Seen seen, Pond pond, string why)
     {
         seen.Failed.Add(pond.Id);
-        seen.Add(new(0, pond.Id, AlarmCause.PondFailed, Status.ActNow, $"{pond.Code} is not watched: {why.TrimEnd('.')}. Read it by hand, and take back or correct the line that is wrong; other ponds are watched as before."));
+        seen.Add(
+            new(
+                0,
+                pond.Id,
+                AlarmCause.PondFailed,
+                Status.ActNow,
+                $"{pond.Code} is not watched: {why.TrimEnd('.')}. Read it by hand, and take back or correct the line that is wrong; other ponds are watched as before."
+            )
+        );
     }
 
     private int Ring(DateTimeOffset now, Seen seen)
@@ -193,7 +257,10 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
         {
             var receipt = door.Enter(Entry.Of(Guid.NewGuid(), NightlyForecasts.Author, now, alarm, alarm.Text));
             if (!receipt.Accepted)
-                Failed(new InvalidOperationException(string.Join(" | ", receipt.Remarks.Select(r => r.Text))), "An alarm was refused; it rings all the same.");
+                Failed(
+                    new InvalidOperationException(string.Join(" | ", receipt.Remarks.Select(r => r.Text))),
+                    "An alarm was refused; it rings all the same."
+                );
             return receipt.Accepted;
         }
         catch (Exception problem)
@@ -213,42 +280,83 @@ public sealed class AlarmWatch(FarmFile file, Door door, Questions questions, Al
     {
         if (seen.Blind)
             return 0;
-        var over = memory.Alarms(now).Where(a => a.Open && a.Cause != AlarmCause.Drill && !(a.PondId is { } p && seen.Failed.Contains(p))
-            && !(a.Cause == AlarmCause.BooksShut && !writable) && !seen.Stands.Exists(s => s.PondId == a.PondId && s.Cause == a.Cause)).ToList();
+        var over = memory
+            .Alarms(now)
+            .Where(a =>
+                a.Open
+                && a.Cause != AlarmCause.Drill
+                && !(a.PondId is { } p && seen.Failed.Contains(p))
+                && !(a.Cause == AlarmCause.BooksShut && !writable)
+                && !seen.Stands.Exists(s => s.PondId == a.PondId && s.Cause == a.Cause)
+            )
+            .ToList();
         foreach (var a in over)
             memory.Note(a.Id, NightlyForecasts.Author, id => new AlarmEnded(id, a.PondId), writable);
         return over.Count;
     }
 
-    private (IReadOnlyDictionary<long, AlarmPanel>, AlarmRaised?) PanelsAndPower(IReadOnlyList<PondNow> ponds, DateTimeOffset now, FarmZone zone)
+    private (IReadOnlyDictionary<long, AlarmPanel>, AlarmRaised?) PanelsAndPower(
+        IReadOnlyList<PondNow> ponds,
+        DateTimeOffset now,
+        FarmZone zone
+    )
     {
-        var inUse = questions.Devices().Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel })
-            .Join(ponds.Where(p => p.Batches.Count > 0), d => d.Kept.PondId, p => p.Story.Pond.Id, (d, p) => (d.Kept, p.Story));
-        var panels = inUse.GroupBy(x => x.Story.Pond.Id).ToDictionary(g => g.Key, g => Panel(g.First().Story, g.Max(x => heard.Of(x.Kept.DeviceId)), now));
+        var inUse = questions
+            .Devices()
+            .Where(d => d.Kept is { Gone: false, Use: DeviceUse.Panel })
+            .Join(
+                ponds.Where(p => p.Batches.Count > 0),
+                d => d.Kept.PondId,
+                p => p.Story.Pond.Id,
+                (d, p) => (d.Kept, p.Story)
+            );
+        var panels = inUse
+            .GroupBy(x => x.Story.Pond.Id)
+            .ToDictionary(g => g.Key, g => Panel(g.First().Story, g.Max(x => heard.Of(x.Kept.DeviceId)), now));
         return (panels, AlarmRules.Power([.. panels.Values], now, zone));
     }
 
     private static AlarmPanel Panel(PondStory story, DateTimeOffset heardAt, DateTimeOffset now)
     {
-        var reports = story.AeratorsAt(now).Select(a => story.Air.Report(a.Code)).OfType<(DateTimeOffset At, Core.Air.AeratorReported Fact)>();
-        return new(story.Pond.Code, reports.Where(r => !r.Fact.Mains).Select(r => (DateTimeOffset?)r.At).Min(), heardAt);
+        var reports = story
+            .AeratorsAt(now)
+            .Select(a => story.Air.Report(a.Code))
+            .OfType<(DateTimeOffset At, Core.Air.AeratorReported Fact)>();
+        return new(
+            story.Pond.Code,
+            reports.Where(r => !r.Fact.Mains).Select(r => (DateTimeOffset?)r.At).Min(),
+            heardAt
+        );
     }
 
     // Power that is gone rings once for all: what each aerator does then is no news.
     private AlarmPond Pond(PondNow p, AlarmPanel? panel, DateTimeOffset now, IReadOnlyList<Alarm> open)
     {
         var (s, aerators, hour) = (p.Story, p.Story.AeratorsAt(now), TimeOnly.FromDateTime(p.Story.Zone.LocalAt(now)));
-        List<Judgement> faults = panel is null ? [] : [.. aerators.Select(a => Core.Air.AirFaults.Of(a.Code, s.Air, now, patience)).OfType<Judgement>()];
+        List<Judgement> faults = panel is null
+            ? []
+            : [.. aerators.Select(a => Core.Air.AirFaults.Of(a.Code, s.Air, now, patience)).OfType<Judgement>()];
         if (panel is not null && AlarmRules.Silent(panel, now, s.Zone) is { } silent)
             faults = [silent];
         var oxygen = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours).ToList();
         var probe = questions.ProbeHealth(s.Pond.Id, now)?.Wrong ?? [];
-        return new(s.Pond.Id, s.Pond.Code, s.LimitsOn(s.Zone.DayOf(now))!, oxygen, p.Tonight.Forecast, [.. aerators.Select(a => a.Code)], probe)
+        return new(
+            s.Pond.Id,
+            s.Pond.Code,
+            s.LimitsOn(s.Zone.DayOf(now))!,
+            oxygen,
+            p.Tonight.Forecast,
+            [.. aerators.Select(a => a.Code)],
+            probe
+        )
         {
-            Running = [.. aerators.Where(a => s.Air.Ran(a.Code, now) ?? a.RunsAt(hour)).Select(a => a.Code)], AirFaults = faults,
+            Running = [.. aerators.Where(a => s.Air.Ran(a.Code, now) ?? a.RunsAt(hour)).Select(a => a.Code)],
+            AirFaults = faults,
             Findings = [.. p.Verdict.Ringing],
             LethalMgL = p.Batches.Max(b => b.Batch.Species.LethalDoMgL),
-            WaterRingsSince = open.FirstOrDefault(a => a.PondId == s.Pond.Id && a.Cause == AlarmCause.WaterDanger)?.LouderAt,
+            WaterRingsSince = open.FirstOrDefault(a =>
+                a.PondId == s.Pond.Id && a.Cause == AlarmCause.WaterDanger
+            )?.LouderAt,
             LastLookAt = s.LastLookAt(now),
         };
     }

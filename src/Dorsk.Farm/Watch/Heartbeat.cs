@@ -40,7 +40,10 @@ public sealed class Heartbeat(TimeProvider time)
     public TimeSpan Age => time.GetElapsedTime(last?.Stamp ?? started);
 
     /// <summary>Silence is three looks that did not come, and a minute at least.</summary>
-    public WatchState State => Age > (3 * Period > ShortestSilence ? 3 * Period : ShortestSilence) ? WatchState.Silent : last is null ? WatchState.Starting : WatchState.Looking;
+    public WatchState State =>
+        Age > (3 * Period > ShortestSilence ? 3 * Period : ShortestSilence) ? WatchState.Silent
+        : last is null ? WatchState.Starting
+        : WatchState.Looking;
 
     /// <summary>A look has come to its end.</summary>
     public void Looked(WatchLook look) => last = new(time.GetTimestamp(), look);

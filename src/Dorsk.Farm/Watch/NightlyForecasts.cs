@@ -38,9 +38,18 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
         var due = Due(story, now).ToList();
         if (due.Count == 0)
             return 0;
-        var lines = due.ConvertAll(f => new NewLine(now, f, FormattableString.Invariant($"dawn low {f.Low.Value:0.0}, {f.Low.Low:0.0} to {f.Low.High:0.0}"), null));
+        var lines = due.ConvertAll(f => new NewLine(
+            now,
+            f,
+            FormattableString.Invariant($"dawn low {f.Low.Value:0.0}, {f.Low.Low:0.0} to {f.Low.High:0.0}"),
+            null
+        ));
         var receipt = door.Enter(new Entry(Guid.NewGuid(), Author, lines, []));
-        return receipt.Accepted ? due.Count(f => f.Shown) : throw new InvalidOperationException("A forecast was refused at the door: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
+        return receipt.Accepted
+            ? due.Count(f => f.Shown)
+            : throw new InvalidOperationException(
+                "A forecast was refused at the door: " + string.Join(" | ", receipt.Remarks.Select(r => r.Text))
+            );
     }
 
     private IEnumerable<ForecastIssued> Due(PondStory story, DateTimeOffset now)
@@ -57,10 +66,21 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
             yield break;
         yield return Of(shown, true);
         // At dusk each method speaks once; two readings in the dark speak as soon as there are two.
-        foreach (var method in Enum.GetValues<DeclineMethod>().Where(m => m != shown.Method && (told is null ? m != DeclineMethod.Balance || !story.Pond.ByVolume : m == DeclineMethod.TwoReadings)))
+        foreach (
+            var method in Enum.GetValues<DeclineMethod>()
+                .Where(m =>
+                    m != shown.Method
+                    && (
+                        told is null
+                            ? m != DeclineMethod.Balance || !story.Pond.ByVolume
+                            : m == DeclineMethod.TwoReadings
+                    )
+                )
+        )
             if (story.TonightAt(now, method).Forecast is { } other)
                 yield return Of(other, false);
 
-        ForecastIssued Of(DawnLowForecast f, bool isShown) => new(story.Pond.Id, night, f.Method, f.Low, f.LowAt, f.ChanceUnderAct, f.Curve[0].At, isShown);
+        ForecastIssued Of(DawnLowForecast f, bool isShown) =>
+            new(story.Pond.Id, night, f.Method, f.Low, f.LowAt, f.ChanceUnderAct, f.Curve[0].At, isShown);
     }
 }

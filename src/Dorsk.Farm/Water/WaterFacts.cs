@@ -11,24 +11,33 @@ namespace Dorsk.Farm.Water;
 internal static class WaterFacts
 {
     // Deeper than the brim by a tenth: gauges and hands are not exact.
-    private const double DepthSlack = 1.1, DeepestM = 10;
+    private const double DepthSlack = 1.1,
+        DeepestM = 10;
 
     // How far back a value is looked for to hold the new one against.
-    private const int JumpDays = 3, StripDays = 21;
+    private const int JumpDays = 3,
+        StripDays = 21;
 
     public static readonly FactTable<ReadingTaken> Reading = new FactTable<ReadingTaken>("reading", "reading")
         .FiledUnder(f => f.PondId)
-        .Rows(f => f.Values, ReadingOf,
+        .Rows(
+            f => f.Values,
+            ReadingOf,
             ("pond", (f, _) => f.PondId),
             ("parameter", (_, v) => v.Parameter.Key),
             ("value", (_, v) => v.Si),
             ("depth_m", (_, v) => v.DepthM),
             ("instrument", (_, v) => v.Instrument),
             ("low", (_, v) => v.Step?.Low),
-            ("high", (_, v) => v.Step?.High))
+            ("high", (_, v) => v.Step?.High)
+        )
         .CheckedBy(CheckReading);
 
-    public static readonly FactTable<InstrumentKept> Instrument = new FactTable<InstrumentKept>("instrument", "instrument", Reach.Farm)
+    public static readonly FactTable<InstrumentKept> Instrument = new FactTable<InstrumentKept>(
+        "instrument",
+        "instrument",
+        Reach.Farm
+    )
         .Itself("instrument", i => i.InstrumentId)
         .Column("name", i => i.Name)
         .Column("kind", i => i.Kind)
@@ -37,19 +46,34 @@ internal static class WaterFacts
         .Column("calibrated", i => i.CalibratedOn)
         .Column("every_days", i => i.EveryDays)
         .Column("who", i => i.Who)
-        .ReadBy(r => new(
-            r.Long("instrument"),
-            r.Text("name"),
-            r.Word<InstrumentKind>("kind"),
-            [.. r.Text("measures").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Parameter.ByKey)],
-            r.Text("resolution"),
-            r.MaybeDay("calibrated"),
-            r.MaybeInt("every_days"),
-            r.Text("who")))
-        .CheckedBy((desk, i) => i.Check(desk.Today, InstrumentQuestions.All(desk.Connection, desk.AsOf.Known)
-            .Where(other => other.Kept.InstrumentId != i.InstrumentId).Select(other => other.Kept.Name)));
+        .ReadBy(r =>
+            new(
+                r.Long("instrument"),
+                r.Text("name"),
+                r.Word<InstrumentKind>("kind"),
+                [.. r.Text("measures").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Parameter.ByKey)],
+                r.Text("resolution"),
+                r.MaybeDay("calibrated"),
+                r.MaybeInt("every_days"),
+                r.Text("who")
+            )
+        )
+        .CheckedBy(
+            (desk, i) =>
+                i.Check(
+                    desk.Today,
+                    InstrumentQuestions
+                        .All(desk.Connection, desk.AsOf.Known)
+                        .Where(other => other.Kept.InstrumentId != i.InstrumentId)
+                        .Select(other => other.Kept.Name)
+                )
+        );
 
-    public static readonly FactTable<ForecastIssued> Forecast = new FactTable<ForecastIssued>("forecast_issued", "forecast", Reach.Nothing)
+    public static readonly FactTable<ForecastIssued> Forecast = new FactTable<ForecastIssued>(
+        "forecast_issued",
+        "forecast",
+        Reach.Nothing
+    )
         .Pond("pond", f => f.PondId)
         .Column("night", f => f.Night.Evening)
         .Column("method", f => f.Method)
@@ -60,15 +84,18 @@ internal static class WaterFacts
         .Column("chance_under_act", f => f.ChanceUnderAct)
         .Column("start_at", f => f.StartAt)
         .Column("shown", f => f.Shown)
-        .ReadBy(r => new(
-            r.Long("pond"),
-            new(r.Day("night")),
-            r.Word<DeclineMethod>("method"),
-            new(r.Real("low"), r.Real("low_80"), r.Real("high_80"), TonightForecast.Level),
-            r.Instant("low_at"),
-            r.Real("chance_under_act"),
-            r.Instant("start_at"),
-            r.Yes("shown")));
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                new(r.Day("night")),
+                r.Word<DeclineMethod>("method"),
+                new(r.Real("low"), r.Real("low_80"), r.Real("high_80"), TonightForecast.Level),
+                r.Instant("low_at"),
+                r.Real("chance_under_act"),
+                r.Instant("start_at"),
+                r.Yes("shown")
+            )
+        );
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Reading, Instrument, Forecast];
 
@@ -101,12 +128,16 @@ internal static class WaterFacts
         {
             var isStrip = strips.Contains(v.Instrument);
             var wanted = v.Parameter.JumpPerDay is not null || isStrip;
-            var last = wanted ? Readings.Last(desk.Connection, desk.AsOf, reading.PondId, v.Parameter, isStrip ? StripDays : JumpDays) : null;
+            var last = wanted
+                ? Readings.Last(desk.Connection, desk.AsOf, reading.PondId, v.Parameter, isStrip ? StripDays : JumpDays)
+                : null;
             var byAnother = v.Instrument.Length > 0 && v.DepthM is null;
             return new(last, desk.Happened, saturationMgL, brimM)
             {
                 IsStrip = isStrip,
-                Other = byAnother ? Readings.ByAnother(desk.Connection, desk.AsOf, reading.PondId, v.Parameter, v.Instrument) : null,
+                Other = byAnother
+                    ? Readings.ByAnother(desk.Connection, desk.AsOf, reading.PondId, v.Parameter, v.Instrument)
+                    : null,
             };
         }
     }
@@ -114,9 +145,19 @@ internal static class WaterFacts
     private static double? BrimM(Desk desk, ReadingTaken reading)
     {
         var needed = reading.Values.Any(v => v.Parameter == Parameter.GaugeLevel || v.DepthM is not null);
-        return needed && reading.PondId is { } pond ? FarmQuestions.Pond(desk.Connection, desk.AsOf.Known, pond)?.Shape.FullDepthM : null;
+        return needed && reading.PondId is { } pond
+            ? FarmQuestions.Pond(desk.Connection, desk.AsOf.Known, pond)?.Shape.FullDepthM
+            : null;
     }
 
-    private static HashSet<string> Strips(Desk desk, ReadingTaken reading) => reading.Values.All(v => v.Instrument.Length == 0) ? []
-        : [.. InstrumentQuestions.All(desk.Connection, desk.AsOf.Known).Where(i => i.Kept.Kind == InstrumentKind.Strip).Select(i => i.Kept.Name)];
+    private static HashSet<string> Strips(Desk desk, ReadingTaken reading) =>
+        reading.Values.All(v => v.Instrument.Length == 0)
+            ? []
+            :
+            [
+                .. InstrumentQuestions
+                    .All(desk.Connection, desk.AsOf.Known)
+                    .Where(i => i.Kept.Kind == InstrumentKind.Strip)
+                    .Select(i => i.Kept.Name),
+            ];
 }

@@ -15,33 +15,121 @@ public static class AcclimateForm
 {
     private const int Places = 3;
 
-    private static readonly (string Key, string Name, AccSchool? School)[] Schools = [("", "the one that is advised", null), .. Enum.GetValues<AccSchool>().Select(s => (s.ToString(), Word(s), (AccSchool?)s))];
+    private static readonly (string Key, string Name, AccSchool? School)[] Schools =
+    [
+        ("", "the one that is advised", null),
+        .. Enum.GetValues<AccSchool>().Select(s => (s.ToString(), Word(s), (AccSchool?)s)),
+    ];
 
     /// <summary>A school in words.</summary>
-    public static string Word(AccSchool school) => school switch { AccSchool.FloatAndRelease => "float closed, then let them out", AccSchool.SalinitySteps => "salinity by the hour in a tank", _ => "temper slowly" };
+    public static string Word(AccSchool school) =>
+        school switch
+        {
+            AccSchool.FloatAndRelease => "float closed, then let them out",
+            AccSchool.SalinitySteps => "salinity by the hour in a tank",
+            _ => "temper slowly",
+        };
 
     /// <summary>The lines, the fish from the last delivery, the pond as it was last read.</summary>
     public static IReadOnlyList<SlipField> Fields(BenchStart s, FishReceived? delivery)
     {
         var pond = s.Pond!;
-        string Last(Parameter p, double? example = null) => s.Last(p) is { } v ? s.Plain(v, p.Measure) : example is { } e ? s.Plain(e, p.Measure) : "";
+        string Last(Parameter p, double? example = null) =>
+            s.Last(p) is { } v ? s.Plain(v, p.Measure)
+            : example is { } e ? s.Plain(e, p.Measure)
+            : "";
         List<SlipField> fields =
         [
-            new("species", "Fish", FieldKind.Choice, delivery?.SpeciesKey ?? pond.LikelySpecies.Key, Options: FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()), new("fish", "How many", FieldKind.Whole, delivery is null ? "" : (delivery.Count - delivery.Dead).ToString(CultureInfo.InvariantCulture)),
-            new("weight", "Average weight", FieldKind.Quantity, s.Plain(delivery?.MeanG ?? 2, Measures.FishWeight), Measures.FishWeight), new("origin", "From", FieldKind.Words, delivery?.Seller ?? ""), new("hours", "Hours since packed", FieldKind.Quantity, "6", Measures.Plain with { Decimals = 1, UsDecimals = 1 }),
-            new("", "In the bag", FieldKind.Heading), new("tb", "Temperature", FieldKind.Quantity, "", Measures.Temperature), new("pb", "pH", FieldKind.Quantity, "", Measures.Ph), new("nb", "Total ammonia, as N", FieldKind.Quantity, "", Measures.Concentration, "empty: not measured"), new("ob", "Oxygen", FieldKind.Quantity, "", Measures.Oxygen), new("sb", "Salinity", FieldKind.Quantity, "0", Measures.Salinity), new("ab", "Alkalinity", FieldKind.Quantity, "", Measures.CoarseConcentration, "empty: both bounds are drawn"),
+            new(
+                "species",
+                "Fish",
+                FieldKind.Choice,
+                delivery?.SpeciesKey ?? pond.LikelySpecies.Key,
+                Options: FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
+            ),
+            new(
+                "fish",
+                "How many",
+                FieldKind.Whole,
+                delivery is null ? "" : (delivery.Count - delivery.Dead).ToString(CultureInfo.InvariantCulture)
+            ),
+            new(
+                "weight",
+                "Average weight",
+                FieldKind.Quantity,
+                s.Plain(delivery?.MeanG ?? 2, Measures.FishWeight),
+                Measures.FishWeight
+            ),
+            new("origin", "From", FieldKind.Words, delivery?.Seller ?? ""),
+            new(
+                "hours",
+                "Hours since packed",
+                FieldKind.Quantity,
+                "6",
+                Measures.Plain with
+                {
+                    Decimals = 1,
+                    UsDecimals = 1,
+                }
+            ),
+            new("", "In the bag", FieldKind.Heading),
+            new("tb", "Temperature", FieldKind.Quantity, "", Measures.Temperature),
+            new("pb", "pH", FieldKind.Quantity, "", Measures.Ph),
+            new("nb", "Total ammonia, as N", FieldKind.Quantity, "", Measures.Concentration, "empty: not measured"),
+            new("ob", "Oxygen", FieldKind.Quantity, "", Measures.Oxygen),
+            new("sb", "Salinity", FieldKind.Quantity, "0", Measures.Salinity),
+            new(
+                "ab",
+                "Alkalinity",
+                FieldKind.Quantity,
+                "",
+                Measures.CoarseConcentration,
+                "empty: both bounds are drawn"
+            ),
         ];
         for (var i = 1; i <= Places; i++)
-            fields.AddRange([new("", i == 1 ? "Pond, where they go in" : i == 2 ? "Pond, deep water" : "Pond, the other side", FieldKind.Heading), new($"t{i}", "Temperature", FieldKind.Quantity, i == 1 ? Last(Parameter.Temperature) : "", Measures.Temperature), new($"p{i}", "pH", FieldKind.Quantity, i == 1 ? Last(Parameter.Ph) : "", Measures.Ph), new($"o{i}", "Oxygen", FieldKind.Quantity, "", Measures.Oxygen, i == 1 ? "read now" : "")]);
-        fields.AddRange([new("", "Pond, all places", FieldKind.Heading), new("sp", "Salinity", FieldKind.Quantity, Last(Parameter.Salinity, 0), Measures.Salinity), new("np", "Total ammonia, as N", FieldKind.Quantity, Last(Parameter.Tan), Measures.Concentration), new("ap", "Alkalinity", FieldKind.Quantity, Last(Parameter.Alkalinity), Measures.CoarseConcentration), new("school", "School", FieldKind.Choice, "", Options: Schools.Select(x => (x.Key, x.Name)).ToList())]);
+            fields.AddRange([
+                new(
+                    "",
+                    i == 1 ? "Pond, where they go in"
+                        : i == 2 ? "Pond, deep water"
+                        : "Pond, the other side",
+                    FieldKind.Heading
+                ),
+                new(
+                    $"t{i}",
+                    "Temperature",
+                    FieldKind.Quantity,
+                    i == 1 ? Last(Parameter.Temperature) : "",
+                    Measures.Temperature
+                ),
+                new($"p{i}", "pH", FieldKind.Quantity, i == 1 ? Last(Parameter.Ph) : "", Measures.Ph),
+                new($"o{i}", "Oxygen", FieldKind.Quantity, "", Measures.Oxygen, i == 1 ? "read now" : ""),
+            ]);
+        fields.AddRange([
+            new("", "Pond, all places", FieldKind.Heading),
+            new("sp", "Salinity", FieldKind.Quantity, Last(Parameter.Salinity, 0), Measures.Salinity),
+            new("np", "Total ammonia, as N", FieldKind.Quantity, Last(Parameter.Tan), Measures.Concentration),
+            new("ap", "Alkalinity", FieldKind.Quantity, Last(Parameter.Alkalinity), Measures.CoarseConcentration),
+            new("school", "School", FieldKind.Choice, "", Options: Schools.Select(x => (x.Key, x.Name)).ToList()),
+        ]);
         return fields;
     }
 
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
     public static (AccQuestion Question, int Fish, string Origin)? Read(BenchForm f)
     {
-        var species = f.Form.Choice("species", FishSpecies.All.Select(s => (s.Key, s)).ToList(), "fish", FishSpecies.All[0]);
-        var (fish, g, hours) = (f.Form.Empty("fish") ? 0 : f.Whole("fish", "fish", 1, StockRules.MostFish), f.Q("weight", Measures.FishWeight, 0.0005, 20_000), f.Q("hours", Measures.Plain, 0, 96));
+        var species = f.Form.Choice(
+            "species",
+            FishSpecies.All.Select(s => (s.Key, s)).ToList(),
+            "fish",
+            FishSpecies.All[0]
+        );
+        var (fish, g, hours) = (
+            f.Form.Empty("fish") ? 0 : f.Whole("fish", "fish", 1, StockRules.MostFish),
+            f.Q("weight", Measures.FishWeight, 0.0005, 20_000),
+            f.Q("hours", Measures.Plain, 0, 96)
+        );
         var school = f.Form.Choice("school", Schools.Select(s => (s.Key, s.School)).ToList(), "school", null);
         double T(string n) => f.Q(n, Measures.Temperature, 0, 42);
         double P(string n) => f.Q(n, Measures.Ph, 4, 11);
@@ -52,7 +140,11 @@ public static class AcclimateForm
         var bag = new AccWater(T("tb"), P("pb"), S("sb"), N("nb"), O("ob"), A("ab"));
         var (salt, tan, alk) = (S("sp"), N("np"), A("ap"));
         // The first place is wanted; of the others only those that were read.
-        var places = Enumerable.Range(1, Places).Where(i => i == 1 || !f.Form.Empty($"t{i}") || !f.Form.Empty($"p{i}")).Select(i => new AccWater(T($"t{i}"), P($"p{i}"), salt, tan, O($"o{i}"), alk)).ToList();
+        var places = Enumerable
+            .Range(1, Places)
+            .Where(i => i == 1 || !f.Form.Empty($"t{i}") || !f.Form.Empty($"p{i}"))
+            .Select(i => new AccWater(T($"t{i}"), P($"p{i}"), salt, tan, O($"o{i}"), alk))
+            .ToList();
         if (f.Form.Text("origin").Length > 80)
             f.Form.Refuse("origin", "At most 80 letters.");
         return f.Sound ? (new(species, g, bag, places, hours, school, f.Here.Hand), fish, f.Form.Text("origin")) : null;

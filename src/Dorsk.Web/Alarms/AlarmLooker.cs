@@ -16,12 +16,23 @@ public sealed class AlarmLooker : BackgroundService
     /// <param name="look">What is wrong with the data file.</param>
     /// <param name="options"><c>--alarm-look</c>.</param>
     /// <param name="log">The program's log.</param>
-    public AlarmLooker(AlarmWatch watch, Heartbeat heartbeat, FarmClock clock, FileLook look, StartOptions options, ILogger<AlarmLooker> log)
+    public AlarmLooker(
+        AlarmWatch watch,
+        Heartbeat heartbeat,
+        FarmClock clock,
+        FileLook look,
+        StartOptions options,
+        ILogger<AlarmLooker> log
+    )
     {
         (this.watch, this.options, this.log) = (watch, options, log);
         heartbeat.Period = options.AlarmLook;
         watch.Failed = (problem, what) => log.LogError(problem, "{What}", what);
-        watch.More.Add(() => clock.Trouble is { } trouble ? new(0, null, Core.Alarms.AlarmCause.ClockWrong, Core.Judging.Status.Watch, trouble) : null);
+        watch.More.Add(() =>
+            clock.Trouble is { } trouble
+                ? new(0, null, Core.Alarms.AlarmCause.ClockWrong, Core.Judging.Status.Watch, trouble)
+                : null
+        );
         watch.More.Add(look.Alarm);
     }
 

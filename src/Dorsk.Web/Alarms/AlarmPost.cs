@@ -21,7 +21,8 @@ public sealed class AlarmPost(StartOptions options)
     public bool IsSet => options.Smtp.Count > 0;
 
     /// <summary>Why mails to somebody could not be sent; null when the last to everybody was.</summary>
-    public string? Trouble => troubles.IsEmpty ? null : string.Join("; ", troubles.Select(t => $"{t.Key}: {t.Value}").Order());
+    public string? Trouble =>
+        troubles.IsEmpty ? null : string.Join("; ", troubles.Select(t => $"{t.Key}: {t.Value}").Order());
 
     /// <summary>Sends one mail by the first server that takes it. Answers whether one did; why not is in <see cref="Trouble"/>.</summary>
     public async Task<bool> Send(AlarmMail mail, CancellationToken stop)
@@ -39,7 +40,10 @@ public sealed class AlarmPost(StartOptions options)
             }
             catch (Exception problem) when (!stop.IsCancellationRequested)
             {
-                why = problem is OperationCanceledException ? $"{server.Host} did not answer in {PerServer.TotalSeconds:0} seconds" : PlainText.Line(problem.Message, 200);
+                why =
+                    problem is OperationCanceledException
+                        ? $"{server.Host} did not answer in {PerServer.TotalSeconds:0} seconds"
+                        : PlainText.Line(problem.Message, 200);
             }
         }
         troubles[mail.To.Address] = why;
@@ -54,7 +58,12 @@ public sealed class AlarmPost(StartOptions options)
         message.Subject = mail.Subject;
         message.Body = new TextPart("plain") { Text = mail.Text };
         using var client = new SmtpClient { Timeout = (int)PerServer.TotalMilliseconds };
-        await client.ConnectAsync(server.Host, server.Port, MailKit.Security.SecureSocketOptions.StartTlsWhenAvailable, stop);
+        await client.ConnectAsync(
+            server.Host,
+            server.Port,
+            MailKit.Security.SecureSocketOptions.StartTlsWhenAvailable,
+            stop
+        );
         if (options.SmtpUser is { Length: > 0 } user)
             await client.AuthenticateAsync(user, options.SmtpPassword, stop);
         await client.SendAsync(message, stop);
@@ -63,7 +72,8 @@ public sealed class AlarmPost(StartOptions options)
         {
             await client.DisconnectAsync(true, stop);
         }
-        catch (Exception problem) when (problem is IOException or OperationCanceledException or MailKit.ProtocolException)
+        catch (Exception problem)
+            when (problem is IOException or OperationCanceledException or MailKit.ProtocolException)
         {
             client.Dispose();
         }

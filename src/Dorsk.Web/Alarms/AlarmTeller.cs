@@ -12,7 +12,8 @@ namespace Dorsk.Web.Alarms;
 public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmTeller> log) : BackgroundService
 {
     private const int AtOnce = 8;
-    private static readonly TimeSpan Look = TimeSpan.FromSeconds(1), LongestWait = TimeSpan.FromMinutes(1);
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(1),
+        LongestWait = TimeSpan.FromMinutes(1);
     private readonly ConcurrentDictionary<Message, Try> under = new();
     private readonly SemaphoreSlim room = new(AtOnce);
     private readonly Lock gate = new();
@@ -74,7 +75,12 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
         }
         // What is no longer due is forgotten, so that the same alarm of another night begins anew.
         foreach (var (message, was) in under)
-            if (was.Work.IsCompleted && !due.Any(d => d.Told.PondId == message.Pond && d.Cause == message.Cause && d.Told.Step == message.Step))
+            if (
+                was.Work.IsCompleted
+                && !due.Any(d =>
+                    d.Told.PondId == message.Pond && d.Cause == message.Cause && d.Told.Step == message.Step
+                )
+            )
                 under.TryRemove(message, out _);
         return begun;
     }
@@ -87,7 +93,11 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
             if (await post.Send(mail, stop))
                 watch.Told(told);
             else
-                log.LogError("The mail to {Address} could not be sent; it is tried again: {Why}", mail.To.Address, post.Trouble);
+                log.LogError(
+                    "The mail to {Address} could not be sent; it is tried again: {Why}",
+                    mail.To.Address,
+                    post.Trouble
+                );
         }
         catch (Exception problem) when (problem is not OperationCanceledException)
         {
@@ -103,5 +113,6 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
         }
     }
 
-    private static TimeSpan Wait(int failures) => TimeSpan.FromSeconds(Math.Min(LongestWait.TotalSeconds, 5 * Math.Pow(2, Math.Max(0, failures - 1))));
+    private static TimeSpan Wait(int failures) =>
+        TimeSpan.FromSeconds(Math.Min(LongestWait.TotalSeconds, 5 * Math.Pow(2, Math.Max(0, failures - 1))));
 }

@@ -13,9 +13,12 @@ namespace Dorsk.Web.Alarms;
 /// <param name="log">The program's log.</param>
 public sealed class FileLook(FarmFile file, Questions questions, ILogger<FileLook> log) : BackgroundService
 {
-    private static readonly TimeSpan AfterStart = TimeSpan.FromSeconds(60), NotSooner = TimeSpan.FromSeconds(30), Again = TimeSpan.FromDays(7);
+    private static readonly TimeSpan AfterStart = TimeSpan.FromSeconds(60),
+        NotSooner = TimeSpan.FromSeconds(30),
+        Again = TimeSpan.FromDays(7);
 
-    private long lineAtLook, lookedAt;
+    private long lineAtLook,
+        lookedAt;
     private Task again = Task.CompletedTask;
 
     /// <summary>What was found last; empty while the file is sound.</summary>
@@ -25,13 +28,30 @@ public sealed class FileLook(FarmFile file, Questions questions, ILogger<FileLoo
     public AlarmRaised? Alarm()
     {
         // Beside the watch, and not too often: a look over a large file takes its time.
-        if (Found.Count > 0 && again.IsCompleted && TimeProvider.System.GetElapsedTime(lookedAt) > NotSooner && questions.LastLine() != lineAtLook)
+        if (
+            Found.Count > 0
+            && again.IsCompleted
+            && TimeProvider.System.GetElapsedTime(lookedAt) > NotSooner
+            && questions.LastLine() != lineAtLook
+        )
             again = Task.Run(Round);
         return Words();
     }
 
-    private AlarmRaised? Words() => Found.Count == 0 ? null : new(0, null, AlarmCause.BooksDamaged, Status.ActNow,
-        AlarmText.List("The data file holds what cannot be: ", Found.Select(b => b.ToString()), ". Take back or correct these lines in the log; where the file itself is damaged, restore the last backup."));
+    private AlarmRaised? Words() =>
+        Found.Count == 0
+            ? null
+            : new(
+                0,
+                null,
+                AlarmCause.BooksDamaged,
+                Status.ActNow,
+                AlarmText.List(
+                    "The data file holds what cannot be: ",
+                    Found.Select(b => b.ToString()),
+                    ". Take back or correct these lines in the log; where the file itself is damaged, restore the last backup."
+                )
+            );
 
     /// <summary>One look.</summary>
     public void Round()
@@ -40,7 +60,12 @@ public sealed class FileLook(FarmFile file, Questions questions, ILogger<FileLoo
         {
             (lineAtLook, lookedAt) = (questions.LastLine(), TimeProvider.System.GetTimestamp());
             Found = Integrity.Look(file, pages: Found.All(b => b.Table == "file"));
-            questions.Distrust(Found.Where(b => b.Line is not null).GroupBy(b => b.Line!.Value).ToDictionary(g => g.Key, g => g.First().ToString()));
+            questions.Distrust(
+                Found
+                    .Where(b => b.Line is not null)
+                    .GroupBy(b => b.Line!.Value)
+                    .ToDictionary(g => g.Key, g => g.First().ToString())
+            );
         }
         catch (Exception problem)
         {
@@ -54,8 +79,7 @@ public sealed class FileLook(FarmFile file, Questions questions, ILogger<FileLoo
     {
         await Task.Delay(AfterStart, stoppingToken);
         using var timer = new PeriodicTimer(Again);
-        do
-            await Task.Run(Round, stoppingToken);
+        do await Task.Run(Round, stoppingToken);
         while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 }

@@ -9,7 +9,8 @@ namespace Dorsk.Web.Alarms;
 /// <param name="heartbeat">When the watch looked.</param>
 /// <param name="options">Where to.</param>
 /// <param name="log">The program's log.</param>
-public sealed class HeartbeatPost(Heartbeat heartbeat, StartOptions options, ILogger<HeartbeatPost> log) : BackgroundService
+public sealed class HeartbeatPost(Heartbeat heartbeat, StartOptions options, ILogger<HeartbeatPost> log)
+    : BackgroundService
 {
     private static readonly TimeSpan Limit = TimeSpan.FromSeconds(10);
 

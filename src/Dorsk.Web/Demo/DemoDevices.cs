@@ -25,15 +25,41 @@ public static class DemoDevices
         var (questions, keys) = (new Questions(file), new DeviceKeys(file));
         var door = new Door(file, new OpensAt());
         var known = questions.Devices().Select(d => d.Kept.Name).ToHashSet();
-        var wanted = questions.Ponds().Where(p => DemoFarm.Probed.Contains(p.Code)).Select(p => new DeviceKept(0, "Buoy " + p.Code, DeviceUse.Probe, p.Id, 0.5, false))
-            .Concat(questions.Ponds().Where(p => questions.Story(p.Code)!.AeratorsAt(DemoFarm.OpensAt).Count > 0).Select(p => new DeviceKept(0, "Panel " + p.Code, DeviceUse.Panel, p.Id, null, false)))
-            .Append(new(0, "Weather mast", DeviceUse.Weather, null, null, false)).Append(new(0, "Remote", DeviceUse.Switch, null, null, false)).Append(new(0, Reader, DeviceUse.Reader, null, null, false));
+        var wanted = questions
+            .Ponds()
+            .Where(p => DemoFarm.Probed.Contains(p.Code))
+            .Select(p => new DeviceKept(0, "Buoy " + p.Code, DeviceUse.Probe, p.Id, 0.5, false))
+            .Concat(
+                questions
+                    .Ponds()
+                    .Where(p => questions.Story(p.Code)!.AeratorsAt(DemoFarm.OpensAt).Count > 0)
+                    .Select(p => new DeviceKept(0, "Panel " + p.Code, DeviceUse.Panel, p.Id, null, false))
+            )
+            .Append(new(0, "Weather mast", DeviceUse.Weather, null, null, false))
+            .Append(new(0, "Remote", DeviceUse.Switch, null, null, false))
+            .Append(new(0, Reader, DeviceUse.Reader, null, null, false));
         foreach (var device in wanted.Where(d => !known.Contains(d.Name)))
             if (!door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, device, device.Name)).Accepted)
                 throw new InvalidOperationException($"{device.Name} was refused.");
         if (questions.CallList() is null)
-            door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, new CallListSet([new("Night watch", "night.watch@farm.test"), new("Manager", "manager@farm.test")], 10, new(22, 0), new(5, 0)), "call list"));
-        var all = questions.Devices().Where(d => !d.Kept.Gone).ToDictionary(d => d.Kept.Name, d => keys.Renew(d.Kept.DeviceId));
+            door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    "Manager",
+                    DemoFarm.OpensAt,
+                    new CallListSet(
+                        [new("Night watch", "night.watch@farm.test"), new("Manager", "manager@farm.test")],
+                        10,
+                        new(22, 0),
+                        new(5, 0)
+                    ),
+                    "call list"
+                )
+            );
+        var all = questions
+            .Devices()
+            .Where(d => !d.Kept.Gone)
+            .ToDictionary(d => d.Kept.Name, d => keys.Renew(d.Kept.DeviceId));
         File.WriteAllText(keysPath, JsonSerializer.Serialize(all));
         if (!OperatingSystem.IsWindows())
             File.SetUnixFileMode(keysPath, UnixFileMode.UserRead | UnixFileMode.UserWrite);

@@ -29,8 +29,8 @@ public static class DemoHistory
         {
             var evening = Min(DemoFarm.Zone.At(day, new(21, 0)), DemoFarm.OpensAt);
             foreach (var group in told.GroupBy(t => t.Author).OrderByDescending(g => g.Key == "Manager" ? 0 : 1))
-                foreach (var part in InParts(group))
-                    Enter(door, clock, keys, evening, part);
+            foreach (var part in InParts(group))
+                Enter(door, clock, keys, evening, part);
             // The nights that the page of proof shows were told in their evening, as they would have been.
             if (day >= ForecastsFrom)
                 forecasts.IssueDue();
@@ -55,16 +55,35 @@ public static class DemoHistory
             yield return part;
     }
 
-    private static void Enter(Door door, StoryClock clock, Dictionary<string, long> keys, DateTimeOffset entered, List<Told> told)
+    private static void Enter(
+        Door door,
+        StoryClock clock,
+        Dictionary<string, long> keys,
+        DateTimeOffset entered,
+        List<Told> told
+    )
     {
         clock.Now = entered;
         var known = new Keys(keys);
-        var entry = new Entry(Guid.NewGuid(), told[0].Author, told.Select(t => new NewLine(t.At, t.Fact(known), t.Text, null)).ToList(), []);
+        var entry = new Entry(
+            Guid.NewGuid(),
+            told[0].Author,
+            told.Select(t => new NewLine(t.At, t.Fact(known), t.Text, null)).ToList(),
+            []
+        );
         var receipt = door.Enter(entry);
         if (!receipt.Accepted && receipt.Remarks.All(r => r.Kind == Objection.Ask))
-            receipt = door.Enter(entry with { Id = Guid.NewGuid(), Meant = receipt.Remarks.Select(r => r.Text).ToList() });
+            receipt = door.Enter(
+                entry with
+                {
+                    Id = Guid.NewGuid(),
+                    Meant = receipt.Remarks.Select(r => r.Text).ToList(),
+                }
+            );
         if (!receipt.Accepted)
-            throw new InvalidOperationException($"The demo's day {entered:O} was refused: {string.Join(" | ", receipt.Remarks.Select(r => r.Text))}");
+            throw new InvalidOperationException(
+                $"The demo's day {entered:O} was refused: {string.Join(" | ", receipt.Remarks.Select(r => r.Text))}"
+            );
         foreach (var (t, line) in told.Zip(receipt.Lines).Where(p => p.First.Founds is not null))
             keys[t.Founds!] = line;
     }

@@ -7,7 +7,8 @@ namespace Dorsk.Web.Inlets;
 /// <param name="mqtt">The way to the panels.</param>
 /// <param name="options"><c>--air-look</c>: seconds between two looks, 2 unless said otherwise.</param>
 /// <param name="log">The program's log.</param>
-public sealed class AirKeeper(AirKeeping keeping, MqttInlet mqtt, StartOptions options, ILogger<AirKeeper> log) : BackgroundService
+public sealed class AirKeeper(AirKeeping keeping, MqttInlet mqtt, StartOptions options, ILogger<AirKeeper> log)
+    : BackgroundService
 {
     private static readonly TimeSpan Again = TimeSpan.FromMinutes(1);
     private DateTimeOffset told = DateTimeOffset.MinValue;

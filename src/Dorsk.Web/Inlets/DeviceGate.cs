@@ -15,9 +15,16 @@ public sealed class DeviceGate(Questions questions, DeviceKeys keys)
     public DeviceKept? Of(HttpContext http, params ReadOnlySpan<DeviceUse> uses)
     {
         var header = http.Request.Headers.Authorization.ToString();
-        return header.StartsWith("Bearer ", StringComparison.Ordinal) ? Of(header["Bearer ".Length..].Trim(), uses) : null;
+        return header.StartsWith("Bearer ", StringComparison.Ordinal)
+            ? Of(header["Bearer ".Length..].Trim(), uses)
+            : null;
     }
 
     /// <summary>The device of a key, or null.</summary>
-    public DeviceKept? Of(string key, params ReadOnlySpan<DeviceUse> uses) => keys.DeviceOf(key) is { } id && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept && uses.Contains(kept.Use) ? kept : null;
+    public DeviceKept? Of(string key, params ReadOnlySpan<DeviceUse> uses) =>
+        keys.DeviceOf(key) is { } id
+        && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept
+        && uses.Contains(kept.Use)
+            ? kept
+            : null;
 }

@@ -79,13 +79,21 @@ internal sealed class LimitedTcp(IPEndPoint at, Func<string, byte[]?, string> na
             using var _ = client;
             client.NoDelay = true;
             await using var stream = new PacketLimit(client.GetStream());
-            using var channel = new MqttTcpChannel(stream, client.Client.LocalEndPoint, client.Client.RemoteEndPoint, null);
-            var formatter = new MqttPacketFormatterAdapter(new MqttBufferWriter(options.WriterBufferSize, options.WriterBufferSizeMax));
+            using var channel = new MqttTcpChannel(
+                stream,
+                client.Client.LocalEndPoint,
+                client.Client.RemoteEndPoint,
+                null
+            );
+            var formatter = new MqttPacketFormatterAdapter(
+                new MqttBufferWriter(options.WriterBufferSize, options.WriterBufferSizeMax)
+            );
             using var adapter = new Named(new MqttChannelAdapter(channel, formatter, logger), nameOf);
             if (ClientHandler is { } handler)
                 await handler(adapter);
         }
-        catch (Exception e) when (e is IOException or SocketException or ObjectDisposedException or OperationCanceledException)
+        catch (Exception e)
+            when (e is IOException or SocketException or ObjectDisposedException or OperationCanceledException)
         {
             // The client is gone, or sent more than it may: nothing of it was taken.
         }
@@ -102,7 +110,8 @@ internal sealed class LimitedTcp(IPEndPoint at, Func<string, byte[]?, string> na
 
         public long BytesSent => inner.BytesSent;
 
-        public System.Security.Cryptography.X509Certificates.X509Certificate2? ClientCertificate => inner.ClientCertificate;
+        public System.Security.Cryptography.X509Certificates.X509Certificate2? ClientCertificate =>
+            inner.ClientCertificate;
 
         public EndPoint? RemoteEndPoint => inner.RemoteEndPoint;
 
@@ -126,7 +135,8 @@ internal sealed class LimitedTcp(IPEndPoint at, Func<string, byte[]?, string> na
 
         public void ResetStatistics() => inner.ResetStatistics();
 
-        public Task SendPacketAsync(MqttPacket packet, CancellationToken cancellationToken) => inner.SendPacketAsync(packet, cancellationToken);
+        public Task SendPacketAsync(MqttPacket packet, CancellationToken cancellationToken) =>
+            inner.SendPacketAsync(packet, cancellationToken);
 
         public void Dispose() => inner.Dispose();
     }

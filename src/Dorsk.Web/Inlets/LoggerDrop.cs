@@ -13,7 +13,8 @@ namespace Dorsk.Web.Inlets;
 /// <param name="questions">The farm's devices.</param>
 /// <param name="options"><c>--data</c>, and <c>--drop-look</c>: seconds between two looks, 5 unless said otherwise.</param>
 /// <param name="log">The program's log.</param>
-public sealed class LoggerDrop(LoggerFile files, Questions questions, StartOptions options, ILogger<LoggerDrop> log) : BackgroundService
+public sealed class LoggerDrop(LoggerFile files, Questions questions, StartOptions options, ILogger<LoggerDrop> log)
+    : BackgroundService
 {
     // A file that is still being copied is left alone until it has rested.
     private static readonly TimeSpan Rest = TimeSpan.FromSeconds(2);
@@ -42,8 +43,21 @@ public sealed class LoggerDrop(LoggerFile files, Questions questions, StartOptio
         var n = 0;
         foreach (var of in Directory.GetDirectories(folder))
         {
-            var probe = questions.Devices().Select(d => d.Kept).FirstOrDefault(d => d is { Gone: false, Use: DeviceUse.Probe } && string.Equals(d.Name, Path.GetFileName(of), StringComparison.OrdinalIgnoreCase));
-            foreach (var file in Directory.GetFiles(of).Where(f => Path.GetExtension(f).ToLowerInvariant() is ".csv" or ".txt" && DateTime.UtcNow - File.GetLastWriteTimeUtc(f) > Rest))
+            var probe = questions
+                .Devices()
+                .Select(d => d.Kept)
+                .FirstOrDefault(d =>
+                    d is { Gone: false, Use: DeviceUse.Probe }
+                    && string.Equals(d.Name, Path.GetFileName(of), StringComparison.OrdinalIgnoreCase)
+                );
+            foreach (
+                var file in Directory
+                    .GetFiles(of)
+                    .Where(f =>
+                        Path.GetExtension(f).ToLowerInvariant() is ".csv" or ".txt"
+                        && DateTime.UtcNow - File.GetLastWriteTimeUtc(f) > Rest
+                    )
+            )
             {
                 One(file, of, probe);
                 n++;
@@ -57,20 +71,34 @@ public sealed class LoggerDrop(LoggerFile files, Questions questions, StartOptio
         var (place, words) = ("done", "");
         try
         {
-            var taken = files.Take(file, probe ?? throw new FarmFilesException($"No probe is called {Path.GetFileName(of)}: make it under Setup, Devices."));
+            var taken = files.Take(
+                file,
+                probe
+                    ?? throw new FarmFilesException(
+                        $"No probe is called {Path.GetFileName(of)}: make it under Setup, Devices."
+                    )
+            );
             words = Words(taken);
         }
         catch (FarmFilesException problem)
         {
             (place, words) = ("refused", problem.Message);
-            log.LogWarning("{File} was refused: {Why}", Core.Units.PlainText.Line(file, 300), Core.Units.PlainText.Line(problem.Message, 300));
+            log.LogWarning(
+                "{File} was refused: {Why}",
+                Core.Units.PlainText.Line(file, 300),
+                Core.Units.PlainText.Line(problem.Message, 300)
+            );
         }
         var to = Directory.CreateDirectory(Path.Combine(of, place)).FullName;
-        var name = $"{DateTime.UtcNow.ToString("yyyyMMdd-HHmmss-fff", CultureInfo.InvariantCulture)}-{Path.GetFileName(file)}";
+        var name =
+            $"{DateTime.UtcNow.ToString("yyyyMMdd-HHmmss-fff", CultureInfo.InvariantCulture)}-{Path.GetFileName(file)}";
         File.Move(file, Path.Combine(to, name));
         File.WriteAllText(Path.Combine(to, name + ".said.md"), words);
     }
 
     /// <summary>What became of a file, in words.</summary>
-    public static string Words(LoggerTaken taken) => FormattableString.Invariant($"{taken.Values} values kept. {taken.Columns}.{(taken.WrongLines == 0 ? "" : FormattableString.Invariant($" {taken.WrongLines} lines with something wrong: "))}{string.Join("; ", taken.Wrong.Take(10).Select(w => FormattableString.Invariant($"line {w.Line}: {w.Why}")))}");
+    public static string Words(LoggerTaken taken) =>
+        FormattableString.Invariant(
+            $"{taken.Values} values kept. {taken.Columns}.{(taken.WrongLines == 0 ? "" : FormattableString.Invariant($" {taken.WrongLines} lines with something wrong: "))}{string.Join("; ", taken.Wrong.Take(10).Select(w => FormattableString.Invariant($"line {w.Line}: {w.Why}")))}"
+        );
 }

@@ -29,11 +29,25 @@ namespace Dorsk.Web.Inlets;
 /// <param name="heard">When devices were last heard.</param>
 /// <param name="clock">The farm clock.</param>
 /// <param name="log">Where refusals are told.</param>
-public sealed class MqttInlet(StartOptions options, DeviceGate gate, DeviceKeys keys, Questions questions, ProbeInlet inlet, PanelInlet panels, Heard heard, FarmClock clock, ILogger<MqttInlet> log) : IHostedService
+public sealed class MqttInlet(
+    StartOptions options,
+    DeviceGate gate,
+    DeviceKeys keys,
+    Questions questions,
+    ProbeInlet inlet,
+    PanelInlet panels,
+    Heard heard,
+    FarmClock clock,
+    ILogger<MqttInlet> log
+) : IHostedService
 {
-    private const string Root = "dorsk/probe/", PanelRoot = "dorsk/panel/", SwitchRoot = "dorsk/switch/", Ours = "farm";
+    private const string Root = "dorsk/probe/",
+        PanelRoot = "dorsk/panel/",
+        SwitchRoot = "dorsk/switch/",
+        Ours = "farm";
     private static readonly JsonSerializerOptions Plain = new(JsonSerializerDefaults.Web);
-    private const int MostPending = 100, LongestTopic = 200;
+    private const int MostPending = 100,
+        LongestTopic = 200;
     private readonly ConcurrentDictionary<string, long> connected = new();
     private MqttServer? server;
 
@@ -45,7 +59,13 @@ public sealed class MqttInlet(StartOptions options, DeviceGate gate, DeviceKeys 
     {
         if (options.MqttPort is not { } port)
             return;
-        server = new MqttServerFactory().CreateMqttServer(new MqttServerOptionsBuilder().WithoutDefaultEndpoint().WithMaxPendingMessagesPerClient(MostPending).Build(), [new LimitedTcp(new(options.MqttAt, port), NameOf)]);
+        server = new MqttServerFactory().CreateMqttServer(
+            new MqttServerOptionsBuilder()
+                .WithoutDefaultEndpoint()
+                .WithMaxPendingMessagesPerClient(MostPending)
+                .Build(),
+            [new LimitedTcp(new(options.MqttAt, port), NameOf)]
+        );
         server.ValidatingConnectionAsync += Validate;
         server.InterceptingPublishAsync += Publish;
         server.ClientDisconnectedAsync += e =>
@@ -102,24 +122,49 @@ public sealed class MqttInlet(StartOptions options, DeviceGate gate, DeviceKeys 
     }
 
     // Sessions live under the device of the key: a name taken from another device opens another session.
-    private string NameOf(string client, byte[]? key) => $"{(key is { Length: <= 200 } ? keys.DeviceOf(Encoding.UTF8.GetString(key)) : null) ?? 0}:{client}";
+    private string NameOf(string client, byte[]? key) =>
+        $"{(key is { Length: <= 200 } ? keys.DeviceOf(Encoding.UTF8.GetString(key)) : null) ?? 0}:{client}";
 
     /// <summary>Tells a panel what an aerator is to do; kept for it until it comes in.</summary>
     public async Task Tell(PanelCommand command)
     {
         if (server is null)
             return;
-        var message = new MqttApplicationMessageBuilder().WithTopic($"{PanelRoot}{command.Panel}/{command.Code}/set").WithPayload(command.On ? "on" : "off").WithRetainFlag().WithQualityOfServiceLevel(MqttQualityOfServiceLevel.AtLeastOnce).Build();
-        await server.InjectApplicationMessage(new InjectedMqttApplicationMessage(message) { SenderClientId = Ours, CustomSessionItems = new System.Collections.Hashtable { [Ours] = true } });
+        var message = new MqttApplicationMessageBuilder()
+            .WithTopic($"{PanelRoot}{command.Panel}/{command.Code}/set")
+            .WithPayload(command.On ? "on" : "off")
+            .WithRetainFlag()
+            .WithQualityOfServiceLevel(MqttQualityOfServiceLevel.AtLeastOnce)
+            .Build();
+        await server.InjectApplicationMessage(
+            new InjectedMqttApplicationMessage(message)
+            {
+                SenderClientId = Ours,
+                CustomSessionItems = new System.Collections.Hashtable { [Ours] = true },
+            }
+        );
     }
 
     // Looked up anew each time: a device that was taken away is shut out at once.
-    private DeviceKept? Device(System.Collections.IDictionary items) => items["device"] is long id && keys.MarkOf(id) is { } mark && mark.Equals(items["key"] as string, StringComparison.Ordinal) && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept ? kept : null;
+    private DeviceKept? Device(System.Collections.IDictionary items) =>
+        items["device"] is long id
+        && keys.MarkOf(id) is { } mark
+        && mark.Equals(items["key"] as string, StringComparison.Ordinal)
+        && questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == id).Kept is { Gone: false } kept
+            ? kept
+            : null;
 
     private Task Subscribe(InterceptingSubscriptionEventArgs e)
     {
         var topic = e.TopicFilter.Topic;
-        e.ProcessSubscription = Device(e.SessionItems) is { } d && ((d.Use == DeviceUse.Panel && topic.StartsWith($"{PanelRoot}{d.Name}/", StringComparison.OrdinalIgnoreCase)) || (d.Use == DeviceUse.Switch && topic.StartsWith(PanelRoot, StringComparison.Ordinal)));
+        e.ProcessSubscription =
+            Device(e.SessionItems) is { } d
+            && (
+                (
+                    d.Use == DeviceUse.Panel
+                    && topic.StartsWith($"{PanelRoot}{d.Name}/", StringComparison.OrdinalIgnoreCase)
+                ) || (d.Use == DeviceUse.Switch && topic.StartsWith(PanelRoot, StringComparison.Ordinal))
+            );
         if (!e.ProcessSubscription)
             e.Response.ReasonCode = MqttSubscribeReasonCode.NotAuthorized;
         return Task.CompletedTask;
@@ -132,14 +177,24 @@ public sealed class MqttInlet(StartOptions options, DeviceGate gate, DeviceKeys 
         e.ProcessPublish = false;
         var topic = e.ApplicationMessage.Topic;
         var text = Encoding.UTF8.GetString(e.ApplicationMessage.Payload);
-        var (may, why) = topic.Length > LongestTopic ? (false, $"a topic has at most {LongestTopic} letters") : Device(e.SessionItems) is { } device ? Taken(device, topic, text) : (false, "this device is gone");
+        var (may, why) =
+            topic.Length > LongestTopic ? (false, $"a topic has at most {LongestTopic} letters")
+            : Device(e.SessionItems) is { } device ? Taken(device, topic, text)
+            : (false, "this device is gone");
         if (may && why is null)
             e.ProcessPublish = true;
         else
         {
-            e.Response.ReasonCode = may ? MqttPubAckReasonCode.PayloadFormatInvalid : MqttPubAckReasonCode.NotAuthorized;
+            e.Response.ReasonCode = may
+                ? MqttPubAckReasonCode.PayloadFormatInvalid
+                : MqttPubAckReasonCode.NotAuthorized;
             e.Response.ReasonString = PlainText.Line(why, 300);
-            log.LogWarning("{Client} sent what cannot be kept at {Topic}: {Why}", PlainText.Line(e.ClientId, 80), PlainText.Line(topic, LongestTopic), PlainText.Line(why, 300));
+            log.LogWarning(
+                "{Client} sent what cannot be kept at {Topic}: {Why}",
+                PlainText.Line(e.ClientId, 80),
+                PlainText.Line(topic, LongestTopic),
+                PlainText.Line(why, 300)
+            );
         }
         return Task.CompletedTask;
     }
@@ -148,7 +203,8 @@ public sealed class MqttInlet(StartOptions options, DeviceGate gate, DeviceKeys 
     private (bool May, string? Why) Taken(DeviceKept device, string topic, string text)
     {
         heard.Note(device.DeviceId);
-        string? Under(string root) => topic.StartsWith(root, StringComparison.OrdinalIgnoreCase) ? topic[root.Length..] : null;
+        string? Under(string root) =>
+            topic.StartsWith(root, StringComparison.OrdinalIgnoreCase) ? topic[root.Length..] : null;
         switch (device.Use)
         {
             case DeviceUse.Probe or DeviceUse.Weather when Under(Root + device.Name) is { } rest:
@@ -166,12 +222,18 @@ public sealed class MqttInlet(StartOptions options, DeviceGate gate, DeviceKeys 
     private (SentReadings? Sent, string? Why) Read(string rest, string text)
     {
         if (rest.StartsWith('/'))
-            return double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var figure) ? (new(null, [new(clock.GetUtcNow(), rest[1..], figure, null)]), null) : (null, $"“{text}” is no figure");
+            return double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var figure)
+                ? (new(null, [new(clock.GetUtcNow(), rest[1..], figure, null)]), null)
+                : (null, $"“{text}” is no figure");
         if (rest.Length > 0)
             return (null, "publish under your own name");
         try
         {
-            return JsonSerializer.Deserialize<SentReadings>(text, Plain) is { Readings.Count: > 0 and <= ProbeSeriesReceived.Most } sent ? (sent, null) : (null, "no readings are in it");
+            return
+                JsonSerializer.Deserialize<SentReadings>(text, Plain)
+                    is { Readings.Count: > 0 and <= ProbeSeriesReceived.Most } sent
+                ? (sent, null)
+                : (null, "no readings are in it");
         }
         catch (JsonException problem)
         {

@@ -12,8 +12,10 @@ internal sealed class PacketLimit(Stream inner) : Stream
 
     private const byte Connect = 0x10;
     private long body;
-    private int length, shift;
-    private bool inLength, first = true;
+    private int length,
+        shift;
+    private bool inLength,
+        first = true;
 
     /// <inheritdoc/>
     public override bool CanRead => true;
@@ -28,7 +30,11 @@ internal sealed class PacketLimit(Stream inner) : Stream
     public override long Length => throw new NotSupportedException();
 
     /// <inheritdoc/>
-    public override long Position { get => throw new NotSupportedException(); set => throw new NotSupportedException(); }
+    public override long Position
+    {
+        get => throw new NotSupportedException();
+        set => throw new NotSupportedException();
+    }
 
     /// <inheritdoc/>
     public override int Read(byte[] buffer, int offset, int count)
@@ -47,16 +53,19 @@ internal sealed class PacketLimit(Stream inner) : Stream
     }
 
     /// <inheritdoc/>
-    public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
+    public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) =>
+        ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
 
     /// <inheritdoc/>
     public override void Write(byte[] buffer, int offset, int count) => inner.Write(buffer, offset, count);
 
     /// <inheritdoc/>
-    public override ValueTask WriteAsync(ReadOnlyMemory<byte> buffer, CancellationToken cancellationToken = default) => inner.WriteAsync(buffer, cancellationToken);
+    public override ValueTask WriteAsync(ReadOnlyMemory<byte> buffer, CancellationToken cancellationToken = default) =>
+        inner.WriteAsync(buffer, cancellationToken);
 
     /// <inheritdoc/>
-    public override Task WriteAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => inner.WriteAsync(buffer, offset, count, cancellationToken);
+    public override Task WriteAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) =>
+        inner.WriteAsync(buffer, offset, count, cancellationToken);
 
     /// <inheritdoc/>
     public override void Flush() => inner.Flush();
@@ -80,7 +89,7 @@ internal sealed class PacketLimit(Stream inner) : Stream
 
     private void Follow(ReadOnlySpan<byte> bytes)
     {
-        for (var i = 0; i < bytes.Length;)
+        for (var i = 0; i < bytes.Length; )
             if (body > 0)
             {
                 var skip = (int)Math.Min(body, bytes.Length - i);

@@ -28,23 +28,45 @@ public sealed class PanelInlet(AirKeeping keeping, Heard heard, FarmClock clock)
         SentState? sent;
         try
         {
-            sent = text.Trim().ToLowerInvariant() switch { "on" => new(true, null, null), "off" => new(false, null, null), _ => JsonSerializer.Deserialize<SentState>(text, Plain) };
+            sent = text.Trim().ToLowerInvariant() switch
+            {
+                "on" => new(true, null, null),
+                "off" => new(false, null, null),
+                _ => JsonSerializer.Deserialize<SentState>(text, Plain),
+            };
         }
         catch (JsonException problem)
         {
             return problem.Message;
         }
-        return sent?.Running is { } running ? keeping.Keep(panel, new(panel.PondId!.Value, code, running, sent.CurrentA, sent.Mains ?? true)) : "say on, off or {\"running\": true, \"currentA\": 4.1, \"mains\": true}";
+        return sent?.Running is { } running
+            ? keeping.Keep(panel, new(panel.PondId!.Value, code, running, sent.CurrentA, sent.Mains ?? true))
+            : "say on, off or {\"running\": true, \"currentA\": 4.1, \"mains\": true}";
     }
 
     /// <summary>A switch's order: on, off or auto, with minutes behind it where it is to end. Returns why it cannot be kept, or null.</summary>
     public string? Order(DeviceKept by, string pond, string code, string text)
     {
         var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-        AirOrder? order = words.FirstOrDefault()?.ToLowerInvariant() switch { "on" => AirOrder.On, "off" => AirOrder.Off, "auto" => AirOrder.Release, _ => null };
-        var minutes = words.Length > 1 && int.TryParse(words[1], NumberStyles.None, CultureInfo.InvariantCulture, out var m) ? m : 0;
+        AirOrder? order = words.FirstOrDefault()?.ToLowerInvariant() switch
+        {
+            "on" => AirOrder.On,
+            "off" => AirOrder.Off,
+            "auto" => AirOrder.Release,
+            _ => null,
+        };
+        var minutes =
+            words.Length > 1 && int.TryParse(words[1], NumberStyles.None, CultureInfo.InvariantCulture, out var m)
+                ? m
+                : 0;
         if (order is not { } wanted || words.Length > 2 || (words.Length == 2 && minutes is < 1 or > LongestMinutes))
             return $"say on, off or auto, with 1 to {LongestMinutes} minutes behind on and off where it is to end: on 60";
-        return keeping.Switch(pond, by.Name, code, wanted, minutes > 0 && wanted != AirOrder.Release ? clock.GetUtcNow().AddMinutes(minutes) : null);
+        return keeping.Switch(
+            pond,
+            by.Name,
+            code,
+            wanted,
+            minutes > 0 && wanted != AirOrder.Release ? clock.GetUtcNow().AddMinutes(minutes) : null
+        );
     }
 }

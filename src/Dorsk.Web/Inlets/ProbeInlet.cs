@@ -61,7 +61,15 @@ public sealed class ProbeInlet(Door door, Questions questions, FarmClock clock)
         if (good.Count > 0)
         {
             var last = good.Max(g => g.At);
-            var receipt = door.Enter(Entry.Of(Guid.NewGuid(), probe.Name, last > now ? now : last, new ProbeSeriesReceived(probe.DeviceId, probe.Use == DeviceUse.Weather ? null : probe.PondId, good), FormattableString.Invariant($"{good.Count} values of {probe.Name}")));
+            var receipt = door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    probe.Name,
+                    last > now ? now : last,
+                    new ProbeSeriesReceived(probe.DeviceId, probe.Use == DeviceUse.Weather ? null : probe.PondId, good),
+                    FormattableString.Invariant($"{good.Count} values of {probe.Name}")
+                )
+            );
             if (!receipt.Accepted)
                 return new(0, off.TotalSeconds, [.. wrong, .. receipt.Remarks.Select(r => new WrongValue(0, r.Text))]);
         }
@@ -75,7 +83,14 @@ public sealed class ProbeInlet(Door door, Questions questions, FarmClock clock)
         for (var i = good.Count - 1; i >= 0; i--)
             if (others[i] is { } other)
             {
-                wrong.Add(new(places[i], FormattableString.Invariant($"another value stands for this instant already: {other:0.###}; the first stands")));
+                wrong.Add(
+                    new(
+                        places[i],
+                        FormattableString.Invariant(
+                            $"another value stands for this instant already: {other:0.###}; the first stands"
+                        )
+                    )
+                );
                 good.RemoveAt(i);
             }
         wrong.Sort((a, b) => a.Place.CompareTo(b.Place));
@@ -88,7 +103,10 @@ public sealed class ProbeInlet(Door door, Questions questions, FarmClock clock)
         if (v is null)
             return (default, "there is nothing in this place");
         if (Parameter.Find(v.What ?? "") is not { Steps.Count: 0 } parameter || parameter.OfFarm != weather)
-            return (default, $"“{PlainText.Line(v.What, 40)}” is nothing that a {(weather ? "weather station" : "probe of a pond")} measures: {string.Join(", ", Parameter.All.Where(p => p.OfFarm == weather && p.Steps.Count == 0).Select(p => p.Key))}");
+            return (
+                default,
+                $"“{PlainText.Line(v.What, 40)}” is nothing that a {(weather ? "weather station" : "probe of a pond")} measures: {string.Join(", ", Parameter.All.Where(p => p.OfFarm == weather && p.Steps.Count == 0).Select(p => p.Key))}"
+            );
         if (v.At is not { } at)
             return (default, "its time is missing: “at” with its offset, such as 2027-01-21T17:45:00+10:00");
         if (!Told(at))
@@ -99,7 +117,10 @@ public sealed class ProbeInlet(Door door, Questions questions, FarmClock clock)
         if (!string.IsNullOrWhiteSpace(v.Unit))
         {
             if (parameter.Measure.Find(v.Unit.Trim()) is not { } unit)
-                return (default, $"“{PlainText.Line(v.Unit, 40)}” is no unit of {parameter.Name}: {string.Join(", ", parameter.Measure.Units.Select(u => u.Symbol).Where(s => s.Length > 0).Distinct())}, or none");
+                return (
+                    default,
+                    $"“{PlainText.Line(v.Unit, 40)}” is no unit of {parameter.Name}: {string.Join(", ", parameter.Measure.Units.Select(u => u.Symbol).Where(s => s.Length > 0).Distinct())}, or none"
+                );
             si = unit.ToSi(figure);
         }
         return (new(parameter, at - off, si), null);

@@ -24,12 +24,32 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
             return Redirect("/slip/farm");
         var prices = questions.Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
         var growOut = questions.Ponds().Where(p => p.Use == "grow-out").Select(p => p.Code).ToHashSet();
-        All = [.. questions.Stories(_ => true).SelectMany(s => questions.Cycles(s, here.Now).Select(n => s.FiguresOf(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))).OfType<CycleFigures>()];
+        All =
+        [
+            .. questions
+                .Stories(_ => true)
+                .SelectMany(s =>
+                    questions
+                        .Cycles(s, here.Now)
+                        .Select(n => s.FiguresOf(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))
+                )
+                .OfType<CycleFigures>(),
+        ];
         var wanted = c ?? [];
         Chosen = [.. All.Where(a => wanted.Contains(Key(a))).Take(Most)];
         // Without a choice the two longest grow-out cycles of one kind that run now.
         if (Chosen.Count == 0)
-            Chosen = [.. All.Where(a => !a.Closed && growOut.Contains(a.Pond)).GroupBy(a => (a.Species, a.ByVolume)).OrderByDescending(g => Math.Min(2, g.Count())).ThenByDescending(g => g.Max(a => a.Days)).FirstOrDefault()?.OrderByDescending(a => a.Days).Take(2) ?? []];
+            Chosen =
+            [
+                .. All.Where(a => !a.Closed && growOut.Contains(a.Pond))
+                    .GroupBy(a => (a.Species, a.ByVolume))
+                    .OrderByDescending(g => Math.Min(2, g.Count()))
+                    .ThenByDescending(g => g.Max(a => a.Days))
+                    .FirstOrDefault()
+                    ?.OrderByDescending(a => a.Days)
+                    .Take(2)
+                    ?? [],
+            ];
         return Page();
     }
 
@@ -37,5 +57,6 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
     public static string Key(CycleFigures f) => f.Pond + ":" + f.BatchId.ToString(CultureInfo.InvariantCulture);
 
     /// <summary>Differences of the others from the first, where they can be set against each other.</summary>
-    public IEnumerable<(CycleFigures Other, YieldDifference Difference)> Differences => Chosen.Skip(1).Where(o => o.ByVolume == Chosen[0].ByVolume).Select(o => (o, YieldDifference.Of(o, Chosen[0])));
+    public IEnumerable<(CycleFigures Other, YieldDifference Difference)> Differences =>
+        Chosen.Skip(1).Where(o => o.ByVolume == Chosen[0].ByVolume).Select(o => (o, YieldDifference.Of(o, Chosen[0])));
 }

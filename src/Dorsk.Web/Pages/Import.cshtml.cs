@@ -16,7 +16,15 @@ namespace Dorsk.Web.Pages;
 /// <summary>Readings of a spreadsheet on their way into the books: upload, name the columns, check every line, confirm.</summary>
 [Needs(Permission.Manage)]
 [RequestSizeLimit(Largest)]
-public sealed class ImportModel(SheetImports imports, SheetMaps maps, SheetDoor door, Questions questions, FarmFile file, Here here, ILogger<ImportModel> log) : PageModel
+public sealed class ImportModel(
+    SheetImports imports,
+    SheetMaps maps,
+    SheetDoor door,
+    Questions questions,
+    FarmFile file,
+    Here here,
+    ILogger<ImportModel> log
+) : PageModel
 {
     private const int Largest = 64 << 20;
 
@@ -49,7 +57,8 @@ public sealed class ImportModel(SheetImports imports, SheetMaps maps, SheetDoor 
             return Page();
         if ((Import = imports.Of(id.Value, here.Author)) is null)
         {
-            Problem = "That import is no longer here: it was dropped, entered long ago, or the farm was started anew. Nothing of it is lost; send the file again.";
+            Problem =
+                "That import is no longer here: it was dropped, entered long ago, or the farm was started anew. Nothing of it is lost; send the file again.";
             return Page();
         }
         Prefill();
@@ -57,7 +66,10 @@ public sealed class ImportModel(SheetImports imports, SheetMaps maps, SheetDoor 
     }
 
     /// <summary>How far the check has come.</summary>
-    public IActionResult OnGetState(Guid? id) => id is { } i && imports.Of(i, here.Author) is { } import ? new JsonResult(new { step = import.Step.ToString(), lines = import.Lines }) : NotFound();
+    public IActionResult OnGetState(Guid? id) =>
+        id is { } i && imports.Of(i, here.Author) is { } import
+            ? new JsonResult(new { step = import.Step.ToString(), lines = import.Lines })
+            : NotFound();
 
     public async Task<IActionResult> OnPostUpload(IFormFile? sheet)
     {
@@ -86,9 +98,16 @@ public sealed class ImportModel(SheetImports imports, SheetMaps maps, SheetDoor 
     {
         if (id is not { } i || (Import = imports.Of(i, here.Author)) is null)
             return NotFound();
-        Keys = Import.Sheet.Headings.Select((_, n) => column is not null && n < column.Length ? column[n] ?? "" : "").ToList();
+        Keys = Import
+            .Sheet.Headings.Select((_, n) => column is not null && n < column.Length ? column[n] ?? "" : "")
+            .ToList();
         (Sign, Order, Pond) = (sign ?? "", order ?? "", pond ?? "");
-        var map = new SheetMap(Keys.Select(k => SheetColumn.Of(k) ?? SheetColumn.Ignored).ToList(), Sign == nameof(DecimalSign.Comma) ? DecimalSign.Comma : DecimalSign.Point, Order == nameof(DayOrder.MonthFirst) ? DayOrder.MonthFirst : DayOrder.DayFirst, Pond);
+        var map = new SheetMap(
+            Keys.Select(k => SheetColumn.Of(k) ?? SheetColumn.Ignored).ToList(),
+            Sign == nameof(DecimalSign.Comma) ? DecimalSign.Comma : DecimalSign.Point,
+            Order == nameof(DayOrder.MonthFirst) ? DayOrder.MonthFirst : DayOrder.DayFirst,
+            Pond
+        );
         if ((Problem = map.Problem()) is not null)
             return Page();
         maps.Keep(Import.Sheet.Heading, string.Join('\n', [Sign, Order, Pond, .. Keys]));
@@ -120,13 +139,29 @@ public sealed class ImportModel(SheetImports imports, SheetMaps maps, SheetDoor 
             (Remembered, Sign, Order, Pond, Keys) = (true, kept[0], kept[1], kept[2], kept[3..]);
             return;
         }
-        var guessed = sheet.Headings.Select(h => SheetColumn.Of(SheetGuess.Column(h, here.Hand.System).Key) ?? SheetColumn.Ignored).ToList();
+        var guessed = sheet
+            .Headings.Select(h => SheetColumn.Of(SheetGuess.Column(h, here.Hand.System).Key) ?? SheetColumn.Ignored)
+            .ToList();
         // Of two columns that seem to hold the same, the second is left to the person.
-        Keys = guessed.Select((c, n) => c.Use == ColumnUse.Ignore || guessed.Take(n).Any(o => o.Use == c.Use && o.Parameter == c.Parameter) ? "" : c.Key).ToList();
+        Keys = guessed
+            .Select(
+                (c, n) =>
+                    c.Use == ColumnUse.Ignore || guessed.Take(n).Any(o => o.Use == c.Use && o.Parameter == c.Parameter)
+                        ? ""
+                        : c.Key
+            )
+            .ToList();
         Sign = (SheetGuess.Sign(sheet.First.SelectMany(r => r)) ?? here.Hand.Sign).ToString();
         var day = guessed.FindIndex(c => c.Use == ColumnUse.Day);
         var proven = day < 0 ? null : SheetWhen.Proven(sheet.First.Where(r => r.Count > day).Select(r => r[day]));
-        OrderProven = proven is not null || (day >= 0 && sheet.First.All(r => r.Count <= day || r[day].Trim().Length < 4 || r[day].Trim()[..4].All(char.IsAsciiDigit)));
+        OrderProven =
+            proven is not null
+            || (
+                day >= 0
+                && sheet.First.All(r =>
+                    r.Count <= day || r[day].Trim().Length < 4 || r[day].Trim()[..4].All(char.IsAsciiDigit)
+                )
+            );
         Order = (proven ?? (here.Hand.System == UnitSystem.Us ? DayOrder.MonthFirst : DayOrder.DayFirst)).ToString();
     }
 }

@@ -34,7 +34,12 @@ public sealed class JobsModel(Questions questions, CalendarKeys keys, Here here)
             return Redirect("/slip/farm");
         ByPond = by == "pond";
         var jobs = JobsAhead.ToDo(today.Day, CalendarFeed.Days);
-        Groups = [.. ByPond ? jobs.GroupBy(j => j.PondCode.Length > 0 ? j.PondCode : "The farm") : jobs.GroupBy(j => here.Day(here.Zone.DayOf(j.Due)))];
+        Groups =
+        [
+            .. ByPond
+                ? jobs.GroupBy(j => j.PondCode.Length > 0 ? j.PondCode : "The farm")
+                : jobs.GroupBy(j => here.Day(here.Zone.DayOf(j.Due))),
+        ];
         return Page();
     }
 }

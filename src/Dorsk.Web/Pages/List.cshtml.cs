@@ -18,6 +18,12 @@ public sealed class ListModel(FarmFile file, Here here) : PageModel
             return StatusCode(StatusCodes.Status403Forbidden);
         var text = new StringWriter();
         // With the mark that tells spreadsheets it is UTF-8.
-        return Lists.Write(file, name, here.Zone, text) ? File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(text.ToString())).ToArray(), "text/csv; charset=utf-8", name + ".csv") : NotFound();
+        return Lists.Write(file, name, here.Zone, text)
+            ? File(
+                Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(text.ToString())).ToArray(),
+                "text/csv; charset=utf-8",
+                name + ".csv"
+            )
+            : NotFound();
     }
 }

@@ -23,7 +23,18 @@ public sealed class ListsModel(FarmFile file, Here here) : PageModel
     {
         var path = Path.Combine(Path.GetTempPath(), $"dorsk-{what}-{Guid.NewGuid():N}.zip");
         write(path);
-        var stream = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.None, 65536, FileOptions.DeleteOnClose);
-        return File(stream, "application/zip", FormattableString.Invariant($"dorsk-{what}-{here.Today:yyyy-MM-dd}.zip"));
+        var stream = new FileStream(
+            path,
+            FileMode.Open,
+            FileAccess.Read,
+            FileShare.None,
+            65536,
+            FileOptions.DeleteOnClose
+        );
+        return File(
+            stream,
+            "application/zip",
+            FormattableString.Invariant($"dorsk-{what}-{here.Today:yyyy-MM-dd}.zip")
+        );
     }
 }

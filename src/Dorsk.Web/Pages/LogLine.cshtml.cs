@@ -22,12 +22,16 @@ public sealed class LogLineModel(Questions questions, Door door, Here here) : Pa
     public bool MayTakeBack => Row.VoidedBy is null && WhyNot.Length == 0;
 
     /// <summary>Why it cannot be taken back here; empty when it can.</summary>
-    public string WhyNot => Row.Kind == LogRow.TakenBack ? "This line takes another back: that cannot be undone."
-        : here.MayCorrect(Row) ? "" : "Only a Manager, or who wrote it today, may take it back.";
+    public string WhyNot =>
+        Row.Kind == LogRow.TakenBack ? "This line takes another back: that cannot be undone."
+        : here.MayCorrect(Row) ? ""
+        : "Only a Manager, or who wrote it today, may take it back.";
 
     /// <summary>Address of the slip that corrects it, or null.</summary>
-    public string? CorrectAt => MayTakeBack && AllSlips.Correcting(Row) is { } slip && here.May(slip.Needs)
-        ? AllSlips.CorrectingPath(Row, Code.Length > 0 ? Code : null) : null;
+    public string? CorrectAt =>
+        MayTakeBack && AllSlips.Correcting(Row) is { } slip && here.May(slip.Needs)
+            ? AllSlips.CorrectingPath(Row, Code.Length > 0 ? Code : null)
+            : null;
 
     public IActionResult OnGet(long line) => Find(line) ? Page() : NotFound();
 
@@ -41,7 +45,9 @@ public sealed class LogLineModel(Questions questions, Door door, Here here) : Pa
             Problem = Row.VoidedBy is not null ? "It was taken back already." : WhyNot;
         else
         {
-            var receipt = door.Enter(new Entry(Guid.NewGuid(), here.Author, [new NewLine(Row.Happened, null, "taken back", line)], []));
+            var receipt = door.Enter(
+                new Entry(Guid.NewGuid(), here.Author, [new NewLine(Row.Happened, null, "taken back", line)], [])
+            );
             if (receipt.Accepted)
                 return LocalRedirect($"/log/{line}");
             Problem = string.Join(" ", receipt.Remarks.Select(r => r.Text));

@@ -18,7 +18,12 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
     public const int Last = 30;
 
     /// <summary>The methods, in the order in which they are chosen.</summary>
-    public static readonly IReadOnlyList<DeclineMethod> Methods = [DeclineMethod.OwnNights, DeclineMethod.TwoReadings, DeclineMethod.Balance];
+    public static readonly IReadOnlyList<DeclineMethod> Methods =
+    [
+        DeclineMethod.OwnNights,
+        DeclineMethod.TwoReadings,
+        DeclineMethod.Balance,
+    ];
 
     public IReadOnlyList<PondProof> Ponds { get; private set; } = [];
 
@@ -43,7 +48,12 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
         if (!string.IsNullOrEmpty(day) || !string.IsNullOrEmpty(hour))
             LookBack(pond ?? "", day ?? "", hour ?? "");
         Ponds = questions.Proof(here.Now);
-        Pond = Ponds.FirstOrDefault(p => p.Code == pond) ?? (Ponds.Count > 0 && string.IsNullOrEmpty(pond) ? Ponds.MaxBy(p => ForecastScore.Of(p.Nights, Last)!.ErrorMgL) : null);
+        Pond = Ponds.FirstOrDefault(p => p.Code == pond)
+            ?? (
+                Ponds.Count > 0 && string.IsNullOrEmpty(pond)
+                    ? Ponds.MaxBy(p => ForecastScore.Of(p.Nights, Last)!.ErrorMgL)
+                    : null
+            );
         return Page();
     }
 
@@ -53,12 +63,25 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
         var form = new SlipForm(new Dictionary<string, string> { ["Day"] = day, ["Hour"] = hour }, here);
         var at = form.When();
         var story = form.Remarks.Count == 0 && at <= here.Now ? questions.StoryAsOf(pond, new AsOf(at, at)) : null;
-        Asked = (day, hour, form.Remarks.Count > 0 ? form.Remarks[0].Text : at > here.Now ? "Choose a day and hour up to now." : story is null ? "No such pond was known then." : null);
+        Asked = (
+            day,
+            hour,
+            form.Remarks.Count > 0 ? form.Remarks[0].Text
+            : at > here.Now ? "Choose a day and hour up to now."
+            : story is null ? "No such pond was known then."
+            : null
+        );
         if (story is not null)
             Then = (at, story, story.TonightAt(at));
     }
 
     public string Signed(double mgL) => (mgL >= 0 ? "+" : "−") + here.Figure(Math.Abs(mgL), 2);
 
-    public string Word(DeclineMethod method) => method switch { DeclineMethod.OwnNights => "own nights", DeclineMethod.TwoReadings => "two readings", _ => "fish, plankton, mud" };
+    public string Word(DeclineMethod method) =>
+        method switch
+        {
+            DeclineMethod.OwnNights => "own nights",
+            DeclineMethod.TwoReadings => "two readings",
+            _ => "fish, plankton, mud",
+        };
 }

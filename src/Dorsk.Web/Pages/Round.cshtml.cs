@@ -1,8 +1,8 @@
-using Dorsk.Core.Water;
-using Dorsk.Core.Stock;
 using System.Text.Json;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
@@ -23,7 +23,14 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
     public Card Card { get; private set; } = null!;
 
     /// <summary>What people call a round at this hour.</summary>
-    public string Name => here.Zone.LocalAt(here.Now).Hour switch { >= 3 and < 10 => "Dawn round", >= 10 and < 15 => "Midday round", >= 15 and < 20 => "Evening round", _ => "Night round" };
+    public string Name =>
+        here.Zone.LocalAt(here.Now).Hour switch
+        {
+            >= 3 and < 10 => "Dawn round",
+            >= 10 and < 15 => "Midday round",
+            >= 15 and < 20 => "Evening round",
+            _ => "Night round",
+        };
 
     public IActionResult OnGet()
     {
@@ -37,9 +44,20 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
     [TakesJson]
     public async Task<IActionResult> OnPostKeepAsync()
     {
-        if (await ReadOutbox() is not { Stops: { } stops } outbox || stops.Count > MostStops || stops.Any(s => s is null))
+        if (
+            await ReadOutbox() is not { Stops: { } stops } outbox
+            || stops.Count > MostStops
+            || stops.Any(s => s is null)
+        )
             return BadRequest();
-        return new JsonResult(new { now = here.Now, by = here.Author, receipts = stops.Select(s => Keep(s!, outbox.PhoneNow)).ToList() });
+        return new JsonResult(
+            new
+            {
+                now = here.Now,
+                by = here.Author,
+                receipts = stops.Select(s => Keep(s!, outbox.PhoneNow)).ToList(),
+            }
+        );
     }
 
     // Read here and not by the framework, whose book of errors breaks on the names of odd fields.
@@ -69,19 +87,33 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
         if (!receipt.Accepted && receipt.Remarks.All(r => r.Kind == Objection.Ask && Asked(stop, r)))
             receipt = door.Enter(entry with { Meant = [.. entry.Meant, .. receipt.Remarks.Select(r => r.Text)] });
         if (!receipt.Accepted)
-            return new(stop.Id, false, string.Join(" ", receipt.Remarks.Select(r => r.Text)), receipt.Remarks.All(r => r.Kind == Objection.Ask) ? receipt.Remarks.Select(r => r.Text).ToList() : [], "");
+            return new(
+                stop.Id,
+                false,
+                string.Join(" ", receipt.Remarks.Select(r => r.Text)),
+                receipt.Remarks.All(r => r.Kind == Objection.Ask) ? receipt.Remarks.Select(r => r.Text).ToList() : [],
+                ""
+            );
         var now = questions.Now(questions.Story(story.Pond.Code)!, here.Now);
-        return new(stop.Id, true, now.Judgement.Reason + (when is null ? ". This phone's clock was turned meanwhile: the hour of arrival was written." : ""), [], now.Judgement.Status.ToString());
+        return new(
+            stop.Id,
+            true,
+            now.Judgement.Reason
+                + (when is null ? ". This phone's clock was turned meanwhile: the hour of arrival was written." : ""),
+            [],
+            now.Judgement.Status.ToString()
+        );
     }
 
     // The phone asks about figures that are unusual in themselves. What they are against the figures before them, or against the books,
     // only the farm knows: that question is asked with its own words.
-    private static bool Asked(Stopped stop, Remark remark) => remark.Field switch
-    {
-        "Mass" => Sure(stop, "fed"),
-        "Count" => Sure(stop, "dead") && remark.Text.Contains(StockRules.HeavyLoss, StringComparison.Ordinal),
-        _ => Sure(stop, remark.Field) && remark.Text.Contains(ReadingRule.Unusual, StringComparison.Ordinal),
-    };
+    private static bool Asked(Stopped stop, Remark remark) =>
+        remark.Field switch
+        {
+            "Mass" => Sure(stop, "fed"),
+            "Count" => Sure(stop, "dead") && remark.Text.Contains(StockRules.HeavyLoss, StringComparison.Ordinal),
+            _ => Sure(stop, remark.Field) && remark.Text.Contains(ReadingRule.Unusual, StringComparison.Ordinal),
+        };
 
     private static bool Sure(Stopped stop, string field) => stop.Sure?.Contains(field) == true;
 }

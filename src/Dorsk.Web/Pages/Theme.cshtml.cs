@@ -9,7 +9,14 @@ namespace Dorsk.Web.Pages;
 public sealed class ThemeModel : PageModel
 {
     /// <summary>How the choice is kept: for this browser only, and over TLS only where the request came that way.</summary>
-    public static CookieOptions Cookie(HttpRequest request) => new() { HttpOnly = true, SameSite = SameSiteMode.Lax, IsEssential = true, Secure = request.IsHttps };
+    public static CookieOptions Cookie(HttpRequest request) =>
+        new()
+        {
+            HttpOnly = true,
+            SameSite = SameSiteMode.Lax,
+            IsEssential = true,
+            Secure = request.IsHttps,
+        };
 
     public IActionResult OnGet() => Redirect("/");
 

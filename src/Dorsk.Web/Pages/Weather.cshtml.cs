@@ -19,8 +19,17 @@ public sealed class WeatherModel(Questions questions, Here here) : PageModel
     public void OnGet()
     {
         var weather = questions.Weather();
-        (DateOnly, int) Row(DateTimeOffset at) => here.Zone.DayOf(at) is var day && day == here.Today ? (day, here.Zone.LocalAt(at).Hour) : (day, 0);
-        Days = Shown.SelectMany(p => weather[p].Where(t => here.Today.DayNumber - here.Zone.DayOf(t.At).DayNumber < Back).Select(t => (t.At, p, t.Si))).GroupBy(r => Row(r.At)).OrderByDescending(g => g.Key)
-            .Select(g => (g.Max(r => r.At), g.GroupBy(r => r.p).ToDictionary(x => x.Key, x => x.MaxBy(r => r.At).Si))).ToList();
+        (DateOnly, int) Row(DateTimeOffset at) =>
+            here.Zone.DayOf(at) is var day && day == here.Today ? (day, here.Zone.LocalAt(at).Hour) : (day, 0);
+        Days = Shown
+            .SelectMany(p =>
+                weather[p]
+                    .Where(t => here.Today.DayNumber - here.Zone.DayOf(t.At).DayNumber < Back)
+                    .Select(t => (t.At, p, t.Si))
+            )
+            .GroupBy(r => Row(r.At))
+            .OrderByDescending(g => g.Key)
+            .Select(g => (g.Max(r => r.At), g.GroupBy(r => r.p).ToDictionary(x => x.Key, x => x.MaxBy(r => r.At).Si)))
+            .ToList();
     }
 }

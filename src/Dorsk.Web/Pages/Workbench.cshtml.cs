@@ -53,7 +53,10 @@ public sealed class WorkbenchModel(Questions questions, Here here) : PageModel
         Fields = Calculator.Fields(new BenchStart(here, story));
         var sent = Fields.Any(f => f.Name.Length > 0 && Request.Query.ContainsKey(f.Name));
         foreach (var f in Fields.Where(f => f.Name.Length > 0))
-            Typed[f.Name] = Request.Query.TryGetValue(f.Name, out var value) ? value.ToString() : sent ? "" : f.Initial;
+            Typed[f.Name] =
+                Request.Query.TryGetValue(f.Name, out var value) ? value.ToString()
+                : sent ? ""
+                : f.Initial;
         var form = new SlipForm(Typed, here);
         Worked = Calculator.Work(new BenchForm(form, story?.Pond.Shape is SlopedRectangle ? null : story?.Pond.Shape));
         (Remarks, Echoes) = (form.Remarks, form.Echoes);

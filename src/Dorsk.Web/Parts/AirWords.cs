@@ -20,15 +20,38 @@ public sealed record AirWords(string Text, Status Status, bool Runs, bool ByHand
     public static AirWords Of(PondStory s, Aerator a, bool hasPanel, Here here)
     {
         var (hand, told, said) = (s.Air.Hand(a.Code, here.Now), s.Air.Command(a.Code), s.Air.Report(a.Code));
-        var by = hand is { } h ? $"{(h.Fact.Order == AirOrder.On ? "on" : "off")} by hand, {h.By} {here.Soon(h.At)}{(h.Fact.Until is { } until ? $", until {here.Soon(until)}" : "")}" : "";
+        var by = hand is { } h
+            ? $"{(h.Fact.Order == AirOrder.On ? "on" : "off")} by hand, {h.By} {here.Soon(h.At)}{(h.Fact.Until is { } until ? $", until {here.Soon(until)}" : "")}"
+            : "";
         if (said is { } r && hasPanel)
         {
-            var state = !r.Fact.Mains ? "no mains" : r.Fact.Running ? $"runs{(r.Fact.CurrentA is { } amps ? ", " + here.Say(amps, Dorsk.Core.Units.Measures.Current) : "")}" : "stands";
+            var state =
+                !r.Fact.Mains ? "no mains"
+                : r.Fact.Running
+                    ? $"runs{(r.Fact.CurrentA is { } amps ? ", " + here.Say(amps, Dorsk.Core.Units.Measures.Current) : "")}"
+                : "stands";
             var wrong = told is { } t && t.Fact.On != r.Fact.Running;
-            return new(state + (wrong ? $", told to {(told!.Value.Fact.On ? "run" : "stop")}" : "") + (by.Length > 0 ? "; " + by : ""), wrong || !r.Fact.Mains ? Status.Watch : Status.Steady, r.Fact.Running, by.Length > 0);
+            return new(
+                state
+                    + (wrong ? $", told to {(told!.Value.Fact.On ? "run" : "stop")}" : "")
+                    + (by.Length > 0 ? "; " + by : ""),
+                wrong || !r.Fact.Mains ? Status.Watch : Status.Steady,
+                r.Fact.Running,
+                by.Length > 0
+            );
         }
-        var runs = hand is { } order ? order.Fact.Order == AirOrder.On : a.RunsAt(TimeOnly.FromDateTime(here.Zone.LocalAt(here.Now)));
-        var words = by.Length > 0 ? by : runs ? "on, by its timer" : "off";
-        return new(hasPanel ? words + (told is null ? "" : "; its panel has not answered") : words, Status.Unknown, runs, by.Length > 0);
+        var runs = hand is { } order
+            ? order.Fact.Order == AirOrder.On
+            : a.RunsAt(TimeOnly.FromDateTime(here.Zone.LocalAt(here.Now)));
+        var words =
+            by.Length > 0 ? by
+            : runs ? "on, by its timer"
+            : "off";
+        return new(
+            hasPanel ? words + (told is null ? "" : "; its panel has not answered") : words,
+            Status.Unknown,
+            runs,
+            by.Length > 0
+        );
     }
 }

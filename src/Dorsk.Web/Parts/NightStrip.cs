@@ -15,9 +15,11 @@ public sealed class NightStrip
     /// <summary>Width of a strip.</summary>
     public const double Width = 702;
 
-    private const double LaneHeight = 12, Fine = 60;
+    private const double LaneHeight = 12,
+        Fine = 60;
     private const int MostMarks = 20;
-    private readonly DateTimeOffset start, end;
+    private readonly DateTimeOffset start,
+        end;
     private readonly double highest;
     private readonly Here here;
 
@@ -29,9 +31,24 @@ public sealed class NightStrip
     /// <param name="timers">Aerators as they would run.</param>
     /// <param name="tried">The night with them, or null.</param>
     /// <param name="sun">The sun of the evening and of the morning, the same for all ponds.</param>
-    public NightStrip(PondNow p, Night night, Here here, double plotHeight, double highestMgL, IReadOnlyList<Aerator> timers, DawnLowForecast? tried, (SunDay Evening, SunDay Morning) sun)
+    public NightStrip(
+        PondNow p,
+        Night night,
+        Here here,
+        double plotHeight,
+        double highestMgL,
+        IReadOnlyList<Aerator> timers,
+        DawnLowForecast? tried,
+        (SunDay Evening, SunDay Morning) sun
+    )
     {
-        (this.here, start, end, highest, PlotHeight) = (here, night.Start(here.Zone), night.End(here.Zone), highestMgL, plotHeight);
+        (this.here, start, end, highest, PlotHeight) = (
+            here,
+            night.Start(here.Zone),
+            night.End(here.Zone),
+            highestMgL,
+            plotHeight
+        );
         var s = p.Story;
         Limits = s.LimitsOn(here.Today)!;
         Forecast = p.Tonight.Night == night ? p.Tonight.Forecast : null;
@@ -42,23 +59,58 @@ public sealed class NightStrip
         Measured = Line(measured.Select(t => (t.At, t.Si)));
         // A buoy's line needs no marks.
         Points = measured.Count > MostMarks ? [] : [.. measured.Select(t => (X(t.At), Y(t.Si)))];
-        LastNight = plotHeight < Fine ? "" : Line(s.Between(Parameter.Oxygen, start.AddDays(-1), start).Select(t => (t.At.AddDays(1), t.Si)));
+        LastNight =
+            plotHeight < Fine
+                ? ""
+                : Line(s.Between(Parameter.Oxygen, start.AddDays(-1), start).Select(t => (t.At.AddDays(1), t.Si)));
         if (Forecast is { } f)
         {
             var curve = f.Curve.Where((_, i) => i % thin == 0 || i == f.Curve.Count - 1).ToList();
             ForecastLine = Line(curve.Select(c => (c.At, c.MgL)));
-            Band = Line(curve.Select(c => (c.At, c.HighMgL))) + "L" + Line(Enumerable.Reverse(curve).Select(c => (c.At, c.LowMgL)))[1..] + "Z";
-            Under = string.Concat(f.Under(Limits.DoActMgL).Select(u => Area(f.Curve.Where(c => c.At >= u.From && c.At <= u.To))));
+            Band =
+                Line(curve.Select(c => (c.At, c.HighMgL)))
+                + "L"
+                + Line(Enumerable.Reverse(curve).Select(c => (c.At, c.LowMgL)))[1..]
+                + "Z";
+            Under = string.Concat(
+                f.Under(Limits.DoActMgL).Select(u => Area(f.Curve.Where(c => c.At >= u.From && c.At <= u.To)))
+            );
         }
         if (tried is { } t2)
             TriedLine = Line(t2.Curve.Select(c => (c.At, c.MgL)));
         var set = s.AeratorsAt(here.Now);
         (double, double) Across((DateTimeOffset From, DateTimeOffset To) r) => (X(r.From), X(r.To));
-        Lanes = [.. timers.Select(a => (a.Code, Bars: a.On is null ? [] : Bars(a), Set: set.Any(b => b.Code == a.Code && b.On == a.On && b.Off == a.Off), Ran: s.Air.Spells(a.Code, start, here.Now).Select(Across).ToList()))
-            .Where(l => l.Bars.Count + l.Ran.Count > 0).Select((l, i) => (l.Code, (IReadOnlyList<(double, double)>)l.Bars, l.Set, (IReadOnlyList<(double, double)>)l.Ran, PlotHeight + 4 + (i * LaneHeight)))];
+        Lanes =
+        [
+            .. timers
+                .Select(a =>
+                    (
+                        a.Code,
+                        Bars: a.On is null ? [] : Bars(a),
+                        Set: set.Any(b => b.Code == a.Code && b.On == a.On && b.Off == a.Off),
+                        Ran: s.Air.Spells(a.Code, start, here.Now).Select(Across).ToList()
+                    )
+                )
+                .Where(l => l.Bars.Count + l.Ran.Count > 0)
+                .Select(
+                    (l, i) =>
+                        (
+                            l.Code,
+                            (IReadOnlyList<(double, double)>)l.Bars,
+                            l.Set,
+                            (IReadOnlyList<(double, double)>)l.Ran,
+                            PlotHeight + 4 + (i * LaneHeight)
+                        )
+                ),
+        ];
         StartsByItself = p.Tonight.Night == night && p.Tonight.StartsByItself is { } itself ? X(itself) : null;
         var (eve, morning) = sun;
-        Sun = (X(eve.Sunset!.Value), X(eve.CivilDusk ?? eve.Sunset.Value), X(morning.CivilDawn ?? morning.Sunrise!.Value), X(morning.Sunrise!.Value));
+        Sun = (
+            X(eve.Sunset!.Value),
+            X(eve.CivilDusk ?? eve.Sunset.Value),
+            X(morning.CivilDawn ?? morning.Sunrise!.Value),
+            X(morning.Sunrise!.Value)
+        );
         Fed = [.. s.Feedings.Reverse().TakeWhile(x => x.At >= start).Where(x => x.At <= end).Select(x => X(x.At))];
     }
 
@@ -99,7 +151,13 @@ public sealed class NightStrip
     public string TriedLine { get; } = "";
 
     /// <summary>Aerators that run: code, bars of the timer from and to, whether the timer is set, spells in which it ran by its panel, and the height they stand at.</summary>
-    public IReadOnlyList<(string Code, IReadOnlyList<(double From, double To)> Bars, bool Set, IReadOnlyList<(double From, double To)> Ran, double Y)> Lanes { get; }
+    public IReadOnlyList<(
+        string Code,
+        IReadOnlyList<(double From, double To)> Bars,
+        bool Set,
+        IReadOnlyList<(double From, double To)> Ran,
+        double Y
+    )> Lanes { get; }
 
     /// <summary>Where the automatic is likely to start its aerators, or null.</summary>
     public double? StartsByItself { get; }
@@ -123,7 +181,11 @@ public sealed class NightStrip
     public static double Highest(IReadOnlyList<PondNow> ponds, Night night, Here here)
     {
         var from = night.Start(here.Zone);
-        var values = ponds.SelectMany(p => p.Story.Between(Parameter.Oxygen, from, here.Now).Select(t => t.Si).Concat(p.Tonight.Forecast?.Curve.Select(c => c.MgL) ?? []));
+        var values = ponds.SelectMany(p =>
+            p.Story.Between(Parameter.Oxygen, from, here.Now)
+                .Select(t => t.Si)
+                .Concat(p.Tonight.Forecast?.Curve.Select(c => c.MgL) ?? [])
+        );
         return Math.Max(10, 5 * Math.Ceiling(values.DefaultIfEmpty(10).Max() / 5));
     }
 
@@ -139,13 +201,26 @@ public sealed class NightStrip
     private string Area(IEnumerable<CurvePoint> points)
     {
         var all = points.ToList();
-        return all.Count < 2 ? "" : $"M{F(X(all[0].At))} {F(Y(Limits.DoActMgL))}L{string.Join("L", all.Select(c => $"{F(X(c.At))} {F(Y(c.MgL))}"))}L{F(X(all[^1].At))} {F(Y(Limits.DoActMgL))}Z";
+        return all.Count < 2
+            ? ""
+            : $"M{F(X(all[0].At))} {F(Y(Limits.DoActMgL))}L{string.Join("L", all.Select(c => $"{F(X(c.At))} {F(Y(c.MgL))}"))}L{F(X(all[^1].At))} {F(Y(Limits.DoActMgL))}Z";
     }
 
     private List<(double, double)> Bars(Aerator a)
     {
         // The timer of the evening, and what of last night's still runs after noon.
         var day = here.Zone.DayOf(start);
-        return [.. new[] { day.AddDays(-1), day, day.AddDays(1) }.Select(d => (From: here.Zone.At(d, a.On!.Value), To: here.Zone.At(a.Off > a.On ? d : d.AddDays(1), a.Off!.Value))).Where(r => r.To > start && r.From < end).Select(r => (X(r.From), X(r.To)))];
+        return
+        [
+            .. new[] { day.AddDays(-1), day, day.AddDays(1) }
+                .Select(d =>
+                    (
+                        From: here.Zone.At(d, a.On!.Value),
+                        To: here.Zone.At(a.Off > a.On ? d : d.AddDays(1), a.Off!.Value)
+                    )
+                )
+                .Where(r => r.To > start && r.From < end)
+                .Select(r => (X(r.From), X(r.To))),
+        ];
     }
 }

@@ -27,10 +27,19 @@ public sealed record PlanLabel(double X, double Y, LabelRoom Room);
 /// <summary>Turns the plan in metres into a drawing in px: one scale, north up, and a label for every pond at every zoom.</summary>
 public sealed class PlanView
 {
-    public const double Width = 776, Height = 392;
+    public const double Width = 776,
+        Height = 392;
     public static readonly int[] Zooms = [1, 2, 4];
-    private const double Margin = 14, Sides = 44, FullW = 116, FullH = 84, SmallW = 62, SmallH = 44, BesideW = 68, BesideH = 20;
-    private readonly double left, top;
+    private const double Margin = 14,
+        Sides = 44,
+        FullW = 116,
+        FullH = 84,
+        SmallW = 62,
+        SmallH = 44,
+        BesideW = 68,
+        BesideH = 20;
+    private readonly double left,
+        top;
 
     public PlanView(Plan plan)
     {
@@ -42,7 +51,13 @@ public sealed class PlanView
         var maxY = plan.Ponds.Max(p => p.NorthM + p.Reach.NorthM);
         var below = plan.Landmarks.Count > 0 ? 22 : 4;
         // A single small pond need not fill the page.
-        Scale = Math.Min(4, Math.Min((Width - (2 * Sides)) / Math.Max(1, maxX - minX), (Height - (2 * Margin) - 24) / Math.Max(1, maxY - minY + below)));
+        Scale = Math.Min(
+            4,
+            Math.Min(
+                (Width - (2 * Sides)) / Math.Max(1, maxX - minX),
+                (Height - (2 * Margin) - 24) / Math.Max(1, maxY - minY + below)
+            )
+        );
         left = minX - (((Width / Scale) - (maxX - minX)) / 2);
         top = maxY + ((Margin + 24) / Scale);
     }
@@ -66,7 +81,16 @@ public sealed class PlanView
         return path + $"L{F(px[^1].X)} {F(px[^1].Y)}";
     }
 
-    public string Line(IEnumerable<(double EastM, double NorthM)> points) => "M" + string.Join(" ", points.Select(p => { var (x, y) = Px(p.EastM, p.NorthM); return F(x) + " " + F(y); }));
+    public string Line(IEnumerable<(double EastM, double NorthM)> points) =>
+        "M"
+        + string.Join(
+            " ",
+            points.Select(p =>
+            {
+                var (x, y) = Px(p.EastM, p.NorthM);
+                return F(x) + " " + F(y);
+            })
+        );
 
     /// <summary>The outline of a pond, its corners rounded, drawn in by metres on every side.</summary>
     public string Outline(PondOnPlan p, double inM = 0)
@@ -81,7 +105,11 @@ public sealed class PlanView
         var path = "";
         for (var i = 0; i < corners.Count; i++)
         {
-            var (a, b, c) = (corners[(i + corners.Count - 1) % corners.Count], corners[i], corners[(i + 1) % corners.Count]);
+            var (a, b, c) = (
+                corners[(i + corners.Count - 1) % corners.Count],
+                corners[i],
+                corners[(i + 1) % corners.Count]
+            );
             var (from, to) = (Towards(b, a, 5), Towards(b, c, 5));
             path += $"{(i == 0 ? "M" : "L")}{F(from.X)} {F(from.Y)}Q{F(b.X)} {F(b.Y)} {F(to.X)} {F(to.Y)}";
         }
@@ -118,7 +146,12 @@ public sealed class PlanView
     {
         var (cx, cy) = Px(p.EastM, p.NorthM);
         var corners = Corners(p, 4);
-        var (left, right, top, bottom) = (corners.Min(c => c.X), corners.Max(c => c.X), corners.Min(c => c.Y), corners.Max(c => c.Y));
+        var (left, right, top, bottom) = (
+            corners.Min(c => c.X),
+            corners.Max(c => c.X),
+            corners.Min(c => c.Y),
+            corners.Max(c => c.Y)
+        );
         var state = 7u;
         double Next() => (state = (state * 1103515245u) + 12345u) / (double)uint.MaxValue;
         for (var i = 0; i < 620; i++)
@@ -134,22 +167,39 @@ public sealed class PlanView
     /// <summary>Where each pond's label stands at a zoom. Ponds with room carry it; the others have it beside them, where it covers no water and no other label.</summary>
     public IReadOnlyList<PlanLabel> Labels(int zoom)
     {
-        var boxes = Plan.Ponds.Select(p => { var (x, y) = Px(p.EastM, p.NorthM); return Box(x, y, p.Reach.EastM * Scale * 2, p.Reach.NorthM * Scale * 2); }).ToList();
+        var boxes = Plan
+            .Ponds.Select(p =>
+            {
+                var (x, y) = Px(p.EastM, p.NorthM);
+                return Box(x, y, p.Reach.EastM * Scale * 2, p.Reach.NorthM * Scale * 2);
+            })
+            .ToList();
         var taken = new List<(double L, double T, double R, double B)>(boxes);
         var labels = new List<PlanLabel>();
         foreach (var (p, box) in Plan.Ponds.Zip(boxes))
         {
             var (x, y) = Px(p.EastM, p.NorthM);
             var (w, h) = ((box.R - box.L) * zoom, (box.B - box.T) * zoom);
-            var room = w >= FullW && h >= FullH ? LabelRoom.Full : w >= SmallW && h >= SmallH ? LabelRoom.Small : LabelRoom.Beside;
+            var room =
+                w >= FullW && h >= FullH ? LabelRoom.Full
+                : w >= SmallW && h >= SmallH ? LabelRoom.Small
+                : LabelRoom.Beside;
             if (room != LabelRoom.Beside)
             {
                 labels.Add(new(x, y, room));
                 continue;
             }
             var (bw, bh) = (BesideW / zoom, BesideH / zoom);
-            (double X, double Y)[] tries = [(box.R + (bw / 2) + 3, y), (box.L - (bw / 2) - 3, y), (x, box.B + (bh / 2) + 2), (x, box.T - (bh / 2) - 2)];
-            var place = tries.FirstOrDefault(t => Inside(Box(t.X, t.Y, bw, bh)) && !taken.Any(o => Overlap(o, Box(t.X, t.Y, bw, bh))));
+            (double X, double Y)[] tries =
+            [
+                (box.R + (bw / 2) + 3, y),
+                (box.L - (bw / 2) - 3, y),
+                (x, box.B + (bh / 2) + 2),
+                (x, box.T - (bh / 2) - 2),
+            ];
+            var place = tries.FirstOrDefault(t =>
+                Inside(Box(t.X, t.Y, bw, bh)) && !taken.Any(o => Overlap(o, Box(t.X, t.Y, bw, bh)))
+            );
             var at = place == default ? tries[0] : place;
             taken.Add(Box(at.X, at.Y, bw, bh));
             labels.Add(new(at.X, at.Y, room));
@@ -158,21 +208,27 @@ public sealed class PlanView
     }
 
     /// <summary>Sign of a mark about nought: arrow in, arrow out, cross of blades, shore with a pole, grid, drop line.</summary>
-    public static string MarkPath(MarkKind kind) => kind switch
-    {
-        MarkKind.Inlet => "M-6 0H3M0 -3.5L4 0L0 3.5M5 -5V5",
-        MarkKind.Drain => "M-5 -5H5M0 -5V4M-3.5 1L0 5L3.5 1",
-        MarkKind.Aerator => "M-4 -4L4 4M-4 4L4 -4M0 -5.5V5.5",
-        MarkKind.Landing => "M-6 4H6M-6 0C-3 -3 3 -3 6 0M0 4V-6",
-        MarkKind.Screen => "M-5 -5H5V5H-5ZM-1.7 -5V5M1.7 -5V5",
-        _ => "M0 -6V3M-2.5 3H2.5V6H-2.5Z",
-    };
+    public static string MarkPath(MarkKind kind) =>
+        kind switch
+        {
+            MarkKind.Inlet => "M-6 0H3M0 -3.5L4 0L0 3.5M5 -5V5",
+            MarkKind.Drain => "M-5 -5H5M0 -5V4M-3.5 1L0 5L3.5 1",
+            MarkKind.Aerator => "M-4 -4L4 4M-4 4L4 -4M0 -5.5V5.5",
+            MarkKind.Landing => "M-6 4H6M-6 0C-3 -3 3 -3 6 0M0 4V-6",
+            MarkKind.Screen => "M-5 -5H5V5H-5ZM-1.7 -5V5M1.7 -5V5",
+            _ => "M0 -6V3M-2.5 3H2.5V6H-2.5Z",
+        };
 
-    private static bool Inside((double L, double T, double R, double B) b) => b.L >= 0 && b.T >= 0 && b.R <= Width && b.B <= Height;
+    private static bool Inside((double L, double T, double R, double B) b) =>
+        b.L >= 0 && b.T >= 0 && b.R <= Width && b.B <= Height;
 
-    private static (double L, double T, double R, double B) Box(double x, double y, double w, double h) => (x - (w / 2), y - (h / 2), x + (w / 2), y + (h / 2));
+    private static (double L, double T, double R, double B) Box(double x, double y, double w, double h) =>
+        (x - (w / 2), y - (h / 2), x + (w / 2), y + (h / 2));
 
-    private static bool Overlap((double L, double T, double R, double B) a, (double L, double T, double R, double B) b) => a.L < b.R && b.L < a.R && a.T < b.B && b.T < a.B;
+    private static bool Overlap(
+        (double L, double T, double R, double B) a,
+        (double L, double T, double R, double B) b
+    ) => a.L < b.R && b.L < a.R && a.T < b.B && b.T < a.B;
 
     private List<(double X, double Y)> Corners(PondOnPlan p, double inM)
     {

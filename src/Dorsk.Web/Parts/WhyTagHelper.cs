@@ -23,14 +23,21 @@ public sealed class WhyTagHelper(Here here) : TagHelper
         output.TagName = "details";
         output.Attributes.SetAttribute("class", "why");
         output.Attributes.SetAttribute("data-computed", "");
-        output.Content.SetHtmlContent("<summary>" + figure.GetContent() + "<span class=\"visually-hidden\">, why?</span></summary>");
-        var rows = string.Concat(Of.Inputs.Select(i => $"<dt>{E(i.Name)}</dt><dd>{E(Print(i))}</dd><dd class=\"how\">{E(i.Known)}</dd>"));
+        output.Content.SetHtmlContent(
+            "<summary>" + figure.GetContent() + "<span class=\"visually-hidden\">, why?</span></summary>"
+        );
+        var rows = string.Concat(
+            Of.Inputs.Select(i => $"<dt>{E(i.Name)}</dt><dd>{E(Print(i))}</dd><dd class=\"how\">{E(i.Known)}</dd>")
+        );
         var limits = string.Concat(Of.Limits.Select(l => $"<p>{E(l)}</p>"));
         var doubts = string.Concat(Of.Caveats.Select(c => $"<p class=\"doubt\">Doubt: {E(c)}</p>"));
-        output.Content.AppendHtml($"<div class=\"why-card{(Flip ? " flip" : "")}\"><p>{E(Of.Method)}</p>{(rows.Length > 0 ? $"<dl>{rows}</dl>" : "")}{limits}{doubts}<p class=\"tiny\">Source: {E(Of.Source)}</p></div>");
+        output.Content.AppendHtml(
+            $"<div class=\"why-card{(Flip ? " flip" : "")}\"><p>{E(Of.Method)}</p>{(rows.Length > 0 ? $"<dl>{rows}</dl>" : "")}{limits}{doubts}<p class=\"tiny\">Source: {E(Of.Source)}</p></div>"
+        );
     }
 
-    private string Print(Input input) => input.Words ?? (input.Si is { } si ? QuantityText.Write(si, input.Measure ?? Measures.Plain, here.Hand) : "–");
+    private string Print(Input input) =>
+        input.Words ?? (input.Si is { } si ? QuantityText.Write(si, input.Measure ?? Measures.Plain, here.Hand) : "–");
 }
 
 /// <summary>A quantity in the farm's unit: <c>&lt;qty v="12.3" of="Measures.Mass" /&gt;</c>.</summary>
@@ -50,9 +57,14 @@ public sealed class QtyTagHelper(Here here) : TagHelper
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
         var unit = Of.In(here.Hand.System);
-        var figure = Whole ? QuantityText.Figure(unit.FromSi(V), 0, here.Hand.Sign) : QuantityText.Figure(V, Of, here.Hand);
+        var figure = Whole
+            ? QuantityText.Figure(unit.FromSi(V), 0, here.Hand.Sign)
+            : QuantityText.Figure(V, Of, here.Hand);
         output.TagName = null;
-        output.Content.SetHtmlContent(HtmlEncoder.Default.Encode(figure) + (unit.Symbol.Length == 0 ? "" : $"<span class=\"u\">{HtmlEncoder.Default.Encode(unit.Symbol)}</span>"));
+        output.Content.SetHtmlContent(
+            HtmlEncoder.Default.Encode(figure)
+                + (unit.Symbol.Length == 0 ? "" : $"<span class=\"u\">{HtmlEncoder.Default.Encode(unit.Symbol)}</span>")
+        );
     }
 }
 
@@ -75,10 +87,18 @@ public sealed class StatusTagHelper : TagHelper
             Status.Watch => "<path d=\"M7 .8 13.2 7 7 13.2.8 7Z\"/>",
             _ => "<circle cx=\"7\" cy=\"7\" r=\"5.2\"/>",
         };
-        var word = Of switch { Status.ActNow => "Act now", Status.Watch => "Watch", Status.Steady => "Steady", _ => Unknown };
+        var word = Of switch
+        {
+            Status.ActNow => "Act now",
+            Status.Watch => "Watch",
+            Status.Steady => "Steady",
+            _ => Unknown,
+        };
         output.TagName = "span";
         output.TagMode = TagMode.StartTagAndEndTag;
         output.Attributes.SetAttribute("class", "st st-" + Of);
-        output.Content.SetHtmlContent($"<svg class=\"mk-{Of}\" width=\"14\" height=\"14\" viewBox=\"0 0 14 14\" aria-hidden=\"true\">{mark}</svg>{word}");
+        output.Content.SetHtmlContent(
+            $"<svg class=\"mk-{Of}\" width=\"14\" height=\"14\" viewBox=\"0 0 14 14\" aria-hidden=\"true\">{mark}</svg>{word}"
+        );
     }
 }

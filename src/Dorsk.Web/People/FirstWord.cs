@@ -23,16 +23,25 @@ public sealed class FirstWord(Credentials credentials, Questions questions, Demo
     private readonly Lazy<string> word = new(() =>
     {
         var made = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(6));
-        Console.WriteLine($"People stand in this farm's records, and nobody has a password. To set the Manager's, open /first and type this word: {made}");
+        Console.WriteLine(
+            $"People stand in this farm's records, and nobody has a password. To set the Manager's, open /first and type this word: {made}"
+        );
         return made;
     });
 
     /// <summary>Who may name the first Manager now.</summary>
-    public FirstManager State => demo.On || credentials.Any() ? FirstManager.Shut : questions.People().Count == 0 ? FirstManager.Open : FirstManager.WithWord;
+    public FirstManager State =>
+        demo.On || credentials.Any() ? FirstManager.Shut
+        : questions.People().Count == 0 ? FirstManager.Open
+        : FirstManager.WithWord;
 
     /// <summary>Prints the word where it is needed; once.</summary>
     public void Print() => _ = State == FirstManager.WithWord ? word.Value : "";
 
     /// <summary>Whether the word is right; compared in a time that tells nothing.</summary>
-    public bool IsRight(string? typed) => CryptographicOperations.FixedTimeEquals(System.Text.Encoding.UTF8.GetBytes((typed ?? "").Trim().ToLowerInvariant()), System.Text.Encoding.UTF8.GetBytes(word.Value));
+    public bool IsRight(string? typed) =>
+        CryptographicOperations.FixedTimeEquals(
+            System.Text.Encoding.UTF8.GetBytes((typed ?? "").Trim().ToLowerInvariant()),
+            System.Text.Encoding.UTF8.GetBytes(word.Value)
+        );
 }

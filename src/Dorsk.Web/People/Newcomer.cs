@@ -13,7 +13,13 @@ public sealed class Newcomer(Door door, FarmClock clock, Accounts accounts)
     /// <summary>Names the person through the door and keeps the password.</summary>
     public Admitted Admit(string author, string name, Role role, string? password)
     {
-        var entry = Entry.Of(Guid.NewGuid(), author, clock.GetUtcNow(), new PersonNamed(name, role), $"{name}: {Permissions.Word(role)}");
+        var entry = Entry.Of(
+            Guid.NewGuid(),
+            author,
+            clock.GetUtcNow(),
+            new PersonNamed(name, role),
+            $"{name}: {Permissions.Word(role)}"
+        );
         var nameProblem = door.Preview(entry).Remarks.Select(r => r.Text).FirstOrDefault();
         var passwordProblem = Passwords.Wrong(name, password);
         if (nameProblem is not null || passwordProblem is not null)

@@ -6,11 +6,16 @@ public static class Passwords
     /// <summary>Fewest letters. Length counts; no rule asks for odd signs that end on a note at the meter box.</summary>
     public const int Shortest = 8;
 
-    private const int Longest = 200, FewestDifferent = 3;
+    private const int Longest = 200,
+        FewestDifferent = 3;
 
     /// <summary>What is wrong with a password, or null.</summary>
     public static string? Wrong(string name, string? password) =>
-        string.IsNullOrEmpty(password) || password.Length is < Shortest or > Longest ? $"A password has {Shortest} to {Longest} letters or figures. A few plain words in a row are good."
-        : string.Equals(password, name, StringComparison.OrdinalIgnoreCase) ? "Everybody knows the name: it is no password."
-        : password.Distinct().Count() < FewestDifferent ? "Too few different letters. A few plain words in a row are good." : null;
+        string.IsNullOrEmpty(password) || password.Length is < Shortest or > Longest
+            ? $"A password has {Shortest} to {Longest} letters or figures. A few plain words in a row are good."
+        : string.Equals(password, name, StringComparison.OrdinalIgnoreCase)
+            ? "Everybody knows the name: it is no password."
+        : password.Distinct().Count() < FewestDifferent
+            ? "Too few different letters. A few plain words in a row are good."
+        : null;
 }

@@ -12,14 +12,22 @@ public sealed record PersonAccount(PersonNamed Person, Credential Credential);
 public sealed class Accounts(Questions questions, Credentials credentials, IPasswordHasher<PersonAccount> hasher)
 {
     // What an unknown name is checked against, so that it takes as long as a known one.
-    private static readonly Lazy<string> Nobody = new(() => new PasswordHasher<PersonAccount>().HashPassword(null!, Guid.NewGuid().ToString()));
+    private static readonly Lazy<string> Nobody = new(() =>
+        new PasswordHasher<PersonAccount>().HashPassword(null!, Guid.NewGuid().ToString())
+    );
 
     /// <summary>The account of a person; one without a password where none was set.</summary>
-    public PersonAccount Of(PersonNamed person) => new(person, credentials.Of(person.PersonId) ?? new(person.PersonId, null, ""));
+    public PersonAccount Of(PersonNamed person) =>
+        new(person, credentials.Of(person.PersonId) ?? new(person.PersonId, null, ""));
 
     /// <summary>The account of a name, however it is spelled in capitals; null when nobody here has it.</summary>
     public PersonAccount? Named(string name) =>
-        questions.People().FirstOrDefault(p => string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase) && p.Role != Role.Gone) is { } person ? Of(person) : null;
+        questions
+            .People()
+            .FirstOrDefault(p => string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase) && p.Role != Role.Gone)
+            is { } person
+            ? Of(person)
+            : null;
 
     /// <summary>Whether a password is right. Takes as long for a name that nobody has.</summary>
     /// <param name="account">The account, or null.</param>

@@ -14,7 +14,9 @@ public sealed record DemoFarmOpen(bool On);
 /// <summary>How people sign in: one cookie that names a session of the farm, and a limit on tries.</summary>
 public static class SignIns
 {
-    private const string Scheme = CookieAuthenticationDefaults.AuthenticationScheme, Limit = "sign-in", SessionClaim = "session";
+    private const string Scheme = CookieAuthenticationDefaults.AuthenticationScheme,
+        Limit = "sign-in",
+        SessionClaim = "session";
     private const int TriesPerMinute = 20;
     private static readonly object Ended = new();
 
@@ -28,23 +30,29 @@ public static class SignIns
         services.AddSingleton<FirstWord>();
         services.AddScoped<Gate>();
         services.AddScoped<Newcomer>();
-        services.AddAuthentication(Scheme).AddCookie(Scheme, o =>
-        {
-            o.Cookie.Name = "dorsk-person";
-            o.Cookie.HttpOnly = true;
-            o.Cookie.SameSite = SameSiteMode.Lax;
-            // Phones on the bank reach plain HTTP, where a Secure cookie is dropped on any host but localhost.
-            o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
-            o.ExpireTimeSpan = TimeSpan.FromDays(30);
-            o.SlidingExpiration = true;
-            o.Events.OnValidatePrincipal = Validate;
-        });
+        services
+            .AddAuthentication(Scheme)
+            .AddCookie(Scheme, o =>
+            {
+                o.Cookie.Name = "dorsk-person";
+                o.Cookie.HttpOnly = true;
+                o.Cookie.SameSite = SameSiteMode.Lax;
+                // Phones on the bank reach plain HTTP, where a Secure cookie is dropped on any host but localhost.
+                o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+                o.ExpireTimeSpan = TimeSpan.FromDays(30);
+                o.SlidingExpiration = true;
+                o.Events.OnValidatePrincipal = Validate;
+            });
         services.AddRateLimiter(o =>
         {
             o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            o.AddPolicy(Limit, http => HttpMethods.IsPost(http.Request.Method)
-                ? RateLimitPartition.GetFixedWindowLimiter(Address(http), _ => new() { PermitLimit = TriesPerMinute, Window = TimeSpan.FromMinutes(1) })
-                : RateLimitPartition.GetNoLimiter(""));
+            o.AddPolicy(Limit, http =>
+                HttpMethods.IsPost(http.Request.Method)
+                    ? RateLimitPartition.GetFixedWindowLimiter(Address(http), _ =>
+                        new() { PermitLimit = TriesPerMinute, Window = TimeSpan.FromMinutes(1) }
+                    )
+                    : RateLimitPartition.GetNoLimiter("")
+            );
         });
     }
 
@@ -58,7 +66,11 @@ public static class SignIns
         var session = http.RequestServices.GetRequiredService<Sessions>().Begin(account.Credential);
         var id = account.Person.PersonId.ToString(CultureInfo.InvariantCulture);
         var identity = new ClaimsIdentity([new(ClaimTypes.NameIdentifier, id), new(SessionClaim, session)], Scheme);
-        await http.SignInAsync(Scheme, new ClaimsPrincipal(identity), new AuthenticationProperties { IsPersistent = lasting });
+        await http.SignInAsync(
+            Scheme,
+            new ClaimsPrincipal(identity),
+            new AuthenticationProperties { IsPersistent = lasting }
+        );
     }
 
     /// <summary>Signs out: the session ends, and with it every copy of its cookie.</summary>
@@ -80,7 +92,10 @@ public static class SignIns
     {
         var sessions = context.HttpContext.RequestServices.GetRequiredService<Sessions>();
         var person = context.Principal?.FindFirst(ClaimTypes.NameIdentifier)?.Value;
-        if (context.Principal?.FindFirst(SessionClaim)?.Value is { } id && sessions.PersonOf(id)?.ToString(CultureInfo.InvariantCulture) == person)
+        if (
+            context.Principal?.FindFirst(SessionClaim)?.Value is { } id
+            && sessions.PersonOf(id)?.ToString(CultureInfo.InvariantCulture) == person
+        )
             return;
         context.RejectPrincipal();
         context.HttpContext.Items[Ended] = true;

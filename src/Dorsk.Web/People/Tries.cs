@@ -27,7 +27,11 @@ public sealed class Tries(TimeProvider time)
     {
         if (all.Count > Remembered)
             Forget();
-        all.AddOrUpdate(Key(name, address), _ => (1, time.GetTimestamp()), (_, was) => Old(was.Stamp) ? (1, time.GetTimestamp()) : (was.Failures + 1, time.GetTimestamp()));
+        all.AddOrUpdate(
+            Key(name, address),
+            _ => (1, time.GetTimestamp()),
+            (_, was) => Old(was.Stamp) ? (1, time.GetTimestamp()) : (was.Failures + 1, time.GetTimestamp())
+        );
     }
 
     /// <summary>The right password came.</summary>
@@ -40,7 +44,8 @@ public sealed class Tries(TimeProvider time)
             all.TryRemove(key, out _);
     }
 
-    private int Count(string name, string address) => all.TryGetValue(Key(name, address), out var was) && !Old(was.Stamp) ? was.Failures : 0;
+    private int Count(string name, string address) =>
+        all.TryGetValue(Key(name, address), out var was) && !Old(was.Stamp) ? was.Failures : 0;
 
     private bool Old(long stamp) => time.GetElapsedTime(stamp) > Shut;
 
@@ -53,5 +58,11 @@ public sealed class Tries(TimeProvider time)
             all.Clear();
     }
 
-    private static (string, string) Key(string name, string address) => (name.Trim().ToUpperInvariant() is { Length: > 100 } longName ? longName[..100] : name.Trim().ToUpperInvariant(), address);
+    private static (string, string) Key(string name, string address) =>
+        (
+            name.Trim().ToUpperInvariant() is { Length: > 100 } longName
+                ? longName[..100]
+                : name.Trim().ToUpperInvariant(),
+            address
+        );
 }

@@ -19,7 +19,15 @@ namespace Dorsk.Web.Plans;
 /// <param name="OnHand">Fingerlings on hand to be parted over ponds, or null.</param>
 /// <param name="ByMonths">Whether the temperatures were typed.</param>
 /// <param name="Road">How the fingerlings travel.</param>
-public sealed record StockingAsked(StockingQuestion Plan, double? WantedKg, DateOnly? WantedBy, IReadOnlyList<SharedFish> Beside, int? OnHand, bool ByMonths, OrderRoad Road);
+public sealed record StockingAsked(
+    StockingQuestion Plan,
+    double? WantedKg,
+    DateOnly? WantedBy,
+    IReadOnlyList<SharedFish> Beside,
+    int? OnHand,
+    bool ByMonths,
+    OrderRoad Road
+);
 
 /// <summary>Lines of the stocking plan: from a pond as it stands, or from an example; and how they are kept in SI.</summary>
 public static class StockingForm
@@ -34,33 +42,171 @@ public static class StockingForm
     {
         var pond = s.Pond?.Pond;
         var likely = FishSpecies.Find(species) ?? s.Pond?.LikelySpecies ?? FishSpecies.Of("silver_perch");
-        var body = Enum.TryParse<RearingSystem>(system, out var chosen) ? chosen : pond is null ? RearingSystem.Earthen : RearingSystems.Of(pond.Kind);
+        var body =
+            Enum.TryParse<RearingSystem>(system, out var chosen) ? chosen
+            : pond is null ? RearingSystem.Earthen
+            : RearingSystems.Of(pond.Kind);
         return
         [
-            new("species", "Fish", FieldKind.Choice, likely.Key, Options: FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()), new("from", "Weight at stocking", FieldKind.Quantity, s.Plain(10, Measures.FishWeight), Measures.FishWeight), new("target", "Weight wanted", FieldKind.Quantity, s.Plain(Math.Max(20, likely.MarketLowG * 1.2), Measures.FishWeight), Measures.FishWeight),
-            new("survival", "Of a hundred, live to harvest", FieldKind.Quantity, s.Plain(likely.SurvivalGrowOutPct, Measures.Plain), Measures.Plain, "the farm's own record is best"), new("on", "They come on", FieldKind.Day, s.Here.Today.AddDays(30).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)), new("own", "Your own number", FieldKind.Whole, "", Hint: "empty: as many as the limits let"),
+            new(
+                "species",
+                "Fish",
+                FieldKind.Choice,
+                likely.Key,
+                Options: FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
+            ),
+            new(
+                "from",
+                "Weight at stocking",
+                FieldKind.Quantity,
+                s.Plain(10, Measures.FishWeight),
+                Measures.FishWeight
+            ),
+            new(
+                "target",
+                "Weight wanted",
+                FieldKind.Quantity,
+                s.Plain(Math.Max(20, likely.MarketLowG * 1.2), Measures.FishWeight),
+                Measures.FishWeight
+            ),
+            new(
+                "survival",
+                "Of a hundred, live to harvest",
+                FieldKind.Quantity,
+                s.Plain(likely.SurvivalGrowOutPct, Measures.Plain),
+                Measures.Plain,
+                "the farm's own record is best"
+            ),
+            new(
+                "on",
+                "They come on",
+                FieldKind.Day,
+                s.Here.Today.AddDays(30).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)
+            ),
+            new("own", "Your own number", FieldKind.Whole, "", Hint: "empty: as many as the limits let"),
             new("", "Water", FieldKind.Heading),
             .. WaterFields(s, body),
             new("", "", FieldKind.Fold),
-            new("school", "Density school", FieldKind.Choice, "", Options: [("", "the one that fits the air"), .. DensitySchool.For(likely, body).Select(x => (x.Name, x.Name)).DistinctBy(x => x.Item1)]), new("share", "Share of the water that is theirs", FieldKind.Quantity, "100", Measures.Share, "less beside other fish"),
-            .. Beside("beside", "Other fish in it"), .. Beside("beside2", "A third fish in it"),
-            new("wantedkg", "Harvest wanted", FieldKind.Quantity, "", Measures.Mass, "counted back"), new("by", "Wanted by", FieldKind.Day, ""), new("onhand", "Fingerlings on hand", FieldKind.Whole, "", Hint: "parted over the farm's empty ponds"),
-            new("months", "Water by month, January first", FieldKind.Words, "", Hint: "twelve figures; empty: own readings, or a guess by latitude"),
-            new("pfish", "A fingerling costs", FieldKind.Quantity, "0.35", Measures.Price), new("pfeed", "A kilogram of feed costs", FieldKind.Quantity, "1.6", Measures.Price), new("pkg", "A kilogram of fish brings", FieldKind.Quantity, "12", Measures.Price), new("pkwh", "A kWh costs", FieldKind.Quantity, "0.34", Measures.Price), new("pother", "All else of the cycle", FieldKind.Quantity, "3000", Measures.Price, "labour, water, the pond's share"),
-            new("roadh", "Hours on the road", FieldKind.Quantity, "8", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "packed to opened; for the order"), new("roadc", "Water on the road", FieldKind.Quantity, s.Plain(20, Measures.Temperature), Measures.Temperature), new("bagl", "Water in a bag, litres", FieldKind.Quantity, "10", Measures.Plain with { Decimals = 1, UsDecimals = 1 }), new("roadsalt", "Salt in the water of the road, g/L", FieldKind.Quantity, "0", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "0 to 5; by what the fish bear"),
+            new(
+                "school",
+                "Density school",
+                FieldKind.Choice,
+                "",
+                Options:
+                [
+                    ("", "the one that fits the air"),
+                    .. DensitySchool.For(likely, body).Select(x => (x.Name, x.Name)).DistinctBy(x => x.Item1),
+                ]
+            ),
+            new(
+                "share",
+                "Share of the water that is theirs",
+                FieldKind.Quantity,
+                "100",
+                Measures.Share,
+                "less beside other fish"
+            ),
+            .. Beside("beside", "Other fish in it"),
+            .. Beside("beside2", "A third fish in it"),
+            new("wantedkg", "Harvest wanted", FieldKind.Quantity, "", Measures.Mass, "counted back"),
+            new("by", "Wanted by", FieldKind.Day, ""),
+            new("onhand", "Fingerlings on hand", FieldKind.Whole, "", Hint: "parted over the farm's empty ponds"),
+            new(
+                "months",
+                "Water by month, January first",
+                FieldKind.Words,
+                "",
+                Hint: "twelve figures; empty: own readings, or a guess by latitude"
+            ),
+            new("pfish", "A fingerling costs", FieldKind.Quantity, "0.35", Measures.Price),
+            new("pfeed", "A kilogram of feed costs", FieldKind.Quantity, "1.6", Measures.Price),
+            new("pkg", "A kilogram of fish brings", FieldKind.Quantity, "12", Measures.Price),
+            new("pkwh", "A kWh costs", FieldKind.Quantity, "0.34", Measures.Price),
+            new(
+                "pother",
+                "All else of the cycle",
+                FieldKind.Quantity,
+                "3000",
+                Measures.Price,
+                "labour, water, the pond's share"
+            ),
+            new(
+                "roadh",
+                "Hours on the road",
+                FieldKind.Quantity,
+                "8",
+                Measures.Plain with
+                {
+                    Decimals = 1,
+                    UsDecimals = 1,
+                },
+                "packed to opened; for the order"
+            ),
+            new(
+                "roadc",
+                "Water on the road",
+                FieldKind.Quantity,
+                s.Plain(20, Measures.Temperature),
+                Measures.Temperature
+            ),
+            new(
+                "bagl",
+                "Water in a bag, litres",
+                FieldKind.Quantity,
+                "10",
+                Measures.Plain with
+                {
+                    Decimals = 1,
+                    UsDecimals = 1,
+                }
+            ),
+            new(
+                "roadsalt",
+                "Salt in the water of the road, g/L",
+                FieldKind.Quantity,
+                "0",
+                Measures.Plain with
+                {
+                    Decimals = 1,
+                    UsDecimals = 1,
+                },
+                "0 to 5; by what the fish bear"
+            ),
         ];
     }
 
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
     public static StockingAsked? Read(BenchForm f, PondStory? pond)
     {
-        var species = f.Form.Choice("species", FishSpecies.All.Select(s => (s.Key, s)).ToList(), "fish", FishSpecies.All[0]);
+        var species = f.Form.Choice(
+            "species",
+            FishSpecies.All.Select(s => (s.Key, s)).ToList(),
+            "fish",
+            FishSpecies.All[0]
+        );
         var water = Water(f, pond);
-        var (from, target, survival) = (f.Q("from", Measures.FishWeight, 0.001, 20_000), f.Q("target", Measures.FishWeight, 0.01, 50_000), f.Q("survival", Measures.Plain, 0.1, 100));
+        var (from, target, survival) = (
+            f.Q("from", Measures.FishWeight, 0.001, 20_000),
+            f.Q("target", Measures.FishWeight, 0.01, 50_000),
+            f.Q("survival", Measures.Plain, 0.1, 100)
+        );
         var share = f.Q("share", Measures.Share, 1, 100) / 100;
-        int? own = f.Form.Empty("own") ? null : f.Whole("own", "fish", 0, 10_000_000), onHand = f.Form.Empty("onhand") ? null : f.Whole("onhand", "fish", 1, 10_000_000);
-        var prices = new PlanPrices(f.Q("pfish", Measures.Price, 0, 1e5), f.Q("pfeed", Measures.Price, 0, 1e5), f.Q("pkg", Measures.Price, 0, 1e5), f.Q("pkwh", Measures.Price, 0, 1e4), f.Q("pother", Measures.Price, 0, 1e9));
-        var road = new OrderRoad(f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8, f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20, f.MaybeQ("bagl", Measures.Plain, 0.5, 200) ?? 10, BagWaterShare, f.MaybeQ("roadsalt", Measures.Plain, 0, 10) ?? 0);
+        int? own = f.Form.Empty("own") ? null : f.Whole("own", "fish", 0, 10_000_000),
+            onHand = f.Form.Empty("onhand") ? null : f.Whole("onhand", "fish", 1, 10_000_000);
+        var prices = new PlanPrices(
+            f.Q("pfish", Measures.Price, 0, 1e5),
+            f.Q("pfeed", Measures.Price, 0, 1e5),
+            f.Q("pkg", Measures.Price, 0, 1e5),
+            f.Q("pkwh", Measures.Price, 0, 1e4),
+            f.Q("pother", Measures.Price, 0, 1e9)
+        );
+        var road = new OrderRoad(
+            f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8,
+            f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20,
+            f.MaybeQ("bagl", Measures.Plain, 0.5, 200) ?? 10,
+            BagWaterShare,
+            f.MaybeQ("roadsalt", Measures.Plain, 0, 10) ?? 0
+        );
         var beside = Beside(f, share);
         var on = f.Form.Day("on");
         DateOnly? by = f.Form.Empty("by") ? null : f.Form.Day("by");
@@ -69,14 +215,44 @@ public static class StockingForm
         if (!f.Sound)
             return null;
         var school = DensitySchool.For(species, water.System).FirstOrDefault(s => s.Name == f.Form.Text("school"));
-        var plan = new StockingQuestion(species, water, from, target, survival, share, on, Year(f, temps, pond), school, own, prices, f.Here.Hand);
+        var plan = new StockingQuestion(
+            species,
+            water,
+            from,
+            target,
+            survival,
+            share,
+            on,
+            Year(f, temps, pond),
+            school,
+            own,
+            prices,
+            f.Here.Hand
+        );
         foreach (var remark in plan.Check())
             f.Form.Refuse(remark.Field, remark.Text);
         return f.Sound ? new(plan, wanted, by, beside, onHand, temps is not null, road) : null;
     }
 
     private static IEnumerable<SlipField> Beside(string name, string label) =>
-        [new(name, label, FieldKind.Choice, "", Options: [("", "none"), .. FishSpecies.All.Select(f => (f.Key, f.Name))]), new(name + "g", "Their weight when these come", FieldKind.Quantity, "", Measures.FishWeight), new(name + "share", "Their share of the water", FieldKind.Quantity, "", Measures.Share, "empty: what the first leaves")];
+        [
+            new(
+                name,
+                label,
+                FieldKind.Choice,
+                "",
+                Options: [("", "none"), .. FishSpecies.All.Select(f => (f.Key, f.Name))]
+            ),
+            new(name + "g", "Their weight when these come", FieldKind.Quantity, "", Measures.FishWeight),
+            new(
+                name + "share",
+                "Their share of the water",
+                FieldKind.Quantity,
+                "",
+                Measures.Share,
+                "empty: what the first leaves"
+            ),
+        ];
 
     // Without a share of its own a fish takes what the first leaves, in equal parts.
     private static List<SharedFish> Beside(BenchForm f, double share)
@@ -88,7 +264,14 @@ public static class StockingForm
             var species = FishSpecies.Of(f.Form.Text(name));
             var own = f.MaybeQ(name + "share", Measures.Share, 0, 100) / 100;
             if (f.MaybeQ(name + "g", Measures.FishWeight, 0.001, 50_000) is { } g)
-                fish.Add(new(species, g, Math.Max(g * 1.5, species.MarketLowG * 1.2), own ?? Math.Max(0, 1 - share) / names.Count));
+                fish.Add(
+                    new(
+                        species,
+                        g,
+                        Math.Max(g * 1.5, species.MarketLowG * 1.2),
+                        own ?? Math.Max(0, 1 - share) / names.Count
+                    )
+                );
             else if (f.Sound)
                 f.Form.Refuse(name + "g", "Type their weight: it tells who can swallow whom.");
         }
@@ -102,35 +285,121 @@ public static class StockingForm
         var fitted = s.Pond?.AeratorsAt(s.Here.Now) ?? [];
         return
         [
-            new("system", "Kept in", FieldKind.Choice, body.ToString(), Options: Systems.Select(x => (x.ToString(), x.Word())).ToList()), new("area", "Water surface", FieldKind.Quantity, s.Of(pond?.Shape.FullAreaM2, 4000, Measures.Area), Measures.Area), new("volume", "Water when full", FieldKind.Quantity, s.Of(pond?.Shape.FullVolumeM3, 5000, Measures.Volume), Measures.Volume),
-            new("kw", "Aerators, shaft power together", FieldKind.Quantity, s.Of(pond is null ? null : fitted.Sum(a => a.ShaftKW), 2.2, Measures.Power), Measures.Power, "0: none"), new("kind", "Kind of aerator", FieldKind.Choice, fitted.Count > 0 ? fitted[0].Kind.Name : AeratorKind.All[0].Name, Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()), new("flow", "Fresh water running through", FieldKind.Quantity, "0", Measures.Flow, "raceways and tanks"),
+            new(
+                "system",
+                "Kept in",
+                FieldKind.Choice,
+                body.ToString(),
+                Options: Systems.Select(x => (x.ToString(), x.Word())).ToList()
+            ),
+            new(
+                "area",
+                "Water surface",
+                FieldKind.Quantity,
+                s.Of(pond?.Shape.FullAreaM2, 4000, Measures.Area),
+                Measures.Area
+            ),
+            new(
+                "volume",
+                "Water when full",
+                FieldKind.Quantity,
+                s.Of(pond?.Shape.FullVolumeM3, 5000, Measures.Volume),
+                Measures.Volume
+            ),
+            new(
+                "kw",
+                "Aerators, shaft power together",
+                FieldKind.Quantity,
+                s.Of(pond is null ? null : fitted.Sum(a => a.ShaftKW), 2.2, Measures.Power),
+                Measures.Power,
+                "0: none"
+            ),
+            new(
+                "kind",
+                "Kind of aerator",
+                FieldKind.Choice,
+                fitted.Count > 0 ? fitted[0].Kind.Name : AeratorKind.All[0].Name,
+                Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+            ),
+            new("flow", "Fresh water running through", FieldKind.Quantity, "0", Measures.Flow, "raceways and tanks"),
         ];
     }
 
     /// <summary>Reads a body of water.</summary>
     internal static PlanWater Water(BenchForm f, PondStory? pond)
     {
-        var system = f.Form.Choice("system", Systems.Select(s => (s.ToString(), s)).ToList(), "water", RearingSystem.Earthen);
+        var system = f.Form.Choice(
+            "system",
+            Systems.Select(s => (s.ToString(), s)).ToList(),
+            "water",
+            RearingSystem.Earthen
+        );
         var kind = f.Form.Choice("kind", AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[0]);
-        return new(system, f.Q("area", Measures.Area, 0.5, 1e8), f.Q("volume", Measures.Volume, 0.1, 1e9), f.Q("kw", Measures.Power, 0, 1e5), kind, f.Q("flow", Measures.Flow, 0, 1e6), f.Here.Farm?.AltitudeM ?? 0, pond?.LastOf(Parameter.Salinity)?.Si ?? 0);
+        return new(
+            system,
+            f.Q("area", Measures.Area, 0.5, 1e8),
+            f.Q("volume", Measures.Volume, 0.1, 1e9),
+            f.Q("kw", Measures.Power, 0, 1e5),
+            kind,
+            f.Q("flow", Measures.Flow, 0, 1e6),
+            f.Here.Farm?.AltitudeM ?? 0,
+            pond?.LastOf(Parameter.Salinity)?.Si ?? 0
+        );
     }
 
     /// <summary>The year's water: by months as typed, else the pond's own readings, else a guess by latitude.</summary>
-    internal static Func<DateOnly, double> Year(BenchForm f, double[]? months, PondStory? pond) => months is { } t ? d => ByMonth(t, d) : (pond?.Temperature ?? new TemperatureRecord([], f.Here.Farm!.Place.LatitudeDeg)).Curve;
+    internal static Func<DateOnly, double> Year(BenchForm f, double[]? months, PondStory? pond) =>
+        months is { } t
+            ? d => ByMonth(t, d)
+            : (pond?.Temperature ?? new TemperatureRecord([], f.Here.Farm!.Place.LatitudeDeg)).Curve;
 
     /// <summary>What was typed as it is kept: quantities in SI, by the name of their line.</summary>
     public static string Keep(IReadOnlyList<SlipField> fields, IReadOnlyDictionary<string, string> typed, Here here)
     {
-        string Si(SlipField f, string text) => f.Measure is { } m && text.Length > 0 && QuantityText.Read(text, m, here.Hand).Si is { } si ? Round(si) : text;
-        return QueryString.Create(fields.Where(f => f.Name.Length > 0 && typed.GetValueOrDefault(f.Name, "").Length > 0).Select(f => KeyValuePair.Create<string, string?>(f.Name, f.Name == "months" ? string.Join(' ', Parts(typed[f.Name]).Select(p => Si(f with { Measure = Measures.Temperature }, p))) : Si(f, typed[f.Name].Trim())))).Value!.TrimStart('?');
+        string Si(SlipField f, string text) =>
+            f.Measure is { } m && text.Length > 0 && QuantityText.Read(text, m, here.Hand).Si is { } si
+                ? Round(si)
+                : text;
+        return QueryString
+            .Create(
+                fields
+                    .Where(f => f.Name.Length > 0 && typed.GetValueOrDefault(f.Name, "").Length > 0)
+                    .Select(f =>
+                        KeyValuePair.Create<string, string?>(
+                            f.Name,
+                            f.Name == "months"
+                                ? string.Join(
+                                    ' ',
+                                    Parts(typed[f.Name]).Select(p => Si(f with { Measure = Measures.Temperature }, p))
+                                )
+                                : Si(f, typed[f.Name].Trim())
+                        )
+                    )
+            )
+            .Value!.TrimStart('?');
     }
 
     /// <summary>A kept plan as it would be typed here.</summary>
     public static Dictionary<string, string> Typed(string asked, IReadOnlyList<SlipField> fields, Here here)
     {
         var kept = QueryHelpers.ParseQuery(asked);
-        string Typed(Measure m, string si) => double.TryParse(si, NumberStyles.Float, CultureInfo.InvariantCulture, out var v) ? here.Typed(v, m with { Decimals = Math.Max(3, m.Decimals), UsDecimals = Math.Max(3, m.UsDecimals) }) : si;
-        return fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => kept.TryGetValue(f.Name, out var v) ? f.Name == "months" ? string.Join(' ', Parts(v.ToString()).Select(p => Typed(Measures.Temperature, p))) : f.Measure is { } m ? Typed(m, v.ToString()) : v.ToString() : "");
+        string Typed(Measure m, string si) =>
+            double.TryParse(si, NumberStyles.Float, CultureInfo.InvariantCulture, out var v)
+                ? here.Typed(v, m with { Decimals = Math.Max(3, m.Decimals), UsDecimals = Math.Max(3, m.UsDecimals) })
+                : si;
+        return fields
+            .Where(f => f.Name.Length > 0)
+            .ToDictionary(
+                f => f.Name,
+                f =>
+                    kept.TryGetValue(f.Name, out var v)
+                        ? f.Name == "months"
+                            ? string.Join(' ', Parts(v.ToString()).Select(p => Typed(Measures.Temperature, p)))
+                            : f.Measure is { } m
+                                ? Typed(m, v.ToString())
+                                : v.ToString()
+                        : ""
+            );
     }
 
     private static string Round(double si) => si.ToString("G12", CultureInfo.InvariantCulture);
@@ -142,7 +411,10 @@ public static class StockingForm
     {
         if (f.Form.Empty("months"))
             return null;
-        var read = Parts(f.Form.Text("months")).Take(13).Select(p => QuantityText.Read(p, Measures.Temperature, f.Here.Hand).Si).ToList();
+        var read = Parts(f.Form.Text("months"))
+            .Take(13)
+            .Select(p => QuantityText.Read(p, Measures.Temperature, f.Here.Hand).Si)
+            .ToList();
         if (read.Count == 12 && read.All(t => t is >= -2 and <= 45))
             return [.. read.Select(t => t!.Value)];
         f.Form.Refuse("months", "Twelve water temperatures with blanks between them, January first, each −2 to 45 °C.");

@@ -19,13 +19,41 @@ namespace Dorsk.Web.Round;
 /// <param name="LastAt">When that was, in words.</param>
 /// <param name="Act">Act level, or null.</param>
 /// <param name="Watch">Watch level, or null.</param>
-public sealed record CardField(string Key, string Label, string Unit, double Low, double UsualLow, double UsualHigh, double High, string Last, string LastAt, double? Act = null, double? Watch = null);
+public sealed record CardField(
+    string Key,
+    string Label,
+    string Unit,
+    double Low,
+    double UsualLow,
+    double UsualHigh,
+    double High,
+    string Last,
+    string LastAt,
+    double? Act = null,
+    double? Watch = null
+);
 
 /// <summary>One stop of the walk.</summary>
-public sealed record CardStop(string Code, string Status, string Word, string Fish, string Reason, bool Stocked, string Ration, IReadOnlyList<string> Due, IReadOnlyList<CardField> Fields);
+public sealed record CardStop(
+    string Code,
+    string Status,
+    string Word,
+    string Fish,
+    string Reason,
+    bool Stocked,
+    string Ration,
+    IReadOnlyList<string> Due,
+    IReadOnlyList<CardField> Fields
+);
 
 /// <summary>What the phone takes along: the walk, the fields and their limits. Rules stay at the farm.</summary>
-public sealed record Card(DateTimeOffset IssuedAt, string By, string Sign, IReadOnlyList<string> Behaviour, IReadOnlyList<CardStop> Stops);
+public sealed record Card(
+    DateTimeOffset IssuedAt,
+    string By,
+    string Sign,
+    IReadOnlyList<string> Behaviour,
+    IReadOnlyList<CardStop> Stops
+);
 
 /// <summary>Writes the card.</summary>
 public static class RoundCard
@@ -35,19 +63,62 @@ public static class RoundCard
 
     private static readonly Parameter[] Read = [Parameter.Oxygen, Parameter.Temperature, Parameter.Secchi];
 
-    public static Card Of(Today today, Here here) => new(here.Now, here.Author, here.Hand.Sign == DecimalSign.Comma ? "," : ".", Behaviour,
-        today.Ponds.Where(p => p.Story.Pond.Use != "settling").Select(p => Stop(p, today, here)).ToList());
+    public static Card Of(Today today, Here here) =>
+        new(
+            here.Now,
+            here.Author,
+            here.Hand.Sign == DecimalSign.Comma ? "," : ".",
+            Behaviour,
+            today.Ponds.Where(p => p.Story.Pond.Use != "settling").Select(p => Stop(p, today, here)).ToList()
+        );
 
     private static CardStop Stop(PondNow p, Today today, Here here)
     {
         var pond = p.Story.Pond;
         var main = p.Batches.Count > 0 ? p.Batches[^1] : null;
-        var due = today.Jobs.Where(j => j.PondCode == pond.Code && j.State is Core.Season.JobState.Open or Core.Season.JobState.Late).Select(j => j.What).ToList();
-        List<CardField> fields = main is null ? [Field(p, Parameter.GaugeLevel, here)]
-            : [.. Read.Where(r => r != Parameter.Secchi || !pond.ByVolume).Select(r => Field(p, r, here)), Fed(p, here), new("dead", "Dead fish", "", 0, 0, StockRules.UsualLoss(main.Batch.Stands), StockRules.MostFish, "", "")];
-        return new(pond.Code, p.Judgement.Status.ToString(), p.Judgement.Status switch { Status.ActNow => "Act now", Status.Watch => "Watch", Status.Steady => "Steady", _ => "No fish" },
-            main is null ? p.NextThing : $"{here.Count(Math.Floor(main.Stands.Count.Value))} × {here.Say(main.Stands.MeanG.Value, Measures.FishWeight)}, {main.Batch.Species.Name.ToLowerInvariant()}",
-            p.Judgement.Reason, main is not null, main is null ? "" : here.Say(p.RationKg, Measures.Mass), due, fields);
+        var due = today
+            .Jobs.Where(j =>
+                j.PondCode == pond.Code && j.State is Core.Season.JobState.Open or Core.Season.JobState.Late
+            )
+            .Select(j => j.What)
+            .ToList();
+        List<CardField> fields = main is null
+            ? [Field(p, Parameter.GaugeLevel, here)]
+            :
+            [
+                .. Read.Where(r => r != Parameter.Secchi || !pond.ByVolume).Select(r => Field(p, r, here)),
+                Fed(p, here),
+                new(
+                    "dead",
+                    "Dead fish",
+                    "",
+                    0,
+                    0,
+                    StockRules.UsualLoss(main.Batch.Stands),
+                    StockRules.MostFish,
+                    "",
+                    ""
+                ),
+            ];
+        return new(
+            pond.Code,
+            p.Judgement.Status.ToString(),
+            p.Judgement.Status switch
+            {
+                Status.ActNow => "Act now",
+                Status.Watch => "Watch",
+                Status.Steady => "Steady",
+                _ => "No fish",
+            },
+            main is null
+                ? p.NextThing
+                : $"{here.Count(Math.Floor(main.Stands.Count.Value))} × {here.Say(main.Stands.MeanG.Value, Measures.FishWeight)}, {main.Batch.Species.Name.ToLowerInvariant()}",
+            p.Judgement.Reason,
+            main is not null,
+            main is null ? "" : here.Say(p.RationKg, Measures.Mass),
+            due,
+            fields
+        );
     }
 
     private static CardField Field(PondNow p, Parameter parameter, Here here)
@@ -57,15 +128,35 @@ public static class RoundCard
         var last = p.Story.LastOf(parameter);
         var name = parameter == Parameter.Temperature ? "Water" : Pages.Words.Sentence(parameter.Name);
         // °F grows as °C does: the ends stay in order.
-        return new(parameter.Key, name, unit.Symbol, unit.FromSi(parameter.HardLow), unit.FromSi(parameter.UsualLow), unit.FromSi(parameter.UsualHigh), unit.FromSi(parameter.HardHigh),
-            last is { } l ? QuantityText.Figure(l.Si, parameter.Measure, here.Hand) : "", last is { } at ? here.Hour(at.At) : "", limits?.DoActMgL, limits?.DoWatchMgL);
+        return new(
+            parameter.Key,
+            name,
+            unit.Symbol,
+            unit.FromSi(parameter.HardLow),
+            unit.FromSi(parameter.UsualLow),
+            unit.FromSi(parameter.UsualHigh),
+            unit.FromSi(parameter.HardHigh),
+            last is { } l ? QuantityText.Figure(l.Si, parameter.Measure, here.Hand) : "",
+            last is { } at ? here.Hour(at.At) : "",
+            limits?.DoActMgL,
+            limits?.DoWatchMgL
+        );
     }
 
     private static CardField Fed(PondNow p, Here here)
     {
         var unit = Measures.Mass.In(here.Hand.System);
         var usual = FeedingRule.UsualMostKg(p.BiomassKg, p.Batches.Max(b => b.Stands.MeanG.Value));
-        return new("fed", "Feed given", unit.Symbol, 0, 0, unit.FromSi(usual), unit.FromSi(FeedingRule.MostKg),
-            QuantityText.Figure(p.Story.FedOn(here.Today), Measures.Mass, here.Hand), $"of {here.Say(p.RationKg, Measures.Mass)}");
+        return new(
+            "fed",
+            "Feed given",
+            unit.Symbol,
+            0,
+            0,
+            unit.FromSi(usual),
+            unit.FromSi(FeedingRule.MostKg),
+            QuantityText.Figure(p.Story.FedOn(here.Today), Measures.Mass, here.Hand),
+            $"of {here.Say(p.RationKg, Measures.Mass)}"
+        );
     }
 }

@@ -18,7 +18,15 @@ namespace Dorsk.Web.Round;
 /// <param name="Behaviour">A word, or empty.</param>
 /// <param name="Sure">Fields about which the phone asked and was told yes.</param>
 /// <param name="Meant">Questions of the farm that were answered with yes.</param>
-public sealed record Stopped(Guid Id, string? Pond, double At, Dictionary<string, string?>? Values, string? Behaviour, IReadOnlyList<string>? Sure, IReadOnlyList<string>? Meant);
+public sealed record Stopped(
+    Guid Id,
+    string? Pond,
+    double At,
+    Dictionary<string, string?>? Values,
+    string? Behaviour,
+    IReadOnlyList<string>? Sure,
+    IReadOnlyList<string>? Meant
+);
 
 /// <summary>The outbox as it comes in.</summary>
 /// <param name="PhoneNow">The phone's clock at sending, ms: entries are dated by how long ago they were kept, so a wrong clock does no harm.</param>
@@ -42,14 +50,26 @@ public static class RoundEntry
     public static DateTimeOffset? When(Stopped stop, double phoneNow, DateTimeOffset now)
     {
         var ago = phoneNow - stop.At;
-        return double.IsFinite(ago) && ago >= -1000 && ago <= Longest.TotalMilliseconds ? now.AddMilliseconds(-Math.Max(0, ago)) : null;
+        return double.IsFinite(ago) && ago >= -1000 && ago <= Longest.TotalMilliseconds
+            ? now.AddMilliseconds(-Math.Max(0, ago))
+            : null;
     }
 
     /// <summary>Reads the values; misreadings come back as remarks.</summary>
-    public static (IReadOnlyList<NewLine> Lines, IReadOnlyList<Remark> Remarks) Read(Stopped stop, PondStory story, DateTimeOffset at, Here here)
+    public static (IReadOnlyList<NewLine> Lines, IReadOnlyList<Remark> Remarks) Read(
+        Stopped stop,
+        PondStory story,
+        DateTimeOffset at,
+        Here here
+    )
     {
         var form = new SlipForm((stop.Values ?? []).ToDictionary(v => v.Key, v => v.Value ?? ""), here);
-        var read = Parameter.All.Where(p => !p.OfFarm).Select(p => (Parameter: p, Si: form.MaybeQuantity(p.Key, p.Measure))).Where(v => v.Si is not null).Select(v => new Value(v.Parameter, v.Si!.Value)).ToList();
+        var read = Parameter
+            .All.Where(p => !p.OfFarm)
+            .Select(p => (Parameter: p, Si: form.MaybeQuantity(p.Key, p.Measure)))
+            .Where(v => v.Si is not null)
+            .Select(v => new Value(v.Parameter, v.Si!.Value))
+            .ToList();
         List<Fact> facts = read.Count > 0 ? [new ReadingTaken(story.Pond.Id, read)] : [];
         var batch = story.Standing.LastOrDefault()?.Id ?? 0;
         if (form.MaybeQuantity("fed", Measures.Mass) is not (null or 0) and { } kg)
@@ -60,11 +80,11 @@ public static class RoundEntry
             facts.Add(new PondWorked(story.Pond.Id, PondWork.Note, "fish " + stop.Behaviour, null));
         if (facts.Count == 0 && form.Remarks.Count == 0)
             form.Refuse("", "Nothing was written at this stop.");
-        var typed = $"{story.Pond.Code} {string.Join(' ', (stop.Values ?? []).Where(v => !string.IsNullOrWhiteSpace(v.Value)).Select(v => v.Key + " " + v.Value!.Trim()))} {stop.Behaviour}".Trim();
+        var typed =
+            $"{story.Pond.Code} {string.Join(' ', (stop.Values ?? []).Where(v => !string.IsNullOrWhiteSpace(v.Value)).Select(v => v.Key + " " + v.Value!.Trim()))} {stop.Behaviour}".Trim();
         return (facts.Select(f => new NewLine(at, f, typed, null)).ToList(), form.Remarks);
     }
 
     // The phone asks for no kind: it is the one that the board names.
-    private static long FeedOf(PondStory story, Here here) =>
-        story.FeedFor(here.Now, here.Feeds) ?? 0;
+    private static long FeedOf(PondStory story, Here here) => story.FeedFor(here.Now, here.Feeds) ?? 0;
 }

@@ -4,20 +4,28 @@ export function bench() {
     init() {
       this.form = this.$el.querySelector('form');
       this.out = this.$el.querySelector('.bench-out');
-      this.typed = () => { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), 250); };
+      this.typed = () => {
+        clearTimeout(this.timer);
+        this.timer = setTimeout(() => this.ask(), 250);
+      };
       this.form.addEventListener('input', this.typed);
     },
-    destroy() { this.form.removeEventListener('input', this.typed); clearTimeout(this.timer); },
+    destroy() {
+      this.form.removeEventListener('input', this.typed);
+      clearTimeout(this.timer);
+    },
     async ask() {
       const query = new URLSearchParams(new FormData(this.form));
       history.replaceState(null, '', '?' + query);
       query.set('handler', 'Part');
-      const turn = this.turn = (this.turn ?? 0) + 1;
+      const turn = (this.turn = (this.turn ?? 0) + 1);
       try {
         const answer = await fetch('?' + query);
         // An answer that was overtaken by more typing is not shown.
         if (answer.ok && turn === this.turn) this.out.innerHTML = await answer.text();
-      } catch { /* no network: the plain form still works */ }
+      } catch {
+        /* no network: the plain form still works */
+      }
     },
   };
 }

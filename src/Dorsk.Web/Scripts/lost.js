@@ -7,12 +7,22 @@ export const lost = () => ({
   here: true,
   since: '',
   init() {
-    onMoved(() => { this.here = true; });
+    onMoved(() => {
+      this.here = true;
+    });
     setInterval(() => this.look(), 5000);
   },
   look() {
-    if (silentFor() < longest) { this.here = true; return; }
-    if (this.here) this.since = new Date(Date.now() - silentFor()).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false });
+    if (silentFor() < longest) {
+      this.here = true;
+      return;
+    }
+    if (this.here)
+      this.since = new Date(Date.now() - silentFor()).toLocaleTimeString([], {
+        hour: '2-digit',
+        minute: '2-digit',
+        hour12: false,
+      });
     this.here = false;
   },
 });

@@ -4,30 +4,62 @@ import { Outbox } from './outbox.js';
 
 const el = (tag, attributes = {}, ...inside) => {
   const e = document.createElement(tag);
-  for (const [k, v] of Object.entries(attributes)) if (v === true) e.setAttribute(k, ''); else if (v !== false && v != null) e.setAttribute(k, v);
-  e.append(...inside.filter(i => i != null && i !== false));
+  for (const [k, v] of Object.entries(attributes))
+    if (v === true) e.setAttribute(k, '');
+    else if (v !== false && v != null) e.setAttribute(k, v);
+  e.append(...inside.filter((i) => i != null && i !== false));
   return e;
 };
-const store = { get: (k, other) => { try { return JSON.parse(localStorage.getItem(k)) ?? other; } catch { return other; } }, set: (k, v) => localStorage.setItem(k, JSON.stringify(v)) };
+const store = {
+  get: (k, other) => {
+    try {
+      return JSON.parse(localStorage.getItem(k)) ?? other;
+    } catch {
+      return other;
+    }
+  },
+  set: (k, v) => localStorage.setItem(k, JSON.stringify(v)),
+};
 const day = 24 * 3600e3;
-const marks = { ActNow: 'M7 1 13.5 12.5H.5Z', Watch: 'M7 .8 13.2 7 7 13.2.8 7Z', Steady: 'M1.8 7a5.2 5.2 0 1 1 10.4 0a5.2 5.2 0 1 1 -10.4 0Z' };
+const marks = {
+  ActNow: 'M7 1 13.5 12.5H.5Z',
+  Watch: 'M7 .8 13.2 7 7 13.2.8 7Z',
+  Steady: 'M1.8 7a5.2 5.2 0 1 1 10.4 0a5.2 5.2 0 1 1 -10.4 0Z',
+};
 function svgEl(tag, attributes) {
   const e = document.createElementNS('http://www.w3.org/2000/svg', tag);
   for (const [k, v] of Object.entries(attributes)) e.setAttribute(k, v);
   return e;
 }
 function mark(status) {
-  const svg = svgEl('svg', { class: 'mk-' + status, viewBox: '0 0 14 14', width: 14, height: 14, 'aria-hidden': 'true' });
+  const svg = svgEl('svg', {
+    class: 'mk-' + status,
+    viewBox: '0 0 14 14',
+    width: 14,
+    height: 14,
+    'aria-hidden': 'true',
+  });
   svg.append(svgEl('path', { d: marks[status] ?? marks.Steady }));
   return svg;
 }
 
 // The staff gauge of oxygen, 0 to 15, with the act level across it.
 function staff(level, act) {
-  const y = v => 104 - Math.max(0, Math.min(15, v)) / 15 * 100, svg = svgEl('svg', { class: 'r-staff', width: 34, height: 108, viewBox: '0 0 34 108', 'aria-hidden': 'true' });
+  const y = (v) => 104 - (Math.max(0, Math.min(15, v)) / 15) * 100,
+    svg = svgEl('svg', { class: 'r-staff', width: 34, height: 108, viewBox: '0 0 34 108', 'aria-hidden': 'true' });
   svg.append(svgEl('rect', { class: 'staff-body', x: 8, y: 4, width: 18, height: 100 }));
-  if (level != null) svg.append(svgEl('rect', { class: 'staff-water', x: 8.5, y: y(level), width: 17, height: 104 - y(level) }));
-  for (let i = 1; i < 15; i++) svg.append(svgEl('line', { class: level != null && i < level ? 'tk-wet' : 'tk', x1: 8.5, x2: i % 5 ? 15 : 25.5, y1: y(i), y2: y(i) }));
+  if (level != null)
+    svg.append(svgEl('rect', { class: 'staff-water', x: 8.5, y: y(level), width: 17, height: 104 - y(level) }));
+  for (let i = 1; i < 15; i++)
+    svg.append(
+      svgEl('line', {
+        class: level != null && i < level ? 'tk-wet' : 'tk',
+        x1: 8.5,
+        x2: i % 5 ? 15 : 25.5,
+        y1: y(i),
+        y2: y(i),
+      }),
+    );
   svg.append(svgEl('line', { class: 'lim-act', x1: 4, x2: 30, y1: y(act), y2: y(act) }));
   return svg;
 }
@@ -36,7 +68,7 @@ export function round() {
   return {
     init() {
       const root = this.$el;
-      this.part = name => root.querySelector('.r-' + name);
+      this.part = (name) => root.querySelector('.r-' + name);
       this.card = JSON.parse(root.querySelector('.card').textContent);
       this.takenAt = Date.now();
       this.token = root.querySelector('[name=__RequestVerificationToken]').value;
@@ -46,33 +78,72 @@ export function round() {
       this.field = 0;
       this.part('back').addEventListener('click', () => this.go(this.at - 1));
       this.part('keep').addEventListener('click', () => this.keep());
-      this.part('list').addEventListener('click', () => { this.part('box').hidden = !this.part('box').hidden; this.show(); });
-      this.keys = e => this.key(e);
+      this.part('list').addEventListener('click', () => {
+        this.part('box').hidden = !this.part('box').hidden;
+        this.show();
+      });
+      this.keys = (e) => this.key(e);
       document.addEventListener('keydown', this.keys);
       this.online = () => this.outbox.send();
       addEventListener('online', this.online);
-      this.clock = setInterval(() => { this.outbox.send(); this.show(); }, 20e3);
+      this.clock = setInterval(() => {
+        this.outbox.send();
+        this.show();
+      }, 20e3);
       this.pad();
       this.go(Math.max(0, this.at));
       this.outbox.send();
     },
-    destroy() { document.removeEventListener('keydown', this.keys); removeEventListener('online', this.online); clearInterval(this.clock); },
+    destroy() {
+      document.removeEventListener('keydown', this.keys);
+      removeEventListener('online', this.online);
+      clearInterval(this.clock);
+    },
 
-    get stop() { return this.card.stops[this.at]; },
-    get draft() { return this.drafts[this.stop.code] ??= { values: {}, sure: [], behaviour: '' }; },
-    get active() { return this.stop.fields[this.field]; },
-    number(text) { const n = Number(String(text).replace(this.card.sign, '.')); return text === '' || Number.isNaN(n) ? null : n; },
+    get stop() {
+      return this.card.stops[this.at];
+    },
+    get draft() {
+      return (this.drafts[this.stop.code] ??= { values: {}, sure: [], behaviour: '' });
+    },
+    get active() {
+      return this.stop.fields[this.field];
+    },
+    number(text) {
+      const n = Number(String(text).replace(this.card.sign, '.'));
+      return text === '' || Number.isNaN(n) ? null : n;
+    },
 
     pad() {
-      const button = (label, key, more = '') => { const b = el('button', { type: 'button', class: 'pad ' + more }, label); b.addEventListener('click', () => this.press(key)); return b; };
-      const digits = [['1', '2', '3'], ['4', '5', '6'], ['7', '8', '9'], [this.card.sign, '0', '']];
-      const side = [button('rub out', 'rub', 'word'), button("can't read it", 'skip', 'word'), button('next', 'next', 'word go')];
+      const button = (label, key, more = '') => {
+        const b = el('button', { type: 'button', class: 'pad ' + more }, label);
+        b.addEventListener('click', () => this.press(key));
+        return b;
+      };
+      const digits = [
+        ['1', '2', '3'],
+        ['4', '5', '6'],
+        ['7', '8', '9'],
+        [this.card.sign, '0', ''],
+      ];
+      const side = [
+        button('rub out', 'rub', 'word'),
+        button("can't read it", 'skip', 'word'),
+        button('next', 'next', 'word go'),
+      ];
       this.nextButton = side[2];
-      const cells = digits.flatMap((row, i) => [...row.map(d => d ? button(d, d) : el('span', { class: 'pad' })), i < 2 ? side[i] : i === 2 ? side[2] : null]).filter(Boolean);
+      const cells = digits
+        .flatMap((row, i) => [
+          ...row.map((d) => (d ? button(d, d) : el('span', { class: 'pad' }))),
+          i < 2 ? side[i] : i === 2 ? side[2] : null,
+        ])
+        .filter(Boolean);
       this.part('pad').replaceChildren(...cells);
     },
     key(e) {
-      if (e.ctrlKey || e.metaKey || e.altKey || e.target.closest('button, a, input, select')) { if (!/^[0-9.,]$/.test(e.key)) return; }
+      if (e.ctrlKey || e.metaKey || e.altKey || e.target.closest('button, a, input, select')) {
+        if (!/^[0-9.,]$/.test(e.key)) return;
+      }
       if (/^[0-9]$/.test(e.key)) this.press(e.key);
       else if (e.key === '.' || e.key === ',') this.press(this.card.sign);
       else if (e.key === 'Backspace') this.press('rub');
@@ -81,23 +152,37 @@ export function round() {
       e.preventDefault();
     },
     press(key) {
-      const d = this.draft, f = this.active;
+      const d = this.draft,
+        f = this.active;
       if (!f) return;
       let text = d.values[f.key] ?? '';
       if (key === 'next') return this.next();
-      if (key === 'skip') { delete d.values[f.key]; d.sure = d.sure.filter(s => s !== f.key); this.save(); return this.next(); }
+      if (key === 'skip') {
+        delete d.values[f.key];
+        d.sure = d.sure.filter((s) => s !== f.key);
+        this.save();
+        return this.next();
+      }
       if (key === 'rub') text = text.slice(0, -1);
-      else if (key === this.card.sign) { if (f.key === 'dead' || text.includes(key)) return; text = (text || '0') + key; }
-      else if (text.length < 7) text = text === '0' ? key : text + key;
+      else if (key === this.card.sign) {
+        if (f.key === 'dead' || text.includes(key)) return;
+        text = (text || '0') + key;
+      } else if (text.length < 7) text = text === '0' ? key : text + key;
       d.values[f.key] = text;
-      d.sure = d.sure.filter(s => s !== f.key);
+      d.sure = d.sure.filter((s) => s !== f.key);
       this.save();
       this.show();
     },
     next() {
-      if (this.field + 1 < this.stop.fields.length) { this.field++; this.show(); } else this.keep();
+      if (this.field + 1 < this.stop.fields.length) {
+        this.field++;
+        this.show();
+      } else this.keep();
     },
-    save() { store.set('dorsk-round-drafts', this.drafts); store.set('dorsk-round-at', this.at); },
+    save() {
+      store.set('dorsk-round-drafts', this.drafts);
+      store.set('dorsk-round-at', this.at);
+    },
     go(to) {
       this.at = Math.max(0, Math.min(this.card.stops.length - 1, to));
       this.field = 0;
@@ -108,26 +193,44 @@ export function round() {
 
     // What the card can say at once about a value: nothing, a question, or a refusal.
     doubt(f) {
-      const text = this.draft.values[f.key] ?? '', n = this.number(text);
+      const text = this.draft.values[f.key] ?? '',
+        n = this.number(text);
       if (text === '') return null;
       if (n == null) return { no: true, text: `“${text}” is no number.` };
       const range = `${this.print(f.low)} to ${this.print(f.high)} ${f.unit}`.trim();
       const tenth = n > 10 && n / 10 >= f.usualLow && n / 10 <= f.usualHigh ? ` Or ${this.print(n / 10)}?` : '';
-      if (n < f.low || n > f.high) return { no: true, text: `${text} is outside what can be entered, ${range}.${tenth}` };
-      if (n < f.usualLow || n > f.usualHigh) return { text: `${text} ${f.unit} is unusual: mostly ${this.print(f.usualLow)} to ${this.print(f.usualHigh)}.${tenth} Sure?` };
+      if (n < f.low || n > f.high)
+        return { no: true, text: `${text} is outside what can be entered, ${range}.${tenth}` };
+      if (n < f.usualLow || n > f.usualHigh)
+        return {
+          text: `${text} ${f.unit} is unusual: mostly ${this.print(f.usualLow)} to ${this.print(f.usualHigh)}.${tenth} Sure?`,
+        };
       return null;
     },
-    print(n) { return (Math.round(n * 10) / 10).toString().replace('.', this.card.sign); },
+    print(n) {
+      return (Math.round(n * 10) / 10).toString().replace('.', this.card.sign);
+    },
     level(f) {
       const n = this.number(this.draft.values[f.key] ?? '');
-      return n == null || f.act == null ? null : n < f.act ? ['ActNow', `Act now: under ${this.print(f.act)}`] : n < f.watch ? ['Watch', `Watch: under ${this.print(f.watch)}`] : ['Steady', `above ${this.print(f.watch)}`];
+      return n == null || f.act == null
+        ? null
+        : n < f.act
+          ? ['ActNow', `Act now: under ${this.print(f.act)}`]
+          : n < f.watch
+            ? ['Watch', `Watch: under ${this.print(f.watch)}`]
+            : ['Steady', `above ${this.print(f.watch)}`];
     },
 
     keep() {
       const d = this.draft;
       for (const [i, f] of this.stop.fields.entries()) {
         const doubt = this.doubt(f);
-        if (doubt && (doubt.no || !d.sure.includes(f.key))) { this.field = i; this.show(); this.part('stop').querySelector('.doubt')?.focus(); return; }
+        if (doubt && (doubt.no || !d.sure.includes(f.key))) {
+          this.field = i;
+          this.show();
+          this.part('stop').querySelector('.doubt')?.focus();
+          return;
+        }
       }
       const values = Object.fromEntries(Object.entries(d.values).filter(([, v]) => v !== ''));
       if (Object.keys(values).length || d.behaviour) {
@@ -141,13 +244,21 @@ export function round() {
     },
 
     show() {
-      this.head(); this.walk(); this.fields();
+      this.head();
+      this.walk();
+      this.fields();
       const doubtful = this.active && this.doubt(this.active);
-      this.nextButton.textContent = this.field + 1 < this.stop.fields.length ? `next: ${this.stop.fields[this.field + 1].label.toLowerCase()}` : 'keep';
+      this.nextButton.textContent =
+        this.field + 1 < this.stop.fields.length
+          ? `next: ${this.stop.fields[this.field + 1].label.toLowerCase()}`
+          : 'keep';
       this.nextButton.disabled = !!doubtful;
       this.part('back').textContent = this.at ? 'back ' + this.card.stops[this.at - 1].code : 'back';
       this.part('back').disabled = this.at === 0;
-      this.part('keep').textContent = this.at + 1 < this.card.stops.length ? `Keep, walk on to ${this.card.stops[this.at + 1].code}` : 'Keep, end of the round';
+      this.part('keep').textContent =
+        this.at + 1 < this.card.stops.length
+          ? `Keep, walk on to ${this.card.stops[this.at + 1].code}`
+          : 'Keep, end of the round';
       if (!this.part('box').hidden) this.box();
     },
     head() {
@@ -155,61 +266,186 @@ export function round() {
       this.part('out').textContent = kept ? '' : 'all sent';
       this.part('list').textContent = `kept on this phone: ${kept}`;
       this.part('list').hidden = !kept;
-      const old = Date.now() - this.takenAt > day, off = Math.abs(new Date(this.card.issuedAt) - this.takenAt);
+      const old = Date.now() - this.takenAt > day,
+        off = Math.abs(new Date(this.card.issuedAt) - this.takenAt);
       const says = [
-        shut && 'The farm wants you to sign in again; what is kept here stays.', asks && `${asks} ${asks === 1 ? 'entry has' : 'entries have'} a question: see “kept”.`,
-        other && `${other} kept by somebody else wait until they sign in on this phone.`, old && 'This card is more than a day old: load the page again where there is signal.',
-        off > 300e3 && `This phone's clock is ${off > 2 * day ? Math.round(off / day) + ' days' : Math.round(off / 60e3) + ' min'} off the farm's: hours are written by the farm's clock.`, this.said];
-      this.part('say').replaceChildren(...says.filter(Boolean).map(s => el('span', {}, s)));
+        shut && 'The farm wants you to sign in again; what is kept here stays.',
+        asks && `${asks} ${asks === 1 ? 'entry has' : 'entries have'} a question: see “kept”.`,
+        other && `${other} kept by somebody else wait until they sign in on this phone.`,
+        old && 'This card is more than a day old: load the page again where there is signal.',
+        off > 300e3 &&
+          `This phone's clock is ${off > 2 * day ? Math.round(off / day) + ' days' : Math.round(off / 60e3) + ' min'} off the farm's: hours are written by the farm's clock.`,
+        this.said,
+      ];
+      this.part('say').replaceChildren(...says.filter(Boolean).map((s) => el('span', {}, s)));
     },
     walk() {
-      this.part('walk').replaceChildren(...this.card.stops.map((s, i) => {
-        const state = this.outbox.stateOf(s.code);
-        const b = el('button', { type: 'button', 'aria-current': i === this.at ? 'step' : null }, el('span', { class: 'done', 'aria-hidden': 'true' }, state === 'sent' ? '✓' : state === 'kept' ? '▯' : ''), s.code,
-          el('span', { class: 'visually-hidden' }, state === 'sent' ? ', sent' : state === 'kept' ? ', kept on this phone' : ''));
-        b.addEventListener('click', () => this.go(i));
-        return el('li', {}, b);
-      }));
+      this.part('walk').replaceChildren(
+        ...this.card.stops.map((s, i) => {
+          const state = this.outbox.stateOf(s.code);
+          const b = el(
+            'button',
+            { type: 'button', 'aria-current': i === this.at ? 'step' : null },
+            el('span', { class: 'done', 'aria-hidden': 'true' }, state === 'sent' ? '✓' : state === 'kept' ? '▯' : ''),
+            s.code,
+            el(
+              'span',
+              { class: 'visually-hidden' },
+              state === 'sent' ? ', sent' : state === 'kept' ? ', kept on this phone' : '',
+            ),
+          );
+          b.addEventListener('click', () => this.go(i));
+          return el('li', {}, b);
+        }),
+      );
     },
     fields() {
-      const s = this.stop, d = this.draft;
-      const head = el('div', { class: 'r-pond' }, el('b', { class: 'name' }, s.code), el('span', {}, s.stocked ? el('span', { class: 'st st-' + s.status }, mark(s.status), s.word) : null, el('span', { class: 'note' }, s.fish), el('span', { class: 'note' }, `stop ${this.at + 1} of ${this.card.stops.length}${s.due.length ? '; due: ' + s.due[0].replace(s.code + ': ', '') : ''}`)));
-      const active = this.active, rest = s.fields.filter(f => f !== active);
-      const words = s.stocked && el('div', { class: 'r-behave', role: 'group', 'aria-label': 'Behaviour' }, ...this.card.behaviour.map(w => { const b = el('button', { type: 'button', 'aria-pressed': d.behaviour === w ? 'true' : 'false' }, w); b.addEventListener('click', () => { d.behaviour = d.behaviour === w ? '' : w; this.save(); this.show(); }); return b; }));
-      const small = el('div', { class: 'r-rest' }, ...rest.map(f => {
-        const b = el('button', { type: 'button' }, el('span', { class: 'l' }, f.label, el('span', { class: 'was' }, f.last ? `${f.last} ${f.lastAt}` : '')), el('span', { class: 'v' }, d.values[f.key] ?? '–', el('span', { class: 'u' }, f.unit)));
-        b.addEventListener('click', () => { this.field = s.fields.indexOf(f); this.show(); });
-        return b;
-      }));
+      const s = this.stop,
+        d = this.draft;
+      const head = el(
+        'div',
+        { class: 'r-pond' },
+        el('b', { class: 'name' }, s.code),
+        el(
+          'span',
+          {},
+          s.stocked ? el('span', { class: 'st st-' + s.status }, mark(s.status), s.word) : null,
+          el('span', { class: 'note' }, s.fish),
+          el(
+            'span',
+            { class: 'note' },
+            `stop ${this.at + 1} of ${this.card.stops.length}${s.due.length ? '; due: ' + s.due[0].replace(s.code + ': ', '') : ''}`,
+          ),
+        ),
+      );
+      const active = this.active,
+        rest = s.fields.filter((f) => f !== active);
+      const words =
+        s.stocked &&
+        el(
+          'div',
+          { class: 'r-behave', role: 'group', 'aria-label': 'Behaviour' },
+          ...this.card.behaviour.map((w) => {
+            const b = el('button', { type: 'button', 'aria-pressed': d.behaviour === w ? 'true' : 'false' }, w);
+            b.addEventListener('click', () => {
+              d.behaviour = d.behaviour === w ? '' : w;
+              this.save();
+              this.show();
+            });
+            return b;
+          }),
+        );
+      const small = el(
+        'div',
+        { class: 'r-rest' },
+        ...rest.map((f) => {
+          const b = el(
+            'button',
+            { type: 'button' },
+            el('span', { class: 'l' }, f.label, el('span', { class: 'was' }, f.last ? `${f.last} ${f.lastAt}` : '')),
+            el('span', { class: 'v' }, d.values[f.key] ?? '–', el('span', { class: 'u' }, f.unit)),
+          );
+          b.addEventListener('click', () => {
+            this.field = s.fields.indexOf(f);
+            this.show();
+          });
+          return b;
+        }),
+      );
       this.part('stop').replaceChildren(head, this.big(active), small, ...(words ? [words] : []));
     },
     big(f) {
-      const d = this.draft, text = d.values[f.key] ?? '', doubt = this.doubt(f), level = doubt ? null : this.level(f);
-      const fig = el('p', { class: 'fig' }, el('span', { class: 'n' }, text || '\u200b'), el('span', { class: 'caret', 'aria-hidden': 'true' }), el('span', { class: 'u' }, f.unit));
-      const notes = [f.last && el('p', { class: 'note' }, `last ${f.last} ${f.unit}, ${f.lastAt}`), level && el('p', { class: 'st st-' + level[0] }, mark(level[0]), level[1])];
+      const d = this.draft,
+        text = d.values[f.key] ?? '',
+        doubt = this.doubt(f),
+        level = doubt ? null : this.level(f);
+      const fig = el(
+        'p',
+        { class: 'fig' },
+        el('span', { class: 'n' }, text || '\u200b'),
+        el('span', { class: 'caret', 'aria-hidden': 'true' }),
+        el('span', { class: 'u' }, f.unit),
+      );
+      const notes = [
+        f.last && el('p', { class: 'note' }, `last ${f.last} ${f.unit}, ${f.lastAt}`),
+        level && el('p', { class: 'st st-' + level[0] }, mark(level[0]), level[1]),
+      ];
       if (doubt) {
         const ask = el('div', { class: 'doubt' + (doubt.no ? ' no' : ''), tabindex: '-1', role: 'alert' }, doubt.text);
         if (!doubt.no) {
-          const yes = el('button', { type: 'button', class: 'btn line' }, d.sure.includes(f.key) ? 'yes, it is so ✓' : 'yes, it is so');
-          yes.addEventListener('click', () => { if (!d.sure.includes(f.key)) d.sure.push(f.key); this.save(); this.field + 1 < this.stop.fields.length ? (this.field++, this.show()) : this.show(); });
+          const yes = el(
+            'button',
+            { type: 'button', class: 'btn line' },
+            d.sure.includes(f.key) ? 'yes, it is so ✓' : 'yes, it is so',
+          );
+          yes.addEventListener('click', () => {
+            if (!d.sure.includes(f.key)) d.sure.push(f.key);
+            this.save();
+            this.field + 1 < this.stop.fields.length ? (this.field++, this.show()) : this.show();
+          });
           ask.append(yes);
         }
         notes.push(ask);
       }
       if (f.key === 'dead') {
-        const step = (by, label) => { const b = el('button', { type: 'button', class: 'pm', 'aria-label': label }, by > 0 ? '+' : '−'); b.addEventListener('click', () => { d.values.dead = String(Math.max(0, (this.number(text) ?? 0) + by)); this.save(); this.show(); }); return b; };
-        fig.prepend(step(-1, 'one less')); fig.append(step(1, 'one more'));
+        const step = (by, label) => {
+          const b = el('button', { type: 'button', class: 'pm', 'aria-label': label }, by > 0 ? '+' : '−');
+          b.addEventListener('click', () => {
+            d.values.dead = String(Math.max(0, (this.number(text) ?? 0) + by));
+            this.save();
+            this.show();
+          });
+          return b;
+        };
+        fig.prepend(step(-1, 'one less'));
+        fig.append(step(1, 'one more'));
       }
-      return el('div', { class: 'r-active' }, f.act != null && staff(this.number(text), f.act), el('p', { class: 'l' }, f.label), fig, ...notes.filter(Boolean));
+      return el(
+        'div',
+        { class: 'r-active' },
+        f.act != null && staff(this.number(text), f.act),
+        el('p', { class: 'l' }, f.label),
+        fig,
+        ...notes.filter(Boolean),
+      );
     },
     box() {
-      this.part('box').replaceChildren(el('h2', {}, 'Kept on this phone'), ...this.outbox.waiting().map(e => {
-        const row = el('div', { class: 'kept' }, el('p', {}, el('b', {}, e.pond), ' ', Object.entries(e.values).map(([k, v]) => `${k} ${v}`).join(', '), e.by !== this.card.by ? ` (by ${e.by})` : ''));
-        if (e.words) row.append(el('p', { class: 'asked' }, e.words));
-        if (e.asks?.length) { const yes = el('button', { type: 'button', class: 'btn line' }, 'yes, it is meant'); yes.addEventListener('click', () => this.outbox.mean(e.id)); row.append(yes); }
-        if (e.words) { const back = el('button', { type: 'button', class: 'btn quiet' }, 'type it again'); back.addEventListener('click', () => { this.outbox.drop(e.id); this.drafts[e.pond] = { values: e.values, sure: [], behaviour: e.behaviour }; this.part('box').hidden = true; this.go(this.card.stops.findIndex(s => s.code === e.pond)); }); row.append(back); }
-        return row;
-      }));
+      this.part('box').replaceChildren(
+        el('h2', {}, 'Kept on this phone'),
+        ...this.outbox.waiting().map((e) => {
+          const row = el(
+            'div',
+            { class: 'kept' },
+            el(
+              'p',
+              {},
+              el('b', {}, e.pond),
+              ' ',
+              Object.entries(e.values)
+                .map(([k, v]) => `${k} ${v}`)
+                .join(', '),
+              e.by !== this.card.by ? ` (by ${e.by})` : '',
+            ),
+          );
+          if (e.words) row.append(el('p', { class: 'asked' }, e.words));
+          if (e.asks?.length) {
+            const yes = el('button', { type: 'button', class: 'btn line' }, 'yes, it is meant');
+            yes.addEventListener('click', () => this.outbox.mean(e.id));
+            row.append(yes);
+          }
+          if (e.words) {
+            const back = el('button', { type: 'button', class: 'btn quiet' }, 'type it again');
+            back.addEventListener('click', () => {
+              this.outbox.drop(e.id);
+              this.drafts[e.pond] = { values: e.values, sure: [], behaviour: e.behaviour };
+              this.part('box').hidden = true;
+              this.go(this.card.stops.findIndex((s) => s.code === e.pond));
+            });
+            row.append(back);
+          }
+          return row;
+        }),
+      );
     },
   };
 }

@@ -2,8 +2,12 @@
 export function sheet() {
   return {
     timer: null,
-    init() { this.ask(); },
-    destroy() { clearTimeout(this.timer); },
+    init() {
+      this.ask();
+    },
+    destroy() {
+      clearTimeout(this.timer);
+    },
     async ask() {
       try {
         const answer = await fetch(this.$el.dataset.state);
@@ -11,7 +15,9 @@ export function sheet() {
         const { step, lines } = await answer.json();
         if (step !== 'Checking') return location.reload();
         this.$el.querySelector('[data-lines]').textContent = lines.toLocaleString('en');
-      } catch { /* no network: asked again below */ }
+      } catch {
+        /* no network: asked again below */
+      }
       this.timer = setTimeout(() => this.ask(), 400);
     },
   };

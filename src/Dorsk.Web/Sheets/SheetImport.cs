@@ -75,7 +75,15 @@ public sealed class SheetImport(string name, SheetFile sheet, string owner) : ID
             {
                 try
                 {
-                    var (laid, found) = SheetCheck.Run(file, sheet, map, sheet.Path + ".desk", now, n => Lines = n, stop.Token);
+                    var (laid, found) = SheetCheck.Run(
+                        file,
+                        sheet,
+                        map,
+                        sheet.Path + ".desk",
+                        now,
+                        n => Lines = n,
+                        stop.Token
+                    );
                     lock (gate)
                         (desk, Found, Step) = (laid, found, ImportStep.Checked);
                 }
@@ -90,7 +98,10 @@ public sealed class SheetImport(string name, SheetFile sheet, string owner) : ID
                 catch (Exception problem)
                 {
                     log.LogError(problem, "A sheet could not be checked.");
-                    (Problem, Step) = ("Something broke while the sheet was checked; it is in the farm's log. Nothing was entered.", ImportStep.Failed);
+                    (Problem, Step) = (
+                        "Something broke while the sheet was checked; it is in the farm's log. Nothing was entered.",
+                        ImportStep.Failed
+                    );
                 }
             });
         }
@@ -160,7 +171,9 @@ public sealed class SheetImports(FarmFile file)
     // Sheets of a run before this one belong to nobody any more.
     private static string Fresh(FarmFile file)
     {
-        var folder = Directory.CreateDirectory(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(file.Path))!, "sheets")).FullName;
+        var folder = Directory
+            .CreateDirectory(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(file.Path))!, "sheets"))
+            .FullName;
         foreach (var left in Directory.EnumerateFiles(folder))
             File.Delete(left);
         return folder;

@@ -15,9 +15,27 @@ internal static class AeratorRows
         foreach (var (a, i) in fitted.Append(null).Take(Most).Select((a, i) => (a, i + 1)))
         {
             yield return new("", a is null ? "One more" : $"Aerator {a.Code}", FieldKind.Heading);
-            yield return new("Code" + i, "Name", FieldKind.Words, a?.Code ?? "", Hint: a is null ? "empty: no more" : "empty: it is gone");
-            yield return new("Kind" + i, "Kind", FieldKind.Choice, (a?.Kind ?? AeratorKind.All[1]).Name, Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList());
-            yield return new("Power" + i, "Rated power", FieldKind.Quantity, Lines.Plain(c, a?.ShaftKW, Measures.Power), Measures.Power);
+            yield return new(
+                "Code" + i,
+                "Name",
+                FieldKind.Words,
+                a?.Code ?? "",
+                Hint: a is null ? "empty: no more" : "empty: it is gone"
+            );
+            yield return new(
+                "Kind" + i,
+                "Kind",
+                FieldKind.Choice,
+                (a?.Kind ?? AeratorKind.All[1]).Name,
+                Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+            );
+            yield return new(
+                "Power" + i,
+                "Rated power",
+                FieldKind.Quantity,
+                Lines.Plain(c, a?.ShaftKW, Measures.Power),
+                Measures.Power
+            );
             yield return new("On" + i, "On at", FieldKind.Hour, Hour(a?.On), Hint: "empty: no timer");
             yield return new("Off" + i, "Off at", FieldKind.Hour, Hour(a?.Off));
         }
@@ -31,17 +49,37 @@ internal static class AeratorRows
     {
         var rows = Enumerable.Range(1, Most).Where(i => !form.Empty("Code" + i)).ToList();
         var fitted = rows.ConvertAll(i => One(form, i));
-        foreach (var i in rows.Where(i => rows.Exists(o => o < i && string.Equals(form.Text("Code" + o), form.Text("Code" + i), StringComparison.OrdinalIgnoreCase))))
+        foreach (
+            var i in rows.Where(i =>
+                rows.Exists(o =>
+                    o < i
+                    && string.Equals(form.Text("Code" + o), form.Text("Code" + i), StringComparison.OrdinalIgnoreCase)
+                )
+            )
+        )
             form.Refuse("Code" + i, "Another aerator has this name.");
-        return new(form.When(), [new AeratorsFitted(c.PondId, fitted)], $"{c.Story!.Pond.Code} {fitted.Count} aerators, {fitted.Count(a => a.On is not null)} on timer", []);
+        return new(
+            form.When(),
+            [new AeratorsFitted(c.PondId, fitted)],
+            $"{c.Story!.Pond.Code} {fitted.Count} aerators, {fitted.Count(a => a.On is not null)} on timer",
+            []
+        );
     }
 
     private static Aerator One(SlipForm form, int i)
     {
-        var kind = form.Choice("Kind" + i, AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[1]);
+        var kind = form.Choice(
+            "Kind" + i,
+            AeratorKind.All.Select(k => (k.Name, k)).ToList(),
+            "kind",
+            AeratorKind.All[1]
+        );
         var (on, off) = (Hour(form, "On" + i), Hour(form, "Off" + i));
         if (on is null != off is null)
-            form.Refuse((on is null ? "On" : "Off") + i, "A timer has both hours. Type this one too, or leave both empty.");
+            form.Refuse(
+                (on is null ? "On" : "Off") + i,
+                "A timer has both hours. Type this one too, or leave both empty."
+            );
         else if (on is not null && on == off)
             form.Refuse("Off" + i, "On and off at the same minute would never run. For all day type 12:00 to 11:59.");
         return new(form.Text("Code" + i), kind, form.Quantity("Power" + i, Measures.Power), on, off);

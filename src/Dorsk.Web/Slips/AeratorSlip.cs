@@ -1,6 +1,6 @@
 using System.Globalization;
-using Dorsk.Core.People;
 using Dorsk.Core.Judging;
+using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 
@@ -23,7 +23,8 @@ internal sealed class AeratorSlip : ISlip
 
     public string Section => "water";
 
-    public string Caution => "Electricity and water: wiring and earth-leakage protection by a licensed electrician; guard the shafts.";
+    public string Caution =>
+        "Electricity and water: wiring and earth-leakage protection by a licensed electrician; guard the shafts.";
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
@@ -35,11 +36,34 @@ internal sealed class AeratorSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new("Kind", "Kind", FieldKind.Choice, now.Count > 0 ? now[0].Kind.Name : AeratorKind.All[1].Name, Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()),
-            new("Number", "How many", FieldKind.Whole, now.Count > 0 ? now.Count.ToString(CultureInfo.InvariantCulture) : "", Hint: "0 when none is left"),
-            new("Power", "Rated power of each", FieldKind.Quantity, Lines.Plain(c, now.Count > 0 ? now[0].ShaftKW : null, Measures.Power), Measures.Power),
+            new(
+                "Kind",
+                "Kind",
+                FieldKind.Choice,
+                now.Count > 0 ? now[0].Kind.Name : AeratorKind.All[1].Name,
+                Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+            ),
+            new(
+                "Number",
+                "How many",
+                FieldKind.Whole,
+                now.Count > 0 ? now.Count.ToString(CultureInfo.InvariantCulture) : "",
+                Hint: "0 when none is left"
+            ),
+            new(
+                "Power",
+                "Rated power of each",
+                FieldKind.Quantity,
+                Lines.Plain(c, now.Count > 0 ? now[0].ShaftKW : null, Measures.Power),
+                Measures.Power
+            ),
             new("", "Nightly timer", FieldKind.Heading),
-            new("OnTimer", "How many run on the timer", FieldKind.Whole, now.Count(a => a.On is not null).ToString(CultureInfo.InvariantCulture)),
+            new(
+                "OnTimer",
+                "How many run on the timer",
+                FieldKind.Whole,
+                now.Count(a => a.On is not null).ToString(CultureInfo.InvariantCulture)
+            ),
             new("On", "On at", FieldKind.Hour, Hour(timed?.On ?? (now.Count == 0 ? new TimeOnly(20, 0) : null))),
             new("Off", "Off at", FieldKind.Hour, Hour(timed?.Off ?? (now.Count == 0 ? new TimeOnly(6, 30) : null))),
         ];
@@ -79,9 +103,22 @@ internal sealed class AeratorSlip : ISlip
         var (on, off) = (Hour("On"), Hour("Off"));
         if (on is not null && on == off)
             form.Refuse("Off", "On and off at the same minute would never run. For all day type 12:00 to 11:59.");
-        var fitted = Enumerable.Range(1, Math.Clamp(number, 0, 40)).Select(i => new Aerator("A" + i, kind, kw, i <= timed ? on : null, i <= timed ? off : null)).ToList();
+        var fitted = Enumerable
+            .Range(1, Math.Clamp(number, 0, 40))
+            .Select(i => new Aerator("A" + i, kind, kw, i <= timed ? on : null, i <= timed ? off : null))
+            .ToList();
         var ha = c.Story!.Pond.Shape.FullAreaM2 / 10_000;
-        return new(form.When(), [new AeratorsFitted(c.PondId, fitted)], $"{c.Story.Pond.Code} {number} aerators, {timed} on timer",
-            double.IsFinite(kw) && number > 0 ? [new("Per hectare", c.Here.Figure(number * kw / ha, 1) + " kW/ha"), new("Oxygen in standard water", c.Here.Figure(number * kw * kind.SaeKgKWh, 1) + " kg/h")] : []);
+        return new(
+            form.When(),
+            [new AeratorsFitted(c.PondId, fitted)],
+            $"{c.Story.Pond.Code} {number} aerators, {timed} on timer",
+            double.IsFinite(kw) && number > 0
+                ?
+                [
+                    new("Per hectare", c.Here.Figure(number * kw / ha, 1) + " kW/ha"),
+                    new("Oxygen in standard water", c.Here.Figure(number * kw * kind.SaeKgKWh, 1) + " kg/h"),
+                ]
+                : []
+        );
     }
 }

@@ -22,9 +22,11 @@ internal sealed class AirControlSlip : ISlip
 
     public string Section => "water";
 
-    public string Caution => "A machine that starts by itself starts while somebody stands at it: isolator at the pond, lock and tag before any work, guards on. Wiring, protection and a panel that falls back to its own timer by a licensed electrician. It stands on one probe: a fouled probe reads low or high, so read by hand every day.";
+    public string Caution =>
+        "A machine that starts by itself starts while somebody stands at it: isolator at the pond, lock and tag before any work, guards on. Wiring, protection and a panel that falls back to its own timer by a licensed electrician. It stands on one probe: a fouled probe reads low or high, so read by hand every day.";
 
-    public string? CannotStart(SlipContext c) => c.Story!.AeratorsAt(c.Here.Now).Count == 0 ? "No aerator is fitted in this pond. Describe them first." : null;
+    public string? CannotStart(SlipContext c) =>
+        c.Story!.AeratorsAt(c.Here.Now).Count == 0 ? "No aerator is fitted in this pond. Describe them first." : null;
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
@@ -33,17 +35,56 @@ internal sealed class AirControlSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new("Automatic", "They follow the probe", FieldKind.Yes, old?.Automatic == true ? "true" : "", Hint: "timers and hand orders stand above it"),
-            new("OnBelow", "Start under", FieldKind.Quantity, Lines.Plain(c, old?.OnBelowMgL ?? limits?.DoWatchMgL, Measures.Oxygen), Measures.Oxygen, limits is null ? "" : $"watch level {c.Here.Say(limits.DoWatchMgL, Measures.Oxygen)}, act level {c.Here.Say(limits.DoActMgL, Measures.Oxygen)}"),
-            new("OffAbove", "Stop above", FieldKind.Quantity, Lines.Plain(c, old?.OffAboveMgL ?? limits?.DoWatchMgL + 1.5, Measures.Oxygen), Measures.Oxygen, "half a mg/L above at least, or they switch all night"),
-            new("Stagger", "Seconds between two starts", FieldKind.Whole, (old?.StaggerS ?? 10).ToString(CultureInfo.InvariantCulture), Hint: "so that the supply carries them; more on a generator"),
+            new(
+                "Automatic",
+                "They follow the probe",
+                FieldKind.Yes,
+                old?.Automatic == true ? "true" : "",
+                Hint: "timers and hand orders stand above it"
+            ),
+            new(
+                "OnBelow",
+                "Start under",
+                FieldKind.Quantity,
+                Lines.Plain(c, old?.OnBelowMgL ?? limits?.DoWatchMgL, Measures.Oxygen),
+                Measures.Oxygen,
+                limits is null
+                    ? ""
+                    : $"watch level {c.Here.Say(limits.DoWatchMgL, Measures.Oxygen)}, act level {c.Here.Say(limits.DoActMgL, Measures.Oxygen)}"
+            ),
+            new(
+                "OffAbove",
+                "Stop above",
+                FieldKind.Quantity,
+                Lines.Plain(c, old?.OffAboveMgL ?? limits?.DoWatchMgL + 1.5, Measures.Oxygen),
+                Measures.Oxygen,
+                "half a mg/L above at least, or they switch all night"
+            ),
+            new(
+                "Stagger",
+                "Seconds between two starts",
+                FieldKind.Whole,
+                (old?.StaggerS ?? 10).ToString(CultureInfo.InvariantCulture),
+                Hint: "so that the supply carries them; more on a generator"
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new AirControlSet(c.PondId, form.Yes("Automatic"), form.Quantity("OnBelow", Measures.Oxygen), form.Quantity("OffAbove", Measures.Oxygen), form.Whole("Stagger", "seconds"));
-        return new(form.When(), [fact], $"{c.Story!.Pond.Code} {(fact.Automatic ? $"automatic: on under {form.Text("OnBelow")}, off above {form.Text("OffAbove")}" : "not automatic")}", []);
+        var fact = new AirControlSet(
+            c.PondId,
+            form.Yes("Automatic"),
+            form.Quantity("OnBelow", Measures.Oxygen),
+            form.Quantity("OffAbove", Measures.Oxygen),
+            form.Whole("Stagger", "seconds")
+        );
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story!.Pond.Code} {(fact.Automatic ? $"automatic: on under {form.Text("OnBelow")}, off above {form.Text("OffAbove")}" : "not automatic")}",
+            []
+        );
     }
 }
 
@@ -62,19 +103,37 @@ internal sealed class AirServiceSlip : ISlip
 
     public string Section => "water";
 
-    public string Caution => "Off at the main switch, locked and tagged, before anybody touches a paddle, a belt or a shaft. Hours between services are the maker's; the figure here is only a start.";
+    public string Caution =>
+        "Off at the main switch, locked and tagged, before anybody touches a paddle, a belt or a shaft. Hours between services are the maker's; the figure here is only a start.";
 
     public string? CannotStart(SlipContext c) => AirFields.None(c);
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var old = c.Old<AeratorServiced>();
-        return [.. Lines.When(c), AirFields.Code(c, old?.Code), new("NextAfter", "Next after", FieldKind.Whole, (old?.NextAfterH ?? 1000).ToString("0", CultureInfo.InvariantCulture), Hint: "hours of running, from its manual"), new("Text", "What was done", FieldKind.Words, old?.Text ?? "", Hint: "oil, bearings, belt, paddles, cable")];
+        return
+        [
+            .. Lines.When(c),
+            AirFields.Code(c, old?.Code),
+            new(
+                "NextAfter",
+                "Next after",
+                FieldKind.Whole,
+                (old?.NextAfterH ?? 1000).ToString("0", CultureInfo.InvariantCulture),
+                Hint: "hours of running, from its manual"
+            ),
+            new("Text", "What was done", FieldKind.Words, old?.Text ?? "", Hint: "oil, bearings, belt, paddles, cable"),
+        ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new AeratorServiced(c.PondId, AirFields.Read(form, c), form.Whole("NextAfter", "hours"), form.Text("Text"));
+        var fact = new AeratorServiced(
+            c.PondId,
+            AirFields.Read(form, c),
+            form.Whole("NextAfter", "hours"),
+            form.Text("Text")
+        );
         return new(form.When(), [fact], $"{c.Story!.Pond.Code} {fact.Code} serviced", []);
     }
 }
@@ -94,38 +153,120 @@ internal sealed class AirTestSlip : ISlip
 
     public string Section => "water";
 
-    public string Caution => "First start by or with a licensed electrician: direction of turning, overload set to the plate, earth leakage tested. A blower starts with its relief valve open, never against a closed one. Casing and pipe burn hands. Start big paddles slowly, over about five minutes, to spare the gears.";
+    public string Caution =>
+        "First start by or with a licensed electrician: direction of turning, overload set to the plate, earth leakage tested. A blower starts with its relief valve open, never against a closed one. Casing and pipe burn hands. Start big paddles slowly, over about five minutes, to spare the gears.";
 
     public string? CannotStart(SlipContext c) => AirFields.None(c);
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
-        var (old, code) = (c.Old<AeratorTested>(), c.Story!.AeratorsAt(c.Here.Now).Select(a => a.Code).FirstOrDefault() ?? "");
+        var (old, code) = (
+            c.Old<AeratorTested>(),
+            c.Story!.AeratorsAt(c.Here.Now).Select(a => a.Code).FirstOrDefault() ?? ""
+        );
         var last = old ?? c.Story.Air.Tests(code).LastOrDefault().Fact;
         return
         [
-            .. Lines.When(c), AirFields.Code(c, old?.Code),
+            .. Lines.When(c),
+            AirFields.Code(c, old?.Code),
             new("", "What its plate allows", FieldKind.Heading),
-            new("RatedA", "Rated current", FieldKind.Quantity, Lines.Plain(c, last?.Plate.CurrentA, Measures.Current), Measures.Current, "an alarm rings when it draws more"), new("MostPressure", "Highest pressure", FieldKind.Quantity, Lines.Plain(c, last?.Plate.PressureKPa, Measures.Pressure), Measures.Pressure, "blowers; empty for paddles"), new("MostTemp", "Highest temperature", FieldKind.Quantity, Lines.Plain(c, last?.Plate.TempC, Measures.Temperature), Measures.Temperature, "of casing or air, from the manual; may be empty"),
+            new(
+                "RatedA",
+                "Rated current",
+                FieldKind.Quantity,
+                Lines.Plain(c, last?.Plate.CurrentA, Measures.Current),
+                Measures.Current,
+                "an alarm rings when it draws more"
+            ),
+            new(
+                "MostPressure",
+                "Highest pressure",
+                FieldKind.Quantity,
+                Lines.Plain(c, last?.Plate.PressureKPa, Measures.Pressure),
+                Measures.Pressure,
+                "blowers; empty for paddles"
+            ),
+            new(
+                "MostTemp",
+                "Highest temperature",
+                FieldKind.Quantity,
+                Lines.Plain(c, last?.Plate.TempC, Measures.Temperature),
+                Measures.Temperature,
+                "of casing or air, from the manual; may be empty"
+            ),
             new("", "This step", FieldKind.Heading),
-            new("Step", "What is set", FieldKind.Words, old?.Step ?? "", Hint: "such as relief valve open; first line; all lines"), new("Current", "Current", FieldKind.Quantity, Lines.Plain(c, old?.CurrentA, Measures.Current), Measures.Current), new("Pressure", "Pressure", FieldKind.Quantity, Lines.Plain(c, old?.PressureKPa, Measures.Pressure), Measures.Pressure), new("Temp", "Temperature", FieldKind.Quantity, Lines.Plain(c, old?.TempC, Measures.Temperature), Measures.Temperature, "after ten steady minutes"),
+            new(
+                "Step",
+                "What is set",
+                FieldKind.Words,
+                old?.Step ?? "",
+                Hint: "such as relief valve open; first line; all lines"
+            ),
+            new(
+                "Current",
+                "Current",
+                FieldKind.Quantity,
+                Lines.Plain(c, old?.CurrentA, Measures.Current),
+                Measures.Current
+            ),
+            new(
+                "Pressure",
+                "Pressure",
+                FieldKind.Quantity,
+                Lines.Plain(c, old?.PressureKPa, Measures.Pressure),
+                Measures.Pressure
+            ),
+            new(
+                "Temp",
+                "Temperature",
+                FieldKind.Quantity,
+                Lines.Plain(c, old?.TempC, Measures.Temperature),
+                Measures.Temperature,
+                "after ten steady minutes"
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new AeratorTested(c.PondId, AirFields.Read(form, c), form.Text("Step"), new(form.Quantity("RatedA", Measures.Current), form.MaybeQuantity("MostPressure", Measures.Pressure), form.MaybeQuantity("MostTemp", Measures.Temperature)), form.Quantity("Current", Measures.Current), form.MaybeQuantity("Pressure", Measures.Pressure), form.MaybeQuantity("Temp", Measures.Temperature));
+        var fact = new AeratorTested(
+            c.PondId,
+            AirFields.Read(form, c),
+            form.Text("Step"),
+            new(
+                form.Quantity("RatedA", Measures.Current),
+                form.MaybeQuantity("MostPressure", Measures.Pressure),
+                form.MaybeQuantity("MostTemp", Measures.Temperature)
+            ),
+            form.Quantity("Current", Measures.Current),
+            form.MaybeQuantity("Pressure", Measures.Pressure),
+            form.MaybeQuantity("Temp", Measures.Temperature)
+        );
         var known = double.IsFinite(fact.CurrentA) && fact.Plate.CurrentA > 0;
-        return new(form.When(), [fact], $"{c.Story!.Pond.Code} {fact.Code} test, {fact.Step}: {form.Text("Current")} A", known ? [new("This step", AirFaults.Test(fact, c.Here.Hand).Judgement.Reason)] : []);
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story!.Pond.Code} {fact.Code} test, {fact.Step}: {form.Text("Current")} A",
+            known ? [new("This step", AirFaults.Test(fact, c.Here.Hand).Judgement.Reason)] : []
+        );
     }
 }
 
 /// <summary>The line that says which aerator.</summary>
 internal static class AirFields
 {
-    public static string? None(SlipContext c) => c.Story!.AeratorsAt(c.Here.Now).Count == 0 ? "No aerator is fitted in this pond. Describe them first." : null;
+    public static string? None(SlipContext c) =>
+        c.Story!.AeratorsAt(c.Here.Now).Count == 0 ? "No aerator is fitted in this pond. Describe them first." : null;
 
-    public static SlipField Code(SlipContext c, string? old) => new("Code", "Which", FieldKind.Choice, old ?? c.Story!.AeratorsAt(c.Here.Now).Select(a => a.Code).FirstOrDefault() ?? "", Options: [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))]);
+    public static SlipField Code(SlipContext c, string? old) =>
+        new(
+            "Code",
+            "Which",
+            FieldKind.Choice,
+            old ?? c.Story!.AeratorsAt(c.Here.Now).Select(a => a.Code).FirstOrDefault() ?? "",
+            Options: [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))]
+        );
 
-    public static string Read(SlipForm form, SlipContext c) => form.Choice("Code", [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))], "aerator", "");
+    public static string Read(SlipForm form, SlipContext c) =>
+        form.Choice("Code", [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))], "aerator", "");
 }

@@ -8,7 +8,14 @@ namespace Dorsk.Web.Slips;
 /// <summary>A device with a key of its own.</summary>
 internal sealed class DeviceSlip : ISlip
 {
-    private static readonly (string Key, string Word, DeviceUse Use)[] Uses = [("Probe", "a probe: sends readings", DeviceUse.Probe), ("Weather", "a weather station: sends the farm’s weather", DeviceUse.Weather), ("Panel", "a panel: switches a pond’s aerators", DeviceUse.Panel), ("Switch", "a switch: may order aerators on and off", DeviceUse.Switch), ("Reader", "a reader: asks what the farm knows", DeviceUse.Reader)];
+    private static readonly (string Key, string Word, DeviceUse Use)[] Uses =
+    [
+        ("Probe", "a probe: sends readings", DeviceUse.Probe),
+        ("Weather", "a weather station: sends the farm’s weather", DeviceUse.Weather),
+        ("Panel", "a panel: switches a pond’s aerators", DeviceUse.Panel),
+        ("Switch", "a switch: may order aerators on and off", DeviceUse.Switch),
+        ("Reader", "a reader: asks what the farm knows", DeviceUse.Reader),
+    ];
 
     public string Key => "device";
 
@@ -31,16 +38,60 @@ internal sealed class DeviceSlip : ISlip
         var f = c.Old<DeviceKept>();
         return
         [
-            new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "such as Buoy P4"), new("Use", "It is", FieldKind.Choice, f?.Use.ToString() ?? "Probe", Options: Uses.Select(u => (u.Key, u.Word)).ToList()), new("Pond", "At pond", FieldKind.Choice, f?.PondId?.ToString(CultureInfo.InvariantCulture) ?? "", Options: Ponds(c).Select(p => (p.Key, p.Word)).ToList()),
-            new("Depth", "How deep", FieldKind.Quantity, Lines.Plain(c, f?.DepthM, Measures.Length), Measures.Length, "for fish that live at the floor the low water counts"), .. f is null ? Array.Empty<SlipField>() : [new("Gone", "Taken away", FieldKind.Yes, f.Gone ? "true" : "", Hint: "its key opens nothing any more")],
+            new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "such as Buoy P4"),
+            new(
+                "Use",
+                "It is",
+                FieldKind.Choice,
+                f?.Use.ToString() ?? "Probe",
+                Options: Uses.Select(u => (u.Key, u.Word)).ToList()
+            ),
+            new(
+                "Pond",
+                "At pond",
+                FieldKind.Choice,
+                f?.PondId?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Options: Ponds(c).Select(p => (p.Key, p.Word)).ToList()
+            ),
+            new(
+                "Depth",
+                "How deep",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.DepthM, Measures.Length),
+                Measures.Length,
+                "for fish that live at the floor the low water counts"
+            ),
+            .. f is null
+                ? Array.Empty<SlipField>()
+                :
+                [
+                    new(
+                        "Gone",
+                        "Taken away",
+                        FieldKind.Yes,
+                        f.Gone ? "true" : "",
+                        Hint: "its key opens nothing any more"
+                    ),
+                ],
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new DeviceKept(c.Old<DeviceKept>()?.DeviceId ?? 0, form.Text("Name"), form.Choice("Use", Uses.Select(u => (u.Key, u.Use)).ToList(), "use", DeviceUse.Probe), form.Choice("Pond", Ponds(c).Select(p => (p.Key, p.Id)).ToList(), "pond", null), form.MaybeQuantity("Depth", Measures.Length), form.Yes("Gone"));
+        var fact = new DeviceKept(
+            c.Old<DeviceKept>()?.DeviceId ?? 0,
+            form.Text("Name"),
+            form.Choice("Use", Uses.Select(u => (u.Key, u.Use)).ToList(), "use", DeviceUse.Probe),
+            form.Choice("Pond", Ponds(c).Select(p => (p.Key, p.Id)).ToList(), "pond", null),
+            form.MaybeQuantity("Depth", Measures.Length),
+            form.Yes("Gone")
+        );
         return new(c.Here.Now, [fact], $"device {fact.Name}", []);
     }
 
-    private static List<(string Key, string Word, long? Id)> Ponds(SlipContext c) => [("", "no pond", null), .. c.Questions.Ponds().Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, (long?)p.Id))];
+    private static List<(string Key, string Word, long? Id)> Ponds(SlipContext c) =>
+        [
+            ("", "no pond", null),
+            .. c.Questions.Ponds().Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, (long?)p.Id)),
+        ];
 }

@@ -32,11 +32,34 @@ internal sealed class DutySlip : ISlip
         return
         [
             new("What", "What to do", FieldKind.Words, old?.What ?? "", Hint: "such as siphon the floor"),
-            new("Pond", "Where", FieldKind.Choice, old?.PondId?.ToString(CultureInfo.InvariantCulture) ?? "", Options: Places(c).Select(p => (p.Key, p.Name)).ToList()),
-            new("Every", "Every", FieldKind.Whole, (old?.EveryDays ?? 7).ToString(CultureInfo.InvariantCulture), Hint: "days"),
+            new(
+                "Pond",
+                "Where",
+                FieldKind.Choice,
+                old?.PondId?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Options: Places(c).Select(p => (p.Key, p.Name)).ToList()
+            ),
+            new(
+                "Every",
+                "Every",
+                FieldKind.Whole,
+                (old?.EveryDays ?? 7).ToString(CultureInfo.InvariantCulture),
+                Hint: "days"
+            ),
             new("From", "First on", FieldKind.Day, Date(old?.From ?? c.Here.Today)),
-            new("At", "Done by", FieldKind.Hour, (old?.At ?? new(8, 0)).ToString("HH:mm", CultureInfo.InvariantCulture)),
-            new("Who", "Falls to", FieldKind.Choice, (old?.Who ?? Role.PondHand).ToString(), Options: Doers.Select(r => (r.ToString(), Permissions.Word(r))).ToList()),
+            new(
+                "At",
+                "Done by",
+                FieldKind.Hour,
+                (old?.At ?? new(8, 0)).ToString("HH:mm", CultureInfo.InvariantCulture)
+            ),
+            new(
+                "Who",
+                "Falls to",
+                FieldKind.Choice,
+                (old?.Who ?? Role.PondHand).ToString(),
+                Options: Doers.Select(r => (r.ToString(), Permissions.Word(r))).ToList()
+            ),
             new("Reason", "Why", FieldKind.Words, old?.Reason ?? "", Hint: "stands beside the job"),
             new("Until", "Last on", FieldKind.Day, Date(old?.Until), Hint: "empty: it goes on"),
         ];
@@ -50,9 +73,28 @@ internal sealed class DutySlip : ISlip
         if (!SlipForm.TryHour(form.Text("At"), out var at))
             form.Refuse("At", "An hour from 00:00 to 23:59, such as 8:30.");
         DateOnly? until = form.Empty("Until") ? null : form.Day("Until");
-        var fact = new DutyKept(c.Old<DutyKept>()?.DutyId ?? 0, pond, form.Text("What"), form.Text("Reason"), every, from, at, who, until);
-        return new(c.Corrects?.Row.Happened ?? c.Here.Now, [fact], string.Create(CultureInfo.InvariantCulture, $"{fact.What}, every {every} days"), []);
+        var fact = new DutyKept(
+            c.Old<DutyKept>()?.DutyId ?? 0,
+            pond,
+            form.Text("What"),
+            form.Text("Reason"),
+            every,
+            from,
+            at,
+            who,
+            until
+        );
+        return new(
+            c.Corrects?.Row.Happened ?? c.Here.Now,
+            [fact],
+            string.Create(CultureInfo.InvariantCulture, $"{fact.What}, every {every} days"),
+            []
+        );
     }
 
-    private static List<(string Key, string Name, long? Id)> Places(SlipContext c) => [("", "the whole farm", null), .. c.Questions.Ponds().Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, (long?)p.Id))];
+    private static List<(string Key, string Name, long? Id)> Places(SlipContext c) =>
+        [
+            ("", "the whole farm", null),
+            .. c.Questions.Ponds().Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, (long?)p.Id)),
+        ];
 }

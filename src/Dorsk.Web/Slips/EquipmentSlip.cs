@@ -10,11 +10,22 @@ internal sealed class EquipmentSlip : ISlip
 {
     private static readonly (EquipmentKind Kind, string Heading, string[] Figures)[] Rows =
     [
-        (EquipmentKind.Pump, "Pump", ["Flow", "Power"]), (EquipmentKind.Generator, "Generator", ["Power"]), (EquipmentKind.Probe, "Probe", ["Name"]), (EquipmentKind.Feeder, "Feeder", ["Name"]),
-        (EquipmentKind.InletScreen, "Inlet screen", ["Mesh"]), (EquipmentKind.OutletScreen, "Outlet screen", ["Mesh"]), (EquipmentKind.BirdNet, "Bird net", ["Mesh"]), (EquipmentKind.Liner, "Liner", ["Thickness", "Laid", "Life", "Uv"]),
+        (EquipmentKind.Pump, "Pump", ["Flow", "Power"]),
+        (EquipmentKind.Generator, "Generator", ["Power"]),
+        (EquipmentKind.Probe, "Probe", ["Name"]),
+        (EquipmentKind.Feeder, "Feeder", ["Name"]),
+        (EquipmentKind.InletScreen, "Inlet screen", ["Mesh"]),
+        (EquipmentKind.OutletScreen, "Outlet screen", ["Mesh"]),
+        (EquipmentKind.BirdNet, "Bird net", ["Mesh"]),
+        (EquipmentKind.Liner, "Liner", ["Thickness", "Laid", "Life", "Uv"]),
     ];
 
-    private static readonly Measure Mesh = Measures.ShortLength with { Name = "mesh", Metric = Measures.ShortLength.Find("mm")!, Decimals = 1 };
+    private static readonly Measure Mesh = Measures.ShortLength with
+    {
+        Name = "mesh",
+        Metric = Measures.ShortLength.Find("mm")!,
+        Decimals = 1,
+    };
 
     public string Key => "equipment";
 
@@ -30,35 +41,92 @@ internal sealed class EquipmentSlip : ISlip
 
     public string Section => "water";
 
-    public string Caution => "Electric equipment by water: residual-current protection, a dry switch, wiring by a licensed electrician. Generators run in open air only.";
+    public string Caution =>
+        "Electric equipment by water: residual-current protection, a dry switch, wiring by a licensed electrician. Generators run in open air only.";
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var items = c.Old<EquipmentFitted>()?.Items ?? c.Story!.Equipment;
-        return [.. Lines.When(c), .. Rows.SelectMany(r => FieldsOf(c, r.Kind, r.Heading, r.Figures, items.FirstOrDefault(i => i.Kind == r.Kind)))];
+        return
+        [
+            .. Lines.When(c),
+            .. Rows.SelectMany(r =>
+                FieldsOf(c, r.Kind, r.Heading, r.Figures, items.FirstOrDefault(i => i.Kind == r.Kind))
+            ),
+        ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         // The slip shows one of each kind, and not every figure of it: what it does not show stays as it was.
         var before = c.Old<EquipmentFitted>()?.Items ?? c.Story!.Equipment;
-        var items = Rows.Select(r => ReadOne(form, r.Kind, r.Figures, before.FirstOrDefault(i => i.Kind == r.Kind))).OfType<Equipment>().ToList();
+        var items = Rows.Select(r => ReadOne(form, r.Kind, r.Figures, before.FirstOrDefault(i => i.Kind == r.Kind)))
+            .OfType<Equipment>()
+            .ToList();
         items.AddRange(before.GroupBy(i => i.Kind).SelectMany(g => g.Skip(1)));
-        return new(form.When(), [new EquipmentFitted(c.PondId, items)], $"{c.Story!.Pond.Code} equipment: {(items.Count == 0 ? "none" : string.Join(", ", items.Select(i => i.Kind)))}", []);
+        return new(
+            form.When(),
+            [new EquipmentFitted(c.PondId, items)],
+            $"{c.Story!.Pond.Code} equipment: {(items.Count == 0 ? "none" : string.Join(", ", items.Select(i => i.Kind)))}",
+            []
+        );
     }
 
-    private static IEnumerable<SlipField> FieldsOf(SlipContext c, EquipmentKind kind, string heading, string[] figures, Equipment? e)
+    private static IEnumerable<SlipField> FieldsOf(
+        SlipContext c,
+        EquipmentKind kind,
+        string heading,
+        string[] figures,
+        Equipment? e
+    )
     {
         yield return new("", heading, FieldKind.Heading);
         foreach (var f in figures)
             yield return f switch
             {
-                "Flow" => new(kind + f, "Moves", FieldKind.Quantity, Lines.Plain(c, e?.FlowM3H, Measures.Flow), Measures.Flow),
-                "Power" => new(kind + f, "Power it takes", FieldKind.Quantity, Lines.Plain(c, e?.PowerKW, Measures.Power), Measures.Power),
-                "Mesh" => new(kind + f, "Mesh", FieldKind.Quantity, Lines.Plain(c, e?.MeshMm / 1000, Mesh), Mesh, kind == EquipmentKind.BirdNet ? "" : "held against the smallest fish; empty: no screen"),
-                "Thickness" => new(kind + f, "Thickness", FieldKind.Quantity, Lines.Plain(c, e?.ThicknessUm, Measures.Plain), Measures.Plain, "micrometres: 500 to 1,000 is usual; empty: no liner"),
-                "Laid" => new(kind + f, "Laid on", FieldKind.Day, e?.Laid?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? ""),
-                "Life" => new(kind + f, "Bought for", FieldKind.Whole, e?.LifeCycles?.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "cycles"),
+                "Flow" => new(
+                    kind + f,
+                    "Moves",
+                    FieldKind.Quantity,
+                    Lines.Plain(c, e?.FlowM3H, Measures.Flow),
+                    Measures.Flow
+                ),
+                "Power" => new(
+                    kind + f,
+                    "Power it takes",
+                    FieldKind.Quantity,
+                    Lines.Plain(c, e?.PowerKW, Measures.Power),
+                    Measures.Power
+                ),
+                "Mesh" => new(
+                    kind + f,
+                    "Mesh",
+                    FieldKind.Quantity,
+                    Lines.Plain(c, e?.MeshMm / 1000, Mesh),
+                    Mesh,
+                    kind == EquipmentKind.BirdNet ? "" : "held against the smallest fish; empty: no screen"
+                ),
+                "Thickness" => new(
+                    kind + f,
+                    "Thickness",
+                    FieldKind.Quantity,
+                    Lines.Plain(c, e?.ThicknessUm, Measures.Plain),
+                    Measures.Plain,
+                    "micrometres: 500 to 1,000 is usual; empty: no liner"
+                ),
+                "Laid" => new(
+                    kind + f,
+                    "Laid on",
+                    FieldKind.Day,
+                    e?.Laid?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? ""
+                ),
+                "Life" => new(
+                    kind + f,
+                    "Bought for",
+                    FieldKind.Whole,
+                    e?.LifeCycles?.ToString(CultureInfo.InvariantCulture) ?? "",
+                    Hint: "cycles"
+                ),
                 "Uv" => new(kind + f, "Made to stand sunlight", FieldKind.Yes, e?.Uv == true ? "true" : ""),
                 _ => new(kind + f, "Which", FieldKind.Words, e?.Name ?? "", Hint: "make or number; empty: none"),
             };
@@ -69,17 +137,28 @@ internal sealed class EquipmentSlip : ISlip
         bool Has(string f) => figures.Contains(f) && !form.Empty(kind + f);
         if (!figures.Any(f => f != "Uv" && Has(f)))
             return null;
-        return new(kind, figures.Contains("Name") ? form.Text(kind + "Name") : before?.Name ?? "",
-            Has("Power") ? form.MaybeQuantity(kind + "Power", Measures.Power) : null, Has("Flow") ? form.MaybeQuantity(kind + "Flow", Measures.Flow) : null,
-            Has("Mesh") ? form.MaybeQuantity(kind + "Mesh", Mesh) * 1000 : null, Has("Thickness") ? form.MaybeQuantity(kind + "Thickness", Measures.Plain) : null,
-            form.Yes(kind + "Uv"), Has("Laid") ? form.Day(kind + "Laid") : null, Has("Life") ? form.Whole(kind + "Life", "cycles") : null);
+        return new(
+            kind,
+            figures.Contains("Name") ? form.Text(kind + "Name") : before?.Name ?? "",
+            Has("Power") ? form.MaybeQuantity(kind + "Power", Measures.Power) : null,
+            Has("Flow") ? form.MaybeQuantity(kind + "Flow", Measures.Flow) : null,
+            Has("Mesh") ? form.MaybeQuantity(kind + "Mesh", Mesh) * 1000 : null,
+            Has("Thickness") ? form.MaybeQuantity(kind + "Thickness", Measures.Plain) : null,
+            form.Yes(kind + "Uv"),
+            Has("Laid") ? form.Day(kind + "Laid") : null,
+            Has("Life") ? form.Whole(kind + "Life", "cycles") : null
+        );
     }
 }
 
 /// <summary>Lays a pond up, or takes it back into use.</summary>
 internal sealed class ArchiveSlip : ISlip
 {
-    private static readonly (string, string)[] Ways = [("up", "laid up: out of every list, round and plan"), ("use", "in use")];
+    private static readonly (string, string)[] Ways =
+    [
+        ("up", "laid up: out of every list, round and plan"),
+        ("use", "in use"),
+    ];
 
     public string Key => "archive";
 
@@ -98,12 +177,22 @@ internal sealed class ArchiveSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var old = c.Old<PondArchived>();
-        return [.. Lines.When(c), new("Archived", "The pond is", FieldKind.Choice, old?.Archived == false ? "use" : "up", Options: Ways), new("Reason", "Why", FieldKind.Words, old?.Reason ?? "", Hint: "nothing of its book is deleted")];
+        return
+        [
+            .. Lines.When(c),
+            new("Archived", "The pond is", FieldKind.Choice, old?.Archived == false ? "use" : "up", Options: Ways),
+            new("Reason", "Why", FieldKind.Words, old?.Reason ?? "", Hint: "nothing of its book is deleted"),
+        ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         var up = form.Choice("Archived", [("up", true), ("use", false)], "state", true);
-        return new(form.When(), [new PondArchived(c.PondId, up, form.Text("Reason"))], $"{c.Story!.Pond.Code} {(up ? "laid up" : "in use again")}: {form.Text("Reason")}", []);
+        return new(
+            form.When(),
+            [new PondArchived(c.PondId, up, form.Text("Reason"))],
+            $"{c.Story!.Pond.Code} {(up ? "laid up" : "in use again")}: {form.Text("Reason")}",
+            []
+        );
     }
 }

@@ -8,7 +8,30 @@ namespace Dorsk.Web.Slips;
 internal sealed class FarmSlip : ISlip
 {
     private static readonly string[] Zones =
-        ["Etc/GMT-10", "Australia/Brisbane", "Australia/Sydney", "Australia/Perth", "Pacific/Auckland", "Asia/Manila", "Asia/Jakarta", "Asia/Bangkok", "Asia/Dhaka", "Asia/Kolkata", "Africa/Nairobi", "Africa/Cairo", "Africa/Lagos", "Europe/Berlin", "Europe/London", "America/Sao_Paulo", "America/New_York", "America/Chicago", "America/Denver", "America/Los_Angeles", "America/Mexico_City", "UTC"];
+    [
+        "Etc/GMT-10",
+        "Australia/Brisbane",
+        "Australia/Sydney",
+        "Australia/Perth",
+        "Pacific/Auckland",
+        "Asia/Manila",
+        "Asia/Jakarta",
+        "Asia/Bangkok",
+        "Asia/Dhaka",
+        "Asia/Kolkata",
+        "Africa/Nairobi",
+        "Africa/Cairo",
+        "Africa/Lagos",
+        "Europe/Berlin",
+        "Europe/London",
+        "America/Sao_Paulo",
+        "America/New_York",
+        "America/Chicago",
+        "America/Denver",
+        "America/Los_Angeles",
+        "America/Mexico_City",
+        "UTC",
+    ];
 
     public string Key => "farm";
 
@@ -31,25 +54,100 @@ internal sealed class FarmSlip : ISlip
         return
         [
             new("Name", "Name of the farm", FieldKind.Words, f?.Name ?? ""),
-            new("PlaceName", "Place", FieldKind.Words, f?.PlaceName ?? "", Hint: "valley, town or creek, in your words"),
-            new("Latitude", "Latitude", FieldKind.Quantity, Degrees(f?.Place.LatitudeDeg), Measures.Plain, "degrees, south with a minus: -29.4"),
-            new("Longitude", "Longitude", FieldKind.Quantity, Degrees(f?.Place.LongitudeDeg), Measures.Plain, "degrees, west with a minus: 152.6"),
-            new("Altitude", "Height above the sea", FieldKind.Quantity, f is null ? "" : Lines.Plain(c, f.AltitudeM, Measures.Altitude), Measures.Altitude, "thin air holds less oxygen"),
-            new("Zone", "Time zone", FieldKind.Choice, f?.ZoneId ?? "", Options: Zones.Select(z => (z, z == "Etc/GMT-10" ? "UTC+10, no daylight saving" : z.Replace('_', ' '))).ToList()),
-            new("Units", "Units", FieldKind.Choice, (f?.Hand.System ?? UnitSystem.Metric).ToString(), Options: [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]),
-            new("Sign", "Decimal sign", FieldKind.Choice, (f?.Hand.Sign ?? DecimalSign.Point).ToString(), Options: [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]),
+            new(
+                "PlaceName",
+                "Place",
+                FieldKind.Words,
+                f?.PlaceName ?? "",
+                Hint: "valley, town or creek, in your words"
+            ),
+            new(
+                "Latitude",
+                "Latitude",
+                FieldKind.Quantity,
+                Degrees(f?.Place.LatitudeDeg),
+                Measures.Plain,
+                "degrees, south with a minus: -29.4"
+            ),
+            new(
+                "Longitude",
+                "Longitude",
+                FieldKind.Quantity,
+                Degrees(f?.Place.LongitudeDeg),
+                Measures.Plain,
+                "degrees, west with a minus: 152.6"
+            ),
+            new(
+                "Altitude",
+                "Height above the sea",
+                FieldKind.Quantity,
+                f is null ? "" : Lines.Plain(c, f.AltitudeM, Measures.Altitude),
+                Measures.Altitude,
+                "thin air holds less oxygen"
+            ),
+            new(
+                "Zone",
+                "Time zone",
+                FieldKind.Choice,
+                f?.ZoneId ?? "",
+                Options: Zones
+                    .Select(z => (z, z == "Etc/GMT-10" ? "UTC+10, no daylight saving" : z.Replace('_', ' ')))
+                    .ToList()
+            ),
+            new(
+                "Units",
+                "Units",
+                FieldKind.Choice,
+                (f?.Hand.System ?? UnitSystem.Metric).ToString(),
+                Options: [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]
+            ),
+            new(
+                "Sign",
+                "Decimal sign",
+                FieldKind.Choice,
+                (f?.Hand.Sign ?? DecimalSign.Point).ToString(),
+                Options: [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]
+            ),
             new("Currency", "Currency", FieldKind.Words, f?.Currency ?? "", Hint: "three letters, such as AUD"),
-            new("KWhPrice", "Price of a kWh", FieldKind.Quantity, f?.KWhPrice is { } price ? c.Here.Typed(price, Measures.EnergyPrice) : "", Measures.EnergyPrice, "in that currency, such as 0.31; empty: only kWh are shown"),
+            new(
+                "KWhPrice",
+                "Price of a kWh",
+                FieldKind.Quantity,
+                f?.KWhPrice is { } price ? c.Here.Typed(price, Measures.EnergyPrice) : "",
+                Measures.EnergyPrice,
+                "in that currency, such as 0.31; empty: only kWh are shown"
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var system = form.Choice("Units", [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)], "units", UnitSystem.Metric);
-        var sign = form.Choice("Sign", [("Point", DecimalSign.Point), ("Comma", DecimalSign.Comma)], "decimal sign", DecimalSign.Point);
+        var system = form.Choice(
+            "Units",
+            [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)],
+            "units",
+            UnitSystem.Metric
+        );
+        var sign = form.Choice(
+            "Sign",
+            [("Point", DecimalSign.Point), ("Comma", DecimalSign.Comma)],
+            "decimal sign",
+            DecimalSign.Point
+        );
         var altitude = ReadIn(form, "Altitude", Measures.Altitude, new(system, sign));
-        var fact = new FarmDescribed(form.Text("Name"), form.Text("PlaceName"), new(ReadIn(form, "Latitude", Measures.Plain, new(system, sign)), ReadIn(form, "Longitude", Measures.Plain, new(system, sign))),
-            altitude, form.Text("Zone"), new(system, sign), form.Text("Currency").ToUpperInvariant(), form.MaybeQuantity("KWhPrice", Measures.EnergyPrice));
+        var fact = new FarmDescribed(
+            form.Text("Name"),
+            form.Text("PlaceName"),
+            new(
+                ReadIn(form, "Latitude", Measures.Plain, new(system, sign)),
+                ReadIn(form, "Longitude", Measures.Plain, new(system, sign))
+            ),
+            altitude,
+            form.Text("Zone"),
+            new(system, sign),
+            form.Text("Currency").ToUpperInvariant(),
+            form.MaybeQuantity("KWhPrice", Measures.EnergyPrice)
+        );
         return new(c.Here.Now, [fact], fact.Name, []);
     }
 
@@ -57,7 +155,11 @@ internal sealed class FarmSlip : ISlip
     private static double ReadIn(SlipForm form, string field, Measure measure, Hand chosen)
     {
         var read = QuantityText.Read(form.Text(field), measure, chosen);
-        if (read.Si is null && form.Here.Farm is not null && QuantityText.Read(form.Text(field), measure, form.Here.Hand).Si is { } before)
+        if (
+            read.Si is null
+            && form.Here.Farm is not null
+            && QuantityText.Read(form.Text(field), measure, form.Here.Hand).Si is { } before
+        )
             return before;
         if (read.Problem is { } problem)
             form.Refuse(field, problem);

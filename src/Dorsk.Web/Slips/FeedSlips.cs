@@ -1,7 +1,7 @@
 using System.Globalization;
-using Dorsk.Core.People;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
+using Dorsk.Core.People;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
@@ -24,7 +24,8 @@ internal sealed class FeedingSlip : ISlip
 
     public string Section => "feed";
 
-    public string? CannotStart(SlipContext c) => c.Questions.Feeds().Count == 0 ? "No feed is named yet: name one first, then feed." : null;
+    public string? CannotStart(SlipContext c) =>
+        c.Questions.Feeds().Count == 0 ? "No feed is named yet: name one first, then feed." : null;
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
@@ -35,13 +36,51 @@ internal sealed class FeedingSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new("Feed", "Feed", FieldKind.Choice, (f?.FeedId ?? usual)?.ToString(CultureInfo.InvariantCulture) ?? "", Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()),
-            new("Mass", "Given", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass,
-                ration is { Batches.Count: > 0 } ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}{(ration.RationKg is > 0 and < FineScaleKg ? "; so little is weighed on a fine scale" : "")}" : ""),
-            new("Score", "How they came to it", FieldKind.Choice, f?.Score?.ToString(CultureInfo.InvariantCulture) ?? "", Options: [("", "nobody watched"), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), $"{s.Score}: {s.Words}"))]),
+            new(
+                "Feed",
+                "Feed",
+                FieldKind.Choice,
+                (f?.FeedId ?? usual)?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()
+            ),
+            new(
+                "Mass",
+                "Given",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.MassKg, Measures.Mass),
+                Measures.Mass,
+                ration is { Batches.Count: > 0 }
+                    ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}{(ration.RationKg is > 0 and < FineScaleKg ? "; so little is weighed on a fine scale" : "")}"
+                    : ""
+            ),
+            new(
+                "Score",
+                "How they came to it",
+                FieldKind.Choice,
+                f?.Score?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Options:
+                [
+                    ("", "nobody watched"),
+                    .. FeedResponse.Scores.Select(s =>
+                        (s.Score.ToString(CultureInfo.InvariantCulture), $"{s.Score}: {s.Words}")
+                    ),
+                ]
+            ),
             new("", "More of this meal", FieldKind.Fold),
-            new("Minutes", "They ate for", FieldKind.Whole, f?.Minutes?.ToString("0", CultureInfo.InvariantCulture) ?? "", Hint: "minutes"),
-            new("Left", "Left over and taken out", FieldKind.Quantity, f is { LeftKg: > 0 } ? Lines.Plain(c, f.LeftKg, Measures.Mass) : "", Measures.Mass),
+            new(
+                "Minutes",
+                "They ate for",
+                FieldKind.Whole,
+                f?.Minutes?.ToString("0", CultureInfo.InvariantCulture) ?? "",
+                Hint: "minutes"
+            ),
+            new(
+                "Left",
+                "Left over and taken out",
+                FieldKind.Quantity,
+                f is { LeftKg: > 0 } ? Lines.Plain(c, f.LeftKg, Measures.Mass) : "",
+                Measures.Mass
+            ),
         ];
     }
 
@@ -56,20 +95,52 @@ internal sealed class FeedingSlip : ISlip
 internal static class FeedForm
 {
     /// <summary>The feeding and its line for the log.</summary>
-    public static (FeedingGiven Fact, string Typed) Read(SlipForm form, Dorsk.Core.Ponds.Pond pond, IReadOnlyList<Dorsk.Farm.Ask.FeedKind> feeds)
+    public static (FeedingGiven Fact, string Typed) Read(
+        SlipForm form,
+        Dorsk.Core.Ponds.Pond pond,
+        IReadOnlyList<Dorsk.Farm.Ask.FeedKind> feeds
+    )
     {
-        var feed = form.Choice("Feed", [.. feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))], "feed", new Dorsk.Farm.Ask.FeedKind(0, "", 0, 0));
-        return (new(pond.Id, feed.Id, form.Quantity("Mass", Measures.Mass), Score(form), form.Empty("Minutes") ? null : form.Whole("Minutes", "minutes"), form.MaybeQuantity("Left", Measures.Mass) ?? 0), $"{pond.Code} fed {form.Text("Mass")} {feed.Name}");
+        var feed = form.Choice(
+            "Feed",
+            [.. feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))],
+            "feed",
+            new Dorsk.Farm.Ask.FeedKind(0, "", 0, 0)
+        );
+        return (
+            new(
+                pond.Id,
+                feed.Id,
+                form.Quantity("Mass", Measures.Mass),
+                Score(form),
+                form.Empty("Minutes") ? null : form.Whole("Minutes", "minutes"),
+                form.MaybeQuantity("Left", Measures.Mass) ?? 0
+            ),
+            $"{pond.Code} fed {form.Text("Mass")} {feed.Name}"
+        );
     }
 
     // Null when nobody watched.
-    private static int? Score(SlipForm form) => form.Choice("Score", [("", (int?)null), .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), (int?)s.Score))], "response", null);
+    private static int? Score(SlipForm form) =>
+        form.Choice(
+            "Score",
+            [
+                ("", (int?)null),
+                .. FeedResponse.Scores.Select(s => (s.Score.ToString(CultureInfo.InvariantCulture), (int?)s.Score)),
+            ],
+            "response",
+            null
+        );
 }
 
 /// <summary>A pond's feeder: what a minute or a turn gives, as weighed.</summary>
 internal sealed class FeederSlip : ISlip
 {
-    private static readonly (FeederDose Dose, string Word)[] Doses = [(FeederDose.Minute, "a minute: belt, blower, auger"), (FeederDose.Turn, "a turn or cup: drum, screw")];
+    private static readonly (FeederDose Dose, string Word)[] Doses =
+    [
+        (FeederDose.Minute, "a minute: belt, blower, auger"),
+        (FeederDose.Turn, "a turn or cup: drum, screw"),
+    ];
 
     public string Key => "feeder";
 
@@ -83,7 +154,8 @@ internal sealed class FeederSlip : ISlip
 
     public string Section => "feed";
 
-    public string Caution => "Current off and out of the socket before a hand goes into a feeder. A machine feeds on when fish do not: somebody watches.";
+    public string Caution =>
+        "Current off and out of the socket before a hand goes into a feeder. A machine feeds on when fish do not: somebody watches.";
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
@@ -92,24 +164,79 @@ internal sealed class FeederSlip : ISlip
         [
             .. Lines.When(c),
             new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "such as belt at the jetty"),
-            new("Dose", "It doses by", FieldKind.Choice, (f?.Dose ?? FeederDose.Minute).ToString(), Options: [.. Doses.Select(d => (d.Dose.ToString(), d.Word))]),
-            new("Each", "One gives", FieldKind.Quantity, Lines.Plain(c, f?.GramsEach, Measures.FishWeight), Measures.FishWeight, "catch what ten give, weigh, divide by ten"),
-            new("WeighedOn", "Weighed on", FieldKind.Day, SeasonLines.Day(c.Corrects is null ? c.Here.Today : f?.WeighedOn)),
+            new(
+                "Dose",
+                "It doses by",
+                FieldKind.Choice,
+                (f?.Dose ?? FeederDose.Minute).ToString(),
+                Options: [.. Doses.Select(d => (d.Dose.ToString(), d.Word))]
+            ),
+            new(
+                "Each",
+                "One gives",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.GramsEach, Measures.FishWeight),
+                Measures.FishWeight,
+                "catch what ten give, weigh, divide by ten"
+            ),
+            new(
+                "WeighedOn",
+                "Weighed on",
+                FieldKind.Day,
+                SeasonLines.Day(c.Corrects is null ? c.Here.Today : f?.WeighedOn)
+            ),
             new("Meals", "Meals a day", FieldKind.Whole, (f?.Meals ?? 4).ToString(CultureInfo.InvariantCulture)),
-            .. c.Story!.Feeder is null ? Array.Empty<SlipField>() : [new("Gone", "Taken away: fed by hand again", FieldKind.Yes, f?.Gone == true ? "true" : "")],
+            .. c.Story!.Feeder is null
+                ? Array.Empty<SlipField>()
+                : [new("Gone", "Taken away: fed by hand again", FieldKind.Yes, f?.Gone == true ? "true" : "")],
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new FeederKept(c.PondId, form.Text("Name"), form.Choice("Dose", [.. Doses.Select(d => (d.Dose.ToString(), d.Dose))], "way", FeederDose.Minute), form.Quantity("Each", Measures.FishWeight), form.Day("WeighedOn"), form.Whole("Meals", "meals"), form.Yes("Gone"));
-        return new(form.When(), [fact], $"{c.Story!.Pond.Code} feeder {fact.Name}: {form.Text("Each")} {(fact.Dose == FeederDose.Minute ? "a minute" : "a turn")}{(fact.Gone ? ", taken away" : "")}", Programme(form, c, fact));
+        var fact = new FeederKept(
+            c.PondId,
+            form.Text("Name"),
+            form.Choice("Dose", [.. Doses.Select(d => (d.Dose.ToString(), d.Dose))], "way", FeederDose.Minute),
+            form.Quantity("Each", Measures.FishWeight),
+            form.Day("WeighedOn"),
+            form.Whole("Meals", "meals"),
+            form.Yes("Gone")
+        );
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story!.Pond.Code} feeder {fact.Name}: {form.Text("Each")} {(fact.Dose == FeederDose.Minute ? "a minute" : "a turn")}{(fact.Gone ? ", taken away" : "")}",
+            Programme(form, c, fact)
+        );
     }
 
     private static List<Computed> Programme(SlipForm form, SlipContext c, FeederKept fact)
     {
-        if (form.Remarks.Count > 0 || fact.Check(c.Here.Today).Any() || c.Questions.Now(c.Story!, c.Here.Now).Batches is not [var batch, ..])
+        if (
+            form.Remarks.Count > 0
+            || fact.Check(c.Here.Today).Any()
+            || c.Questions.Now(c.Story!, c.Here.Now).Batches is not [var batch, ..]
+        )
             return [];
-        return [new("Today’s programme", string.Join(", ", fact.Programme(batch.Ration).Select(m => string.Create(CultureInfo.InvariantCulture, $"{m.At:HH\\:mm} {m.Times:0.#} {(fact.Dose == FeederDose.Minute ? "min" : "turns")}"))) is { Length: > 0 } text ? text : "off")];
+        return
+        [
+            new(
+                "Today’s programme",
+                string.Join(
+                    ", ",
+                    fact.Programme(batch.Ration)
+                        .Select(m =>
+                            string.Create(
+                                CultureInfo.InvariantCulture,
+                                $"{m.At:HH\\:mm} {m.Times:0.#} {(fact.Dose == FeederDose.Minute ? "min" : "turns")}"
+                            )
+                        )
+                )
+                    is { Length: > 0 } text
+                    ? text
+                    : "off"
+            ),
+        ];
     }
 }

@@ -7,7 +7,13 @@ namespace Dorsk.Web.Slips;
 /// <summary>An instrument of the farm.</summary>
 internal sealed class InstrumentSlip : ISlip
 {
-    private static readonly (InstrumentKind Kind, string Word)[] Kinds = [(InstrumentKind.Meter, "meter"), (InstrumentKind.Kit, "kit with drops or powders"), (InstrumentKind.Strip, "paper strips"), (InstrumentKind.Eye, "disc, staff, cone, thermometer")];
+    private static readonly (InstrumentKind Kind, string Word)[] Kinds =
+    [
+        (InstrumentKind.Meter, "meter"),
+        (InstrumentKind.Kit, "kit with drops or powders"),
+        (InstrumentKind.Strip, "paper strips"),
+        (InstrumentKind.Eye, "disc, staff, cone, thermometer"),
+    ];
 
     public string Key => "instrument";
 
@@ -34,25 +40,67 @@ internal sealed class InstrumentSlip : ISlip
         return
         [
             new("Name", "Name", FieldKind.Words, old?.Name ?? "", Hint: "such as oxygen meter 2"),
-            new("Kind", "Kind", FieldKind.Choice, (old?.Kind ?? InstrumentKind.Meter).ToString(), Options: Kinds.Select(k => (k.Kind.ToString(), k.Word)).ToList()),
+            new(
+                "Kind",
+                "Kind",
+                FieldKind.Choice,
+                (old?.Kind ?? InstrumentKind.Meter).ToString(),
+                Options: Kinds.Select(k => (k.Kind.ToString(), k.Word)).ToList()
+            ),
             new("Resolution", "Smallest step", FieldKind.Words, old?.Resolution ?? "", Hint: "such as 0.1 mg/L"),
-            new("Calibrated", "Last calibrated", FieldKind.Day, old?.CalibratedOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "", Hint: "or the strips' expiry checked"),
-            new("Every", "Calibrate every", FieldKind.Whole, old?.EveryDays?.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "days; empty: needs none"),
+            new(
+                "Calibrated",
+                "Last calibrated",
+                FieldKind.Day,
+                old?.CalibratedOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "",
+                Hint: "or the strips' expiry checked"
+            ),
+            new(
+                "Every",
+                "Calibrate every",
+                FieldKind.Whole,
+                old?.EveryDays?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Hint: "days; empty: needs none"
+            ),
             new("Who", "Who has it", FieldKind.Words, old?.Who ?? ""),
             new("", "It reads", FieldKind.Heading),
-            .. Parameter.All.Select(p => new SlipField("m-" + p.Key, p.Name, FieldKind.Yes, old?.Measures.Contains(p) == true ? "true" : "")),
+            .. Parameter.All.Select(p => new SlipField(
+                "m-" + p.Key,
+                p.Name,
+                FieldKind.Yes,
+                old?.Measures.Contains(p) == true ? "true" : ""
+            )),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var kind = form.Choice("Kind", Kinds.Select(k => (k.Kind.ToString(), k.Kind)).ToList(), "kind", InstrumentKind.Meter);
+        var kind = form.Choice(
+            "Kind",
+            Kinds.Select(k => (k.Kind.ToString(), k.Kind)).ToList(),
+            "kind",
+            InstrumentKind.Meter
+        );
         DateOnly? calibrated = form.Empty("Calibrated") ? null : form.Day("Calibrated");
         int? every = form.Empty("Every") ? null : form.Whole("Every", "days");
         var measures = Parameter.All.Where(p => form.Yes("m-" + p.Key)).ToList();
         if (measures.Count == 0)
             form.Refuse("m-do", "Tick at least one thing that it reads.");
-        var fact = new InstrumentKept(c.Old<InstrumentKept>()?.InstrumentId ?? 0, form.Text("Name"), kind, measures, form.Text("Resolution"), calibrated, every, form.Text("Who"));
-        return new(c.Corrects?.Row.Happened ?? c.Here.Now, [fact], $"{fact.Name}{(calibrated is { } d ? $" calibrated {d:yyyy-MM-dd}" : "")}", []);
+        var fact = new InstrumentKept(
+            c.Old<InstrumentKept>()?.InstrumentId ?? 0,
+            form.Text("Name"),
+            kind,
+            measures,
+            form.Text("Resolution"),
+            calibrated,
+            every,
+            form.Text("Who")
+        );
+        return new(
+            c.Corrects?.Row.Happened ?? c.Here.Now,
+            [fact],
+            $"{fact.Name}{(calibrated is { } d ? $" calibrated {d:yyyy-MM-dd}" : "")}",
+            []
+        );
     }
 }

@@ -30,14 +30,25 @@ internal sealed class LandmarkSlip : ISlip
         var f = c.Old<LandmarkDrawn>();
         return
         [
-            new("Kind", "What", FieldKind.Choice, f?.Kind ?? "creek", Options: Kinds), new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "stands beside it; may be empty"),
-            new("Points", "Points", FieldKind.Words, f is null ? "" : PondSlip.Write(c, f.PointsM), Hint: "east north on the plan's grid, along its course, or round the shed: -20 120; -6 119; -3 131"),
+            new("Kind", "What", FieldKind.Choice, f?.Kind ?? "creek", Options: Kinds),
+            new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "stands beside it; may be empty"),
+            new(
+                "Points",
+                "Points",
+                FieldKind.Words,
+                f is null ? "" : PondSlip.Write(c, f.PointsM),
+                Hint: "east north on the plan's grid, along its course, or round the shed: -20 120; -6 119; -3 131"
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new LandmarkDrawn(form.Choice("Kind", Kinds, "kind", "creek"), form.Text("Name"), PondSlip.Pairs(form, "Points", Measures.Length, Measures.Length));
+        var fact = new LandmarkDrawn(
+            form.Choice("Kind", Kinds, "kind", "creek"),
+            form.Text("Name"),
+            PondSlip.Pairs(form, "Points", Measures.Length, Measures.Length)
+        );
         return new(c.Corrects?.Row.Happened ?? c.Here.Now, [fact], $"{fact.Kind} {fact.Name}".Trim(), []);
     }
 }

@@ -9,7 +9,13 @@ namespace Dorsk.Web.Slips;
 /// <summary>Fish moved to another pond: split, or put beside others. A batch stays itself wherever it goes.</summary>
 internal sealed class MoveSlip : ISlip
 {
-    private static readonly (string, CountBasis)[] Bases = [("ByWeight", CountBasis.ByWeight), ("Counted", CountBasis.Counted), ("ByVolume", CountBasis.ByVolume), ("Assumed", CountBasis.Assumed)];
+    private static readonly (string, CountBasis)[] Bases =
+    [
+        ("ByWeight", CountBasis.ByWeight),
+        ("Counted", CountBasis.Counted),
+        ("ByVolume", CountBasis.ByVolume),
+        ("Assumed", CountBasis.Assumed),
+    ];
 
     public string Key => "move";
 
@@ -25,27 +31,77 @@ internal sealed class MoveSlip : ISlip
 
     public Permission Needs => Permission.Manage;
 
-    public string Caution => "Big fish eat small ones: compare sizes first. Two people lift heavy tubs; temperature and salinity of both waters within what they bear.";
+    public string Caution =>
+        "Big fish eat small ones: compare sizes first. Two people lift heavy tubs; temperature and salinity of both waters within what they bear.";
 
-    public string? CannotStart(SlipContext c) => Lines.NoFish(c) ?? (Others(c).Count == 0 ? "There is no other pond to move them to." : null);
+    public string? CannotStart(SlipContext c) =>
+        Lines.NoFish(c) ?? (Others(c).Count == 0 ? "There is no other pond to move them to." : null);
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<FishMoved>();
         return
         [
-            .. Lines.When(c), Lines.Batch(c, f?.BatchId), new("ToPond", "To", FieldKind.Choice, f?.ToPondId.ToString(CultureInfo.InvariantCulture) ?? "", Options: Others(c).Select(o => (o.Key, o.Words)).ToList()),
-            new("Count", "How many", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "a part splits the batch"), new("Basis", "Counted how", FieldKind.Choice, f?.Basis.ToString() ?? "ByWeight", Options: [("ByWeight", "by weight"), ("Counted", "one by one"), ("ByVolume", "by volume"), ("Assumed", "assumed")]),
-            new("MeanWeight", "Average weight", FieldKind.Quantity, Lines.Plain(c, f?.MeanG, Measures.FishWeight), Measures.FishWeight),
+            .. Lines.When(c),
+            Lines.Batch(c, f?.BatchId),
+            new(
+                "ToPond",
+                "To",
+                FieldKind.Choice,
+                f?.ToPondId.ToString(CultureInfo.InvariantCulture) ?? "",
+                Options: Others(c).Select(o => (o.Key, o.Words)).ToList()
+            ),
+            new(
+                "Count",
+                "How many",
+                FieldKind.Whole,
+                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
+                Hint: "a part splits the batch"
+            ),
+            new(
+                "Basis",
+                "Counted how",
+                FieldKind.Choice,
+                f?.Basis.ToString() ?? "ByWeight",
+                Options:
+                [
+                    ("ByWeight", "by weight"),
+                    ("Counted", "one by one"),
+                    ("ByVolume", "by volume"),
+                    ("Assumed", "assumed"),
+                ]
+            ),
+            new(
+                "MeanWeight",
+                "Average weight",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.MeanG, Measures.FishWeight),
+                Measures.FishWeight
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new FishMoved(c.PondId, form.Choice("ToPond", Others(c).Select(o => (o.Key, o.Id)).ToList(), "pond", 0L), Lines.ReadBatch(form, c), form.Whole("Count", "fish"), form.Quantity("MeanWeight", Measures.FishWeight), form.Choice("Basis", Bases, "way of counting", CountBasis.ByWeight));
+        var fact = new FishMoved(
+            c.PondId,
+            form.Choice("ToPond", Others(c).Select(o => (o.Key, o.Id)).ToList(), "pond", 0L),
+            Lines.ReadBatch(form, c),
+            form.Whole("Count", "fish"),
+            form.Quantity("MeanWeight", Measures.FishWeight),
+            form.Choice("Basis", Bases, "way of counting", CountBasis.ByWeight)
+        );
         var to = c.Questions.Ponds().FirstOrDefault(p => p.Id == fact.ToPondId);
-        List<Computed> computed = fact.Count > 0 && double.IsFinite(fact.MeanG) ? [new("Together", c.Here.Say(fact.Count * fact.MeanG / 1000, Measures.Mass))] : [];
-        return new(form.When(), [fact], $"{c.Story!.Pond.Code} moved {form.Text("Count")} to {to?.Code}", [.. computed, .. to is null ? [] : Waters(c, to.Code)]);
+        List<Computed> computed =
+            fact.Count > 0 && double.IsFinite(fact.MeanG)
+                ? [new("Together", c.Here.Say(fact.Count * fact.MeanG / 1000, Measures.Mass))]
+                : [];
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story!.Pond.Code} moved {form.Text("Count")} to {to?.Code}",
+            [.. computed, .. to is null ? [] : Waters(c, to.Code)]
+        );
     }
 
     // Both waters as they were last read: a step that fish feel is said before they are moved.
@@ -54,16 +110,29 @@ internal sealed class MoveSlip : ISlip
         var there = c.Questions.Story(to)!;
         foreach (var p in new[] { Parameter.Temperature, Parameter.Salinity, Parameter.Ph })
             if (c.Story!.LastOf(p) is { } a && there.LastOf(p) is { } b)
-                yield return new($"{char.ToUpperInvariant(p.Name[0])}{p.Name[1..]}, here and there", $"{c.Here.Say(a.Si, p)} and {c.Here.Say(b.Si, p)}");
+                yield return new(
+                    $"{char.ToUpperInvariant(p.Name[0])}{p.Name[1..]}, here and there",
+                    $"{c.Here.Say(a.Si, p)} and {c.Here.Say(b.Si, p)}"
+                );
     }
 
-    private static List<(string Key, string Words, long Id)> Others(SlipContext c) => [.. c.Questions.Ponds().Where(p => p.Id != c.PondId && p.Use != "settling").Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, p.Id))];
+    private static List<(string Key, string Words, long Id)> Others(SlipContext c) =>
+        [
+            .. c
+                .Questions.Ponds()
+                .Where(p => p.Id != c.PondId && p.Use != "settling")
+                .Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, p.Id)),
+        ];
 }
 
 /// <summary>All fish of a batch counted.</summary>
 internal sealed class RecountSlip : ISlip
 {
-    private static readonly (string, CountBasis)[] Bases = [("Counted", CountBasis.Counted), ("ByWeight", CountBasis.ByWeight)];
+    private static readonly (string, CountBasis)[] Bases =
+    [
+        ("Counted", CountBasis.Counted),
+        ("ByWeight", CountBasis.ByWeight),
+    ];
 
     public string Key => "recount";
 
@@ -86,16 +155,54 @@ internal sealed class RecountSlip : ISlip
         var f = c.Old<FishRecounted>();
         return
         [
-            .. Lines.When(c), Lines.Batch(c, f?.BatchId), new("Count", "Fish of this batch, all of them", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "found or lost against the books goes to unexplained"),
-            new("Basis", "Counted how", FieldKind.Choice, f?.Basis.ToString() ?? "Counted", Options: [("Counted", "one by one"), ("ByWeight", "by weight")]), new("Reason", "Why it differs from the books", FieldKind.Words, f?.Reason ?? "", Hint: "birds, deaths not found, short count at stocking"),
+            .. Lines.When(c),
+            Lines.Batch(c, f?.BatchId),
+            new(
+                "Count",
+                "Fish of this batch, all of them",
+                FieldKind.Whole,
+                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
+                Hint: "found or lost against the books goes to unexplained"
+            ),
+            new(
+                "Basis",
+                "Counted how",
+                FieldKind.Choice,
+                f?.Basis.ToString() ?? "Counted",
+                Options: [("Counted", "one by one"), ("ByWeight", "by weight")]
+            ),
+            new(
+                "Reason",
+                "Why it differs from the books",
+                FieldKind.Words,
+                f?.Reason ?? "",
+                Hint: "birds, deaths not found, short count at stocking"
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new FishRecounted(c.PondId, Lines.ReadBatch(form, c), form.Whole("Count", "fish"), form.Choice("Basis", Bases, "way of counting", CountBasis.Counted), form.Text("Reason"));
+        var fact = new FishRecounted(
+            c.PondId,
+            Lines.ReadBatch(form, c),
+            form.Whole("Count", "fish"),
+            form.Choice("Basis", Bases, "way of counting", CountBasis.Counted),
+            form.Text("Reason")
+        );
         var books = c.Story!.Standing.FirstOrDefault(b => b.Id == fact.BatchId)?.Stands;
-        return new(form.When(), [fact], $"{c.Story.Pond.Code} counted {form.Text("Count")} {fact.Reason}".Trim(), books is { } b && !form.Empty("Count") ? [new("On the books", c.Here.Count(b)), new(fact.Count >= b ? "Found" : "Lost", c.Here.Count(Math.Abs(fact.Count - b)))] : []);
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story.Pond.Code} counted {form.Text("Count")} {fact.Reason}".Trim(),
+            books is { } b && !form.Empty("Count")
+                ?
+                [
+                    new("On the books", c.Here.Count(b)),
+                    new(fact.Count >= b ? "Found" : "Lost", c.Here.Count(Math.Abs(fact.Count - b))),
+                ]
+                : []
+        );
     }
 }
 
@@ -103,7 +210,14 @@ internal sealed class RecountSlip : ISlip
 internal sealed class QuarantineSlip : ISlip
 {
     private static readonly (string Key, string Word, QuarantineEvent Event)[] Events =
-        [("Looked", "looked at", QuarantineEvent.Looked), ("Begun", "held apart from now on", QuarantineEvent.Begun), ("Extended", "held longer", QuarantineEvent.Extended), ("Treated", "treated", QuarantineEvent.Treated), ("Passed", "passed", QuarantineEvent.Passed), ("Overruled", "let go before their time", QuarantineEvent.Overruled)];
+    [
+        ("Looked", "looked at", QuarantineEvent.Looked),
+        ("Begun", "held apart from now on", QuarantineEvent.Begun),
+        ("Extended", "held longer", QuarantineEvent.Extended),
+        ("Treated", "treated", QuarantineEvent.Treated),
+        ("Passed", "passed", QuarantineEvent.Passed),
+        ("Overruled", "let go before their time", QuarantineEvent.Overruled),
+    ];
 
     public string Key => "quarantine";
 
@@ -117,7 +231,8 @@ internal sealed class QuarantineSlip : ISlip
 
     public string Section => "stock";
 
-    public string Caution => "Own nets, boots and buckets, and this unit last on the round. Ample air with a calm corner. Medicines only on a vet's advice and label; some diseases must be reported.";
+    public string Caution =>
+        "Own nets, boots and buckets, and this unit last on the round. Ample air with a calm corner. Medicines only on a vet's advice and label; some diseases must be reported.";
 
     public string? CannotStart(SlipContext c) => Lines.NoFish(c);
 
@@ -128,8 +243,25 @@ internal sealed class QuarantineSlip : ISlip
         var usual = Quarantine.UsualDays(c.Story!.LastOf(Parameter.Temperature)?.Si ?? 24, false);
         return
         [
-            .. Lines.When(c), Lines.Batch(c, f?.BatchId), new("Event", "What", FieldKind.Choice, f?.Event.ToString() ?? (held ? "Looked" : "Begun"), Options: Events.Select(e => (e.Key, e.Word)).ToList()),
-            new("Days", "For how many days", FieldKind.Whole, f?.Days?.ToString(CultureInfo.InvariantCulture) ?? (held ? "" : usual.ToString(CultureInfo.InvariantCulture)), Hint: $"bought fish here {usual}; own fish 7"), new("Calm", "They feed and swim as they should", FieldKind.Yes, f?.Calm ?? true ? "true" : ""), new("Text", "In words", FieldKind.Words, f?.Text ?? "", Hint: "what you saw; product and advice"),
+            .. Lines.When(c),
+            Lines.Batch(c, f?.BatchId),
+            new(
+                "Event",
+                "What",
+                FieldKind.Choice,
+                f?.Event.ToString() ?? (held ? "Looked" : "Begun"),
+                Options: Events.Select(e => (e.Key, e.Word)).ToList()
+            ),
+            new(
+                "Days",
+                "For how many days",
+                FieldKind.Whole,
+                f?.Days?.ToString(CultureInfo.InvariantCulture)
+                    ?? (held ? "" : usual.ToString(CultureInfo.InvariantCulture)),
+                Hint: $"bought fish here {usual}; own fish 7"
+            ),
+            new("Calm", "They feed and swim as they should", FieldKind.Yes, f?.Calm ?? true ? "true" : ""),
+            new("Text", "In words", FieldKind.Words, f?.Text ?? "", Hint: "what you saw; product and advice"),
         ];
     }
 
@@ -137,6 +269,11 @@ internal sealed class QuarantineSlip : ISlip
     {
         var what = form.Choice("Event", Events.Select(e => (e.Key, e.Event)).ToList(), "event", QuarantineEvent.Looked);
         int? days = form.Empty("Days") ? null : form.Whole("Days", "days");
-        return new(form.When(), [new QuarantineNoted(c.PondId, Lines.ReadBatch(form, c), what, days, form.Yes("Calm"), form.Text("Text"))], $"{c.Story!.Pond.Code} quarantine, {Events.First(e => e.Event == what).Word} {form.Text("Text")}".Trim(), []);
+        return new(
+            form.When(),
+            [new QuarantineNoted(c.PondId, Lines.ReadBatch(form, c), what, days, form.Yes("Calm"), form.Text("Text"))],
+            $"{c.Story!.Pond.Code} quarantine, {Events.First(e => e.Event == what).Word} {form.Text("Text")}".Trim(),
+            []
+        );
     }
 }

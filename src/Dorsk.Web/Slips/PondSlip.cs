@@ -10,11 +10,30 @@ internal sealed class PondSlip : ISlip
 {
     internal static readonly (string Key, PondKind Kind, string Word)[] Kinds =
     [
-        ("Earthen", PondKind.Earthen, "earthen pond"), ("Lined", PondKind.Lined, "lined pond"), ("Tank", PondKind.Tank, "tank"), ("Raceway", PondKind.Raceway, "raceway"), ("Cage", PondKind.Cage, "cage"), ("Hapa", PondKind.Hapa, "hapa"), ("Split", PondKind.Split, "split pond"),
+        ("Earthen", PondKind.Earthen, "earthen pond"),
+        ("Lined", PondKind.Lined, "lined pond"),
+        ("Tank", PondKind.Tank, "tank"),
+        ("Raceway", PondKind.Raceway, "raceway"),
+        ("Cage", PondKind.Cage, "cage"),
+        ("Hapa", PondKind.Hapa, "hapa"),
+        ("Split", PondKind.Split, "split pond"),
     ];
 
-    private static readonly (string, string)[] Shapes = [("rectangle", "rectangle with sloped banks"), ("round", "round tank, upright walls"), ("outline", "outline with sloped banks"), ("mean", "outline and mean depth"), ("table", "outline and a table of volumes")];
-    internal static readonly (string, string)[] Uses = [("grow-out", "grow-out"), ("nursery", "nursery"), ("broodstock", "broodstock"), ("settling", "settling, no fish")];
+    private static readonly (string, string)[] Shapes =
+    [
+        ("rectangle", "rectangle with sloped banks"),
+        ("round", "round tank, upright walls"),
+        ("outline", "outline with sloped banks"),
+        ("mean", "outline and mean depth"),
+        ("table", "outline and a table of volumes"),
+    ];
+    internal static readonly (string, string)[] Uses =
+    [
+        ("grow-out", "grow-out"),
+        ("nursery", "nursery"),
+        ("broodstock", "broodstock"),
+        ("settling", "settling, no fish"),
+    ];
 
     public string Key => "pond";
 
@@ -41,23 +60,121 @@ internal sealed class PondSlip : ISlip
         [
             new("Code", "Code", FieldKind.Words, p?.Code ?? "", Hint: "short, as it stands on the bank: P7"),
             new("PondName", "Name, if it has one", FieldKind.Words, p?.Name ?? ""),
-            new("Kind", "Kind", FieldKind.Choice, p?.Kind.ToString() ?? "Earthen", Options: Kinds.Select(k => (k.Key, k.Word)).ToList()),
+            new(
+                "Kind",
+                "Kind",
+                FieldKind.Choice,
+                p?.Kind.ToString() ?? "Earthen",
+                Options: Kinds.Select(k => (k.Key, k.Word)).ToList()
+            ),
             new("Use", "Use", FieldKind.Choice, p?.Use ?? "grow-out", Options: Uses),
-            new("Day", "In use since", FieldKind.Day, c.Here.Zone.LocalAt(c.Corrects?.Row.Happened ?? c.Here.Now).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)),
+            new(
+                "Day",
+                "In use since",
+                FieldKind.Day,
+                c.Here.Zone.LocalAt(c.Corrects?.Row.Happened ?? c.Here.Now)
+                    .ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)
+            ),
             new("", "Its body", FieldKind.Heading),
-            new("Shape", "Shape", FieldKind.Choice, p?.Shape switch { RoundTank => "round", OutlinePond => "outline", MeanDepthPond => "mean", TablePond => "table", _ => "rectangle" }, Options: Shapes),
-            new("Length", "Length of the full water", FieldKind.Quantity, Lines.Plain(c, r?.LengthM, Measures.Length), Measures.Length, "rectangles, and outlines left empty below"),
-            new("Width", "Width of the full water", FieldKind.Quantity, Lines.Plain(c, r?.WidthM, Measures.Length), Measures.Length, "the same; not known? pace it: Workbench, size of a pond"),
-            new("Corners", "Corners", FieldKind.Words, corners, Hint: "outlines: east north, in the order of a walk round the bank: 0 0; 40 0; 40 25; 0 25. Or draw it: Setup, plan"),
-            new("Slope", "Bank slope", FieldKind.Quantity, c.Here.Typed(slope, 2), Measures.Plain, "across for 1 down; 0 for walls"),
-            new("Diameter", "Diameter", FieldKind.Quantity, Lines.Plain(c, t?.DiameterM, Measures.Length), Measures.Length, "round tanks"),
-            new("Depth", "Depth when full", FieldKind.Quantity, Lines.Plain(c, p?.Shape.FullDepthM, Measures.Length), Measures.Length, "the top of the staff gauge; not for a table"),
-            new("MeanDepth", "Mean depth", FieldKind.Quantity, Lines.Plain(c, (p?.Shape as MeanDepthPond)?.MeanDepth, Measures.Length), Measures.Length, "only for outline and mean depth"),
-            new("Table", "Volumes", FieldKind.Words, p?.Shape is TablePond table ? string.Join("; ", table.Levels.Select(l => c.Here.Typed(l.LevelM, Measures.Length) + " " + c.Here.Typed(l.VolumeM3, Measures.Volume))) : "",
-                Hint: $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"),
+            new(
+                "Shape",
+                "Shape",
+                FieldKind.Choice,
+                p?.Shape switch
+                {
+                    RoundTank => "round",
+                    OutlinePond => "outline",
+                    MeanDepthPond => "mean",
+                    TablePond => "table",
+                    _ => "rectangle",
+                },
+                Options: Shapes
+            ),
+            new(
+                "Length",
+                "Length of the full water",
+                FieldKind.Quantity,
+                Lines.Plain(c, r?.LengthM, Measures.Length),
+                Measures.Length,
+                "rectangles, and outlines left empty below"
+            ),
+            new(
+                "Width",
+                "Width of the full water",
+                FieldKind.Quantity,
+                Lines.Plain(c, r?.WidthM, Measures.Length),
+                Measures.Length,
+                "the same; not known? pace it: Workbench, size of a pond"
+            ),
+            new(
+                "Corners",
+                "Corners",
+                FieldKind.Words,
+                corners,
+                Hint: "outlines: east north, in the order of a walk round the bank: 0 0; 40 0; 40 25; 0 25. Or draw it: Setup, plan"
+            ),
+            new(
+                "Slope",
+                "Bank slope",
+                FieldKind.Quantity,
+                c.Here.Typed(slope, 2),
+                Measures.Plain,
+                "across for 1 down; 0 for walls"
+            ),
+            new(
+                "Diameter",
+                "Diameter",
+                FieldKind.Quantity,
+                Lines.Plain(c, t?.DiameterM, Measures.Length),
+                Measures.Length,
+                "round tanks"
+            ),
+            new(
+                "Depth",
+                "Depth when full",
+                FieldKind.Quantity,
+                Lines.Plain(c, p?.Shape.FullDepthM, Measures.Length),
+                Measures.Length,
+                "the top of the staff gauge; not for a table"
+            ),
+            new(
+                "MeanDepth",
+                "Mean depth",
+                FieldKind.Quantity,
+                Lines.Plain(c, (p?.Shape as MeanDepthPond)?.MeanDepth, Measures.Length),
+                Measures.Length,
+                "only for outline and mean depth"
+            ),
+            new(
+                "Table",
+                "Volumes",
+                FieldKind.Words,
+                p?.Shape is TablePond table
+                    ? string.Join(
+                        "; ",
+                        table.Levels.Select(l =>
+                            c.Here.Typed(l.LevelM, Measures.Length) + " " + c.Here.Typed(l.VolumeM3, Measures.Volume)
+                        )
+                    )
+                    : "",
+                Hint: $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"
+            ),
             new("", "Split ponds", FieldKind.Heading),
-            new("FishShare", "Fish zone, share of the area", FieldKind.Quantity, p?.Split is { } s ? Lines.Plain(c, s.FishShare * 100, Measures.Share) : "", Measures.Share, "15 to 20 is usual"),
-            new("Paddle", "The paddle moves", FieldKind.Quantity, Lines.Plain(c, p?.Split?.PaddleM3H, Measures.Flow), Measures.Flow),
+            new(
+                "FishShare",
+                "Fish zone, share of the area",
+                FieldKind.Quantity,
+                p?.Split is { } s ? Lines.Plain(c, s.FishShare * 100, Measures.Share) : "",
+                Measures.Share,
+                "15 to 20 is usual"
+            ),
+            new(
+                "Paddle",
+                "The paddle moves",
+                FieldKind.Quantity,
+                Lines.Plain(c, p?.Split?.PaddleM3H, Measures.Flow),
+                Measures.Flow
+            ),
         ];
     }
 
@@ -66,23 +183,51 @@ internal sealed class PondSlip : ISlip
         var shape = Body(form);
         var kind = form.Choice("Kind", Kinds.Select(k => (k.Key, k.Kind)).ToList(), "kind", PondKind.Earthen);
         var use = form.Choice("Use", Uses.Select(u => (u.Item1, u.Item1)).ToList(), "use", "grow-out");
-        var split = kind == PondKind.Split ? new SplitZones(form.Quantity("FishShare", Measures.Share) / 100, form.Quantity("Paddle", Measures.Flow)) : null;
-        var pond = new Pond(c.Old<PondBuilt>()?.Pond.Id ?? 0, form.Text("Code").ToUpperInvariant(), form.Text("PondName"), kind, shape, use, split);
+        var split =
+            kind == PondKind.Split
+                ? new SplitZones(
+                    form.Quantity("FishShare", Measures.Share) / 100,
+                    form.Quantity("Paddle", Measures.Flow)
+                )
+                : null;
+        var pond = new Pond(
+            c.Old<PondBuilt>()?.Pond.Id ?? 0,
+            form.Text("Code").ToUpperInvariant(),
+            form.Text("PondName"),
+            kind,
+            shape,
+            use,
+            split
+        );
         // The day it came into use counts from its first minute, so that fish of that morning find it.
         var built = c.Here.Zone.At(form.Day("Day"), TimeOnly.MinValue);
         var sound = form.Remarks.Count == 0 && !FarmRules.Check(pond with { Code = "X" }, []).Any();
-        return new(built, [new PondBuilt(pond)], $"{pond.Code} {pond.Name}".Trim(), sound ? [.. Figures(c.Here, pond)] : []);
+        return new(
+            built,
+            [new PondBuilt(pond)],
+            $"{pond.Code} {pond.Name}".Trim(),
+            sound ? [.. Figures(c.Here, pond)] : []
+        );
     }
 
     /// <summary>Figures of a pond's body as it is described.</summary>
     internal static IEnumerable<Computed> Figures(Here here, Pond pond)
     {
         var shape = pond.Shape;
-        yield return new("Water surface when full", here.Say(shape.FullAreaM2, pond.ByVolume ? Measures.Area with { Metric = Measures.Area.Find("m2")!, Decimals = 0 } : Measures.Area));
+        yield return new(
+            "Water surface when full",
+            here.Say(
+                shape.FullAreaM2,
+                pond.ByVolume ? Measures.Area with { Metric = Measures.Area.Find("m2")!, Decimals = 0 } : Measures.Area
+            )
+        );
         yield return new("Volume when full", here.Say(shape.FullVolumeM3, Measures.Volume));
         yield return new("Mean depth", here.Say(shape.MeanDepthM, Measures.Length));
         if (pond.Split is { } split)
-            yield return new("Fish zone, water once round", $"{here.Say(split.FishShare * shape.FullVolumeM3, Measures.Volume)} in {here.Figure(split.HoursOnceRound(split.FishShare * shape.FullVolumeM3), 1)} h");
+            yield return new(
+                "Fish zone, water once round",
+                $"{here.Say(split.FishShare * shape.FullVolumeM3, Measures.Volume)} in {here.Figure(split.HoursOnceRound(split.FishShare * shape.FullVolumeM3), 1)} h"
+            );
     }
 
     private static PondShape Body(SlipForm form)
@@ -97,7 +242,12 @@ internal sealed class PondSlip : ISlip
             "round" => new RoundTank(form.Quantity("Diameter", Measures.Length), depth),
             "outline" => new OutlinePond(Outline(form), depth, Slope()),
             "mean" => new MeanDepthPond(Outline(form), form.Quantity("MeanDepth", Measures.Length), depth),
-            _ => new SlopedRectangle(form.Quantity("Length", Measures.Length), form.Quantity("Width", Measures.Length), depth, Slope()),
+            _ => new SlopedRectangle(
+                form.Quantity("Length", Measures.Length),
+                form.Quantity("Width", Measures.Length),
+                depth,
+                Slope()
+            ),
         };
     }
 
@@ -119,20 +269,32 @@ internal sealed class PondSlip : ISlip
         return wrong.Count > 0 || form.Remarks.Count > 0 ? outline : outline.AboutMiddle();
     }
 
-    private static List<(double, double)> Levels(SlipForm form) => Pairs(form, "Table", Measures.Length, Measures.Volume);
+    private static List<(double, double)> Levels(SlipForm form) =>
+        Pairs(form, "Table", Measures.Length, Measures.Volume);
 
     /// <summary>Pairs of figures parted by semicolons, in SI.</summary>
     internal static List<(double, double)> Pairs(SlipForm form, string field, Measure first, Measure second)
     {
         var read = new List<(double, double)>();
-        foreach (var (pair, i) in form.Text(field).Split([';', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select((p, i) => (p, i)))
+        foreach (
+            var (pair, i) in form.Text(field)
+                .Split([';', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+                .Select((p, i) => (p, i))
+        )
         {
             var parts = pair.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
-            if (parts.Length == 2 && QuantityText.Read(parts[0], first, form.Here.Hand).Si is { } x && QuantityText.Read(parts[1], second, form.Here.Hand).Si is { } y)
+            if (
+                parts.Length == 2
+                && QuantityText.Read(parts[0], first, form.Here.Hand).Si is { } x
+                && QuantityText.Read(parts[1], second, form.Here.Hand).Si is { } y
+            )
                 read.Add((x, y));
             else
             {
-                form.Refuse(field, $"Pair {i + 1}, “{pair}”: two figures with a space between them, pairs parted by semicolons.");
+                form.Refuse(
+                    field,
+                    $"Pair {i + 1}, “{pair}”: two figures with a space between them, pairs parted by semicolons."
+                );
                 break;
             }
         }
@@ -142,7 +304,11 @@ internal sealed class PondSlip : ISlip
     }
 
     /// <summary>Pairs of lengths as they would be typed.</summary>
-    internal static string Write(SlipContext c, IEnumerable<(double X, double Y)> pairs) => string.Join("; ", pairs.Select(p => c.Here.Typed(p.X, Measures.Length) + " " + c.Here.Typed(p.Y, Measures.Length)));
+    internal static string Write(SlipContext c, IEnumerable<(double X, double Y)> pairs) =>
+        string.Join(
+            "; ",
+            pairs.Select(p => c.Here.Typed(p.X, Measures.Length) + " " + c.Here.Typed(p.Y, Measures.Length))
+        );
 
     private static string Symbol(SlipContext c, Measure measure) => measure.In(c.Here.Hand.System).Symbol;
 }

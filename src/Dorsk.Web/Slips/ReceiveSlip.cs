@@ -8,9 +8,20 @@ namespace Dorsk.Web.Slips;
 /// <summary>A delivery of fingerlings, looked over before any fish is let go.</summary>
 internal sealed class ReceiveSlip : ISlip
 {
-    private static readonly (string Key, string Name, DeliveryVerdict Verdict)[] Verdicts = [("Accepted", "accepted", DeliveryVerdict.Accepted), ("AcceptedWithNote", "accepted, with a note to the seller", DeliveryVerdict.AcceptedWithNote), ("Refused", "refused", DeliveryVerdict.Refused)];
+    private static readonly (string Key, string Name, DeliveryVerdict Verdict)[] Verdicts =
+    [
+        ("Accepted", "accepted", DeliveryVerdict.Accepted),
+        ("AcceptedWithNote", "accepted, with a note to the seller", DeliveryVerdict.AcceptedWithNote),
+        ("Refused", "refused", DeliveryVerdict.Refused),
+    ];
 
-    private static readonly (string Key, string Name, SeedSource Source)[] Sources = [("Hatchery", "a hatchery", SeedSource.Hatchery), ("OwnFarm", "own farm", SeedSource.OwnFarm), ("Dealer", "a dealer, several farms", SeedSource.Dealer), ("Wild", "gathered in the wild", SeedSource.Wild)];
+    private static readonly (string Key, string Name, SeedSource Source)[] Sources =
+    [
+        ("Hatchery", "a hatchery", SeedSource.Hatchery),
+        ("OwnFarm", "own farm", SeedSource.OwnFarm),
+        ("Dealer", "a dealer, several farms", SeedSource.Dealer),
+        ("Wild", "gathered in the wild", SeedSource.Wild),
+    ];
 
     public string Key => "receive";
 
@@ -24,7 +35,8 @@ internal sealed class ReceiveSlip : ISlip
 
     public string Section => "acclimate";
 
-    public string Caution => "Look before you open: bags tight, fish upright. Sick fish are never let in to make room; some diseases must be reported.";
+    public string Caution =>
+        "Look before you open: bags tight, fish upright. Sick fish are never let in to make room; some diseases must be reported.";
 
     /// <summary>Verdict in words.</summary>
     public static string Word(DeliveryVerdict verdict) => Verdicts.First(v => v.Verdict == verdict).Name;
@@ -32,22 +44,87 @@ internal sealed class ReceiveSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<FishReceived>();
-        SlipField Tick(string name, string label, bool? old, string hint = "") => new(name, label, FieldKind.Yes, old ?? true ? "true" : "", Hint: hint);
+        SlipField Tick(string name, string label, bool? old, string hint = "") =>
+            new(name, label, FieldKind.Yes, old ?? true ? "true" : "", Hint: hint);
         return
         [
-            .. Lines.When(c), new("Species", "Fish", FieldKind.Choice, f?.SpeciesKey ?? c.Story!.LikelySpecies.Key, Options: FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()),
-            new("Seller", "From", FieldKind.Words, f?.Seller ?? "", Hint: "hatchery or seller"), new("Source", "They are of", FieldKind.Choice, f?.Source.ToString() ?? "Hatchery", Options: Sources.Select(s => (s.Key, s.Name)).ToList()), new("Lot", "Batch, strain or tank there", FieldKind.Words, f?.Lot ?? ""),
-            new("Count", "Delivered", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "as the seller says"), new("MeanWeight", "Average weight", FieldKind.Quantity, Lines.Plain(c, f?.MeanG, Measures.FishWeight), Measures.FishWeight), new("Price", "Paid for all", FieldKind.Quantity, Lines.Plain(c, f?.Price, Measures.Price), Measures.Price),
-            new("Dead", "Dead on arrival", FieldKind.Whole, (f?.Dead ?? 0).ToString(CultureInfo.InvariantCulture)), Tick("Lively", "They flee and swim upright", f?.Lively), Tick("Even", "Of one size", f?.Even), Tick("Sound", "Fins, skin and gills sound", f?.Sound), Tick("Papers", "Papers of origin and health", f?.Papers),
-            new("Verdict", "They are", FieldKind.Choice, f?.Verdict.ToString() ?? "Accepted", Options: Verdicts.Select(v => (v.Key, v.Name)).ToList()), new("Note", "In words", FieldKind.Words, f?.Note ?? "", Hint: "to the seller, or why"),
+            .. Lines.When(c),
+            new(
+                "Species",
+                "Fish",
+                FieldKind.Choice,
+                f?.SpeciesKey ?? c.Story!.LikelySpecies.Key,
+                Options: FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
+            ),
+            new("Seller", "From", FieldKind.Words, f?.Seller ?? "", Hint: "hatchery or seller"),
+            new(
+                "Source",
+                "They are of",
+                FieldKind.Choice,
+                f?.Source.ToString() ?? "Hatchery",
+                Options: Sources.Select(s => (s.Key, s.Name)).ToList()
+            ),
+            new("Lot", "Batch, strain or tank there", FieldKind.Words, f?.Lot ?? ""),
+            new(
+                "Count",
+                "Delivered",
+                FieldKind.Whole,
+                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
+                Hint: "as the seller says"
+            ),
+            new(
+                "MeanWeight",
+                "Average weight",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.MeanG, Measures.FishWeight),
+                Measures.FishWeight
+            ),
+            new("Price", "Paid for all", FieldKind.Quantity, Lines.Plain(c, f?.Price, Measures.Price), Measures.Price),
+            new("Dead", "Dead on arrival", FieldKind.Whole, (f?.Dead ?? 0).ToString(CultureInfo.InvariantCulture)),
+            Tick("Lively", "They flee and swim upright", f?.Lively),
+            Tick("Even", "Of one size", f?.Even),
+            Tick("Sound", "Fins, skin and gills sound", f?.Sound),
+            Tick("Papers", "Papers of origin and health", f?.Papers),
+            new(
+                "Verdict",
+                "They are",
+                FieldKind.Choice,
+                f?.Verdict.ToString() ?? "Accepted",
+                Options: Verdicts.Select(v => (v.Key, v.Name)).ToList()
+            ),
+            new("Note", "In words", FieldKind.Words, f?.Note ?? "", Hint: "to the seller, or why"),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new FishReceived(c.PondId, form.Text("Species"), form.Text("Seller"), form.Text("Lot"), form.Choice("Source", Sources.Select(s => (s.Key, s.Source)).ToList(), "source", SeedSource.Hatchery), form.Whole("Count", "fish"), form.Quantity("MeanWeight", Measures.FishWeight),
-            form.Empty("Dead") ? 0 : form.Whole("Dead", "fish"), form.Yes("Lively"), form.Yes("Even"), form.Yes("Sound"), form.Yes("Papers"), form.MaybeQuantity("Price", Measures.Price), form.Choice("Verdict", Verdicts.Select(v => (v.Key, v.Verdict)).ToList(), "verdict", DeliveryVerdict.Accepted), form.Text("Note"));
-        return new(form.When(), [fact], $"{c.Story!.Pond.Code} delivery {form.Text("Count")} {form.Text("Species").Replace('_', ' ')} from {fact.Seller}, {Word(fact.Verdict)}",
-            fact.Against.Count > 0 && fact.Count > 0 ? [new("Speaks against", fact.Against[0].Reason)] : []);
+        var fact = new FishReceived(
+            c.PondId,
+            form.Text("Species"),
+            form.Text("Seller"),
+            form.Text("Lot"),
+            form.Choice("Source", Sources.Select(s => (s.Key, s.Source)).ToList(), "source", SeedSource.Hatchery),
+            form.Whole("Count", "fish"),
+            form.Quantity("MeanWeight", Measures.FishWeight),
+            form.Empty("Dead") ? 0 : form.Whole("Dead", "fish"),
+            form.Yes("Lively"),
+            form.Yes("Even"),
+            form.Yes("Sound"),
+            form.Yes("Papers"),
+            form.MaybeQuantity("Price", Measures.Price),
+            form.Choice(
+                "Verdict",
+                Verdicts.Select(v => (v.Key, v.Verdict)).ToList(),
+                "verdict",
+                DeliveryVerdict.Accepted
+            ),
+            form.Text("Note")
+        );
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story!.Pond.Code} delivery {form.Text("Count")} {form.Text("Species").Replace('_', ' ')} from {fact.Seller}, {Word(fact.Verdict)}",
+            fact.Against.Count > 0 && fact.Count > 0 ? [new("Speaks against", fact.Against[0].Reason)] : []
+        );
     }
 }

@@ -27,9 +27,11 @@ internal sealed class PlanHarvestSlip : ISlip
 
     public Permission Needs => Permission.Manage;
 
-    public string Caution => "Before a harvest: taste test, withdrawal times of what was given, fish off feed, buyer, crew and truck.";
+    public string Caution =>
+        "Before a harvest: taste test, withdrawal times of what was given, fish off feed, buyer, crew and truck.";
 
-    public string? CannotStart(SlipContext c) => c.Corrects is null && !c.Story!.Standing.Any() ? "No fish stand in this pond." : null;
+    public string? CannotStart(SlipContext c) =>
+        c.Corrects is null && !c.Story!.Standing.Any() ? "No fish stand in this pond." : null;
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
@@ -38,8 +40,20 @@ internal sealed class PlanHarvestSlip : ISlip
         [
             Lines.Batch(c, f?.BatchId),
             new("On", "They leave on", FieldKind.Day, SeasonLines.Day(f?.On)),
-            new("Count", "How many", FieldKind.Whole, f?.Count?.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "empty: all of them"),
-            new("To", "To", FieldKind.Choice, f?.ToPondId?.ToString(CultureInfo.InvariantCulture) ?? "", Options: [("", "the market"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]),
+            new(
+                "Count",
+                "How many",
+                FieldKind.Whole,
+                f?.Count?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Hint: "empty: all of them"
+            ),
+            new(
+                "To",
+                "To",
+                FieldKind.Choice,
+                f?.ToPondId?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Options: [("", "the market"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]
+            ),
             .. f is null ? Array.Empty<SlipField>() : [new("Dropped", "Give this plan up", FieldKind.Yes)],
         ];
     }
@@ -47,9 +61,30 @@ internal sealed class PlanHarvestSlip : ISlip
     public Filled Read(SlipForm form, SlipContext c)
     {
         var batch = Lines.ReadBatch(form, c);
-        var to = form.Choice("To", [("", (long?)null), .. SeasonLines.Others(c).Select(p => (p.Key, (long?)p.Id))], "pond", null);
-        var fact = new HarvestPlanned(c.Old<HarvestPlanned>()?.PlanId ?? 0, c.PondId, batch, form.Day("On"), form.Empty("Count") ? null : form.Whole("Count", "fish"), to, form.Yes("Dropped"));
-        return new(c.Corrects?.Row.Happened ?? c.Here.Now, [fact], string.Create(CultureInfo.InvariantCulture, $"{c.Story!.Pond.Code} {(fact.Dropped ? "plan given up" : $"{(fact.Count is { } n ? $"{n} fish" : "all fish")} out on {fact.On:yyyy-MM-dd}")}"), Then(c, fact));
+        var to = form.Choice(
+            "To",
+            [("", (long?)null), .. SeasonLines.Others(c).Select(p => (p.Key, (long?)p.Id))],
+            "pond",
+            null
+        );
+        var fact = new HarvestPlanned(
+            c.Old<HarvestPlanned>()?.PlanId ?? 0,
+            c.PondId,
+            batch,
+            form.Day("On"),
+            form.Empty("Count") ? null : form.Whole("Count", "fish"),
+            to,
+            form.Yes("Dropped")
+        );
+        return new(
+            c.Corrects?.Row.Happened ?? c.Here.Now,
+            [fact],
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{c.Story!.Pond.Code} {(fact.Dropped ? "plan given up" : $"{(fact.Count is { } n ? $"{n} fish" : "all fish")} out on {fact.On:yyyy-MM-dd}")}"
+            ),
+            Then(c, fact)
+        );
     }
 
     // What they will weigh by then is said while the day is chosen.
@@ -62,7 +97,19 @@ internal sealed class PlanHarvestSlip : ISlip
         if (i < 0 || i >= ahead.Count)
             return [];
         var g = ahead[i].MeanG;
-        return [new("They weigh then", $"about {c.Here.Say(g.Value, Measures.FishWeight)}, 8 in 10 between {c.Here.Figure(g.Low, 0)} and {c.Here.Say(g.High, Measures.FishWeight)}"), new("Wanted weight reached", GrowthForecast.DateOf(batch.TargetG, ahead).Likely is { } day ? $"about {c.Here.Day(day)}" : "not within the forecast")];
+        return
+        [
+            new(
+                "They weigh then",
+                $"about {c.Here.Say(g.Value, Measures.FishWeight)}, 8 in 10 between {c.Here.Figure(g.Low, 0)} and {c.Here.Say(g.High, Measures.FishWeight)}"
+            ),
+            new(
+                "Wanted weight reached",
+                GrowthForecast.DateOf(batch.TargetG, ahead).Likely is { } day
+                    ? $"about {c.Here.Day(day)}"
+                    : "not within the forecast"
+            ),
+        ];
     }
 }
 
@@ -91,23 +138,94 @@ internal sealed class PlanStockingSlip : ISlip
         var species = f is null ? c.Story!.LikelySpecies : FishSpecies.Of(f.SpeciesKey);
         return
         [
-            new("Species", "Which fish", FieldKind.Choice, species.Key, Options: [.. FishSpecies.All.Select(s => (s.Key, s.Name))]),
-            new("StockOn", "They come on", FieldKind.Day, SeasonLines.Day(f?.StockOn ?? c.Story!.PreparationAt(c.Here.Now)?.Plan.StockOn)),
-            new("Count", "How many", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? "", Hint: "the stocking planner says how many the water carries"),
-            new("MeanG", "Weight of one then", FieldKind.Quantity, Lines.Plain(c, f?.MeanG, Measures.FishWeight), Measures.FishWeight, "fish of another pond of yours come as they weigh by then"),
-            new("From", "From", FieldKind.Choice, f?.FromPondId?.ToString(CultureInfo.InvariantCulture) ?? "", Options: [("", "bought"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]),
-            new("TargetG", "Wanted weight at harvest", FieldKind.Quantity, Lines.Plain(c, f?.TargetG ?? species.MarketLowG, Measures.FishWeight), Measures.FishWeight),
-            new("HarvestOn", "All leave on", FieldKind.Day, SeasonLines.Day(f?.HarvestOn), Hint: "empty: when they reach that weight"),
+            new(
+                "Species",
+                "Which fish",
+                FieldKind.Choice,
+                species.Key,
+                Options: [.. FishSpecies.All.Select(s => (s.Key, s.Name))]
+            ),
+            new(
+                "StockOn",
+                "They come on",
+                FieldKind.Day,
+                SeasonLines.Day(f?.StockOn ?? c.Story!.PreparationAt(c.Here.Now)?.Plan.StockOn)
+            ),
+            new(
+                "Count",
+                "How many",
+                FieldKind.Whole,
+                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
+                Hint: "the stocking planner says how many the water carries"
+            ),
+            new(
+                "MeanG",
+                "Weight of one then",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.MeanG, Measures.FishWeight),
+                Measures.FishWeight,
+                "fish of another pond of yours come as they weigh by then"
+            ),
+            new(
+                "From",
+                "From",
+                FieldKind.Choice,
+                f?.FromPondId?.ToString(CultureInfo.InvariantCulture) ?? "",
+                Options: [("", "bought"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]
+            ),
+            new(
+                "TargetG",
+                "Wanted weight at harvest",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.TargetG ?? species.MarketLowG, Measures.FishWeight),
+                Measures.FishWeight
+            ),
+            new(
+                "HarvestOn",
+                "All leave on",
+                FieldKind.Day,
+                SeasonLines.Day(f?.HarvestOn),
+                Hint: "empty: when they reach that weight"
+            ),
             .. f is null ? Array.Empty<SlipField>() : [new("Dropped", "Give this plan up", FieldKind.Yes)],
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var species = form.Choice("Species", [.. FishSpecies.All.Select(s => (s.Key, s.Key))], "species", FishSpecies.All[0].Key);
-        var from = form.Choice("From", [("", (long?)null), .. SeasonLines.Others(c).Select(p => (p.Key, (long?)p.Id))], "pond", null);
-        var fact = new CyclePlanned(c.Old<CyclePlanned>()?.PlanId ?? 0, c.PondId, species, form.Day("StockOn"), form.Whole("Count", "fish"), form.Quantity("MeanG", Measures.FishWeight), form.Quantity("TargetG", Measures.FishWeight), from, form.Empty("HarvestOn") ? null : form.Day("HarvestOn"), form.Yes("Dropped"));
-        return new(c.Corrects?.Row.Happened ?? c.Here.Now, [fact], string.Create(CultureInfo.InvariantCulture, $"{c.Story!.Pond.Code} {(fact.Dropped ? "plan given up" : $"{fact.Count} fish on {fact.StockOn:yyyy-MM-dd}")}"), Then(form, c, fact));
+        var species = form.Choice(
+            "Species",
+            [.. FishSpecies.All.Select(s => (s.Key, s.Key))],
+            "species",
+            FishSpecies.All[0].Key
+        );
+        var from = form.Choice(
+            "From",
+            [("", (long?)null), .. SeasonLines.Others(c).Select(p => (p.Key, (long?)p.Id))],
+            "pond",
+            null
+        );
+        var fact = new CyclePlanned(
+            c.Old<CyclePlanned>()?.PlanId ?? 0,
+            c.PondId,
+            species,
+            form.Day("StockOn"),
+            form.Whole("Count", "fish"),
+            form.Quantity("MeanG", Measures.FishWeight),
+            form.Quantity("TargetG", Measures.FishWeight),
+            from,
+            form.Empty("HarvestOn") ? null : form.Day("HarvestOn"),
+            form.Yes("Dropped")
+        );
+        return new(
+            c.Corrects?.Row.Happened ?? c.Here.Now,
+            [fact],
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{c.Story!.Pond.Code} {(fact.Dropped ? "plan given up" : $"{fact.Count} fish on {fact.StockOn:yyyy-MM-dd}")}"
+            ),
+            Then(form, c, fact)
+        );
     }
 
     private static List<Computed> Then(SlipForm form, SlipContext c, CyclePlanned fact)
@@ -119,7 +237,19 @@ internal sealed class PlanStockingSlip : ISlip
         var ahead = pond.Grow(species, fact.StockOn, fact.MeanG);
         var window = GrowthForecast.DateOf(fact.TargetG, ahead);
         var kg = fact.Count * fact.TargetG / 1000 * species.SurvivalGrowOutPct / 100;
-        return [new("Wanted weight reached", window.Likely is { } day ? $"about {c.Here.Day(day)}{(window.Earliest is { } a && window.Latest is { } b ? $", 8 in 10 between {c.Here.Day(a)} and {c.Here.Day(b)}" : "")}" : "not within the forecast"), new("Then together, of what it carries", $"{c.Here.Say(kg, Measures.Mass with { Decimals = 0, UsDecimals = 0 })} of {c.Here.Say(pond.CarriesKg(species), Measures.Mass with { Decimals = 0, UsDecimals = 0 })}")];
+        return
+        [
+            new(
+                "Wanted weight reached",
+                window.Likely is { } day
+                    ? $"about {c.Here.Day(day)}{(window.Earliest is { } a && window.Latest is { } b ? $", 8 in 10 between {c.Here.Day(a)} and {c.Here.Day(b)}" : "")}"
+                    : "not within the forecast"
+            ),
+            new(
+                "Then together, of what it carries",
+                $"{c.Here.Say(kg, Measures.Mass with { Decimals = 0, UsDecimals = 0 })} of {c.Here.Say(pond.CarriesKg(species), Measures.Mass with { Decimals = 0, UsDecimals = 0 })}"
+            ),
+        ];
     }
 }
 
@@ -127,7 +257,11 @@ internal sealed class PlanStockingSlip : ISlip
 internal static class SeasonLines
 {
     /// <summary>Other ponds of the farm.</summary>
-    public static IEnumerable<(string Key, string Code, long Id)> Others(SlipContext c) => c.Questions.Ponds().Where(p => p.Id != c.PondId && p.Use != "settling").Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, p.Id));
+    public static IEnumerable<(string Key, string Code, long Id)> Others(SlipContext c) =>
+        c
+            .Questions.Ponds()
+            .Where(p => p.Id != c.PondId && p.Use != "settling")
+            .Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, p.Id));
 
     /// <summary>A day as a field takes it.</summary>
     public static string Day(DateOnly? day) => day?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "";

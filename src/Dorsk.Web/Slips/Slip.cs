@@ -12,7 +12,8 @@ namespace Dorsk.Web.Slips;
 public sealed record SlipContext(Here Here, Questions Questions, PondStory? Story, (LogRow Row, Fact Fact)? Corrects)
 {
     /// <summary>The fact that is corrected, when it is of this kind.</summary>
-    public T? Old<T>() where T : Fact => Corrects?.Fact as T;
+    public T? Old<T>()
+        where T : Fact => Corrects?.Fact as T;
 
     /// <summary>The pond's number; slips of ponds only.</summary>
     public long PondId => Story!.Pond.Id;
@@ -28,7 +29,12 @@ public sealed record Computed(string Label, string Text);
 /// <param name="Facts">One or more facts; null when it could not be read.</param>
 /// <param name="AsTyped">The line for the log.</param>
 /// <param name="Computed">Figures worked out.</param>
-public sealed record Filled(DateTimeOffset Happened, IReadOnlyList<Fact>? Facts, string AsTyped, IReadOnlyList<Computed> Computed);
+public sealed record Filled(
+    DateTimeOffset Happened,
+    IReadOnlyList<Fact>? Facts,
+    string AsTyped,
+    IReadOnlyList<Computed> Computed
+);
 
 /// <summary>A kind of slip: its lines, and how they become facts. A new slip is a new class and one line in <see cref="AllSlips"/>.</summary>
 public interface ISlip
@@ -117,15 +123,16 @@ public static class AllSlips
     /// <summary>The slip that corrects a line of the log, or null where a page of its own does, or nothing but taking it back.</summary>
     public static ISlip? Correcting(LogRow row) =>
         List.FirstOrDefault(s => s.FactKind == row.Kind && s.OfPond == (row.PondId is not null))
-            ?? List.FirstOrDefault(s => s.FactKind == row.Kind && !s.OfPond);
+        ?? List.FirstOrDefault(s => s.FactKind == row.Kind && !s.OfPond);
 
     /// <summary>Address of the slip that corrects a line, or null.</summary>
     /// <param name="row">The line.</param>
     /// <param name="code">Code of the line's pond; null where it is not known.</param>
-    public static string? CorrectingPath(LogRow row, string? code) => Correcting(row) switch
-    {
-        { OfPond: true } slip when code is not null => $"/ponds/{code}/slip/{slip.Key}?corrects={row.Line}",
-        { OfPond: false } slip => $"/slip/{slip.Key}?corrects={row.Line}",
-        _ => null,
-    };
+    public static string? CorrectingPath(LogRow row, string? code) =>
+        Correcting(row) switch
+        {
+            { OfPond: true } slip when code is not null => $"/ponds/{code}/slip/{slip.Key}?corrects={row.Line}",
+            { OfPond: false } slip => $"/slip/{slip.Key}?corrects={row.Line}",
+            _ => null,
+        };
 }

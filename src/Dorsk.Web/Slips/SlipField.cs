@@ -41,4 +41,12 @@ public enum FieldKind
 /// <param name="Measure">The quantity, for figures.</param>
 /// <param name="Hint">Usual range, or what to type.</param>
 /// <param name="Options">Choices: value and words.</param>
-public sealed record SlipField(string Name, string Label, FieldKind Kind, string Initial = "", Measure? Measure = null, string Hint = "", IReadOnlyList<(string Value, string Text)>? Options = null);
+public sealed record SlipField(
+    string Name,
+    string Label,
+    FieldKind Kind,
+    string Initial = "",
+    Measure? Measure = null,
+    string Hint = "",
+    IReadOnlyList<(string Value, string Text)>? Options = null
+);

@@ -35,7 +35,8 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
     public void Refuse(string field, string text) => remarks.Add(Remark.Refuse(field, text));
 
     /// <summary>A wanted quantity in SI; NaN with a remark when it cannot be read.</summary>
-    public double Quantity(string field, Measure measure) => Empty(field) ? Missing(field, $"Type the {measure.Name} here.") : MaybeQuantity(field, measure) ?? double.NaN;
+    public double Quantity(string field, Measure measure) =>
+        Empty(field) ? Missing(field, $"Type the {measure.Name} here.") : MaybeQuantity(field, measure) ?? double.NaN;
 
     /// <summary>A quantity in SI, or null when the field is empty or unreadable (then with a remark).</summary>
     public double? MaybeQuantity(string field, Measure measure)
@@ -60,7 +61,9 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
             return (int)Missing(field, read.Problem!, 0);
         if (value % 1 != 0)
             return (int)Missing(field, $"“{Text(field)}”: {what} are whole. Type a whole number.", 0);
-        return value is >= int.MinValue and <= int.MaxValue ? (int)value : (int)Missing(field, $"“{Text(field)}” is too large for a {what}. Check the figure.", 0);
+        return value is >= int.MinValue and <= int.MaxValue
+            ? (int)value
+            : (int)Missing(field, $"“{Text(field)}” is too large for a {what}. Check the figure.", 0);
     }
 
     /// <summary>The instant of a date and an hour field on the farm's clock.</summary>
@@ -68,21 +71,40 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
     {
         var day = Day(dayField);
         if (!TryHour(Text(hourField), out var hour))
-            Refuse(hourField, Empty(hourField) ? "Type the hour, such as 06:10." : $"“{Text(hourField)}” is not an hour. Type it like 06:10.");
+            Refuse(
+                hourField,
+                Empty(hourField)
+                    ? "Type the hour, such as 06:10."
+                    : $"“{Text(hourField)}” is not an hour. Type it like 06:10."
+            );
         return here.Zone.At(day.ToDateTime(hour), notAfter: here.Now);
     }
 
     /// <summary>An hour as people type it: 06:10, 6:10, 6.10, 0610.</summary>
     public static bool TryHour(string text, out TimeOnly hour) =>
-        TimeOnly.TryParseExact(text.Replace('.', ':'), ["HH:mm", "H:mm", "HHmm", "Hmm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out hour);
+        TimeOnly.TryParseExact(
+            text.Replace('.', ':'),
+            ["HH:mm", "H:mm", "HHmm", "Hmm"],
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.None,
+            out hour
+        );
 
     /// <summary>A date.</summary>
     public DateOnly Day(string field)
     {
         string[] known = ["yyyy-MM-dd", "d MMM yyyy", "d MMMM yyyy", "d.M.yyyy"];
-        if (DateOnly.TryParseExact(Text(field), known, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day.Year is >= 2000 and <= 2200)
+        if (
+            DateOnly.TryParseExact(Text(field), known, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+            && day.Year is >= 2000 and <= 2200
+        )
             return day;
-        Refuse(field, Empty(field) ? "Type the date." : $"“{Text(field)}” is not a date from 2000 on. Type it like 2026-11-01 or 1 Nov 2026.");
+        Refuse(
+            field,
+            Empty(field)
+                ? "Type the date."
+                : $"“{Text(field)}” is not a date from 2000 on. Type it like 2026-11-01 or 1 Nov 2026."
+        );
         return here.Today;
     }
 

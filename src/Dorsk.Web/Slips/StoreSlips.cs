@@ -11,21 +11,51 @@ internal static class StoreLines
 {
     public const string Page = "/feed/store";
 
-    public static string? Empty(SlipContext c) => c.Questions.FeedStore(c.Here.Now).Count == 0 ? "Nothing is named yet that could lie in the store: name a feed first." : null;
+    public static string? Empty(SlipContext c) =>
+        c.Questions.FeedStore(c.Here.Now).Count == 0
+            ? "Nothing is named yet that could lie in the store: name a feed first."
+            : null;
 
     public static SlipField Kind(SlipContext c, long? old)
     {
         var goods = c.Questions.FeedStore(c.Here.Now);
-        return new("Feed", "What", FieldKind.Choice, (old ?? goods[0].FeedId).ToString(CultureInfo.InvariantCulture), Options: goods.Select(k => (k.FeedId.ToString(CultureInfo.InvariantCulture), k.Name)).ToList());
+        return new(
+            "Feed",
+            "What",
+            FieldKind.Choice,
+            (old ?? goods[0].FeedId).ToString(CultureInfo.InvariantCulture),
+            Options: goods.Select(k => (k.FeedId.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()
+        );
     }
 
-    public static FeedLeft? Read(SlipForm form, SlipContext c) => form.Choice("Feed", c.Questions.FeedStore(c.Here.Now).Select(k => (k.FeedId.ToString(CultureInfo.InvariantCulture), (FeedLeft?)k)).ToList(), "kind", null);
+    public static FeedLeft? Read(SlipForm form, SlipContext c) =>
+        form.Choice(
+            "Feed",
+            c.Questions.FeedStore(c.Here.Now)
+                .Select(k => (k.FeedId.ToString(CultureInfo.InvariantCulture), (FeedLeft?)k))
+                .ToList(),
+            "kind",
+            null
+        );
 
-    public static string Word(StoreKind kind) => kind switch { StoreKind.Other => "other input", _ => kind.ToString().ToLowerInvariant() };
+    public static string Word(StoreKind kind) =>
+        kind switch
+        {
+            StoreKind.Other => "other input",
+            _ => kind.ToString().ToLowerInvariant(),
+        };
 
-    public static string Word(StoreCause cause) => cause switch { StoreCause.Spoiled => "spoiled: wet, mouldy, rats, burst", StoreCause.Expired => "past its date", StoreCause.Used => "used on a pond", _ => "sold, lent or given away" };
+    public static string Word(StoreCause cause) =>
+        cause switch
+        {
+            StoreCause.Spoiled => "spoiled: wet, mouldy, rats, burst",
+            StoreCause.Expired => "past its date",
+            StoreCause.Used => "used on a pond",
+            _ => "sold, lent or given away",
+        };
 
-    public static string Price(long? minor) => minor is { } p ? (p / 100.0).ToString("0.00", CultureInfo.InvariantCulture) : "";
+    public static string Price(long? minor) =>
+        minor is { } p ? (p / 100.0).ToString("0.00", CultureInfo.InvariantCulture) : "";
 
     public static long? Minor(SlipForm form, string field, double most, string limit)
     {
@@ -62,27 +92,97 @@ internal sealed class FeedKindSlip : ISlip
         return
         [
             new("FeedName", "Name", FieldKind.Words, f?.Name ?? ""),
-            new("Kind", "Is", FieldKind.Choice, (f?.Kind ?? StoreKind.Feed).ToString(), Options: Enum.GetValues<StoreKind>().Select(k => (k.ToString(), StoreLines.Word(k))).ToList()),
-            new("Pellet", "Pellet", FieldKind.Quantity, f is { Kind: StoreKind.Feed } ? Lines.Plain(c, f.PelletMm / 1000, Measures.Rain) : "", Measures.Rain with { Name = "pellet size" }, "0 for powder; only for feed"),
-            new("Protein", "Protein", FieldKind.Quantity, f is { Kind: StoreKind.Feed } ? N(f.ProteinPct) : "", Measures.Share, "only for feed"),
-            new("Price", "Price per kg", FieldKind.Quantity, StoreLines.Price(f?.PriceMinorPerKg), Measures.Plain, c.Here.Farm!.Currency + "; may stay empty"),
-            new("Bag", "A bag holds", FieldKind.Quantity, Lines.Plain(c, f?.BagKg, Measures.Mass), Measures.Mass, "may stay empty"),
-            new("Lead", "From order to delivery", FieldKind.Quantity, N(f?.LeadDays), Measures.Plain, $"days; empty: {OrderProposal.UsualLeadDays:0}"),
+            new(
+                "Kind",
+                "Is",
+                FieldKind.Choice,
+                (f?.Kind ?? StoreKind.Feed).ToString(),
+                Options: Enum.GetValues<StoreKind>().Select(k => (k.ToString(), StoreLines.Word(k))).ToList()
+            ),
+            new(
+                "Pellet",
+                "Pellet",
+                FieldKind.Quantity,
+                f is { Kind: StoreKind.Feed } ? Lines.Plain(c, f.PelletMm / 1000, Measures.Rain) : "",
+                Measures.Rain with
+                {
+                    Name = "pellet size",
+                },
+                "0 for powder; only for feed"
+            ),
+            new(
+                "Protein",
+                "Protein",
+                FieldKind.Quantity,
+                f is { Kind: StoreKind.Feed } ? N(f.ProteinPct) : "",
+                Measures.Share,
+                "only for feed"
+            ),
+            new(
+                "Price",
+                "Price per kg",
+                FieldKind.Quantity,
+                StoreLines.Price(f?.PriceMinorPerKg),
+                Measures.Plain,
+                c.Here.Farm!.Currency + "; may stay empty"
+            ),
+            new(
+                "Bag",
+                "A bag holds",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.BagKg, Measures.Mass),
+                Measures.Mass,
+                "may stay empty"
+            ),
+            new(
+                "Lead",
+                "From order to delivery",
+                FieldKind.Quantity,
+                N(f?.LeadDays),
+                Measures.Plain,
+                $"days; empty: {OrderProposal.UsualLeadDays:0}"
+            ),
             new("", "More of the label", FieldKind.Fold),
             new("Fat", "Fat", FieldKind.Quantity, N(f?.FatPct), Measures.Share),
             new("Energy", "Digestible energy", FieldKind.Quantity, N(f?.EnergyMJKg), Measures.Plain, "MJ/kg"),
-            new("Floats", "In water it", FieldKind.Choice, f?.Floats is { } fl ? fl ? "floats" : "sinks" : "", Options: [("", "nobody said"), ("floats", "floats"), ("sinks", "sinks")]),
+            new(
+                "Floats",
+                "In water it",
+                FieldKind.Choice,
+                f?.Floats is { } fl
+                    ? fl
+                        ? "floats"
+                        : "sinks"
+                    : "",
+                Options: [("", "nobody said"), ("floats", "floats"), ("sinks", "sinks")]
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var kind = form.Choice("Kind", Enum.GetValues<StoreKind>().Select(k => (k.ToString(), k)).ToList(), "kind", StoreKind.Feed);
+        var kind = form.Choice(
+            "Kind",
+            Enum.GetValues<StoreKind>().Select(k => (k.ToString(), k)).ToList(),
+            "kind",
+            StoreKind.Feed
+        );
         var feed = kind == StoreKind.Feed;
         var floats = form.Choice("Floats", [("", (bool?)null), ("floats", true), ("sinks", false)], "behaviour", null);
-        var fact = new FeedNamed(c.Old<FeedNamed>()?.FeedId ?? 0, form.Text("FeedName"), feed ? form.Quantity("Pellet", Measures.Rain) * 1000 : 0, feed ? form.Quantity("Protein", Measures.Share) : 0, StoreLines.Minor(form, "Price", 1000, "0 to 1,000 per kg."))
+        var fact = new FeedNamed(
+            c.Old<FeedNamed>()?.FeedId ?? 0,
+            form.Text("FeedName"),
+            feed ? form.Quantity("Pellet", Measures.Rain) * 1000 : 0,
+            feed ? form.Quantity("Protein", Measures.Share) : 0,
+            StoreLines.Minor(form, "Price", 1000, "0 to 1,000 per kg.")
+        )
         {
-            Kind = kind, Floats = floats, FatPct = form.MaybeQuantity("Fat", Measures.Share), EnergyMJKg = form.MaybeQuantity("Energy", Measures.Plain), BagKg = form.MaybeQuantity("Bag", Measures.Mass), LeadDays = form.MaybeQuantity("Lead", Measures.Plain),
+            Kind = kind,
+            Floats = floats,
+            FatPct = form.MaybeQuantity("Fat", Measures.Share),
+            EnergyMJKg = form.MaybeQuantity("Energy", Measures.Plain),
+            BagKg = form.MaybeQuantity("Bag", Measures.Mass),
+            LeadDays = form.MaybeQuantity("Lead", Measures.Plain),
         };
         return new(c.Here.Now, [fact], fact.Name, []);
     }
@@ -105,7 +205,8 @@ internal sealed class LoadSlip : ISlip
 
     public string After => StoreLines.Page;
 
-    public string Caution => "Dry, cool, off the floor and away from the wall; no mould, no rats. Mouldy feed poisons fish: send it back.";
+    public string Caution =>
+        "Dry, cool, off the floor and away from the wall; no mould, no rats. Mouldy feed poisons fish: send it back.";
 
     public string? CannotStart(SlipContext c) => StoreLines.Empty(c);
 
@@ -114,25 +215,64 @@ internal sealed class LoadSlip : ISlip
         var f = c.Old<FeedReceived>();
         return
         [
-            .. Lines.When(c), StoreLines.Kind(c, f?.FeedId),
+            .. Lines.When(c),
+            StoreLines.Kind(c, f?.FeedId),
             new("Mass", "Mass", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass),
             new("Lot", "Lot on the bag", FieldKind.Words, f?.Lot ?? ""),
-            new("Expiry", "Use by", FieldKind.Day, f?.Expiry?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "", Hint: "empty: none printed"),
-            new("Price", "Price per kg", FieldKind.Quantity, StoreLines.Price(f?.PriceMinorPerKg), Measures.Plain, c.Here.Farm!.Currency + ", as billed; empty: the kind's own price"),
-            new("Freight", "Freight of the load", FieldKind.Quantity, f is { FreightMinor: > 0 } ? StoreLines.Price(f.FreightMinor) : "", Measures.Plain, c.Here.Farm!.Currency),
+            new(
+                "Expiry",
+                "Use by",
+                FieldKind.Day,
+                f?.Expiry?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "",
+                Hint: "empty: none printed"
+            ),
+            new(
+                "Price",
+                "Price per kg",
+                FieldKind.Quantity,
+                StoreLines.Price(f?.PriceMinorPerKg),
+                Measures.Plain,
+                c.Here.Farm!.Currency + ", as billed; empty: the kind's own price"
+            ),
+            new(
+                "Freight",
+                "Freight of the load",
+                FieldKind.Quantity,
+                f is { FreightMinor: > 0 } ? StoreLines.Price(f.FreightMinor) : "",
+                Measures.Plain,
+                c.Here.Farm!.Currency
+            ),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         var kind = StoreLines.Read(form, c);
-        var fact = new FeedReceived(kind?.FeedId ?? 0, form.Text("Lot"), form.Quantity("Mass", Measures.Mass), form.Empty("Expiry") ? null : form.Day("Expiry"))
+        var fact = new FeedReceived(
+            kind?.FeedId ?? 0,
+            form.Text("Lot"),
+            form.Quantity("Mass", Measures.Mass),
+            form.Empty("Expiry") ? null : form.Day("Expiry")
+        )
         {
-            PriceMinorPerKg = StoreLines.Minor(form, "Price", 1000, "0 to 1,000 per kg, or empty."), FreightMinor = StoreLines.Minor(form, "Freight", 1e6, "0 to 1,000,000 for the load.") ?? 0,
+            PriceMinorPerKg = StoreLines.Minor(form, "Price", 1000, "0 to 1,000 per kg, or empty."),
+            FreightMinor = StoreLines.Minor(form, "Freight", 1e6, "0 to 1,000,000 for the load.") ?? 0,
         };
         var price = fact.PriceMinorPerKg ?? kind?.Kind.PriceMinorPerKg;
-        return new(form.When(), [fact], $"{kind?.Name} {form.Text("Mass")} came", price is { } p && fact.MassKg > 0
-            ? [new("A kg in the store costs", $"{c.Here.Figure((p / 100.0) + (fact.FreightMinor / 100.0 / fact.MassKg), 2)} {c.Here.Farm!.Currency}, freight included")] : []);
+        return new(
+            form.When(),
+            [fact],
+            $"{kind?.Name} {form.Text("Mass")} came",
+            price is { } p && fact.MassKg > 0
+                ?
+                [
+                    new(
+                        "A kg in the store costs",
+                        $"{c.Here.Figure((p / 100.0) + (fact.FreightMinor / 100.0 / fact.MassKg), 2)} {c.Here.Farm!.Currency}, freight included"
+                    ),
+                ]
+                : []
+        );
     }
 }
 
@@ -160,19 +300,56 @@ internal sealed class StoreOutSlip : ISlip
         var f = c.Old<StoreTaken>();
         return
         [
-            .. Lines.When(c), StoreLines.Kind(c, f?.FeedId), new("Mass", "Mass", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass),
-            new("Cause", "Because it was", FieldKind.Choice, (f?.Cause ?? StoreCause.Spoiled).ToString(), Options: Enum.GetValues<StoreCause>().Select(x => (x.ToString(), StoreLines.Word(x))).ToList()),
-            new("Lot", "From the lot", FieldKind.Words, f?.Lot ?? "", Hint: "empty: the one that goes out first"), new("Text", "More about it", FieldKind.Words, f?.Text ?? ""),
+            .. Lines.When(c),
+            StoreLines.Kind(c, f?.FeedId),
+            new("Mass", "Mass", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass),
+            new(
+                "Cause",
+                "Because it was",
+                FieldKind.Choice,
+                (f?.Cause ?? StoreCause.Spoiled).ToString(),
+                Options: Enum.GetValues<StoreCause>().Select(x => (x.ToString(), StoreLines.Word(x))).ToList()
+            ),
+            new("Lot", "From the lot", FieldKind.Words, f?.Lot ?? "", Hint: "empty: the one that goes out first"),
+            new("Text", "More about it", FieldKind.Words, f?.Text ?? ""),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         var kind = StoreLines.Read(form, c);
-        var cause = form.Choice("Cause", Enum.GetValues<StoreCause>().Select(x => (x.ToString(), x)).ToList(), "cause", StoreCause.Spoiled);
-        if (!form.Empty("Lot") && kind is not null && c.Corrects is null && kind.Ledger.Lots.All(l => l.Lot != form.Text("Lot")))
-            form.Refuse("Lot", kind.Ledger.Lots.Count == 0 ? "Nothing of it is in the store." : $"No such lot in the store. There: {string.Join(", ", kind.Ledger.Lots.Select(l => l.Lot))}.");
-        return new(form.When(), [new StoreTaken(kind?.FeedId ?? 0, form.Text("Lot"), form.Quantity("Mass", Measures.Mass), cause, form.Text("Text"))], $"{kind?.Name} {form.Text("Mass")}: {StoreLines.Word(cause)}", []);
+        var cause = form.Choice(
+            "Cause",
+            Enum.GetValues<StoreCause>().Select(x => (x.ToString(), x)).ToList(),
+            "cause",
+            StoreCause.Spoiled
+        );
+        if (
+            !form.Empty("Lot")
+            && kind is not null
+            && c.Corrects is null
+            && kind.Ledger.Lots.All(l => l.Lot != form.Text("Lot"))
+        )
+            form.Refuse(
+                "Lot",
+                kind.Ledger.Lots.Count == 0
+                    ? "Nothing of it is in the store."
+                    : $"No such lot in the store. There: {string.Join(", ", kind.Ledger.Lots.Select(l => l.Lot))}."
+            );
+        return new(
+            form.When(),
+            [
+                new StoreTaken(
+                    kind?.FeedId ?? 0,
+                    form.Text("Lot"),
+                    form.Quantity("Mass", Measures.Mass),
+                    cause,
+                    form.Text("Text")
+                ),
+            ],
+            $"{kind?.Name} {form.Text("Mass")}: {StoreLines.Word(cause)}",
+            []
+        );
     }
 }
 
@@ -198,7 +375,26 @@ internal sealed class StoreCountSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<StoreCounted>();
-        return [.. Lines.When(c), StoreLines.Kind(c, f?.FeedId), new("Mass", "Lies there", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass, "bags and open bags together"), new("Reason", "Likely cause of a difference", FieldKind.Words, f?.Reason ?? "", Hint: "wanted when it is not what the books say")];
+        return
+        [
+            .. Lines.When(c),
+            StoreLines.Kind(c, f?.FeedId),
+            new(
+                "Mass",
+                "Lies there",
+                FieldKind.Quantity,
+                Lines.Plain(c, f?.MassKg, Measures.Mass),
+                Measures.Mass,
+                "bags and open bags together"
+            ),
+            new(
+                "Reason",
+                "Likely cause of a difference",
+                FieldKind.Words,
+                f?.Reason ?? "",
+                Hint: "wanted when it is not what the books say"
+            ),
+        ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
@@ -207,7 +403,14 @@ internal sealed class StoreCountSlip : ISlip
         var fact = new StoreCounted(kind?.FeedId ?? 0, form.Quantity("Mass", Measures.Mass), form.Text("Reason"));
         List<Computed> computed = [];
         if (kind is not null && double.IsFinite(fact.MassKg))
-            computed.AddRange([new("The books say", c.Here.Say(kind.LeftKg, Measures.Mass)), new("Difference", (fact.MassKg < kind.LeftKg ? "−" : "+") + c.Here.Say(Math.Abs(fact.MassKg - kind.LeftKg), Measures.Mass))]);
+            computed.AddRange([
+                new("The books say", c.Here.Say(kind.LeftKg, Measures.Mass)),
+                new(
+                    "Difference",
+                    (fact.MassKg < kind.LeftKg ? "−" : "+")
+                        + c.Here.Say(Math.Abs(fact.MassKg - kind.LeftKg), Measures.Mass)
+                ),
+            ]);
         return new(form.When(), [fact], $"{kind?.Name}: {form.Text("Mass")} counted", computed);
     }
 }

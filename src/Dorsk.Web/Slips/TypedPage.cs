@@ -20,5 +20,13 @@ public abstract class TypedPage : PageModel
 
     /// <summary>What an address says of the lines: what was typed once it was sent, so that an emptied line stays empty; before, what each begins with.</summary>
     protected Dictionary<string, string> FromAddress(IQueryCollection query, bool sent) =>
-        Fields.Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => query.TryGetValue(f.Name, out var v) ? v.ToString() : sent ? "" : f.Initial);
+        Fields
+            .Where(f => f.Name.Length > 0)
+            .ToDictionary(
+                f => f.Name,
+                f =>
+                    query.TryGetValue(f.Name, out var v) ? v.ToString()
+                    : sent ? ""
+                    : f.Initial
+            );
 }

@@ -10,7 +10,8 @@ namespace Dorsk.Web.Slips;
 /// <summary>Values read at a pond: the usual ones of this pond on top, the others folded away.</summary>
 internal sealed class ReadingSlip : ISlip
 {
-    private const int Usual = 6, UsualDays = 60;
+    private const int Usual = 6,
+        UsualDays = 60;
 
     public string Key => "reading";
 
@@ -31,14 +32,29 @@ internal sealed class ReadingSlip : ISlip
         var old = c.Old<ReadingTaken>();
         var order = InOrder(c.Story!, c.Here.Now, old);
         var values = Readings.Fields(c, order).ToList();
-        return [.. Lines.When(c), .. values.Take(Usual), new("", "More values, instrument, depth", FieldKind.Fold), .. values.Skip(Usual), .. Readings.How(c)];
+        return
+        [
+            .. Lines.When(c),
+            .. values.Take(Usual),
+            new("", "More values, instrument, depth", FieldKind.Fold),
+            .. values.Skip(Usual),
+            .. Readings.How(c),
+        ];
     }
 
-    public Filled Read(SlipForm form, SlipContext c) => Readings.Read(form, c, Parameter.All.Where(p => !p.OfFarm), c.PondId, c.Story!.Pond.Code);
+    public Filled Read(SlipForm form, SlipContext c) =>
+        Readings.Read(form, c, Parameter.All.Where(p => !p.OfFarm), c.PondId, c.Story!.Pond.Code);
 
     // What was read here most often of late, so that a round is typed from the top down.
-    private static IEnumerable<Parameter> InOrder(PondStory story, DateTimeOffset now, ReadingTaken? old) => Parameter.All.Where(p => !p.OfFarm)
-        .OrderByDescending(p => old?.Values.Any(v => v.Parameter == p) == true).ThenByDescending(p => story.ReadingsOf[p].Count(t => t.At > now.AddDays(-UsualDays)) is var n && n > 0 ? 1 + Math.Min(n, 3) : 0);
+    private static IEnumerable<Parameter> InOrder(PondStory story, DateTimeOffset now, ReadingTaken? old) =>
+        Parameter
+            .All.Where(p => !p.OfFarm)
+            .OrderByDescending(p => old?.Values.Any(v => v.Parameter == p) == true)
+            .ThenByDescending(p =>
+                story.ReadingsOf[p].Count(t => t.At > now.AddDays(-UsualDays)) is var n && n > 0
+                    ? 1 + Math.Min(n, 3)
+                    : 0
+            );
 }
 
 /// <summary>Weather of the farm, typed by hand.</summary>
@@ -58,9 +74,11 @@ internal sealed class WeatherSlip : ISlip
 
     public string After => "/weather";
 
-    public IReadOnlyList<SlipField> Fields(SlipContext c) => [.. Lines.When(c), .. Readings.Fields(c, Parameter.All.Where(p => p.OfFarm))];
+    public IReadOnlyList<SlipField> Fields(SlipContext c) =>
+        [.. Lines.When(c), .. Readings.Fields(c, Parameter.All.Where(p => p.OfFarm))];
 
-    public Filled Read(SlipForm form, SlipContext c) => Readings.Read(form, c, Parameter.All.Where(p => p.OfFarm), null, "weather");
+    public Filled Read(SlipForm form, SlipContext c) =>
+        Readings.Read(form, c, Parameter.All.Where(p => p.OfFarm), null, "weather");
 }
 
 /// <summary>Lines for parameters, shared by pond and weather.</summary>
@@ -73,9 +91,28 @@ internal static partial class Readings
         {
             var value = old?.Values.FirstOrDefault(v => v.Parameter == p);
             if (p.Steps.Count > 0)
-                yield return new(p.Key, Pages.Words.Sentence(p.Name), FieldKind.Choice, value is null ? "" : value.Si.ToString("0", CultureInfo.InvariantCulture), Options: [("", "not looked at"), .. p.Steps.Select((s, i) => ((i + 1).ToString(CultureInfo.InvariantCulture), s))]);
+                yield return new(
+                    p.Key,
+                    Pages.Words.Sentence(p.Name),
+                    FieldKind.Choice,
+                    value is null ? "" : value.Si.ToString("0", CultureInfo.InvariantCulture),
+                    Options:
+                    [
+                        ("", "not looked at"),
+                        .. p.Steps.Select((s, i) => ((i + 1).ToString(CultureInfo.InvariantCulture), s)),
+                    ]
+                );
             else
-                yield return new(p.Key, Pages.Words.Sentence(p.Name), FieldKind.Quantity, value?.Step is { } step ? $"{Lines.Plain(c, step.Low, p.Measure)}-{Lines.Plain(c, step.High, p.Measure)}" : Lines.Plain(c, value?.Si, p.Measure), p.Measure, Hint(c, p));
+                yield return new(
+                    p.Key,
+                    Pages.Words.Sentence(p.Name),
+                    FieldKind.Quantity,
+                    value?.Step is { } step
+                        ? $"{Lines.Plain(c, step.Low, p.Measure)}-{Lines.Plain(c, step.High, p.Measure)}"
+                        : Lines.Plain(c, value?.Si, p.Measure),
+                    p.Measure,
+                    Hint(c, p)
+                );
         }
     }
 
@@ -87,8 +124,24 @@ internal static partial class Readings
         var one = old?.Select(v => v.Instrument).Distinct().ToList() is [{ Length: > 0 } name] ? name : "";
         if (one.Length > 0 && !list.Contains(one))
             list.Add(one);
-        yield return new("Instrument", "Read with", FieldKind.Choice, one, Hint: list.Count == 0 ? "list your instruments under Setup" : "of a strip type both ends of the step, such as 20-40", Options: [("", "each with its usual instrument"), .. list.Select(n => (n, n))]);
-        yield return new("Depth", "At a depth of", FieldKind.Quantity, Lines.Plain(c, old is { Count: > 0 } ? old[0].DepthM : null, Measures.Length), Measures.Length, "empty: where it is always read");
+        yield return new(
+            "Instrument",
+            "Read with",
+            FieldKind.Choice,
+            one,
+            Hint: list.Count == 0
+                ? "list your instruments under Setup"
+                : "of a strip type both ends of the step, such as 20-40",
+            Options: [("", "each with its usual instrument"), .. list.Select(n => (n, n))]
+        );
+        yield return new(
+            "Depth",
+            "At a depth of",
+            FieldKind.Quantity,
+            Lines.Plain(c, old is { Count: > 0 } ? old[0].DepthM : null, Measures.Length),
+            Measures.Length,
+            "empty: where it is always read"
+        );
     }
 
     public static Filled Read(SlipForm form, SlipContext c, IEnumerable<Parameter> parameters, long? pond, string where)
@@ -101,14 +154,19 @@ internal static partial class Readings
         var values = parameters.Select(p => One(form, p, By(known, chosen, p), depth)).OfType<Value>().ToList();
         if (values.Count == 0 && form.Remarks.Count == 0)
             form.Refuse("", "Nothing was read yet. Type at least one value.");
-        var typed = where + " " + string.Join(' ', values.Select(v => $"{v.Parameter.Key} {form.Text(v.Parameter.Key)}")) + (chosen.Length > 0 ? " with " + chosen : "");
+        var typed =
+            where
+            + " "
+            + string.Join(' ', values.Select(v => $"{v.Parameter.Key} {form.Text(v.Parameter.Key)}"))
+            + (chosen.Length > 0 ? " with " + chosen : "");
         return new(form.When(), [new ReadingTaken(pond, values)], typed, []);
     }
 
     // The one that was chosen; else the only one in the list that reads it.
     private static (string Name, bool Strip) By(List<InstrumentKept> known, string chosen, Parameter p)
     {
-        var by = known.FirstOrDefault(i => i.Name == chosen) ?? (chosen.Length == 0 && known.Where(i => i.Measures.Contains(p)).ToList() is [var only] ? only : null);
+        var by = known.FirstOrDefault(i => i.Name == chosen)
+            ?? (chosen.Length == 0 && known.Where(i => i.Measures.Contains(p)).ToList() is [var only] ? only : null);
         return by is null ? (chosen, false) : (by.Name, by.Kind == InstrumentKind.Strip);
     }
 
@@ -116,12 +174,27 @@ internal static partial class Readings
     {
         var text = form.Text(p.Key);
         if (p.Steps.Count > 0 && text.Length > 0)
-            return new(p, form.Choice(p.Key, p.Steps.Select((_, i) => ((i + 1).ToString(CultureInfo.InvariantCulture), i + 1)).ToList(), "step", 1), depth, by.Name);
+            return new(
+                p,
+                form.Choice(
+                    p.Key,
+                    p.Steps.Select((_, i) => ((i + 1).ToString(CultureInfo.InvariantCulture), i + 1)).ToList(),
+                    "step",
+                    1
+                ),
+                depth,
+                by.Name
+            );
         if (by.Strip && Range().Match(text) is { Success: true } range)
         {
-            var ends = new[] { 1, 2 }.Select(i => QuantityText.Read(range.Groups[i].Value, p.Measure, form.Here.Hand)).ToList();
+            var ends = new[] { 1, 2 }
+                .Select(i => QuantityText.Read(range.Groups[i].Value, p.Measure, form.Here.Hand))
+                .ToList();
             if (ends.All(e => e.Si is not null) && ends[0].Si < ends[1].Si)
-                return new(p, (ends[0].Si!.Value + ends[1].Si!.Value) / 2, depth, by.Name) { Step = (ends[0].Si!.Value, ends[1].Si!.Value) };
+                return new(p, (ends[0].Si!.Value + ends[1].Si!.Value) / 2, depth, by.Name)
+                {
+                    Step = (ends[0].Si!.Value, ends[1].Si!.Value),
+                };
             form.Refuse(p.Key, $"“{text}”: type the lower and the upper end of the strip's step, such as 20-40.");
             return null;
         }

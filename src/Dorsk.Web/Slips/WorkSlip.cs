@@ -8,9 +8,28 @@ internal sealed class WorkSlip : ISlip
 {
     private static readonly (PondWork Work, string Word)[] Works =
     [
-        (PondWork.Note, "note"), (PondWork.Drained, "drained, old fish caught"), (PondWork.DriedOut, "bottom dried until it cracked"), (PondWork.BottomMended, "mud out, holes plugged, banks or net mended"), (PondWork.LinerWashed, "liner, tank or net washed"), (PondWork.Limed, "limed"),
-        (PondWork.ScreensFitted, "screens fitted"), (PondWork.Filling, "filling began"), (PondWork.HeldWater, "leak test passed"), (PondWork.PestTreated, "treated against wild fish"), (PondWork.BioassayPassed, "a few fish lived in it: poison gone"), (PondWork.Filled, "full"),
-        (PondWork.Manured, "manure spread on the dry floor"), (PondWork.Fertilised, "fertilised, one dose"), (PondWork.CoverOpened, "floating plants opened"), (PondWork.FoodSeen, "plankton sample: food enough for fry"), (PondWork.WaterChanged, "a part of the water changed"), (PondWork.ToppedUp, "topped up"), (PondWork.NoWildFish, "no wild fish found"), (PondWork.DeclaredReady, "declared ready to stock"), (PondWork.TastePassed, "taste test passed"), (PondWork.LinerMended, "liner mended"),
+        (PondWork.Note, "note"),
+        (PondWork.Drained, "drained, old fish caught"),
+        (PondWork.DriedOut, "bottom dried until it cracked"),
+        (PondWork.BottomMended, "mud out, holes plugged, banks or net mended"),
+        (PondWork.LinerWashed, "liner, tank or net washed"),
+        (PondWork.Limed, "limed"),
+        (PondWork.ScreensFitted, "screens fitted"),
+        (PondWork.Filling, "filling began"),
+        (PondWork.HeldWater, "leak test passed"),
+        (PondWork.PestTreated, "treated against wild fish"),
+        (PondWork.BioassayPassed, "a few fish lived in it: poison gone"),
+        (PondWork.Filled, "full"),
+        (PondWork.Manured, "manure spread on the dry floor"),
+        (PondWork.Fertilised, "fertilised, one dose"),
+        (PondWork.CoverOpened, "floating plants opened"),
+        (PondWork.FoodSeen, "plankton sample: food enough for fry"),
+        (PondWork.WaterChanged, "a part of the water changed"),
+        (PondWork.ToppedUp, "topped up"),
+        (PondWork.NoWildFish, "no wild fish found"),
+        (PondWork.DeclaredReady, "declared ready to stock"),
+        (PondWork.TastePassed, "taste test passed"),
+        (PondWork.LinerMended, "liner mended"),
     ];
 
     public string Key => "work";
@@ -36,24 +55,54 @@ internal sealed class WorkSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new("Work", "What", FieldKind.Choice, (old?.Work ?? PondWork.Note).ToString(), Options: Works.Select(w => (w.Work.ToString(), w.Word)).ToList()),
-            new("Amount", "Amount, if any", FieldKind.Quantity, Lines.Plain(c, old?.AmountKg, Measures.Mass), Measures.Mass),
+            new(
+                "Work",
+                "What",
+                FieldKind.Choice,
+                (old?.Work ?? PondWork.Note).ToString(),
+                Options: Works.Select(w => (w.Work.ToString(), w.Word)).ToList()
+            ),
+            new(
+                "Amount",
+                "Amount, if any",
+                FieldKind.Quantity,
+                Lines.Plain(c, old?.AmountKg, Measures.Mass),
+                Measures.Mass
+            ),
             new("Text", "In words", FieldKind.Words, old?.Text ?? "", Hint: "product and lot where one was used"),
         ];
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var work = form.Choice("Work", Works.Select(w => (w.Work.ToString(), w.Work)).ToList(), "kind of work", PondWork.Note);
+        var work = form.Choice(
+            "Work",
+            Works.Select(w => (w.Work.ToString(), w.Work)).ToList(),
+            "kind of work",
+            PondWork.Note
+        );
         var kg = form.MaybeQuantity("Amount", Measures.Mass);
         if (kg is < 0 or > 1_000_000)
             form.Refuse("Amount", "0 to 1,000,000 kg.");
         if (work == PondWork.Note && form.Empty("Text"))
             form.Refuse("Text", "A note needs words.");
         if (work == PondWork.PestTreated && form.Empty("Text"))
-            form.Refuse("Text", "Write which product it was, by its label: whoever stocks or sells these fish will ask.");
+            form.Refuse(
+                "Text",
+                "Write which product it was, by its label: whoever stocks or sells these fish will ask."
+            );
         if (work is PondWork.WaterChanged or PondWork.ToppedUp && form.Empty("Text"))
-            form.Refuse("Text", work == PondWork.ToppedUp ? "Write how much: centimetres on the gauge, or cubic metres. It tells a leak from what the sun takes." : "Write how much, and where the old water went: a permit may ask for it.");
-        return new(form.When(), [new PondWorked(c.PondId, work, form.Text("Text"), kg)], $"{c.Story!.Pond.Code} {Word(work)} {form.Text("Amount")} {form.Text("Text")}".Trim(), []);
+            form.Refuse(
+                "Text",
+                work == PondWork.ToppedUp
+                    ? "Write how much: centimetres on the gauge, or cubic metres. It tells a leak from what the sun takes."
+                    : "Write how much, and where the old water went: a permit may ask for it."
+            );
+        return new(
+            form.When(),
+            [new PondWorked(c.PondId, work, form.Text("Text"), kg)],
+            $"{c.Story!.Pond.Code} {Word(work)} {form.Text("Amount")} {form.Text("Text")}".Trim(),
+            []
+        );
     }
 }

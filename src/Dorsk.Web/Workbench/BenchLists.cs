@@ -10,7 +10,13 @@ internal static class BenchLists
     /// <summary>Whole numbers.</summary>
     public static List<int> Wholes(BenchForm f, string field)
     {
-        var read = Parts(f, field, 200).Select(p => int.TryParse(p, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n <= StockRules.MostFish ? n : -1).ToList();
+        var read = Parts(f, field, 200)
+            .Select(p =>
+                int.TryParse(p, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n <= StockRules.MostFish
+                    ? n
+                    : -1
+            )
+            .ToList();
         if (read.Count is 0 or > 200 || read.Contains(-1))
             f.Form.Refuse(field, "1 to 200 whole numbers with blanks between them, such as 102 96 110.");
         return read;
@@ -25,5 +31,6 @@ internal static class BenchLists
         return read;
     }
 
-    private static List<string> Parts(BenchForm f, string field, int most) => [.. f.Form.Text(field).Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries).Take(most + 1)];
+    private static List<string> Parts(BenchForm f, string field, int most) =>
+        [.. f.Form.Text(field).Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries).Take(most + 1)];
 }

@@ -15,7 +15,15 @@ namespace Dorsk.Web.Workbench;
 public sealed record Figure(string Label, string Text, Grounds Why, bool Main = false);
 
 /// <summary>Shares over a grid of pH and temperature, with the place of what was typed.</summary>
-public sealed record HeatMap(IReadOnlyList<double> Ph, IReadOnlyList<double> TempC, Func<double, double, double> MgL, double ConstantMgL, double PeakMgL, double AtPh, double AtTempC);
+public sealed record HeatMap(
+    IReadOnlyList<double> Ph,
+    IReadOnlyList<double> TempC,
+    Func<double, double, double> MgL,
+    double ConstantMgL,
+    double PeakMgL,
+    double AtPh,
+    double AtTempC
+);
 
 /// <summary>A pond cut across, filled to a level.</summary>
 public sealed record CrossSection(double TopM, double BottomM, double DepthM, double LevelM);
@@ -29,7 +37,16 @@ public sealed record CrossSection(double TopM, double BottomM, double DepthM, do
 /// <param name="Map">A map of shares, or null.</param>
 /// <param name="Section">A cross-section, or null.</param>
 /// <param name="Points">Points of a place, or null.</param>
-public sealed record Worked(IReadOnlyList<Figure> Figures, string Words, Judgement? Verdict = null, IReadOnlyList<string>? Cautions = null, IReadOnlyList<string[]>? Table = null, HeatMap? Map = null, CrossSection? Section = null, IReadOnlyList<Dorsk.Core.Ponds.PlacePoint>? Points = null);
+public sealed record Worked(
+    IReadOnlyList<Figure> Figures,
+    string Words,
+    Judgement? Verdict = null,
+    IReadOnlyList<string>? Cautions = null,
+    IReadOnlyList<string[]>? Table = null,
+    HeatMap? Map = null,
+    CrossSection? Section = null,
+    IReadOnlyList<Dorsk.Core.Ponds.PlacePoint>? Points = null
+);
 
 /// <summary>A calculator without a pond, or with one to start from. A new one is a new class and one line in <see cref="AllCalculators"/>.</summary>
 public interface ICalculator
@@ -87,14 +104,20 @@ public sealed class BenchForm(SlipForm form, Dorsk.Core.Ponds.PondShape? asBuilt
         var si = form.Quantity(field, measure);
         if (double.IsFinite(si) && (si < low || si > high))
         {
-            form.Refuse(field, $"{Say(si, measure)} is outside what can be worked with: {Say(low, measure)} to {Say(high, measure)}.");
+            form.Refuse(
+                field,
+                $"{Say(si, measure)} is outside what can be worked with: {Say(low, measure)} to {Say(high, measure)}."
+            );
             return double.NaN;
         }
         return si;
     }
 
     /// <summary>The same for a field that may be empty.</summary>
-    public double? MaybeQ(string field, Measure measure, double low, double high) => form.Empty(field) ? null : Q(field, measure, low, high) is var si && double.IsFinite(si) ? si : null;
+    public double? MaybeQ(string field, Measure measure, double low, double high) =>
+        form.Empty(field) ? null
+        : Q(field, measure, low, high) is var si && double.IsFinite(si) ? si
+        : null;
 
     /// <summary>A whole number between two ends.</summary>
     public int Whole(string field, string what, int low, int high)
@@ -116,12 +139,51 @@ public static class AllCalculators
     /// <summary>The list, in the order of the page.</summary>
     public static readonly IReadOnlyList<ICalculator> List =
     [
-        new SaturationCalculator(), new AmmoniaCalculator(), new AlkalinityCalculator(), new NitriteSaltCalculator(), new CarbonCalculator(), new AirCalculator(), new PowerCalculator(), new PulleyCalculator(), new BottleCalculator(), new CarbonDioxideCalculator(), new MixingCalculator(), new ExchangeCalculator(),
-        new PlaceCalculator(), new SizeCalculator(), new VolumeCalculator(), new FillCalculator(), new DrainCalculator(), new LeakCalculator(), new BuildingCalculator(), new QuotationCalculator(), new FertiliserCalculator(), new NurseryCalculator(), new MixCalculator(), new SquareCalculator(), new GrownFeedCalculator(), new CountCalculator(), new ThrowCalculator(), new LengthCalculator(), new RoadCalculator(), new ConverterCalculator(),
+        new SaturationCalculator(),
+        new AmmoniaCalculator(),
+        new AlkalinityCalculator(),
+        new NitriteSaltCalculator(),
+        new CarbonCalculator(),
+        new AirCalculator(),
+        new PowerCalculator(),
+        new PulleyCalculator(),
+        new BottleCalculator(),
+        new CarbonDioxideCalculator(),
+        new MixingCalculator(),
+        new ExchangeCalculator(),
+        new PlaceCalculator(),
+        new SizeCalculator(),
+        new VolumeCalculator(),
+        new FillCalculator(),
+        new DrainCalculator(),
+        new LeakCalculator(),
+        new BuildingCalculator(),
+        new QuotationCalculator(),
+        new FertiliserCalculator(),
+        new NurseryCalculator(),
+        new MixCalculator(),
+        new SquareCalculator(),
+        new GrownFeedCalculator(),
+        new CountCalculator(),
+        new ThrowCalculator(),
+        new LengthCalculator(),
+        new RoadCalculator(),
+        new ConverterCalculator(),
     ];
 
     /// <summary>The calculator that doses a remedy.</summary>
-    public static ICalculator Of(Remedy remedy) => List.First(c => c.Key == remedy switch { Remedy.Air => "air", Remedy.ChangeWater => "exchange", Remedy.Carbon => "carbon", Remedy.Salt => "salt", _ => "alkalinity" });
+    public static ICalculator Of(Remedy remedy) =>
+        List.First(c =>
+            c.Key
+            == remedy switch
+            {
+                Remedy.Air => "air",
+                Remedy.ChangeWater => "exchange",
+                Remedy.Carbon => "carbon",
+                Remedy.Salt => "salt",
+                _ => "alkalinity",
+            }
+        );
 
     /// <summary>A calculator by its name in the address, or null.</summary>
     public static ICalculator? Find(string key) => List.FirstOrDefault(c => c.Key == key);

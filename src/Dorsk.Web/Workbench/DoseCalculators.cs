@@ -17,37 +17,116 @@ internal sealed class AlkalinityCalculator : ICalculator
     public string Lead => "product, bags and daily steps for this volume";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("product", "Product", FieldKind.Choice, "NaHCO3", Options: AlkalinityProduct.All.Select(p => (p.Formula, p.Name)).ToList()),
-        new("purity", "Purity, or neutralising value against it", FieldKind.Quantity, "100", Measures.Share, "on the bag"),
-        new("now", "Alkalinity now", FieldKind.Quantity, s.Of(s.Last(Parameter.Alkalinity), 40, Measures.CoarseConcentration), Measures.CoarseConcentration, "as CaCO₃"),
-        new("wanted", "Wanted", FieldKind.Quantity, "80", Measures.CoarseConcentration, "ponds 40 to 120"),
-        new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume, "at today's gauge level"),
-        new("bag", "Weight of a bag", FieldKind.Quantity, s.Plain(25, Measures.Mass), Measures.Mass, "read it on the bag each time"),
-        new("fish", "Fish are in the water", FieldKind.Yes, "true"),
-    ];
+        [
+            new(
+                "product",
+                "Product",
+                FieldKind.Choice,
+                "NaHCO3",
+                Options: AlkalinityProduct.All.Select(p => (p.Formula, p.Name)).ToList()
+            ),
+            new(
+                "purity",
+                "Purity, or neutralising value against it",
+                FieldKind.Quantity,
+                "100",
+                Measures.Share,
+                "on the bag"
+            ),
+            new(
+                "now",
+                "Alkalinity now",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Alkalinity), 40, Measures.CoarseConcentration),
+                Measures.CoarseConcentration,
+                "as CaCO₃"
+            ),
+            new("wanted", "Wanted", FieldKind.Quantity, "80", Measures.CoarseConcentration, "ponds 40 to 120"),
+            new(
+                "volume",
+                "Water volume",
+                FieldKind.Quantity,
+                s.Of(s.VolumeM3, 1000, Measures.Volume),
+                Measures.Volume,
+                "at today's gauge level"
+            ),
+            new(
+                "bag",
+                "Weight of a bag",
+                FieldKind.Quantity,
+                s.Plain(25, Measures.Mass),
+                Measures.Mass,
+                "read it on the bag each time"
+            ),
+            new("fish", "Fish are in the water", FieldKind.Yes, "true"),
+        ];
 
     public Worked? Work(BenchForm f)
     {
-        var product = f.Form.Choice("product", AlkalinityProduct.All.Select(p => (p.Formula, p)).ToList(), "product", AlkalinityProduct.All[0]);
-        var (purity, now, wanted) = (f.Q("purity", Measures.Share, 5, 200), f.Q("now", Measures.CoarseConcentration, 0, 1000), f.Q("wanted", Measures.CoarseConcentration, 0, 500));
-        var (volume, bag, fish) = (f.Q("volume", Measures.Volume, 0.001, 1e7), f.Q("bag", Measures.Mass, 0.1, 2000), f.Form.Yes("fish"));
+        var product = f.Form.Choice(
+            "product",
+            AlkalinityProduct.All.Select(p => (p.Formula, p)).ToList(),
+            "product",
+            AlkalinityProduct.All[0]
+        );
+        var (purity, now, wanted) = (
+            f.Q("purity", Measures.Share, 5, 200),
+            f.Q("now", Measures.CoarseConcentration, 0, 1000),
+            f.Q("wanted", Measures.CoarseConcentration, 0, 500)
+        );
+        var (volume, bag, fish) = (
+            f.Q("volume", Measures.Volume, 0.001, 1e7),
+            f.Q("bag", Measures.Mass, 0.1, 2000),
+            f.Form.Yes("fish")
+        );
         if (f.Sound && fish && product.StepGM3 == 0)
-            f.Form.Refuse("product", $"{char.ToUpperInvariant(product.Name[0])}{product.Name[1..]} is never given over fish: it kills them. Take sodium bicarbonate, or limestone where there is time.");
+            f.Form.Refuse(
+                "product",
+                $"{char.ToUpperInvariant(product.Name[0])}{product.Name[1..]} is never given over fish: it kills them. Take sodium bicarbonate, or limestone where there is time."
+            );
         if (!f.Sound)
             return null;
-        var dose = Doses.InSteps(Doses.AlkalinityGM3(product, purity, now, wanted), fish ? product.StepGM3 : null, volume);
-        var why = Grounds.Of("Pure product for 1 mg/L as CaCO₃ by stoichiometry, by the wanted rise, the purity and the volume; parted into daily steps that water with fish bears.", AlkalinityProduct.Source,
-            Input.Said("pure product", f.Here.Figure(product.GPerM3PerMgL, 2) + " g/m³ for 1 mg/L", "stoichiometry"), new Input("rise", Math.Max(0, wanted - now), Measures.CoarseConcentration, "typed"), new Input("volume", volume, Measures.Volume, "typed"),
-            Input.Said("step limit with fish", product.StepGM3 is > 0 and { } step ? $"{f.Here.Figure(step, 0)} g/m³ a day" : product.StepGM3 is null ? "none needed" : "never over fish", "starting value"));
+        var dose = Doses.InSteps(
+            Doses.AlkalinityGM3(product, purity, now, wanted),
+            fish ? product.StepGM3 : null,
+            volume
+        );
+        var why = Grounds.Of(
+            "Pure product for 1 mg/L as CaCO₃ by stoichiometry, by the wanted rise, the purity and the volume; parted into daily steps that water with fish bears.",
+            AlkalinityProduct.Source,
+            Input.Said("pure product", f.Here.Figure(product.GPerM3PerMgL, 2) + " g/m³ for 1 mg/L", "stoichiometry"),
+            new Input("rise", Math.Max(0, wanted - now), Measures.CoarseConcentration, "typed"),
+            new Input("volume", volume, Measures.Volume, "typed"),
+            Input.Said(
+                "step limit with fish",
+                product.StepGM3 is > 0 and { } step ? $"{f.Here.Figure(step, 0)} g/m³ a day"
+                    : product.StepGM3 is null ? "none needed"
+                    : "never over fish",
+                "starting value"
+            )
+        );
         if (dose.Days == 0)
             return new([new("Product", f.Say(0, Measures.Mass), why, Main: true)], "The alkalinity is there already.");
-        return new([
-            new("Product in all", f.Say(dose.Kg, Measures.Mass), why, Main: true), new("Bags", $"{f.Here.Figure(Math.Floor(dose.Kg / bag), 0)} and {f.Say(dose.Kg % bag, Measures.Mass)}", why),
-            new("A day", dose.Days == 1 ? "all at once" : $"{f.Say(dose.StepKg, Measures.Mass)} on {dose.Days} days", why), new("In the water", f.Here.Figure(dose.GM3, 1) + " g/m³", why),
-        ],
-            dose.Days == 1 ? "Within one safe step. Spread it over the whole surface; read pH and alkalinity the next day." : $"Not at once: {dose.Days} days, each within the step that water with fish bears. Read pH before each.",
-            Cautions: [product.Caution, product.Note]);
+        return new(
+            [
+                new("Product in all", f.Say(dose.Kg, Measures.Mass), why, Main: true),
+                new(
+                    "Bags",
+                    $"{f.Here.Figure(Math.Floor(dose.Kg / bag), 0)} and {f.Say(dose.Kg % bag, Measures.Mass)}",
+                    why
+                ),
+                new(
+                    "A day",
+                    dose.Days == 1 ? "all at once" : $"{f.Say(dose.StepKg, Measures.Mass)} on {dose.Days} days",
+                    why
+                ),
+                new("In the water", f.Here.Figure(dose.GM3, 1) + " g/m³", why),
+            ],
+            dose.Days == 1
+                ? "Within one safe step. Spread it over the whole surface; read pH and alkalinity the next day."
+                : $"Not at once: {dose.Days} days, each within the step that water with fish bears. Read pH before each.",
+            Cautions: [product.Caution, product.Note]
+        );
     }
 }
 
@@ -61,30 +140,95 @@ internal sealed class NitriteSaltCalculator : ICalculator
     public string Lead => "chloride that keeps nitrite out of the gills";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("nitrite", "Nitrite", FieldKind.Quantity, s.Of(s.Last(Parameter.Nitrite), 1, Measures.Concentration), Measures.Concentration),
-        new("basis", "The kit reports it as", FieldKind.Choice, "N", Options: KitBasis.Nitrite.Select(b => (b.Key, b.Name)).ToList()),
-        new("chloride", "Chloride now", FieldKind.Quantity, "10", Measures.CoarseConcentration, "unknown: type 0"),
-        new("ratio", "Chloride to nitrite-N", FieldKind.Quantity, "10", Measures.Plain, "10 wanted, 6 the least; more for trout and shrimp"),
-        new("salt", "Salt", FieldKind.Choice, "NaCl", Options: ChlorideSalt.All.Select(c => (c.Formula, c.Name)).ToList()),
-        new("purity", "Purity", FieldKind.Quantity, "99", Measures.Share), new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume, "at today's gauge level"),
-    ];
+        [
+            new(
+                "nitrite",
+                "Nitrite",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Nitrite), 1, Measures.Concentration),
+                Measures.Concentration
+            ),
+            new(
+                "basis",
+                "The kit reports it as",
+                FieldKind.Choice,
+                "N",
+                Options: KitBasis.Nitrite.Select(b => (b.Key, b.Name)).ToList()
+            ),
+            new("chloride", "Chloride now", FieldKind.Quantity, "10", Measures.CoarseConcentration, "unknown: type 0"),
+            new(
+                "ratio",
+                "Chloride to nitrite-N",
+                FieldKind.Quantity,
+                "10",
+                Measures.Plain,
+                "10 wanted, 6 the least; more for trout and shrimp"
+            ),
+            new(
+                "salt",
+                "Salt",
+                FieldKind.Choice,
+                "NaCl",
+                Options: ChlorideSalt.All.Select(c => (c.Formula, c.Name)).ToList()
+            ),
+            new("purity", "Purity", FieldKind.Quantity, "99", Measures.Share),
+            new(
+                "volume",
+                "Water volume",
+                FieldKind.Quantity,
+                s.Of(s.VolumeM3, 1000, Measures.Volume),
+                Measures.Volume,
+                "at today's gauge level"
+            ),
+        ];
 
     public Worked? Work(BenchForm f)
     {
         var typed = f.Q("nitrite", Measures.Concentration, 0, 100);
-        var nitrite = typed * f.Form.Choice("basis", KitBasis.Nitrite.Select(b => (b.Key, b.NitrogenShare)).ToList(), "basis", 1.0);
-        var (chloride, ratio, purity, volume) = (f.Q("chloride", Measures.CoarseConcentration, 0, 20_000), f.Q("ratio", Measures.Plain, 1, 100), f.Q("purity", Measures.Share, 5, 100), f.Q("volume", Measures.Volume, 0.001, 1e7));
-        var salt = f.Form.Choice("salt", ChlorideSalt.All.Select(c => (c.Formula, c)).ToList(), "salt", ChlorideSalt.All[0]);
+        var nitrite =
+            typed
+            * f.Form.Choice("basis", KitBasis.Nitrite.Select(b => (b.Key, b.NitrogenShare)).ToList(), "basis", 1.0);
+        var (chloride, ratio, purity, volume) = (
+            f.Q("chloride", Measures.CoarseConcentration, 0, 20_000),
+            f.Q("ratio", Measures.Plain, 1, 100),
+            f.Q("purity", Measures.Share, 5, 100),
+            f.Q("volume", Measures.Volume, 0.001, 1e7)
+        );
+        var salt = f.Form.Choice(
+            "salt",
+            ChlorideSalt.All.Select(c => (c.Formula, c)).ToList(),
+            "salt",
+            ChlorideSalt.All[0]
+        );
         if (!f.Sound)
             return null;
         var add = Doses.ChlorideToAddMgL(nitrite, ratio, chloride);
         var dose = Doses.InSteps(Doses.SaltGM3(salt, purity, add), Doses.SaltStepGM3, volume);
-        var why = Grounds.Of("Chloride wanted is the ratio times nitrite as nitrogen; what is there already is taken off. Always on nitrite-N: 10 on N is 3.04 on NO₂.", "Stoichiometry; ratio of the trade (Boyd 1998), starting value",
-            new Input("nitrite as N", nitrite, Measures.Concentration, "typed"), new Input("chloride to add", add, Measures.CoarseConcentration, "worked out"), Input.Said("chloride in the salt", f.Here.Figure(100 * salt.ChlorideShare, 1) + " %", "stoichiometry"));
-        return dose.Days == 0 ? new([new("Salt", f.Say(0, Measures.Mass), why, Main: true)], "There is chloride enough for this nitrite. Find where the nitrite comes from: feed less, change water.")
-            : new([new("Salt in all", f.Say(dose.Kg, Measures.Mass), why, Main: true), new("Chloride to add", f.Say(add, Measures.CoarseConcentration), why), new("A day", dose.Days == 1 ? "all at once" : $"{f.Say(dose.StepKg, Measures.Mass)} on {dose.Days} days", why)],
-                "Plain salt without additives, dissolved, round the pond. It protects the fish; it does not take the nitrite away: feed less, change water, give air.", Cautions: ["Salt stays in the water and in what you drain: local rules hold."]);
+        var why = Grounds.Of(
+            "Chloride wanted is the ratio times nitrite as nitrogen; what is there already is taken off. Always on nitrite-N: 10 on N is 3.04 on NO₂.",
+            "Stoichiometry; ratio of the trade (Boyd 1998), starting value",
+            new Input("nitrite as N", nitrite, Measures.Concentration, "typed"),
+            new Input("chloride to add", add, Measures.CoarseConcentration, "worked out"),
+            Input.Said("chloride in the salt", f.Here.Figure(100 * salt.ChlorideShare, 1) + " %", "stoichiometry")
+        );
+        return dose.Days == 0
+            ? new(
+                [new("Salt", f.Say(0, Measures.Mass), why, Main: true)],
+                "There is chloride enough for this nitrite. Find where the nitrite comes from: feed less, change water."
+            )
+            : new(
+                [
+                    new("Salt in all", f.Say(dose.Kg, Measures.Mass), why, Main: true),
+                    new("Chloride to add", f.Say(add, Measures.CoarseConcentration), why),
+                    new(
+                        "A day",
+                        dose.Days == 1 ? "all at once" : $"{f.Say(dose.StepKg, Measures.Mass)} on {dose.Days} days",
+                        why
+                    ),
+                ],
+                "Plain salt without additives, dissolved, round the pond. It protects the fish; it does not take the nitrite away: feed less, change water, give air.",
+                Cautions: ["Salt stays in the water and in what you drain: local rules hold."]
+            );
     }
 }
 
@@ -98,25 +242,61 @@ internal sealed class CarbonCalculator : ICalculator
     public string Lead => "molasses or flour that ties ammonia up";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("tan", "Total ammonia now, as N", FieldKind.Quantity, s.Of(s.Last(Parameter.Tan), 2, Measures.Concentration), Measures.Concentration), new("wanted", "Wanted", FieldKind.Quantity, "0.5", Measures.Concentration),
-        new("source", "Source", FieldKind.Choice, "0.3", Options: [("0.3", "molasses, 30 % carbon"), ("0.42", "sugar, 42 %"), ("0.4", "flour or bran, 40 %")]),
-        new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume), new("do", "Oxygen now", FieldKind.Quantity, s.Of(s.Last(Parameter.Oxygen), 6, Measures.Oxygen), Measures.Oxygen),
-    ];
+        [
+            new(
+                "tan",
+                "Total ammonia now, as N",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Tan), 2, Measures.Concentration),
+                Measures.Concentration
+            ),
+            new("wanted", "Wanted", FieldKind.Quantity, "0.5", Measures.Concentration),
+            new(
+                "source",
+                "Source",
+                FieldKind.Choice,
+                "0.3",
+                Options: [("0.3", "molasses, 30 % carbon"), ("0.42", "sugar, 42 %"), ("0.4", "flour or bran, 40 %")]
+            ),
+            new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume),
+            new(
+                "do",
+                "Oxygen now",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Oxygen), 6, Measures.Oxygen),
+                Measures.Oxygen
+            ),
+        ];
 
     public Worked? Work(BenchForm f)
     {
-        var (tan, wanted, volume, oxygen) = (f.Q("tan", Measures.Concentration, 0, 100), f.Q("wanted", Measures.Concentration, 0, 100), f.Q("volume", Measures.Volume, 0.001, 1e7), f.Q("do", Measures.Oxygen, 0, 30));
+        var (tan, wanted, volume, oxygen) = (
+            f.Q("tan", Measures.Concentration, 0, 100),
+            f.Q("wanted", Measures.Concentration, 0, 100),
+            f.Q("volume", Measures.Volume, 0.001, 1e7),
+            f.Q("do", Measures.Oxygen, 0, 30)
+        );
         var share = f.Form.Choice("source", [("0.3", 0.3), ("0.42", 0.42), ("0.4", 0.4)], "source", 0.3);
         if (!f.Sound)
             return null;
         var removed = Math.Max(0, tan - wanted);
         var (low, high, oxygenKg) = CarbonDose.For(removed, share, volume);
-        var why = Grounds.Of("Carbon that microbes need to build the ammonia nitrogen in: their C:N of 4 by the share they build in (0.4) and the carbon in the source. Given as a range, 6 to 10 g of carbon for 1 g of nitrogen.", "Avnimelech 1999; Ebeling and others 2006",
-            new Input("ammonia nitrogen to tie up", removed, Measures.Concentration, "typed"), new Input("volume", volume, Measures.Volume, "typed"), new Input("oxygen it will take", oxygenKg, Measures.Mass, "4.7 g for 1 g of nitrogen"));
-        return new([new("Source", $"{f.Say(low, Measures.Mass)} to {f.Say(high, Measures.Mass)}", why, Main: true), new("Oxygen it will take", f.Say(oxygenKg, Measures.Mass), why)],
-            "In parts over the day, with all air running, starting in the morning.", CarbonDose.Brake(oxygen, WaterLimits.WarmWaterFish, f.Here.Hand),
-            ["Never with oxygen low or power in doubt."]);
+        var why = Grounds.Of(
+            "Carbon that microbes need to build the ammonia nitrogen in: their C:N of 4 by the share they build in (0.4) and the carbon in the source. Given as a range, 6 to 10 g of carbon for 1 g of nitrogen.",
+            "Avnimelech 1999; Ebeling and others 2006",
+            new Input("ammonia nitrogen to tie up", removed, Measures.Concentration, "typed"),
+            new Input("volume", volume, Measures.Volume, "typed"),
+            new Input("oxygen it will take", oxygenKg, Measures.Mass, "4.7 g for 1 g of nitrogen")
+        );
+        return new(
+            [
+                new("Source", $"{f.Say(low, Measures.Mass)} to {f.Say(high, Measures.Mass)}", why, Main: true),
+                new("Oxygen it will take", f.Say(oxygenKg, Measures.Mass), why),
+            ],
+            "In parts over the day, with all air running, starting in the morning.",
+            CarbonDose.Brake(oxygen, WaterLimits.WarmWaterFish, f.Here.Hand),
+            ["Never with oxygen low or power in doubt."]
+        );
     }
 }
 
@@ -130,19 +310,92 @@ internal sealed class FertiliserCalculator : ICalculator
     public string Lead => "kilograms of each for a wanted nitrogen and phosphate";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("area", "Water surface", FieldKind.Quantity, s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area), Measures.Area),
-        new("n", "Nitrogen wanted per hectare", FieldKind.Quantity, s.Plain(8, Measures.AreaLoad), Measures.AreaLoad, "8 kg N a dose"), new("p", "Phosphate wanted per hectare", FieldKind.Quantity, s.Plain(8, Measures.AreaLoad), Measures.AreaLoad, "3 to 8 kg a dose"),
-        new("pbasis", "That phosphate is", FieldKind.Choice, "P2O5", Options: [("P2O5", "P₂O₅, as on the bag"), ("P", "phosphorus (P)")]),
-        new("an", "First bag: nitrogen", FieldKind.Quantity, "18", Measures.Share), new("ap", "First bag: phosphate, P₂O₅", FieldKind.Quantity, "46", Measures.Share), new("bn", "Second bag: nitrogen", FieldKind.Quantity, "46", Measures.Share, "0 without one"),
-        new("secchi", "Secchi depth", FieldKind.Quantity, s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : "", Measures.ShortLength, "empty when not read"), new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 24, Measures.Temperature), Measures.Temperature),
-        new("dawns", "Dawn oxygen of the last four mornings", FieldKind.Words, Dawns(s), Measures.Oxygen, "oldest first, with spaces; empty when not read"),
-        new("watch", "Watch level of oxygen here", FieldKind.Quantity, s.Pond?.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch ? s.Plain(watch, Measures.Oxygen) : s.Plain(4, Measures.Oxygen), Measures.Oxygen),
-        new("alk", "Alkalinity", FieldKind.Quantity, s.Last(Parameter.Alkalinity) is { } alk ? s.Plain(alk, Measures.CoarseConcentration) : "", Measures.CoarseConcentration, "empty when not read"),
-        new("ph", "pH in the afternoon", FieldKind.Quantity, s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "", Measures.Ph, "empty when not read"),
-    ];
+        [
+            new(
+                "area",
+                "Water surface",
+                FieldKind.Quantity,
+                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area),
+                Measures.Area
+            ),
+            new(
+                "n",
+                "Nitrogen wanted per hectare",
+                FieldKind.Quantity,
+                s.Plain(8, Measures.AreaLoad),
+                Measures.AreaLoad,
+                "8 kg N a dose"
+            ),
+            new(
+                "p",
+                "Phosphate wanted per hectare",
+                FieldKind.Quantity,
+                s.Plain(8, Measures.AreaLoad),
+                Measures.AreaLoad,
+                "3 to 8 kg a dose"
+            ),
+            new(
+                "pbasis",
+                "That phosphate is",
+                FieldKind.Choice,
+                "P2O5",
+                Options: [("P2O5", "P₂O₅, as on the bag"), ("P", "phosphorus (P)")]
+            ),
+            new("an", "First bag: nitrogen", FieldKind.Quantity, "18", Measures.Share),
+            new("ap", "First bag: phosphate, P₂O₅", FieldKind.Quantity, "46", Measures.Share),
+            new("bn", "Second bag: nitrogen", FieldKind.Quantity, "46", Measures.Share, "0 without one"),
+            new(
+                "secchi",
+                "Secchi depth",
+                FieldKind.Quantity,
+                s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : "",
+                Measures.ShortLength,
+                "empty when not read"
+            ),
+            new(
+                "temp",
+                "Water temperature",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Temperature), 24, Measures.Temperature),
+                Measures.Temperature
+            ),
+            new(
+                "dawns",
+                "Dawn oxygen of the last four mornings",
+                FieldKind.Words,
+                Dawns(s),
+                Measures.Oxygen,
+                "oldest first, with spaces; empty when not read"
+            ),
+            new(
+                "watch",
+                "Watch level of oxygen here",
+                FieldKind.Quantity,
+                s.Pond?.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch
+                    ? s.Plain(watch, Measures.Oxygen)
+                    : s.Plain(4, Measures.Oxygen),
+                Measures.Oxygen
+            ),
+            new(
+                "alk",
+                "Alkalinity",
+                FieldKind.Quantity,
+                s.Last(Parameter.Alkalinity) is { } alk ? s.Plain(alk, Measures.CoarseConcentration) : "",
+                Measures.CoarseConcentration,
+                "empty when not read"
+            ),
+            new(
+                "ph",
+                "pH in the afternoon",
+                FieldKind.Quantity,
+                s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "",
+                Measures.Ph,
+                "empty when not read"
+            ),
+        ];
 
-    private static string Dawns(BenchStart s) => s.Pond is null ? "" : string.Join(' ', s.Pond.LastDawns(s.Here.Today).Select(v => s.Plain(v, Measures.Oxygen)));
+    private static string Dawns(BenchStart s) =>
+        s.Pond is null ? "" : string.Join(' ', s.Pond.LastDawns(s.Here.Today).Select(v => s.Plain(v, Measures.Oxygen)));
 
     private static List<double> ReadDawns(BenchForm f)
     {
@@ -160,19 +413,49 @@ internal sealed class FertiliserCalculator : ICalculator
 
     public Worked? Work(BenchForm f)
     {
-        var (area, n, p) = (f.Q("area", Measures.Area, 1, 1e7), f.Q("n", Measures.AreaLoad, 0, 200), f.Q("p", Measures.AreaLoad, 0, 200));
+        var (area, n, p) = (
+            f.Q("area", Measures.Area, 1, 1e7),
+            f.Q("n", Measures.AreaLoad, 0, 200),
+            f.Q("p", Measures.AreaLoad, 0, 200)
+        );
         var phosphate = p * f.Form.Choice("pbasis", [("P2O5", 1.0), ("P", Fertiliser.P2O5PerP)], "basis", 1.0);
-        var (an, ap, bn) = (f.Q("an", Measures.Share, 0, 100), f.Q("ap", Measures.Share, 0, 100), f.Q("bn", Measures.Share, 0, 100));
-        var (secchi, temp) = (f.MaybeQ("secchi", Measures.ShortLength, 0.01, 10), f.Q("temp", Measures.Temperature, 0, 45));
-        var (dawns, watch, alk, ph) = (ReadDawns(f), f.MaybeQ("watch", Measures.Oxygen, 0.5, 12), f.MaybeQ("alk", Measures.CoarseConcentration, 0, 800), f.MaybeQ("ph", Measures.Ph, 3, 11.5));
+        var (an, ap, bn) = (
+            f.Q("an", Measures.Share, 0, 100),
+            f.Q("ap", Measures.Share, 0, 100),
+            f.Q("bn", Measures.Share, 0, 100)
+        );
+        var (secchi, temp) = (
+            f.MaybeQ("secchi", Measures.ShortLength, 0.01, 10),
+            f.Q("temp", Measures.Temperature, 0, 45)
+        );
+        var (dawns, watch, alk, ph) = (
+            ReadDawns(f),
+            f.MaybeQ("watch", Measures.Oxygen, 0.5, 12),
+            f.MaybeQ("alk", Measures.CoarseConcentration, 0, 800),
+            f.MaybeQ("ph", Measures.Ph, 3, 11.5)
+        );
         if (f.Sound && an == 0 && ap == 0)
             f.Form.Refuse("ap", "The first bag holds neither nitrogen nor phosphate. Read its grade again.");
         if (!f.Sound)
             return null;
         var dose = Fertiliser.Dose(area / 10_000, n, phosphate, an, ap, bn);
-        var why = Grounds.Of("The first bag is sized on phosphate (on nitrogen where it has none); the second tops nitrogen up. Phosphate is P₂O₅ as bags say it: 2.29 times the phosphorus.", "Grades by mass; doses after Boyd 1990, starting values",
-            new Input("nitrogen wanted", n, Measures.AreaLoad, "typed"), new Input("phosphate wanted, P₂O₅", phosphate, Measures.AreaLoad, "typed"), new Input("area", area, Measures.Area, "typed"));
-        return new([new("First bag", f.Say(dose.AKg, Measures.Mass), why, Main: true), new("Second bag", f.Say(dose.BKg, Measures.Mass), why)],
-            dose.SurplusNKgHa > 0.01 ? $"With the phosphate comes {f.Say(dose.SurplusNKgHa, Measures.AreaLoad)} more nitrogen than wanted." : "Dissolve it first; on a bright morning.", FertiliserBrake.Of(new(temp, secchi, dawns, watch, alk, ph, an > 0 || bn > 0), f.Here.Hand), ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]);
+        var why = Grounds.Of(
+            "The first bag is sized on phosphate (on nitrogen where it has none); the second tops nitrogen up. Phosphate is P₂O₅ as bags say it: 2.29 times the phosphorus.",
+            "Grades by mass; doses after Boyd 1990, starting values",
+            new Input("nitrogen wanted", n, Measures.AreaLoad, "typed"),
+            new Input("phosphate wanted, P₂O₅", phosphate, Measures.AreaLoad, "typed"),
+            new Input("area", area, Measures.Area, "typed")
+        );
+        return new(
+            [
+                new("First bag", f.Say(dose.AKg, Measures.Mass), why, Main: true),
+                new("Second bag", f.Say(dose.BKg, Measures.Mass), why),
+            ],
+            dose.SurplusNKgHa > 0.01
+                ? $"With the phosphate comes {f.Say(dose.SurplusNKgHa, Measures.AreaLoad)} more nitrogen than wanted."
+                : "Dissolve it first; on a bright morning.",
+            FertiliserBrake.Of(new(temp, secchi, dawns, watch, alk, ph, an > 0 || bn > 0), f.Here.Hand),
+            ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]
+        );
     }
 }

@@ -11,23 +11,72 @@ namespace Dorsk.Web.Workbench;
 /// <summary>How many fish, without counting all of them.</summary>
 internal sealed class CountCalculator : ICalculator
 {
-    private static readonly Measure Millilitres = new("volume", new Unit("mL", 1, 0), new Unit("mL", 1, 0), 1, 1, new Unit("L", 1000, 0));
+    private static readonly Measure Millilitres = new(
+        "volume",
+        new Unit("mL", 1, 0),
+        new Unit("mL", 1, 0),
+        1,
+        1,
+        new Unit("L", 1000, 0)
+    );
 
-    private static readonly Measure Litres = new("volume", new Unit("L", 1000, 0), new Unit("L", 1000, 0), 2, 2, new Unit("mL", 1, 0));
+    private static readonly Measure Litres = new(
+        "volume",
+        new Unit("L", 1000, 0),
+        new Unit("L", 1000, 0),
+        2,
+        2,
+        new Unit("mL", 1, 0)
+    );
 
     public string Key => "count";
 
     public string Title => "Count fingerlings";
 
-    public string Lead => "by weight, by displaced water, or by one bag of many: the number with its range, and whether more samples are worth it";
+    public string Lead =>
+        "by weight, by displaced water, or by one bag of many: the number with its range, and whether more samples are worth it";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("way", "Counted", FieldKind.Choice, "weight", Options: [("weight", "by weight"), ("volume", "by displaced water"), ("bags", "one bag or a few of many")]),
-        new("counts", "Fish in each sample", FieldKind.Words, "102 96 110", Hint: "with blanks between"), new("amounts", "Weight, or water displaced, of each", FieldKind.Words, "255 238 279", Hint: "g or mL; not for bags"),
-        new("mass", "All of them weigh", FieldKind.Quantity, s.Plain(12.5, Measures.Mass), Measures.Mass, "for counting by weight"), new("volume", "All of them displace", FieldKind.Quantity, "", Litres, "for counting by water"), new("bags", "Bags in all", FieldKind.Whole, "", Hint: "for counting by bags"),
-        new("within", "Wanted within", FieldKind.Quantity, "5", Measures.Share, "half of the range"), new("earlier", "Counted earlier", FieldKind.Whole, "", Hint: "at stocking or by the seller; empty: not asked"),
-    ];
+        [
+            new(
+                "way",
+                "Counted",
+                FieldKind.Choice,
+                "weight",
+                Options:
+                [
+                    ("weight", "by weight"),
+                    ("volume", "by displaced water"),
+                    ("bags", "one bag or a few of many"),
+                ]
+            ),
+            new("counts", "Fish in each sample", FieldKind.Words, "102 96 110", Hint: "with blanks between"),
+            new(
+                "amounts",
+                "Weight, or water displaced, of each",
+                FieldKind.Words,
+                "255 238 279",
+                Hint: "g or mL; not for bags"
+            ),
+            new(
+                "mass",
+                "All of them weigh",
+                FieldKind.Quantity,
+                s.Plain(12.5, Measures.Mass),
+                Measures.Mass,
+                "for counting by weight"
+            ),
+            new("volume", "All of them displace", FieldKind.Quantity, "", Litres, "for counting by water"),
+            new("bags", "Bags in all", FieldKind.Whole, "", Hint: "for counting by bags"),
+            new("within", "Wanted within", FieldKind.Quantity, "5", Measures.Share, "half of the range"),
+            new(
+                "earlier",
+                "Counted earlier",
+                FieldKind.Whole,
+                "",
+                Hint: "at stocking or by the seller; empty: not asked"
+            ),
+        ];
 
     public Worked? Work(BenchForm f)
     {
@@ -48,7 +97,10 @@ internal sealed class CountCalculator : ICalculator
             var amounts = BenchLists.Amounts(f, "amounts", way == "weight" ? Measures.FishWeight : Millilitres, 200);
             var whole = way == "weight" ? f.Q("mass", Measures.Mass, 0, 1e6) * 1000 : f.Q("volume", Litres, 0, 1e9);
             if (f.Sound && amounts.Count != counts.Count)
-                f.Form.Refuse("amounts", $"{counts.Count} samples were counted, {amounts.Count} {(way == "weight" ? "weighed" : "measured")}. Give one for each.");
+                f.Form.Refuse(
+                    "amounts",
+                    $"{counts.Count} samples were counted, {amounts.Count} {(way == "weight" ? "weighed" : "measured")}. Give one for each."
+                );
             if (f.Sound && counts.Contains(0))
                 f.Form.Refuse("counts", "A sample of no fish tells nothing. Leave it out.");
             number = f.Sound ? FishCounting.ByAmount([.. counts.Zip(amounts)], whole) : null;
@@ -58,19 +110,66 @@ internal sealed class CountCalculator : ICalculator
 
     private static Worked Say(BenchForm f, FishNumber n, string way, double within, int? earlier)
     {
-        var why = Grounds.Of(way == "bags" ? "Bags by the mean of those that were counted; the counted ones are no guess." : "The whole by the mean of one fish over all samples together.", "Ratio estimator (Cochran 1977), Student's t; 95 %, reckoned in logs so that it never reaches below nought",
-            new Input("samples", n.Samples, Measures.Plain, "typed"), new Input(way == "bags" ? "fish a bag" : way == "weight" ? "one fish, g" : "one fish, mL", n.Each, Measures.Plain with { Decimals = 3, UsDecimals = 3 }, "their mean"));
+        var why = Grounds.Of(
+            way == "bags"
+                ? "Bags by the mean of those that were counted; the counted ones are no guess."
+                : "The whole by the mean of one fish over all samples together.",
+            "Ratio estimator (Cochran 1977), Student's t; 95 %, reckoned in logs so that it never reaches below nought",
+            new Input("samples", n.Samples, Measures.Plain, "typed"),
+            new Input(
+                way == "bags" ? "fish a bag"
+                    : way == "weight" ? "one fish, g"
+                    : "one fish, mL",
+                n.Each,
+                Measures.Plain with
+                {
+                    Decimals = 3,
+                    UsDecimals = 3,
+                },
+                "their mean"
+            )
+        );
         List<Figure> figures = [new("Fish", f.Here.Count(Math.Round(n.Fish)), why, Main: true)];
         if (n.Range is { } r)
-            figures.Add(new("95 in 100", $"{f.Here.Count(Math.Round(r.Low))} to {f.Here.Count(Math.Round(r.High))}, ± {f.Here.Figure(n.PlusMinusPct ?? 0, 1)} %", why));
+            figures.Add(
+                new(
+                    "95 in 100",
+                    $"{f.Here.Count(Math.Round(r.Low))} to {f.Here.Count(Math.Round(r.High))}, ± {f.Here.Figure(n.PlusMinusPct ?? 0, 1)} %",
+                    why
+                )
+            );
         if (way != "bags")
-            figures.Add(new(way == "weight" ? "One fish" : "Fish a millilitre", way == "weight" ? f.Say(n.Each, Measures.FishWeight with { Decimals = 2 }) : f.Here.Figure(1 / n.Each, 2), why));
+            figures.Add(
+                new(
+                    way == "weight" ? "One fish" : "Fish a millilitre",
+                    way == "weight"
+                        ? f.Say(n.Each, Measures.FishWeight with { Decimals = 2 })
+                        : f.Here.Figure(1 / n.Each, 2),
+                    why
+                )
+            );
         var more = FishCounting.MoreFor(n, within);
         if (earlier is { } before)
             figures.Add(new("Of those counted earlier", f.Here.Figure(100 * n.Fish / before, 1) + " %", why));
         var tooMany = earlier is { } e && (n.Range?.Low ?? n.Fish) > e;
-        return new(figures, more switch { null => "One sample alone cannot tell how far it is out: take two more at least, from other places.", 0 => $"Known within {f.Here.Figure(within, 0)} %: more samples are not worth it.", >= 1000 => "These samples differ too much: look at the scales, and mix the fish before taking each.", _ => $"About {more} more {(more == 1 ? "sample" : "samples")} until it is known within {f.Here.Figure(within, 0)} %." },
-            tooMany ? new(Status.Watch, "More than were counted earlier: fish do not multiply. The earlier count was short, or this one double; look at both") : null, ["Keep small fish wet, in shade and few at a time; weigh water and vessel first."]);
+        return new(
+            figures,
+            more switch
+            {
+                null => "One sample alone cannot tell how far it is out: take two more at least, from other places.",
+                0 => $"Known within {f.Here.Figure(within, 0)} %: more samples are not worth it.",
+                >= 1000 => "These samples differ too much: look at the scales, and mix the fish before taking each.",
+                _ =>
+                    $"About {more} more {(more == 1 ? "sample" : "samples")} until it is known within {f.Here.Figure(within, 0)} %.",
+            },
+            tooMany
+                ? new(
+                    Status.Watch,
+                    "More than were counted earlier: fish do not multiply. The earlier count was short, or this one double; look at both"
+                )
+                : null,
+            ["Keep small fish wet, in shade and few at a time; weigh water and vessel first."]
+        );
     }
 }
 
@@ -84,59 +183,226 @@ internal sealed class RoadCalculator : ICalculator
     public string Lead => "bags or tank: how many a litre, what the water comes to, the latest safe arrival";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("by", "Carried in", FieldKind.Choice, "bags", Options: [("bags", "closed bags with oxygen"), ("tank", "an aerated tank")]), new("species", "Fish", FieldKind.Choice, s.Pond?.LikelySpecies.Key ?? "silver_perch", Options: FishSpecies.All.Select(x => (x.Key, x.Name)).ToList()),
-        new("weight", "Weight of one", FieldKind.Quantity, s.Plain(1, Measures.FishWeight), Measures.FishWeight), new("fish", "How many", FieldKind.Whole, "4000"), new("water", "Water, all bags or the tank", FieldKind.Quantity, s.Plain(0.2, Measures.Volume with { Decimals = 2 }), Measures.Volume, "such as 200 L"),
-        new("share", "Share of a bag that is water", FieldKind.Quantity, "28", Measures.Share, "the rest is oxygen"), new("temp", "Temperature on the road", FieldKind.Quantity, s.Plain(20, Measures.Temperature), Measures.Temperature), new("alkalinity", "Alkalinity of its water", FieldKind.Quantity, "80", Measures.CoarseConcentration),
-        new("hours", "Hours, packed to opened", FieldKind.Quantity, "8", Measures.Plain with { Decimals = 1, UsDecimals = 1 }), new("leave", "Packed at", FieldKind.Hour, "05:00"),
-    ];
+        [
+            new(
+                "by",
+                "Carried in",
+                FieldKind.Choice,
+                "bags",
+                Options: [("bags", "closed bags with oxygen"), ("tank", "an aerated tank")]
+            ),
+            new(
+                "species",
+                "Fish",
+                FieldKind.Choice,
+                s.Pond?.LikelySpecies.Key ?? "silver_perch",
+                Options: FishSpecies.All.Select(x => (x.Key, x.Name)).ToList()
+            ),
+            new("weight", "Weight of one", FieldKind.Quantity, s.Plain(1, Measures.FishWeight), Measures.FishWeight),
+            new("fish", "How many", FieldKind.Whole, "4000"),
+            new(
+                "water",
+                "Water, all bags or the tank",
+                FieldKind.Quantity,
+                s.Plain(0.2, Measures.Volume with { Decimals = 2 }),
+                Measures.Volume,
+                "such as 200 L"
+            ),
+            new(
+                "share",
+                "Share of a bag that is water",
+                FieldKind.Quantity,
+                "28",
+                Measures.Share,
+                "the rest is oxygen"
+            ),
+            new(
+                "temp",
+                "Temperature on the road",
+                FieldKind.Quantity,
+                s.Plain(20, Measures.Temperature),
+                Measures.Temperature
+            ),
+            new("alkalinity", "Alkalinity of its water", FieldKind.Quantity, "80", Measures.CoarseConcentration),
+            new(
+                "hours",
+                "Hours, packed to opened",
+                FieldKind.Quantity,
+                "8",
+                Measures.Plain with
+                {
+                    Decimals = 1,
+                    UsDecimals = 1,
+                }
+            ),
+            new("leave", "Packed at", FieldKind.Hour, "05:00"),
+        ];
 
     public Worked? Work(BenchForm f)
     {
         var bags = f.Form.Choice("by", [("bags", true), ("tank", false)], "way", true);
-        var species = f.Form.Choice("species", FishSpecies.All.Select(x => (x.Key, x)).ToList(), "fish", FishSpecies.All[0]);
-        var (g, fish, m3) = (f.Q("weight", Measures.FishWeight, 0.0005, 10_000), f.Whole("fish", "fish", 1, StockRules.MostFish), f.Q("water", Measures.Volume, 0.0005, 100));
-        var (share, temp, alkalinity) = (f.Q("share", Measures.Share, 5, 95) / 100, f.Q("temp", Measures.Temperature, 1, 35), f.Q("alkalinity", Measures.CoarseConcentration, 5, 500));
+        var species = f.Form.Choice(
+            "species",
+            FishSpecies.All.Select(x => (x.Key, x)).ToList(),
+            "fish",
+            FishSpecies.All[0]
+        );
+        var (g, fish, m3) = (
+            f.Q("weight", Measures.FishWeight, 0.0005, 10_000),
+            f.Whole("fish", "fish", 1, StockRules.MostFish),
+            f.Q("water", Measures.Volume, 0.0005, 100)
+        );
+        var (share, temp, alkalinity) = (
+            f.Q("share", Measures.Share, 5, 95) / 100,
+            f.Q("temp", Measures.Temperature, 1, 35),
+            f.Q("alkalinity", Measures.CoarseConcentration, 5, 500)
+        );
         var hours = f.Q("hours", Measures.Plain, 0.25, 72);
         if (!SlipForm.TryHour(f.Form.Text("leave"), out var leave))
             f.Form.Refuse("leave", "An hour from 00:00 to 23:59, such as 5:00.");
         if (!f.Sound)
             return null;
         var litres = m3 * 1000;
-        return bags ? Bags(f, species, g, fish, litres, share, temp, alkalinity, hours, leave) : Tank(f, species, g, fish, litres, temp, hours);
+        return bags
+            ? Bags(f, species, g, fish, litres, share, temp, alkalinity, hours, leave)
+            : Tank(f, species, g, fish, litres, temp, hours);
     }
 
-    private static Worked Bags(BenchForm f, FishSpecies species, double g, int fish, double litres, double share, double temp, double alkalinity, double hours, TimeOnly leave)
+    private static Worked Bags(
+        BenchForm f,
+        FishSpecies species,
+        double g,
+        int fish,
+        double litres,
+        double share,
+        double temp,
+        double alkalinity,
+        double hours,
+        TimeOnly leave
+    )
     {
         var ride = new BagRide(g, fish / litres, share, temp, alkalinity, 0);
         var (end, safe, last) = (ride.After(hours), ride.Lasts(BagRide.Co2WatchMgL), ride.Lasts(BagRide.Co2MostMgL));
         var table = HaulLoad.Bag(species, g, hours, temp);
-        var why = Grounds.Of("Fasted fish use up oxygen and give off carbon dioxide and ammonia. Carbon dioxide, shared between water and gas, binds first; it keeps pH low, and so ammonia harmless until the bag is opened.", BagRide.Source,
-            new Input("fish a litre", ride.PerL, Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "typed"), new Input("oxygen used, each hour", ride.OxygenMgLH, Measures.Oxygen, "worked out"), new Input("temperature", temp, Measures.Temperature, "typed")).Limited($"{BagRide.Co2WatchMgL:0} mg/L of carbon dioxide is borne, {BagRide.Co2MostMgL:0} is the end; a fifth of the oxygen stays in reserve.");
-        string At(double h) => h > 72 ? "more than three days" : $"{leave.AddHours(h, out var days):HH:mm}{(days > 0 ? $", {days} {(days == 1 ? "day" : "days")} later" : "")} ({f.Here.Figure(h, 1)} h)";
-        List<Figure> figures = [new("Latest safe arrival", At(safe.Hours), why, Main: true), new("Lost after", At(last.Hours) + (last.ByOxygen ? ", oxygen" : ", carbon dioxide"), why), new("On opening: carbon dioxide, oxygen left", $"{f.Say(end.Co2MgL, Measures.CoarseConcentration)}, {f.Here.Figure(end.OxygenLeftPct, 0)} %", why), new("On opening: total ammonia, pH", $"{f.Say(end.TanMgL, Measures.Concentration)}, {f.Here.Figure(end.Ph, 1)}", why), new("Fish a litre for this road", f.Here.Figure(ride.PerLFor(hours, BagRide.Co2WatchMgL), 0), why)];
+        var why = Grounds
+            .Of(
+                "Fasted fish use up oxygen and give off carbon dioxide and ammonia. Carbon dioxide, shared between water and gas, binds first; it keeps pH low, and so ammonia harmless until the bag is opened.",
+                BagRide.Source,
+                new Input("fish a litre", ride.PerL, Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "typed"),
+                new Input("oxygen used, each hour", ride.OxygenMgLH, Measures.Oxygen, "worked out"),
+                new Input("temperature", temp, Measures.Temperature, "typed")
+            )
+            .Limited(
+                $"{BagRide.Co2WatchMgL:0} mg/L of carbon dioxide is borne, {BagRide.Co2MostMgL:0} is the end; a fifth of the oxygen stays in reserve."
+            );
+        string At(double h) =>
+            h > 72
+                ? "more than three days"
+                : $"{leave.AddHours(h, out var days):HH:mm}{(days > 0 ? $", {days} {(days == 1 ? "day" : "days")} later" : "")} ({f.Here.Figure(h, 1)} h)";
+        List<Figure> figures =
+        [
+            new("Latest safe arrival", At(safe.Hours), why, Main: true),
+            new("Lost after", At(last.Hours) + (last.ByOxygen ? ", oxygen" : ", carbon dioxide"), why),
+            new(
+                "On opening: carbon dioxide, oxygen left",
+                $"{f.Say(end.Co2MgL, Measures.CoarseConcentration)}, {f.Here.Figure(end.OxygenLeftPct, 0)} %",
+                why
+            ),
+            new(
+                "On opening: total ammonia, pH",
+                $"{f.Say(end.TanMgL, Measures.Concentration)}, {f.Here.Figure(end.Ph, 1)}",
+                why
+            ),
+            new("Fish a litre for this road", f.Here.Figure(ride.PerLFor(hours, BagRide.Co2WatchMgL), 0), why),
+        ];
         if (table is { } t)
-            figures.Add(new("The trade's table says", f.Here.Figure(t.PerL, 0) + " a litre", Grounds.Of($"The row of {t.Row.FishG:0.###} g at {t.Row.RefC:0} °C, turned to this weight, these hours and this temperature. {t.Row.Note}".Trim(), t.Row.Source, new Input("hours", hours, Measures.Plain, "typed"))));
-        return new(figures, $"Fast them {Fast(g)}. Bags tight and blown up, two deep, cool, in shade, lying flat, not stacked high; dark on the way.",
-            hours > last.Hours ? new(Status.ActNow, $"They do not live through {f.Here.Figure(hours, 1)} hours: fewer a litre, cooler, or a shorter road") : hours > safe.Hours ? new(Status.Watch, "They suffer on such a road: fewer a litre, or cooler") : new(Status.Steady, "They arrive within the limit"), Cautions(g));
+            figures.Add(
+                new(
+                    "The trade's table says",
+                    f.Here.Figure(t.PerL, 0) + " a litre",
+                    Grounds.Of(
+                        $"The row of {t.Row.FishG:0.###} g at {t.Row.RefC:0} °C, turned to this weight, these hours and this temperature. {t.Row.Note}".Trim(),
+                        t.Row.Source,
+                        new Input("hours", hours, Measures.Plain, "typed")
+                    )
+                )
+            );
+        return new(
+            figures,
+            $"Fast them {Fast(g)}. Bags tight and blown up, two deep, cool, in shade, lying flat, not stacked high; dark on the way.",
+            hours > last.Hours
+                    ? new(
+                        Status.ActNow,
+                        $"They do not live through {f.Here.Figure(hours, 1)} hours: fewer a litre, cooler, or a shorter road"
+                    )
+                : hours > safe.Hours ? new(Status.Watch, "They suffer on such a road: fewer a litre, or cooler")
+                : new(Status.Steady, "They arrive within the limit"),
+            Cautions(g)
+        );
     }
 
-    private static Worked? Tank(BenchForm f, FishSpecies species, double g, int fish, double litres, double temp, double hours)
+    private static Worked? Tank(
+        BenchForm f,
+        FishSpecies species,
+        double g,
+        int fish,
+        double litres,
+        double temp,
+        double hours
+    )
     {
         if (HaulLoad.Tank(species, g, hours, temp) is not { } t)
         {
-            f.Form.Refuse("species", $"The tables have no tank load for {species.Name.ToLowerInvariant()}. Carry a trial load, or ask the hatchery.");
+            f.Form.Refuse(
+                "species",
+                $"The tables have no tank load for {species.Name.ToLowerInvariant()}. Carry a trial load, or ask the hatchery."
+            );
             return null;
         }
         var kg = fish * g / 1000;
-        var why = Grounds.Of($"The row nearest in size ({t.Row.FishG:0.##} g at {t.Row.RefC:0} °C), by hours and temperature: times {t.Row.Factor:0.##} for {t.Row.PerC:0.#} °C more. It is what experts reach with oxygen and a second supply; begin with half.{(t.Row.Note.Length > 0 ? " " + t.Row.Note + "." : "")}", t.Row.Source, new Input("hours", hours, Measures.Plain, "typed"), new Input("temperature", temp, Measures.Temperature, "typed"));
+        var why = Grounds.Of(
+            $"The row nearest in size ({t.Row.FishG:0.##} g at {t.Row.RefC:0} °C), by hours and temperature: times {t.Row.Factor:0.##} for {t.Row.PerC:0.#} °C more. It is what experts reach with oxygen and a second supply; begin with half.{(t.Row.Note.Length > 0 ? " " + t.Row.Note + "." : "")}",
+            t.Row.Source,
+            new Input("hours", hours, Measures.Plain, "typed"),
+            new Input("temperature", temp, Measures.Temperature, "typed")
+        );
         var load = kg / litres;
-        return new([new("Fish together", f.Say(kg, Measures.Mass), why, Main: true), new("Load", f.Here.Figure(load, 3) + " kg a litre", why), new("Experts carry up to", $"{f.Here.Figure(t.Load, 3)} kg a litre, {f.Here.Count(Math.Floor(t.Load * litres * 1000 / g))} fish", why), new("To begin with, half", f.Here.Count(Math.Floor(t.Load / 2 * litres * 1000 / g)) + " fish", why)],
+        return new(
+            [
+                new("Fish together", f.Say(kg, Measures.Mass), why, Main: true),
+                new("Load", f.Here.Figure(load, 3) + " kg a litre", why),
+                new(
+                    "Experts carry up to",
+                    $"{f.Here.Figure(t.Load, 3)} kg a litre, {f.Here.Count(Math.Floor(t.Load * litres * 1000 / g))} fish",
+                    why
+                ),
+                new("To begin with, half", f.Here.Count(Math.Floor(t.Load / 2 * litres * 1000 / g)) + " fish", why),
+            ],
             $"Fast them {Fast(g)}. Haul water a little cooler than the pond they go to, oxygen running before they go in{(t.Row.Note.StartsWith("salt", StringComparison.Ordinal) ? ", " + t.Row.Note.Split(';')[0] : "")}.",
-            t.Row.MaxC is { } max && temp > max ? new(Status.ActNow, $"Warmer than {f.Say(max, Measures.Temperature)}: cool the water, or drive by night") : load > t.Load ? new(Status.ActNow, "More than even experts carry on such a road") : load > t.Load / 2 ? new(Status.Watch, "More than half of what experts carry: only with a second supply of oxygen and somebody who knows the tank") : new(Status.Steady, "A load to begin with"), Cautions(g));
+            t.Row.MaxC is { } max && temp > max
+                    ? new(
+                        Status.ActNow,
+                        $"Warmer than {f.Say(max, Measures.Temperature)}: cool the water, or drive by night"
+                    )
+                : load > t.Load ? new(Status.ActNow, "More than even experts carry on such a road")
+                : load > t.Load / 2
+                    ? new(
+                        Status.Watch,
+                        "More than half of what experts carry: only with a second supply of oxygen and somebody who knows the tank"
+                    )
+                : new(Status.Steady, "A load to begin with"),
+            Cautions(g)
+        );
     }
 
-    private static string Fast(double g) => HaulLoad.FastH(g) is var (low, high) && low == 0 ? "not at all, or a few hours: larvae and cannibals turn on each other" : $"{HaulLoad.FastH(g).Low:0} to {HaulLoad.FastH(g).High:0} hours before";
+    private static string Fast(double g) =>
+        HaulLoad.FastH(g) is var (low, high) && low == 0
+            ? "not at all, or a few hours: larvae and cannibals turn on each other"
+            : $"{HaulLoad.FastH(g).Low:0} to {HaulLoad.FastH(g).High:0} hours before";
 
-    private static List<string> Cautions(double g) => ["Oxygen bottles: chained, no oil, no flame, windows open; carbon dioxide gathers in closed cars.", .. g > 20 ? ["Heavy vessels: two people, or a lift."] : Array.Empty<string>()];
+    private static List<string> Cautions(double g) =>
+        [
+            "Oxygen bottles: chained, no oil, no flame, windows open; carbon dioxide gathers in closed cars.",
+            .. g > 20 ? ["Heavy vessels: two people, or a lift."] : Array.Empty<string>(),
+        ];
 }

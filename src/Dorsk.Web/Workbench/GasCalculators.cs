@@ -10,7 +10,9 @@ namespace Dorsk.Web.Workbench;
 /// <summary>How fast aerators lift oxygen, and what it takes to hold it.</summary>
 internal sealed class AirCalculator : ICalculator
 {
-    private static readonly List<(string Key, string Name)> Kinds = AeratorKind.All.Select(k => (k.Name, k.Name)).ToList();
+    private static readonly List<(string Key, string Name)> Kinds = AeratorKind
+        .All.Select(k => (k.Name, k.Name))
+        .ToList();
 
     public string Key => "air";
 
@@ -23,41 +25,134 @@ internal sealed class AirCalculator : ICalculator
         var own = s.Pond?.AeratorsAt(s.Here.Now) is { Count: > 0 } fitted ? fitted : null;
         return
         [
-            new("kind", "Aerators", FieldKind.Choice, own?[0].Kind.Name ?? Kinds[0].Key, Options: Kinds), new("kw", "Their shaft power together", FieldKind.Quantity, s.Of(own?.Sum(a => a.ShaftKW), 1.5, Measures.Power), Measures.Power),
-            new("volume", "Water", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume), new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 27, Measures.Temperature), Measures.Temperature),
-            new("now", "Oxygen now", FieldKind.Quantity, s.Of(s.Last(Parameter.Oxygen), 3, Measures.Oxygen), Measures.Oxygen), new("wanted", "Oxygen wanted", FieldKind.Quantity, s.Plain(5, Measures.Oxygen), Measures.Oxygen),
-            new("loss", "It falls each hour without air by", FieldKind.Quantity, s.Plain(0.4, Measures.Concentration), Measures.Concentration, "two readings in the dark tell"),
-            new("salinity", "Salinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity), Measures.Salinity), new("altitude", "Height above the sea", FieldKind.Quantity, s.Plain(s.Here.Farm?.AltitudeM ?? 0, Measures.Altitude), Measures.Altitude),
+            new("kind", "Aerators", FieldKind.Choice, own?[0].Kind.Name ?? Kinds[0].Key, Options: Kinds),
+            new(
+                "kw",
+                "Their shaft power together",
+                FieldKind.Quantity,
+                s.Of(own?.Sum(a => a.ShaftKW), 1.5, Measures.Power),
+                Measures.Power
+            ),
+            new("volume", "Water", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume),
+            new(
+                "temp",
+                "Water temperature",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Temperature), 27, Measures.Temperature),
+                Measures.Temperature
+            ),
+            new(
+                "now",
+                "Oxygen now",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Oxygen), 3, Measures.Oxygen),
+                Measures.Oxygen
+            ),
+            new("wanted", "Oxygen wanted", FieldKind.Quantity, s.Plain(5, Measures.Oxygen), Measures.Oxygen),
+            new(
+                "loss",
+                "It falls each hour without air by",
+                FieldKind.Quantity,
+                s.Plain(0.4, Measures.Concentration),
+                Measures.Concentration,
+                "two readings in the dark tell"
+            ),
+            new(
+                "salinity",
+                "Salinity",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity),
+                Measures.Salinity
+            ),
+            new(
+                "altitude",
+                "Height above the sea",
+                FieldKind.Quantity,
+                s.Plain(s.Here.Farm?.AltitudeM ?? 0, Measures.Altitude),
+                Measures.Altitude
+            ),
         ];
     }
 
     public Worked? Work(BenchForm f)
     {
         var kind = f.Form.Choice("kind", AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[0]);
-        var (kw, volume, temp) = (f.Q("kw", Measures.Power, 0.01, 1000), f.Q("volume", Measures.Volume, 0.1, 1e7), f.Q("temp", Measures.Temperature, 0, 40));
-        var (now, wanted, loss) = (f.Q("now", Measures.Oxygen, 0, 40), f.Q("wanted", Measures.Oxygen, 0.5, 20), f.Q("loss", Measures.Concentration, 0, 20));
-        var (salinity, altitude) = (f.Q("salinity", Measures.Salinity, 0, 40), f.Q("altitude", Measures.Altitude, -400, 5000));
+        var (kw, volume, temp) = (
+            f.Q("kw", Measures.Power, 0.01, 1000),
+            f.Q("volume", Measures.Volume, 0.1, 1e7),
+            f.Q("temp", Measures.Temperature, 0, 40)
+        );
+        var (now, wanted, loss) = (
+            f.Q("now", Measures.Oxygen, 0, 40),
+            f.Q("wanted", Measures.Oxygen, 0.5, 20),
+            f.Q("loss", Measures.Concentration, 0, 20)
+        );
+        var (salinity, altitude) = (
+            f.Q("salinity", Measures.Salinity, 0, 40),
+            f.Q("altitude", Measures.Altitude, -400, 5000)
+        );
         if (!f.Sound)
             return null;
         var full = OxygenSaturation.MgL(temp, salinity, OxygenSaturation.PressureKPa(altitude));
         if (wanted >= kind.Beta * full)
         {
-            f.Form.Refuse("wanted", $"Air cannot lift this water to {f.Say(wanted, Measures.Oxygen)}: {f.Say(kind.Beta * full, Measures.Oxygen)} is the most. Want less.");
+            f.Form.Refuse(
+                "wanted",
+                $"Air cannot lift this water to {f.Say(wanted, Measures.Oxygen)}: {f.Say(kind.Beta * full, Measures.Oxygen)} is the most. Want less."
+            );
             return null;
         }
         var lift = AirLift.For(kind, kw, volume, now, wanted, loss, temp, full);
-        var why = Grounds.Of("Aerators give the more oxygen the further the water is from saturation; fish, plankton and mud take it at a steady pace. Wind is left out, as on a still night.", AirLift.Source,
-            new Input("shaft power", kw, Measures.Power, "typed"), new Input("oxygen now", now, Measures.Oxygen, "typed"), new Input("most that air can give", kind.Beta * full, Measures.Oxygen, "saturation of pond water"), new Input("fall each hour", loss, Measures.Concentration, "typed"),
-            Input.Said("in clean water", FormattableString.Invariant($"{kind.SaeKgKWh:0.0} kg O₂ a kWh"), kind.Source)).Limited("Oxygen near the aerator rises first; the whole pond follows as its water comes round.");
-        List<Figure> figures = [new($"To {f.Say(wanted, Measures.Oxygen)}", lift.Hours is { } h ? $"{f.Here.Figure(h, 1)} hours" : "never with these", why, Main: true),
-            new("They give now", f.Here.Figure(lift.GivesKgH, 2) + " kg of oxygen an hour", why), new("It settles at", f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen), why)];
+        var why = Grounds
+            .Of(
+                "Aerators give the more oxygen the further the water is from saturation; fish, plankton and mud take it at a steady pace. Wind is left out, as on a still night.",
+                AirLift.Source,
+                new Input("shaft power", kw, Measures.Power, "typed"),
+                new Input("oxygen now", now, Measures.Oxygen, "typed"),
+                new Input("most that air can give", kind.Beta * full, Measures.Oxygen, "saturation of pond water"),
+                new Input("fall each hour", loss, Measures.Concentration, "typed"),
+                Input.Said(
+                    "in clean water",
+                    FormattableString.Invariant($"{kind.SaeKgKWh:0.0} kg O₂ a kWh"),
+                    kind.Source
+                )
+            )
+            .Limited("Oxygen near the aerator rises first; the whole pond follows as its water comes round.");
+        List<Figure> figures =
+        [
+            new(
+                $"To {f.Say(wanted, Measures.Oxygen)}",
+                lift.Hours is { } h ? $"{f.Here.Figure(h, 1)} hours" : "never with these",
+                why,
+                Main: true
+            ),
+            new("They give now", f.Here.Figure(lift.GivesKgH, 2) + " kg of oxygen an hour", why),
+            new("It settles at", f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen), why),
+        ];
         if (AirLift.HoldsKW(kind, volume, wanted, loss, temp, full) is { } holds)
-            figures.Add(new($"To hold {f.Say(wanted, Measures.Oxygen)}", f.Say(holds, Measures.Power) + " of shaft power", why));
+            figures.Add(
+                new($"To hold {f.Say(wanted, Measures.Oxygen)}", f.Say(holds, Measures.Power) + " of shaft power", why)
+            );
         if (lift.Hours is { } hours)
-            figures.Add(new("Bought energy until then", f.Here.Figure(kw / kind.MotorEfficiency * hours, 1) + " kWh", why));
-        return new(figures, lift.Hours is null ? "More air, less feed, or new water: these aerators do not carry it." : "Start before the fish hang at the surface: power lifts oxygen slowly.",
-            lift.Hours is null ? new Judgement(Status.ActNow, $"Oxygen settles at {f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen)}, under what is wanted") : null,
-            [kind.Caution, "Switch off at a dry switch and lock it before touching a machine in water. Wiring is a licensed electrician's work."]);
+            figures.Add(
+                new("Bought energy until then", f.Here.Figure(kw / kind.MotorEfficiency * hours, 1) + " kWh", why)
+            );
+        return new(
+            figures,
+            lift.Hours is null
+                ? "More air, less feed, or new water: these aerators do not carry it."
+                : "Start before the fish hang at the surface: power lifts oxygen slowly.",
+            lift.Hours is null
+                ? new Judgement(
+                    Status.ActNow,
+                    $"Oxygen settles at {f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen)}, under what is wanted"
+                )
+                : null,
+            [
+                kind.Caution,
+                "Switch off at a dry switch and lock it before touching a machine in water. Wiring is a licensed electrician's work.",
+            ]
+        );
     }
 }
 
@@ -71,24 +166,88 @@ internal sealed class CarbonDioxideCalculator : ICalculator
     public string Lead => "what pH and alkalinity say about it, and the pH once it has gone";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("ph", "pH", FieldKind.Quantity, s.Of(s.Last(Parameter.Ph), 7, Measures.Ph), Measures.Ph, "at dawn it is lowest"), new("alkalinity", "Alkalinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Alkalinity), 80, Measures.CoarseConcentration), Measures.CoarseConcentration),
-        new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature), Measures.Temperature), new("salinity", "Salinity", FieldKind.Quantity, s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity), Measures.Salinity),
-        new("left", "Carbon dioxide after stirring", FieldKind.Quantity, s.Plain(1, Measures.Oxygen), Measures.Oxygen, "well stirred water keeps about 1 mg/L"),
-    ];
+        [
+            new(
+                "ph",
+                "pH",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Ph), 7, Measures.Ph),
+                Measures.Ph,
+                "at dawn it is lowest"
+            ),
+            new(
+                "alkalinity",
+                "Alkalinity",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Alkalinity), 80, Measures.CoarseConcentration),
+                Measures.CoarseConcentration
+            ),
+            new(
+                "temp",
+                "Water temperature",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature),
+                Measures.Temperature
+            ),
+            new(
+                "salinity",
+                "Salinity",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity),
+                Measures.Salinity
+            ),
+            new(
+                "left",
+                "Carbon dioxide after stirring",
+                FieldKind.Quantity,
+                s.Plain(1, Measures.Oxygen),
+                Measures.Oxygen,
+                "well stirred water keeps about 1 mg/L"
+            ),
+        ];
 
     public Worked? Work(BenchForm f)
     {
-        var (ph, alkalinity, temp, salinity, left) = (f.Q("ph", Measures.Ph, 4, 11), f.Q("alkalinity", Measures.CoarseConcentration, 1, 1000), f.Q("temp", Measures.Temperature, 0, 45), f.Q("salinity", Measures.Salinity, 0, 40), f.Q("left", Measures.Oxygen, 0.05, 200));
+        var (ph, alkalinity, temp, salinity, left) = (
+            f.Q("ph", Measures.Ph, 4, 11),
+            f.Q("alkalinity", Measures.CoarseConcentration, 1, 1000),
+            f.Q("temp", Measures.Temperature, 0, 45),
+            f.Q("salinity", Measures.Salinity, 0, 40),
+            f.Q("left", Measures.Oxygen, 0.05, 200)
+        );
         if (!f.Sound)
             return null;
         var co2 = Carbonate.CarbonDioxideMgL(ph, alkalinity, temp, salinity);
-        var why = Grounds.Of("Alkalinity and pH fix how carbon is shared between carbon dioxide, bicarbonate and carbonate.", Carbonate.Source,
-            new Input("pH", ph, Measures.Ph, "typed"), new Input("alkalinity", alkalinity, Measures.CoarseConcentration, "typed"), new Input("water temperature", temp, Measures.Temperature, "typed"), new Input("salinity", salinity, Measures.Salinity, "typed"))
-            .Limited("A tenth of pH wrong is a quarter of the carbon dioxide: use a meter, and read at the pond. Not for water under 5 mg/L alkalinity.");
+        var why = Grounds
+            .Of(
+                "Alkalinity and pH fix how carbon is shared between carbon dioxide, bicarbonate and carbonate.",
+                Carbonate.Source,
+                new Input("pH", ph, Measures.Ph, "typed"),
+                new Input("alkalinity", alkalinity, Measures.CoarseConcentration, "typed"),
+                new Input("water temperature", temp, Measures.Temperature, "typed"),
+                new Input("salinity", salinity, Measures.Salinity, "typed")
+            )
+            .Limited(
+                "A tenth of pH wrong is a quarter of the carbon dioxide: use a meter, and read at the pond. Not for water under 5 mg/L alkalinity."
+            );
         List<Figure> figures = [new("Carbon dioxide", f.Say(co2, Measures.Oxygen), why, Main: true)];
         if (left < co2)
-            figures.Add(new($"pH once stirred down to {f.Say(left, Measures.Oxygen)}", f.Here.Figure(Carbonate.PhAt(left, alkalinity, temp, salinity), 1), why));
-        return new(figures, "High at dawn, low on a bright afternoon. Where pH rises as it goes, ammonia turns poisonous: read ammonia first.", Dorsk.Core.Water.WaterJudge.Judge(Parameter.CarbonDioxide, co2, Dorsk.Core.Species.WaterLimits.WarmWaterFish, f.Here.Hand));
+            figures.Add(
+                new(
+                    $"pH once stirred down to {f.Say(left, Measures.Oxygen)}",
+                    f.Here.Figure(Carbonate.PhAt(left, alkalinity, temp, salinity), 1),
+                    why
+                )
+            );
+        return new(
+            figures,
+            "High at dawn, low on a bright afternoon. Where pH rises as it goes, ammonia turns poisonous: read ammonia first.",
+            Dorsk.Core.Water.WaterJudge.Judge(
+                Parameter.CarbonDioxide,
+                co2,
+                Dorsk.Core.Species.WaterLimits.WarmWaterFish,
+                f.Here.Hand
+            )
+        );
     }
 }

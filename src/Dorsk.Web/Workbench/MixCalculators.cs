@@ -14,38 +14,92 @@ internal sealed class MixCalculator : ICalculator
     private static readonly Measure Points = Measures.Plain with { Name = "share", Decimals = 1 };
 
     // Examples to be typed over: what an inland farm can buy by the bag.
-    private static readonly (string Name, string Price)[] Examples = [("fish meal 65", "2.40"), ("soybean meal 48 dehulled", "0.85"), ("wheat", "0.42"), ("maize", "0.40"), ("wheat middlings or bran", "0.30"), ("vegetable oil", "1.60"), ("rice bran, full fat", "0.35")];
+    private static readonly (string Name, string Price)[] Examples =
+    [
+        ("fish meal 65", "2.40"),
+        ("soybean meal 48 dehulled", "0.85"),
+        ("wheat", "0.42"),
+        ("maize", "0.40"),
+        ("wheat middlings or bran", "0.30"),
+        ("vegetable oil", "1.60"),
+        ("rice bran, full fat", "0.35"),
+    ];
 
     public string Key => "mix";
 
     public string Title => "Feed mix at least cost";
 
-    public string Lead => "own ingredients, prices and limits; what binds, what one point more costs, which demand cannot be met";
+    public string Lead =>
+        "own ingredients, prices and limits; what binds, what one point more costs, which demand cannot be met";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("eats", "For fish that", FieldKind.Choice, "omnivore", Options: [("omnivore", "eat plants too"), ("carnivore", "eat fish")]),
-        new("protein", "Protein at least", FieldKind.Quantity, "32", Measures.Share, "as on a label, at 10 % water"), new("fatlow", "Fat at least", FieldKind.Quantity, "5", Measures.Share), new("fathigh", "Fat at most", FieldKind.Quantity, "12", Measures.Share),
-        new("fibre", "Fibre at most", FieldKind.Quantity, "8", Measures.Share), new("ash", "Ash at most", FieldKind.Quantity, "12", Measures.Share), new("energy", "Digestible energy at least", FieldKind.Quantity, "11", Points, "MJ/kg"), new("water", "Water in the mash at most", FieldKind.Quantity, "14", Measures.Share),
-        new("fcr", "Feed per gain (FCR)", FieldKind.Quantity, "1.8", Points, "of this mix, at label dryness"), new("making", "Making a kg costs", FieldKind.Quantity, "0.15", Measures.Price, "grinding, power, labour, bags"),
-        new("", "Ingredients, the farm's own prices", FieldKind.Heading),
-        .. Enumerable.Range(0, Slots).SelectMany(i => Part(i, Options)),
-    ];
+        [
+            new(
+                "eats",
+                "For fish that",
+                FieldKind.Choice,
+                "omnivore",
+                Options: [("omnivore", "eat plants too"), ("carnivore", "eat fish")]
+            ),
+            new(
+                "protein",
+                "Protein at least",
+                FieldKind.Quantity,
+                "32",
+                Measures.Share,
+                "as on a label, at 10 % water"
+            ),
+            new("fatlow", "Fat at least", FieldKind.Quantity, "5", Measures.Share),
+            new("fathigh", "Fat at most", FieldKind.Quantity, "12", Measures.Share),
+            new("fibre", "Fibre at most", FieldKind.Quantity, "8", Measures.Share),
+            new("ash", "Ash at most", FieldKind.Quantity, "12", Measures.Share),
+            new("energy", "Digestible energy at least", FieldKind.Quantity, "11", Points, "MJ/kg"),
+            new("water", "Water in the mash at most", FieldKind.Quantity, "14", Measures.Share),
+            new("fcr", "Feed per gain (FCR)", FieldKind.Quantity, "1.8", Points, "of this mix, at label dryness"),
+            new(
+                "making",
+                "Making a kg costs",
+                FieldKind.Quantity,
+                "0.15",
+                Measures.Price,
+                "grinding, power, labour, bags"
+            ),
+            new("", "Ingredients, the farm's own prices", FieldKind.Heading),
+            .. Enumerable.Range(0, Slots).SelectMany(i => Part(i, Options)),
+        ];
 
-    private static readonly IReadOnlyList<(string, string)> Options = [("", "none"), .. Ingredient.Names.Select(n => (n, n))];
+    private static readonly IReadOnlyList<(string, string)> Options =
+    [
+        ("", "none"),
+        .. Ingredient.Names.Select(n => (n, n)),
+    ];
 
     private static IEnumerable<SlipField> Part(int i, IReadOnlyList<(string, string)> options)
     {
         var example = i < Examples.Length ? Examples[i] : ("", "");
         yield return new("i" + i, $"Ingredient {i + 1}", FieldKind.Choice, example.Item1, Options: options);
         yield return new("p" + i, "costs a kg", FieldKind.Quantity, example.Item2, Measures.Price);
-        yield return new("m" + i, "at most in the mix", FieldKind.Quantity, "", Measures.Share, i == 0 ? "empty: the table's limit" : "");
+        yield return new(
+            "m" + i,
+            "at most in the mix",
+            FieldKind.Quantity,
+            "",
+            Measures.Share,
+            i == 0 ? "empty: the table's limit" : ""
+        );
     }
 
     public Worked? Work(BenchForm f)
     {
         var carnivore = f.Form.Choice("eats", [("omnivore", false), ("carnivore", true)], "fish", false);
-        var demand = new MixDemand(f.Q("protein", Measures.Share, 0, 80), (f.Q("fatlow", Measures.Share, 0, 60), f.Q("fathigh", Measures.Share, 0, 60)), f.Q("fibre", Measures.Share, 0, 60), f.Q("ash", Measures.Share, 0, 60), f.Q("energy", Points, 0, 36), f.Q("water", Measures.Share, 1, 95));
+        var demand = new MixDemand(
+            f.Q("protein", Measures.Share, 0, 80),
+            (f.Q("fatlow", Measures.Share, 0, 60), f.Q("fathigh", Measures.Share, 0, 60)),
+            f.Q("fibre", Measures.Share, 0, 60),
+            f.Q("ash", Measures.Share, 0, 60),
+            f.Q("energy", Points, 0, 36),
+            f.Q("water", Measures.Share, 1, 95)
+        );
         var (fcr, making) = (f.Q("fcr", Points, 0.5, 10), f.Q("making", Measures.Price, 0, 100));
         if (f.Sound && demand.FatPct.Low > demand.FatPct.High)
             f.Form.Refuse("fathigh", "The most fat is under the least. Raise it or lower the other.");
@@ -56,7 +110,9 @@ internal sealed class MixCalculator : ICalculator
             f.Form.Refuse("i0", $"“{twice.Key}” stands there twice. Keep one of them.");
         if (!f.Sound)
             return null;
-        return LinearSolver.Solve(FeedMix.Program(parts, demand)) is { } found ? Answer(f, parts, demand, FeedMix.Read(parts, demand, found), fcr, making) : Impossible(f, parts, demand);
+        return LinearSolver.Solve(FeedMix.Program(parts, demand)) is { } found
+            ? Answer(f, parts, demand, FeedMix.Read(parts, demand, found), fcr, making)
+            : Impossible(f, parts, demand);
     }
 
     private static MixPart? Read(BenchForm f, int i, bool carnivore)
@@ -68,36 +124,114 @@ internal sealed class MixCalculator : ICalculator
         return new(of, f.Q("p" + i, Measures.Price, 0, 1000), f.MaybeQ("m" + i, Measures.Share, 0, 100) ?? of.MostPct);
     }
 
-    private static Worked Answer(BenchForm f, List<MixPart> parts, MixDemand demand, MixAnswer a, double fcr, double making)
+    private static Worked Answer(
+        BenchForm f,
+        List<MixPart> parts,
+        MixDemand demand,
+        MixAnswer a,
+        double fcr,
+        double making
+    )
     {
         var here = f.Here;
-        var why = Grounds.Of("Shares that sum to the whole, each under its limit, at the least cost; demands are held at 10 % water, however wet the mash is.", FeedMix.Source, new Input("ingredients", parts.Count, Measures.Plain, "chosen"), Input.Said("prices", "typed", "the farm's own"))
-            .Limited("Shares are as the ingredient lies there, wet or dry.").Doubting("Contents differ between lots: have protein and moulds tested. Amino acids, phosphorus and vitamins are not in this reckoning; add the premix its label asks for.");
+        var why = Grounds
+            .Of(
+                "Shares that sum to the whole, each under its limit, at the least cost; demands are held at 10 % water, however wet the mash is.",
+                FeedMix.Source,
+                new Input("ingredients", parts.Count, Measures.Plain, "chosen"),
+                Input.Said("prices", "typed", "the farm's own")
+            )
+            .Limited("Shares are as the ingredient lies there, wet or dry.")
+            .Doubting(
+                "Contents differ between lots: have protein and moulds tested. Amino acids, phosphorus and vitamins are not in this reckoning; add the premix its label asks for."
+            );
         string Money(double v, int d = 3) => here.Figure(v, d);
         var rows = new List<string[]> { new[] { "ingredient", "share", "at most", "price", "note" } };
-        rows.AddRange(parts.Select((p, i) => new[] { p.Of.Name, here.Figure(a.Shares[i], 1) + " %", here.Figure(p.MostPct, 0) + " %", Money(p.PricePerKg, 2), a.MustFall[i] is { } fall ? $"used if {Money(fall)} cheaper" : a.AtMost[i] is { } saves ? $"at its most: 1 % more saves {Money(saves, 4)}" : "" }));
+        rows.AddRange(
+            parts.Select(
+                (p, i) =>
+                    new[]
+                    {
+                        p.Of.Name,
+                        here.Figure(a.Shares[i], 1) + " %",
+                        here.Figure(p.MostPct, 0) + " %",
+                        Money(p.PricePerKg, 2),
+                        a.MustFall[i] is { } fall ? $"used if {Money(fall)} cheaper"
+                        : a.AtMost[i] is { } saves ? $"at its most: 1 % more saves {Money(saves, 4)}"
+                        : "",
+                    }
+            )
+        );
         var perKg = a.CostPerLabelKg + making;
         var h = a.Holds;
         return new(
-        [
-            new("A kg of the mix costs", $"{Money(a.CostPerKg)} {here.Farm?.Currency}", why, Main: true), new("at label dryness, with making", Money(perKg), why), new("A kg of fish gained costs", Money(perKg * fcr, 2), why),
-            new("Protein", here.Figure(h.ProteinPct, 1) + " %", why), new("Fat", here.Figure(h.FatPct, 1) + " %", why), new("Fibre", here.Figure(h.FibrePct, 1) + " %", why), new("Ash", here.Figure(h.AshPct, 1) + " %", why), new("Digestible energy", here.Figure(h.EnergyMJKg, 1) + " MJ/kg", why), new("Dry matter", here.Figure(a.DryPct, 0) + " %", why),
-        ], Costs(a, Money), null, Cautions(parts, a), rows);
+            [
+                new("A kg of the mix costs", $"{Money(a.CostPerKg)} {here.Farm?.Currency}", why, Main: true),
+                new("at label dryness, with making", Money(perKg), why),
+                new("A kg of fish gained costs", Money(perKg * fcr, 2), why),
+                new("Protein", here.Figure(h.ProteinPct, 1) + " %", why),
+                new("Fat", here.Figure(h.FatPct, 1) + " %", why),
+                new("Fibre", here.Figure(h.FibrePct, 1) + " %", why),
+                new("Ash", here.Figure(h.AshPct, 1) + " %", why),
+                new("Digestible energy", here.Figure(h.EnergyMJKg, 1) + " MJ/kg", why),
+                new("Dry matter", here.Figure(a.DryPct, 0) + " %", why),
+            ],
+            Costs(a, Money),
+            null,
+            Cautions(parts, a),
+            rows
+        );
     }
 
-    private static string Costs(MixAnswer a, Func<double, int, string> money) => a.Bindings.Count == 0 ? "No demand costs anything here: the cheapest parts meet them all."
-        : string.Join(" ", a.Bindings.Select((b, i) => $"{(i == 0 ? $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} is what costs you" : $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} binds too")}: 1 {(b.Name == "energy" ? "MJ/kg" : "point")} more {(b.PricePerUnit > 0 ? "adds" : "saves")} {money(Math.Abs(b.PricePerUnit), 3)} to a kg."));
+    private static string Costs(MixAnswer a, Func<double, int, string> money) =>
+        a.Bindings.Count == 0
+            ? "No demand costs anything here: the cheapest parts meet them all."
+            : string.Join(
+                " ",
+                a.Bindings.Select(
+                    (b, i) =>
+                        $"{(i == 0 ? $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} is what costs you" : $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} binds too")}: 1 {(b.Name == "energy" ? "MJ/kg" : "point")} more {(b.PricePerUnit > 0 ? "adds" : "saves")} {money(Math.Abs(b.PricePerUnit), 3)} to a kg."
+                )
+            );
 
     private static List<string> Cautions(List<MixPart> parts, MixAnswer a) =>
-        [.. parts.Where((p, i) => a.Shares[i] > 0.01 && p.Of.Caution.Length > 0).Select(p => $"{char.ToUpperInvariant(p.Of.Name[0])}{p.Of.Name[1..]}: {p.Of.Caution}."), "Cook what needs cooking, cool it, feed it the same day; no mould, no waste that the law forbids in feed."];
+        [
+            .. parts
+                .Where((p, i) => a.Shares[i] > 0.01 && p.Of.Caution.Length > 0)
+                .Select(p => $"{char.ToUpperInvariant(p.Of.Name[0])}{p.Of.Name[1..]}: {p.Of.Caution}."),
+            "Cook what needs cooking, cool it, feed it the same day; no mould, no waste that the law forbids in feed.",
+        ];
 
     private static Worked Impossible(BenchForm f, List<MixPart> parts, MixDemand demand)
     {
         var missed = FeedMix.Missed(parts, demand, LinearSolver.Solve(FeedMix.Nearest(parts, demand)));
-        string Said(MixShort m) => $"{m.Name}: wanted {f.Here.Figure(m.Wanted, 1)}, the nearest mix holds {f.Here.Figure(m.Reached, 1)}";
-        var why = Grounds.Of("The mix that misses the demands by the least percent of themselves, with the parts' limits kept.", FeedMix.Source, new Input("ingredients", parts.Count, Measures.Plain, "chosen"));
-        return new([new("No such mix", missed.Count == 1 ? Said(missed[0]) : $"{missed.Count} demands cannot be met together", why, Main: true), .. missed.Select(m => new Figure(char.ToUpperInvariant(m.Name[0]) + m.Name[1..], $"{f.Here.Figure(m.Reached, 1)} instead of {f.Here.Figure(m.Wanted, 1)}", why))],
-            "Lower that demand, raise a limit, or add an ingredient that is rich in it.", new Judgement(Status.Watch, $"These ingredients cannot meet {string.Join(" and ", missed.Select(m => m.Name))}"));
+        string Said(MixShort m) =>
+            $"{m.Name}: wanted {f.Here.Figure(m.Wanted, 1)}, the nearest mix holds {f.Here.Figure(m.Reached, 1)}";
+        var why = Grounds.Of(
+            "The mix that misses the demands by the least percent of themselves, with the parts' limits kept.",
+            FeedMix.Source,
+            new Input("ingredients", parts.Count, Measures.Plain, "chosen")
+        );
+        return new(
+            [
+                new(
+                    "No such mix",
+                    missed.Count == 1 ? Said(missed[0]) : $"{missed.Count} demands cannot be met together",
+                    why,
+                    Main: true
+                ),
+                .. missed.Select(m => new Figure(
+                    char.ToUpperInvariant(m.Name[0]) + m.Name[1..],
+                    $"{f.Here.Figure(m.Reached, 1)} instead of {f.Here.Figure(m.Wanted, 1)}",
+                    why
+                )),
+            ],
+            "Lower that demand, raise a limit, or add an ingredient that is rich in it.",
+            new Judgement(
+                Status.Watch,
+                $"These ingredients cannot meet {string.Join(" and ", missed.Select(m => m.Name))}"
+            )
+        );
     }
 }
 
@@ -111,20 +245,52 @@ internal sealed class SquareCalculator : ICalculator
     public string Lead => "two ingredients for a wanted protein, the check by hand";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("a", "Protein of the first", FieldKind.Quantity, "48", Measures.Share), new("b", "Protein of the second", FieldKind.Quantity, "8.5", Measures.Share), new("wanted", "Wanted", FieldKind.Quantity, "30", Measures.Share), new("kg", "To be mixed", FieldKind.Quantity, s.Plain(100, Measures.Mass), Measures.Mass),
-    ];
+        [
+            new("a", "Protein of the first", FieldKind.Quantity, "48", Measures.Share),
+            new("b", "Protein of the second", FieldKind.Quantity, "8.5", Measures.Share),
+            new("wanted", "Wanted", FieldKind.Quantity, "30", Measures.Share),
+            new("kg", "To be mixed", FieldKind.Quantity, s.Plain(100, Measures.Mass), Measures.Mass),
+        ];
 
     public Worked? Work(BenchForm f)
     {
-        var (a, b, wanted, kg) = (f.Q("a", Measures.Share, 0, 100), f.Q("b", Measures.Share, 0, 100), f.Q("wanted", Measures.Share, 0, 100), f.Q("kg", Measures.Mass, 0.001, 1e6));
+        var (a, b, wanted, kg) = (
+            f.Q("a", Measures.Share, 0, 100),
+            f.Q("b", Measures.Share, 0, 100),
+            f.Q("wanted", Measures.Share, 0, 100),
+            f.Q("kg", Measures.Mass, 0.001, 1e6)
+        );
         if (f.Sound && FeedMix.Square(a, b, wanted) is null)
-            f.Form.Refuse("wanted", $"{f.Here.Figure(wanted, 1)} % does not lie between {f.Here.Figure(Math.Min(a, b), 1)} and {f.Here.Figure(Math.Max(a, b), 1)} %: these two cannot make it.");
+            f.Form.Refuse(
+                "wanted",
+                $"{f.Here.Figure(wanted, 1)} % does not lie between {f.Here.Figure(Math.Min(a, b), 1)} and {f.Here.Figure(Math.Max(a, b), 1)} %: these two cannot make it."
+            );
         if (!f.Sound || FeedMix.Square(a, b, wanted) is not { } first)
             return null;
-        var why = Grounds.Of("Write the two at the left corners and the wanted in the middle; the differences crosswise are the parts of each.", "Pearson's square", Input.Said("parts", $"{f.Here.Figure(Math.Abs(wanted - b), 1)} of the first to {f.Here.Figure(Math.Abs(a - wanted), 1)} of the second", "differences crosswise"));
-        return new([new("Of the first", f.Say(kg * first / 100, Measures.Mass), why, Main: true), new("Of the second", f.Say(kg * (100 - first) / 100, Measures.Mass), why), new("Share of the first", f.Here.Figure(first, 1) + " %", why)],
-            string.Create(CultureInfo.InvariantCulture, $"Check: {first / 100:0.###} × {a:0.#} + {1 - (first / 100):0.###} × {b:0.#} = {wanted:0.#} %."), null, ["It looks at protein alone, as the ingredients lie there: two of different wetness are first brought to dry matter."]);
+        var why = Grounds.Of(
+            "Write the two at the left corners and the wanted in the middle; the differences crosswise are the parts of each.",
+            "Pearson's square",
+            Input.Said(
+                "parts",
+                $"{f.Here.Figure(Math.Abs(wanted - b), 1)} of the first to {f.Here.Figure(Math.Abs(a - wanted), 1)} of the second",
+                "differences crosswise"
+            )
+        );
+        return new(
+            [
+                new("Of the first", f.Say(kg * first / 100, Measures.Mass), why, Main: true),
+                new("Of the second", f.Say(kg * (100 - first) / 100, Measures.Mass), why),
+                new("Share of the first", f.Here.Figure(first, 1) + " %", why),
+            ],
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"Check: {first / 100:0.###} × {a:0.#} + {1 - (first / 100):0.###} × {b:0.#} = {wanted:0.#} %."
+            ),
+            null,
+            [
+                "It looks at protein alone, as the ingredients lie there: two of different wetness are first brought to dry matter.",
+            ]
+        );
     }
 }
 
@@ -135,41 +301,136 @@ internal sealed class GrownFeedCalculator : ICalculator
 
     public string Title => "Feed grown on the farm";
 
-    public string Lead => "duckweed or fly larvae: what it takes to keep them coming, wet and dry, and how far they replace feed";
+    public string Lead =>
+        "duckweed or fly larvae: what it takes to keep them coming, wet and dry, and how far they replace feed";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("what", "Grown", FieldKind.Choice, "duckweed", Options: [("duckweed", "duckweed in a spare pond"), ("larvae", "fly larvae in trays")]), new("eats", "For fish that", FieldKind.Choice, "omnivore", Options: [("omnivore", "eat plants too"), ("carnivore", "eat fish")]),
-        new("ration", "Complete feed a day", FieldKind.Quantity, s.Of(s.Pond?.NowAt(s.Here.Now).RationKg is > 0 and var kg ? kg : null, 20, Measures.Mass), Measures.Mass), new("share", "Of it to be replaced", FieldKind.Quantity, "10", Measures.Share),
-        new("price", "A kg of complete feed costs", FieldKind.Quantity, "2.15", Measures.Price), new("", "Cover that stands already", FieldKind.Fold), new("area", "Weed covers", FieldKind.Quantity, "", Measures.Area), new("mat", "A square metre holds", FieldKind.Quantity, "0.6", Measures.Plain with { Decimals = 2 }, "kg fresh; 0.4 to 0.8 is usual"), new("eaten", "They eat a day, fresh", FieldKind.Quantity, "", Measures.Mass),
-    ];
+        [
+            new(
+                "what",
+                "Grown",
+                FieldKind.Choice,
+                "duckweed",
+                Options: [("duckweed", "duckweed in a spare pond"), ("larvae", "fly larvae in trays")]
+            ),
+            new(
+                "eats",
+                "For fish that",
+                FieldKind.Choice,
+                "omnivore",
+                Options: [("omnivore", "eat plants too"), ("carnivore", "eat fish")]
+            ),
+            new(
+                "ration",
+                "Complete feed a day",
+                FieldKind.Quantity,
+                s.Of(s.Pond?.NowAt(s.Here.Now).RationKg is > 0 and var kg ? kg : null, 20, Measures.Mass),
+                Measures.Mass
+            ),
+            new("share", "Of it to be replaced", FieldKind.Quantity, "10", Measures.Share),
+            new("price", "A kg of complete feed costs", FieldKind.Quantity, "2.15", Measures.Price),
+            new("", "Cover that stands already", FieldKind.Fold),
+            new("area", "Weed covers", FieldKind.Quantity, "", Measures.Area),
+            new(
+                "mat",
+                "A square metre holds",
+                FieldKind.Quantity,
+                "0.6",
+                Measures.Plain with
+                {
+                    Decimals = 2,
+                },
+                "kg fresh; 0.4 to 0.8 is usual"
+            ),
+            new("eaten", "They eat a day, fresh", FieldKind.Quantity, "", Measures.Mass),
+        ];
 
     public Worked? Work(BenchForm f)
     {
-        var kind = f.Form.Choice("what", [("duckweed", GrownKind.Duckweed), ("larvae", GrownKind.Larvae)], "feed", GrownKind.Duckweed);
+        var kind = f.Form.Choice(
+            "what",
+            [("duckweed", GrownKind.Duckweed), ("larvae", GrownKind.Larvae)],
+            "feed",
+            GrownKind.Duckweed
+        );
         var carnivore = f.Form.Choice("eats", [("omnivore", false), ("carnivore", true)], "fish", false);
-        var (ration, share, price) = (f.Q("ration", Measures.Mass, 0.01, 20_000), f.Q("share", Measures.Share, 0, 100), f.Q("price", Measures.Price, 0, 1000));
-        var (area, mat, eaten) = (f.MaybeQ("area", Measures.Area, 1, 1e6), f.MaybeQ("mat", Measures.Plain, 0.05, 5) ?? 0.6, f.MaybeQ("eaten", Measures.Mass, 0, 1e5));
+        var (ration, share, price) = (
+            f.Q("ration", Measures.Mass, 0.01, 20_000),
+            f.Q("share", Measures.Share, 0, 100),
+            f.Q("price", Measures.Price, 0, 1000)
+        );
+        var (area, mat, eaten) = (
+            f.MaybeQ("area", Measures.Area, 1, 1e6),
+            f.MaybeQ("mat", Measures.Plain, 0.05, 5) ?? 0.6,
+            f.MaybeQ("eaten", Measures.Mass, 0, 1e5)
+        );
         if (!f.Sound)
             return null;
         var g = GrownFeed.Of(kind, ration, share, carnivore);
-        var why = Grounds.Of("The share of the ration as dry matter (a complete feed holds 90 %), brought to what is harvested wet, and to the area whose yield keeps it coming day by day.", GrownFeed.Source, new Input("complete feed a day", ration, Measures.Mass, "typed"))
-            .Limited($"None grows under {f.Say(GrownFeed.StopsC(kind), Measures.Temperature)}: then the complete feed is whole again.");
+        var why = Grounds
+            .Of(
+                "The share of the ration as dry matter (a complete feed holds 90 %), brought to what is harvested wet, and to the area whose yield keeps it coming day by day.",
+                GrownFeed.Source,
+                new Input("complete feed a day", ration, Measures.Mass, "typed")
+            )
+            .Limited(
+                $"None grows under {f.Say(GrownFeed.StopsC(kind), Measures.Temperature)}: then the complete feed is whole again."
+            );
         List<Figure> figures =
         [
-            new(kind == GrownKind.Duckweed ? "Spare pond it takes" : "Trays it takes", $"{f.Say(g.AreaM2.Usual, Measures.Area)} ({f.Here.Figure(Measures.Area.In(f.Here.Hand.System).FromSi(g.AreaM2.Low), 0)} to {f.Here.Figure(Measures.Area.In(f.Here.Hand.System).FromSi(g.AreaM2.High), 0)})", why, Main: true),
-            new("Harvested a day, wet", f.Say(g.WetKg, Measures.Mass), why), new("Dry matter in it", f.Say(g.DryKg, Measures.Mass), why), new("Protein in it", f.Say(g.ProteinKg, Measures.Mass), why), new("Complete feed it may save a month", $"{f.Here.Figure(30 * ration * share / 100 * price, 0)} {f.Here.Farm?.Currency}", why),
+            new(
+                kind == GrownKind.Duckweed ? "Spare pond it takes" : "Trays it takes",
+                $"{f.Say(g.AreaM2.Usual, Measures.Area)} ({f.Here.Figure(Measures.Area.In(f.Here.Hand.System).FromSi(g.AreaM2.Low), 0)} to {f.Here.Figure(Measures.Area.In(f.Here.Hand.System).FromSi(g.AreaM2.High), 0)})",
+                why,
+                Main: true
+            ),
+            new("Harvested a day, wet", f.Say(g.WetKg, Measures.Mass), why),
+            new("Dry matter in it", f.Say(g.DryKg, Measures.Mass), why),
+            new("Protein in it", f.Say(g.ProteinKg, Measures.Mass), why),
+            new(
+                "Complete feed it may save a month",
+                $"{f.Here.Figure(30 * ration * share / 100 * price, 0)} {f.Here.Farm?.Currency}",
+                why
+            ),
         ];
         if (kind == GrownKind.Duckweed && area is { } m2)
         {
             var growth = GrownFeed.WeedGrowthKg(m2);
             var eats = eaten ?? g.WetKg;
             var left = GrownFeed.DaysLeft(m2 * mat, growth.Usual, eats);
-            figures.Add(new("The cover lasts", left is { } d ? $"{f.Here.Figure(d, 0)} days" : "as long as it grows so", Grounds.Of("What stands now, eaten faster than it grows.", GrownFeed.Source, new Input("stands, fresh", m2 * mat, Measures.Mass, "typed"), new Input("grows a day", growth.Usual, Measures.Mass, "table"), new Input("eaten a day", eats, Measures.Mass, eaten is null ? "as above" : "typed"))));
+            figures.Add(
+                new(
+                    "The cover lasts",
+                    left is { } d ? $"{f.Here.Figure(d, 0)} days" : "as long as it grows so",
+                    Grounds.Of(
+                        "What stands now, eaten faster than it grows.",
+                        GrownFeed.Source,
+                        new Input("stands, fresh", m2 * mat, Measures.Mass, "typed"),
+                        new Input("grows a day", growth.Usual, Measures.Mass, "table"),
+                        new Input("eaten a day", eats, Measures.Mass, eaten is null ? "as above" : "typed")
+                    )
+                )
+            );
         }
         var over = share > g.MostPct;
-        return new(figures, $"{(kind == GrownKind.Duckweed ? "Weed" : "Larvae")} may replace up to about {f.Here.Figure(g.MostPct, 0)} % of the ration for these fish; the rest stays complete feed.",
-            over ? new Judgement(Status.Watch, $"{f.Here.Figure(share, 0)} % is more than the {f.Here.Figure(g.MostPct, 0)} % that is known to go well: as the only feed fish grow for a year and longer, and sicken for want of what it lacks") : null,
-            kind == GrownKind.Duckweed ? ["Never the only feed. Weed from waste water carries germs and metals. Over half a pond's cover takes its light and oxygen at night: open it."] : ["Never the only feed: too fat, poor in calcium and some amino acids; blend with complete feed or a starch source. Clean substrate as the law allows; kill and rinse; keeps for days only."]);
+        return new(
+            figures,
+            $"{(kind == GrownKind.Duckweed ? "Weed" : "Larvae")} may replace up to about {f.Here.Figure(g.MostPct, 0)} % of the ration for these fish; the rest stays complete feed.",
+            over
+                ? new Judgement(
+                    Status.Watch,
+                    $"{f.Here.Figure(share, 0)} % is more than the {f.Here.Figure(g.MostPct, 0)} % that is known to go well: as the only feed fish grow for a year and longer, and sicken for want of what it lacks"
+                )
+                : null,
+            kind == GrownKind.Duckweed
+                ?
+                [
+                    "Never the only feed. Weed from waste water carries germs and metals. Over half a pond's cover takes its light and oxygen at night: open it.",
+                ]
+                :
+                [
+                    "Never the only feed: too fat, poor in calcium and some amino acids; blend with complete feed or a starch source. Clean substrate as the law allows; kill and rinse; keeps for days only.",
+                ]
+        );
     }
 }

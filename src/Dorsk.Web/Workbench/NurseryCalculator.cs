@@ -9,7 +9,14 @@ namespace Dorsk.Web.Workbench;
 /// <summary>How thick larvae stand in a nursery pond for a wanted length of fingerling.</summary>
 internal sealed class NurseryCalculator : ICalculator
 {
-    private static readonly Measure Length = new("length", new Unit("mm", 1, 0), new Unit("in", 25.4, 0), 0, 2, new Unit("cm", 10, 0));
+    private static readonly Measure Length = new(
+        "length",
+        new Unit("mm", 1, 0),
+        new Unit("in", 25.4, 0),
+        0,
+        2,
+        new Unit("cm", 10, 0)
+    );
 
     public string Key => "nursery";
 
@@ -18,25 +25,105 @@ internal sealed class NurseryCalculator : ICalculator
     public string Lead => "larvae for a wanted length of fingerling: fewer fish grow larger; days, first food, weaning";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("species", "Fish", FieldKind.Choice, s.Pond?.LikelySpecies is { } likely && NurseryDensity.For(likely) is not null ? likely.Key : "silver_perch", Options: FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x.Name)).ToList()),
-        new("length", "Wanted length", FieldKind.Quantity, s.Plain(50, Length), Length), new("area", "Water surface", FieldKind.Quantity, s.Of(s.Pond?.Pond.Shape.FullAreaM2, 1000, Measures.Area), Measures.Area), new("survival", "Of a hundred larvae, live to it", FieldKind.Quantity, s.Plain(s.Pond?.LikelySpecies.SurvivalFryPct is > 0 and { } p ? p : 60, Measures.Plain), Measures.Plain, "before weaning; the farm's own record is best"),
-    ];
+        [
+            new(
+                "species",
+                "Fish",
+                FieldKind.Choice,
+                s.Pond?.LikelySpecies is { } likely && NurseryDensity.For(likely) is not null
+                    ? likely.Key
+                    : "silver_perch",
+                Options: FishSpecies
+                    .All.Where(x => NurseryDensity.For(x) is not null)
+                    .Select(x => (x.Key, x.Name))
+                    .ToList()
+            ),
+            new("length", "Wanted length", FieldKind.Quantity, s.Plain(50, Length), Length),
+            new(
+                "area",
+                "Water surface",
+                FieldKind.Quantity,
+                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 1000, Measures.Area),
+                Measures.Area
+            ),
+            new(
+                "survival",
+                "Of a hundred larvae, live to it",
+                FieldKind.Quantity,
+                s.Plain(s.Pond?.LikelySpecies.SurvivalFryPct is > 0 and { } p ? p : 60, Measures.Plain),
+                Measures.Plain,
+                "before weaning; the farm's own record is best"
+            ),
+        ];
 
     public Worked? Work(BenchForm f)
     {
-        var species = f.Form.Choice("species", FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x)).ToList(), "fish", FishSpecies.All[0]);
-        var (mm, areaM2, survival) = (f.Q("length", Length, 8, 200), f.Q("area", Measures.Area, 1, 1e6), f.Q("survival", Measures.Plain, 0.1, 100));
+        var species = f.Form.Choice(
+            "species",
+            FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x)).ToList(),
+            "fish",
+            FishSpecies.All[0]
+        );
+        var (mm, areaM2, survival) = (
+            f.Q("length", Length, 8, 200),
+            f.Q("area", Measures.Area, 1, 1e6),
+            f.Q("survival", Measures.Plain, 0.1, 100)
+        );
         if (!f.Sound || NurseryDensity.For(species) is not { } n)
             return null;
         var (low, usual, high) = n.LarvaeFor(mm);
-        var why = Grounds.Of("The table's larvae a square metre for its own length, turned to the wanted length: all of them together eat the same food, N·W^0.82, and weight goes with the cube of length.", n.Source, new Input("larvae a m², table", n.LarvaeM2.Usual, Measures.Plain with { Decimals = 0 }, f.Here.Figure(n.LarvaeM2.Low, 0) + " to " + f.Here.Figure(n.LarvaeM2.High, 0)), new Input("at a length of, mm", n.AtMm, Measures.Plain, "table"), new Input("wanted length, mm", mm, Measures.Plain, "typed"));
+        var why = Grounds.Of(
+            "The table's larvae a square metre for its own length, turned to the wanted length: all of them together eat the same food, N·W^0.82, and weight goes with the cube of length.",
+            n.Source,
+            new Input(
+                "larvae a m², table",
+                n.LarvaeM2.Usual,
+                Measures.Plain with
+                {
+                    Decimals = 0,
+                },
+                f.Here.Figure(n.LarvaeM2.Low, 0) + " to " + f.Here.Figure(n.LarvaeM2.High, 0)
+            ),
+            new Input("at a length of, mm", n.AtMm, Measures.Plain, "table"),
+            new Input("wanted length, mm", mm, Measures.Plain, "typed")
+        );
         var fish = Math.Floor(usual * areaM2);
         List<Figure> figures =
         [
-            new("Larvae to stock", f.Here.Count(fish), why, Main: true), new("A square metre", $"{f.Here.Figure(usual, 0)} ({f.Here.Figure(low, 0)} to {f.Here.Figure(high, 0)})", why), new("Live to it", f.Here.Count(Math.Floor(fish * survival / 100)), why), new("One weighs then", f.Say(n.WeightG(mm), Measures.FishWeight with { Decimals = 2 }), Grounds.Of("Weight by length and body condition.", Gape.Source, new Input("length, mm", mm, Measures.Plain, "typed"))),
-            new("Taken to pellets, live", $"{f.Here.Figure(n.WeanSurvivalPct.From, 0)} to {f.Here.Figure(n.WeanSurvivalPct.To, 0)} of 100", Grounds.Of("Weaning from live food to dry.", n.Source, new Input("length of the table, mm", n.AtMm, Measures.Plain, "table"))),
+            new("Larvae to stock", f.Here.Count(fish), why, Main: true),
+            new(
+                "A square metre",
+                $"{f.Here.Figure(usual, 0)} ({f.Here.Figure(low, 0)} to {f.Here.Figure(high, 0)})",
+                why
+            ),
+            new("Live to it", f.Here.Count(Math.Floor(fish * survival / 100)), why),
+            new(
+                "One weighs then",
+                f.Say(n.WeightG(mm), Measures.FishWeight with { Decimals = 2 }),
+                Grounds.Of(
+                    "Weight by length and body condition.",
+                    Gape.Source,
+                    new Input("length, mm", mm, Measures.Plain, "typed")
+                )
+            ),
+            new(
+                "Taken to pellets, live",
+                $"{f.Here.Figure(n.WeanSurvivalPct.From, 0)} to {f.Here.Figure(n.WeanSurvivalPct.To, 0)} of 100",
+                Grounds.Of(
+                    "Weaning from live food to dry.",
+                    n.Source,
+                    new Input("length of the table, mm", n.AtMm, Measures.Plain, "table")
+                )
+            ),
         ];
-        return new(figures, $"Stock {f.Here.Figure(n.FillDays.From, 0)} to {f.Here.Figure(n.FillDays.To, 0)} days after the first water: first food {n.FirstFood}. The table's {f.Here.Figure(n.AtMm, 0)} mm take {f.Here.Figure(n.Days.From, 0)} to {f.Here.Figure(n.Days.To, 0)} days.{(n.Note.Length > 0 ? $" {char.ToUpperInvariant(n.Note[0])}{n.Note[1..]}." : "")}", n.Cannibals, ["Fill shallow and raise the water with the fry; screen every drop: insects and wild fish eat larvae.", "A figure of one system is never carried to another: this is for fertilised earthen ponds."]);
+        return new(
+            figures,
+            $"Stock {f.Here.Figure(n.FillDays.From, 0)} to {f.Here.Figure(n.FillDays.To, 0)} days after the first water: first food {n.FirstFood}. The table's {f.Here.Figure(n.AtMm, 0)} mm take {f.Here.Figure(n.Days.From, 0)} to {f.Here.Figure(n.Days.To, 0)} days.{(n.Note.Length > 0 ? $" {char.ToUpperInvariant(n.Note[0])}{n.Note[1..]}." : "")}",
+            n.Cannibals,
+            [
+                "Fill shallow and raise the water with the fry; screen every drop: insects and wild fish eat larvae.",
+                "A figure of one system is never carried to another: this is for fertilised earthen ponds.",
+            ]
+        );
     }
 }

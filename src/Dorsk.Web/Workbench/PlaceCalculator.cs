@@ -9,7 +9,14 @@ namespace Dorsk.Web.Workbench;
 internal sealed class PlaceCalculator : ICalculator
 {
     private static readonly (string Key, string Name, PondKind Kind)[] Bodies =
-        [("earthen", "earthen pond", PondKind.Earthen), ("lined", "lined pond", PondKind.Lined), ("split", "split pond", PondKind.Split), ("tank", "tank", PondKind.Tank), ("raceway", "raceway", PondKind.Raceway), ("cage", "cage in open water", PondKind.Cage)];
+    [
+        ("earthen", "earthen pond", PondKind.Earthen),
+        ("lined", "lined pond", PondKind.Lined),
+        ("split", "split pond", PondKind.Split),
+        ("tank", "tank", PondKind.Tank),
+        ("raceway", "raceway", PondKind.Raceway),
+        ("cage", "cage in open water", PondKind.Cage),
+    ];
 
     public string Key => "place";
 
@@ -18,25 +25,66 @@ internal sealed class PlaceCalculator : ICalculator
     public string Lead => "what to look at before building or buying anything: water first";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("body", "To be built", FieldKind.Choice, "earthen", Options: Bodies.Select(b => (b.Key, b.Name)).ToList()), new("area", "Planned area of a pond", FieldKind.Quantity, s.Plain(2000, Measures.Area), Measures.Area, "may be empty"),
-        .. PlaceCheck.Questions.Select(q => new SlipField(q.Key, char.ToUpperInvariant(q.Name[0]) + q.Name[1..], FieldKind.Choice, "", Options: [("", "not known"), .. q.Answers.Select(a => (a.Key, a.Words))])),
-    ];
+        [
+            new(
+                "body",
+                "To be built",
+                FieldKind.Choice,
+                "earthen",
+                Options: Bodies.Select(b => (b.Key, b.Name)).ToList()
+            ),
+            new(
+                "area",
+                "Planned area of a pond",
+                FieldKind.Quantity,
+                s.Plain(2000, Measures.Area),
+                Measures.Area,
+                "may be empty"
+            ),
+            .. PlaceCheck.Questions.Select(q => new SlipField(
+                q.Key,
+                char.ToUpperInvariant(q.Name[0]) + q.Name[1..],
+                FieldKind.Choice,
+                "",
+                Options: [("", "not known"), .. q.Answers.Select(a => (a.Key, a.Words))]
+            )),
+        ];
 
     public Worked? Work(BenchForm f)
     {
         var kind = f.Form.Choice("body", Bodies.Select(b => (b.Key, b.Kind)).ToList(), "body", PondKind.Earthen);
         var area = f.MaybeQ("area", Measures.Area, 1, 1e7);
-        var answers = PlaceCheck.For(kind).ToDictionary(q => q.Key, q => f.Form.Choice(q.Key, [("", ""), .. q.Answers.Select(a => (a.Key, a.Key))], "answer", ""));
+        var answers = PlaceCheck
+            .For(kind)
+            .ToDictionary(
+                q => q.Key,
+                q => f.Form.Choice(q.Key, [("", ""), .. q.Answers.Select(a => (a.Key, a.Key))], "answer", "")
+            );
         if (!f.Sound)
             return null;
         var points = PlaceCheck.Weigh(kind, area / 10_000, answers);
         var gates = PlaceCheck.Gates(points);
         var well = points.Count(p => p.Judgement.Status == Status.Steady);
-        var why = Grounds.Of("Each point is weighed on its own; none makes up for another. Water that lasts, tests of it, and permits are gates: without them nothing else counts.", PlaceCheck.Source, Input.Said("points", FormattableString.Invariant($"{points.Count} for this body of water"), "answered here"));
-        return new([new("Points that are well", $"{well} of {points.Count}", why, Main: true)],
-            gates.Count == 0 ? "The gates are open: water, its tests, permits. Write down who builds it and on what terms." : $"Not yet: {string.Join(", ", gates.Select(g => g.Name))} {(gates.Count == 1 ? "comes" : "come")} before anything is built or bought.",
-            gates.Count == 0 ? new Judgement(Status.Steady, "Nothing stands against going on") : new Judgement(gates.Max(g => g.Judgement.Status) is Status.ActNow ? Status.ActNow : Status.Watch, $"{gates[0].Name}: {gates[0].Judgement.Reason}"),
-            ["Local rules on water, dams and species come first; a licensed engineer looks at any dam."], Points: points.OrderByDescending(p => p.Judgement.Status == Status.Unknown ? 1.5 : (double)p.Judgement.Status).ToList());
+        var why = Grounds.Of(
+            "Each point is weighed on its own; none makes up for another. Water that lasts, tests of it, and permits are gates: without them nothing else counts.",
+            PlaceCheck.Source,
+            Input.Said("points", FormattableString.Invariant($"{points.Count} for this body of water"), "answered here")
+        );
+        return new(
+            [new("Points that are well", $"{well} of {points.Count}", why, Main: true)],
+            gates.Count == 0
+                ? "The gates are open: water, its tests, permits. Write down who builds it and on what terms."
+                : $"Not yet: {string.Join(", ", gates.Select(g => g.Name))} {(gates.Count == 1 ? "comes" : "come")} before anything is built or bought.",
+            gates.Count == 0
+                ? new Judgement(Status.Steady, "Nothing stands against going on")
+                : new Judgement(
+                    gates.Max(g => g.Judgement.Status) is Status.ActNow ? Status.ActNow : Status.Watch,
+                    $"{gates[0].Name}: {gates[0].Judgement.Reason}"
+                ),
+            ["Local rules on water, dams and species come first; a licensed engineer looks at any dam."],
+            Points: points
+                .OrderByDescending(p => p.Judgement.Status == Status.Unknown ? 1.5 : (double)p.Judgement.Status)
+                .ToList()
+        );
     }
 }

@@ -17,26 +17,94 @@ internal sealed class PowerCalculator : ICalculator
     public string Lead => "aerators by surface and by water, the stricter rule, and what they cost a month";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("area", "Surface", FieldKind.Quantity, s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area), Measures.Area), new("volume", "Water", FieldKind.Quantity, s.Of(s.VolumeM3, 5000, Measures.Volume), Measures.Volume),
-        new("kwha", "Power by surface, kW a hectare", FieldKind.Quantity, s.Here.Figure(PowerRules.UsualKWHa, 0), Measures.Plain, "3 to 5 carries nightly air; 6 to 12 heavy feeding; shrimp 8 to 20"), new("wm3", "Power to mix by day, W a m³", FieldKind.Quantity, s.Here.Figure(PowerRules.UsualMixingWM3, 1), Measures.Factor, "deep still ponds more; a judged start"),
-        new("have", "Fitted now", FieldKind.Quantity, s.Of(s.Pond?.AeratorsAt(s.Here.Now).Sum(a => a.ShaftKW), 2.2, Measures.Power), Measures.Power), new("hours", "Hours a night", FieldKind.Quantity, s.Here.Figure(10, 0), Measures.Plain), new("price", "Price of a kWh", FieldKind.Quantity, s.Here.Typed(s.Here.Farm?.KWhPrice ?? 0.3, Measures.EnergyPrice), Measures.EnergyPrice),
-    ];
+        [
+            new(
+                "area",
+                "Surface",
+                FieldKind.Quantity,
+                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area),
+                Measures.Area
+            ),
+            new("volume", "Water", FieldKind.Quantity, s.Of(s.VolumeM3, 5000, Measures.Volume), Measures.Volume),
+            new(
+                "kwha",
+                "Power by surface, kW a hectare",
+                FieldKind.Quantity,
+                s.Here.Figure(PowerRules.UsualKWHa, 0),
+                Measures.Plain,
+                "3 to 5 carries nightly air; 6 to 12 heavy feeding; shrimp 8 to 20"
+            ),
+            new(
+                "wm3",
+                "Power to mix by day, W a m³",
+                FieldKind.Quantity,
+                s.Here.Figure(PowerRules.UsualMixingWM3, 1),
+                Measures.Factor,
+                "deep still ponds more; a judged start"
+            ),
+            new(
+                "have",
+                "Fitted now",
+                FieldKind.Quantity,
+                s.Of(s.Pond?.AeratorsAt(s.Here.Now).Sum(a => a.ShaftKW), 2.2, Measures.Power),
+                Measures.Power
+            ),
+            new("hours", "Hours a night", FieldKind.Quantity, s.Here.Figure(10, 0), Measures.Plain),
+            new(
+                "price",
+                "Price of a kWh",
+                FieldKind.Quantity,
+                s.Here.Typed(s.Here.Farm?.KWhPrice ?? 0.3, Measures.EnergyPrice),
+                Measures.EnergyPrice
+            ),
+        ];
 
     public Worked? Work(BenchForm f)
     {
-        var (area, volume, kWHa, wM3) = (f.Q("area", Measures.Area, 1, 1e7), f.Q("volume", Measures.Volume, 0.5, 1e7), f.Q("kwha", Measures.Plain, 0.1, 100), f.Q("wm3", Measures.Factor, 0.01, 50));
-        var (have, hours, price) = (f.Q("have", Measures.Power, 0, 5000), f.Q("hours", Measures.Plain, 0, 24), f.Q("price", Measures.EnergyPrice, 0, 1000));
+        var (area, volume, kWHa, wM3) = (
+            f.Q("area", Measures.Area, 1, 1e7),
+            f.Q("volume", Measures.Volume, 0.5, 1e7),
+            f.Q("kwha", Measures.Plain, 0.1, 100),
+            f.Q("wm3", Measures.Factor, 0.01, 50)
+        );
+        var (have, hours, price) = (
+            f.Q("have", Measures.Power, 0, 5000),
+            f.Q("hours", Measures.Plain, 0, 24),
+            f.Q("price", Measures.EnergyPrice, 0, 1000)
+        );
         if (!f.Sound)
             return null;
         var rules = PowerRules.For(area / 10_000, volume, kWHa, wM3);
         var kWh = rules.MonthKWh(hours);
-        var why = Grounds.Of("Power by surface carries the night; power by water keeps the pond turning over by day. The larger of the two holds. A month is thirty nights at the hours typed.", "Area rule: table of feed by aeration (Boyd and Tucker 1998); mixing: judged, a starting value",
-            new Input("by surface", rules.ByAreaKW, Measures.Power, "kW/ha × surface"), new Input("by water", rules.ByVolumeKW, Measures.Power, "W/m³ × water"), new Input("motor efficiency", 100 * PowerRules.UsualMotorEfficiency, Measures.Share, "starting value"));
-        return new([new("Wanted at the shaft", f.Say(rules.WantedKW, Measures.Power), why, Main: true), new("By surface", f.Say(rules.ByAreaKW, Measures.Power), why), new("By water", f.Say(rules.ByVolumeKW, Measures.Power), why), new("A month", $"{f.Here.Count(Math.Round(kWh))} kWh, {f.Here.Farm?.Currency} {f.Here.Figure(kWh * price, 0)}", why)],
+        var why = Grounds.Of(
+            "Power by surface carries the night; power by water keeps the pond turning over by day. The larger of the two holds. A month is thirty nights at the hours typed.",
+            "Area rule: table of feed by aeration (Boyd and Tucker 1998); mixing: judged, a starting value",
+            new Input("by surface", rules.ByAreaKW, Measures.Power, "kW/ha × surface"),
+            new Input("by water", rules.ByVolumeKW, Measures.Power, "W/m³ × water"),
+            new Input("motor efficiency", 100 * PowerRules.UsualMotorEfficiency, Measures.Share, "starting value")
+        );
+        return new(
+            [
+                new("Wanted at the shaft", f.Say(rules.WantedKW, Measures.Power), why, Main: true),
+                new("By surface", f.Say(rules.ByAreaKW, Measures.Power), why),
+                new("By water", f.Say(rules.ByVolumeKW, Measures.Power), why),
+                new(
+                    "A month",
+                    $"{f.Here.Count(Math.Round(kWh))} kWh, {f.Here.Farm?.Currency} {f.Here.Figure(kWh * price, 0)}",
+                    why
+                ),
+            ],
             $"The {(rules.AreaDecides ? "surface" : "water")} decides. Least is wanted in cold open water, most in warm still water; ice is a risk of its own. Several small machines far apart mix better than one large.",
-            have >= rules.WantedKW ? new(Status.Steady, $"{f.Say(have, Measures.Power)} is fitted, enough by both rules") : new(Status.Watch, $"{f.Say(have, Measures.Power)} is fitted: {f.Say(rules.WantedKW - have, Measures.Power)} short"),
-            ["More air carries more fish only up to what nitrogen allows: beyond about 12 kW/ha it does not help without exchange."]);
+            have >= rules.WantedKW
+                ? new(Status.Steady, $"{f.Say(have, Measures.Power)} is fitted, enough by both rules")
+                : new(
+                    Status.Watch,
+                    $"{f.Say(have, Measures.Power)} is fitted: {f.Say(rules.WantedKW - have, Measures.Power)} short"
+                ),
+            [
+                "More air carries more fish only up to what nitrogen allows: beyond about 12 kW/ha it does not help without exchange.",
+            ]
+        );
     }
 }
 
@@ -50,27 +118,74 @@ internal sealed class PulleyCalculator : ICalculator
     public string Lead => "speed, air and load of a paddle, fan or blower after a change";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
-    [
-        new("kind", "The machine", FieldKind.Choice, "throws", Options: [("throws", "throws water or air: paddle, fan, pump wheel"), ("pushes", "pushes a fixed volume: lobe blower, piston")]), new("rpm", "Speed of the motor, turns a minute", FieldKind.Whole, "1450"),
-        new("m1", "Pulley on the motor now, mm", FieldKind.Quantity, "80", Measures.Plain), new("p1", "Pulley on the machine now, mm", FieldKind.Quantity, "200", Measures.Plain), new("m2", "On the motor then, mm", FieldKind.Quantity, "90", Measures.Plain), new("p2", "On the machine then, mm", FieldKind.Quantity, "200", Measures.Plain),
-        new("amps", "It draws now", FieldKind.Quantity, s.Here.Figure(4, 1), Measures.Current), new("rated", "Rated on the motor’s plate", FieldKind.Quantity, s.Here.Figure(5, 1), Measures.Current),
-    ];
+        [
+            new(
+                "kind",
+                "The machine",
+                FieldKind.Choice,
+                "throws",
+                Options:
+                [
+                    ("throws", "throws water or air: paddle, fan, pump wheel"),
+                    ("pushes", "pushes a fixed volume: lobe blower, piston"),
+                ]
+            ),
+            new("rpm", "Speed of the motor, turns a minute", FieldKind.Whole, "1450"),
+            new("m1", "Pulley on the motor now, mm", FieldKind.Quantity, "80", Measures.Plain),
+            new("p1", "Pulley on the machine now, mm", FieldKind.Quantity, "200", Measures.Plain),
+            new("m2", "On the motor then, mm", FieldKind.Quantity, "90", Measures.Plain),
+            new("p2", "On the machine then, mm", FieldKind.Quantity, "200", Measures.Plain),
+            new("amps", "It draws now", FieldKind.Quantity, s.Here.Figure(4, 1), Measures.Current),
+            new("rated", "Rated on the motor’s plate", FieldKind.Quantity, s.Here.Figure(5, 1), Measures.Current),
+        ];
 
     public Worked? Work(BenchForm f)
     {
         var throws = f.Form.Choice("kind", [("throws", true), ("pushes", false)], "machine", true);
-        var (rpm, m1, p1, m2, p2) = (f.Whole("rpm", "turns", 50, 6000), f.Q("m1", Measures.Plain, 20, 2000), f.Q("p1", Measures.Plain, 20, 3000), f.Q("m2", Measures.Plain, 20, 2000), f.Q("p2", Measures.Plain, 20, 3000));
+        var (rpm, m1, p1, m2, p2) = (
+            f.Whole("rpm", "turns", 50, 6000),
+            f.Q("m1", Measures.Plain, 20, 2000),
+            f.Q("p1", Measures.Plain, 20, 3000),
+            f.Q("m2", Measures.Plain, 20, 2000),
+            f.Q("p2", Measures.Plain, 20, 3000)
+        );
         var (amps, rated) = (f.Q("amps", Measures.Current, 0.1, 1000), f.Q("rated", Measures.Current, 0.1, 1000));
         if (!f.Sound)
             return null;
         var then = Pulley.Of(rpm, m1, p1, m2, p2, throws ? Pulley.Throwing : Pulley.Displacing);
         var load = amps * then.PowerShare;
-        var why = Grounds.Of(throws ? "Speed goes with the pulleys, flow with the speed, load with its third power: a tenth faster is a third more load." : "Speed goes with the pulleys; a machine that pushes a fixed volume against the same depth gives and takes with its speed.", "Affinity laws; belts that do not slip, current taken to go with the load",
-            new Input("pulleys, then by now", m2 / p2 / (m1 / p1), Measures.Factor, "typed"), new Input("draws now", amps, Measures.Current, "typed"), new Input("rated", rated, Measures.Current, "plate, typed"));
-        return new([new("It draws then about", f.Say(load, Measures.Current), why, Main: true), new("Speed of the machine", f.Here.Count(Math.Round(then.Rpm)) + " turns a minute", why), new("Flow", $"{f.Here.Figure(100 * then.FlowShare, 0)} % of now", why), new("Load", $"{f.Here.Figure(100 * then.PowerShare, 0)} % of now", why)],
+        var why = Grounds.Of(
+            throws
+                ? "Speed goes with the pulleys, flow with the speed, load with its third power: a tenth faster is a third more load."
+                : "Speed goes with the pulleys; a machine that pushes a fixed volume against the same depth gives and takes with its speed.",
+            "Affinity laws; belts that do not slip, current taken to go with the load",
+            new Input("pulleys, then by now", m2 / p2 / (m1 / p1), Measures.Factor, "typed"),
+            new Input("draws now", amps, Measures.Current, "typed"),
+            new Input("rated", rated, Measures.Current, "plate, typed")
+        );
+        return new(
+            [
+                new("It draws then about", f.Say(load, Measures.Current), why, Main: true),
+                new("Speed of the machine", f.Here.Count(Math.Round(then.Rpm)) + " turns a minute", why),
+                new("Flow", $"{f.Here.Figure(100 * then.FlowShare, 0)} % of now", why),
+                new("Load", $"{f.Here.Figure(100 * then.PowerShare, 0)} % of now", why),
+            ],
             "Measure the current after ten minutes; the plate rules, not this figure.",
-            load > rated ? new(Status.ActNow, $"{f.Say(load, Measures.Current)} is over the plate’s {f.Say(rated, Measures.Current)}: the motor would burn") : load > 0.95 * rated ? new(Status.Watch, $"{f.Say(load, Measures.Current)} is at the plate’s {f.Say(rated, Measures.Current)}") : new(Status.Steady, $"{f.Say(load, Measures.Current)} of {f.Say(rated, Measures.Current)}"),
-            ["Guards back on before it turns; isolate and lock before a belt is touched. No faster than the machine’s own plate allows."]);
+            load > rated
+                    ? new(
+                        Status.ActNow,
+                        $"{f.Say(load, Measures.Current)} is over the plate’s {f.Say(rated, Measures.Current)}: the motor would burn"
+                    )
+                : load > 0.95 * rated
+                    ? new(
+                        Status.Watch,
+                        $"{f.Say(load, Measures.Current)} is at the plate’s {f.Say(rated, Measures.Current)}"
+                    )
+                : new(Status.Steady, $"{f.Say(load, Measures.Current)} of {f.Say(rated, Measures.Current)}"),
+            [
+                "Guards back on before it turns; isolate and lock before a belt is touched. No faster than the machine’s own plate allows.",
+            ]
+        );
     }
 }
 
@@ -89,26 +204,98 @@ internal sealed class BottleCalculator : ICalculator
         var stands = batch is null ? null : s.Pond!.StandingOn(batch.Id, s.Here.Today);
         return
         [
-            new("species", "Fish", FieldKind.Choice, batch?.Species.Key ?? "silver_perch", Options: [.. FishSpecies.All.Select(x => (x.Key, x.Name))]), new("kg", "Fish in the water", FieldKind.Quantity, s.Of(stands?.BiomassKg.Value, 1000, Measures.Mass), Measures.Mass), new("each", "Weight of one", FieldKind.Quantity, s.Of(stands?.MeanG.Value, 300, Measures.FishWeight), Measures.FishWeight),
-            new("temp", "Water temperature", FieldKind.Quantity, s.Of(s.Last(Parameter.Temperature), 26, Measures.Temperature), Measures.Temperature),
-            new("bottles", "Bottles", FieldKind.Whole, "2"), new("litres", "Each holds, litres of water", FieldKind.Quantity, "50", Measures.Plain, "stamped on the shoulder"), new("bar", "Pressure, bar", FieldKind.Quantity, "150", Measures.Plain, "read the gauge"), new("share", "Goes into the water", FieldKind.Quantity, "40", Measures.Share, "fine stones in 1 m of water 30 to 50 %; a cone 80 % and more"),
+            new(
+                "species",
+                "Fish",
+                FieldKind.Choice,
+                batch?.Species.Key ?? "silver_perch",
+                Options: [.. FishSpecies.All.Select(x => (x.Key, x.Name))]
+            ),
+            new(
+                "kg",
+                "Fish in the water",
+                FieldKind.Quantity,
+                s.Of(stands?.BiomassKg.Value, 1000, Measures.Mass),
+                Measures.Mass
+            ),
+            new(
+                "each",
+                "Weight of one",
+                FieldKind.Quantity,
+                s.Of(stands?.MeanG.Value, 300, Measures.FishWeight),
+                Measures.FishWeight
+            ),
+            new(
+                "temp",
+                "Water temperature",
+                FieldKind.Quantity,
+                s.Of(s.Last(Parameter.Temperature), 26, Measures.Temperature),
+                Measures.Temperature
+            ),
+            new("bottles", "Bottles", FieldKind.Whole, "2"),
+            new(
+                "litres",
+                "Each holds, litres of water",
+                FieldKind.Quantity,
+                "50",
+                Measures.Plain,
+                "stamped on the shoulder"
+            ),
+            new("bar", "Pressure, bar", FieldKind.Quantity, "150", Measures.Plain, "read the gauge"),
+            new(
+                "share",
+                "Goes into the water",
+                FieldKind.Quantity,
+                "40",
+                Measures.Share,
+                "fine stones in 1 m of water 30 to 50 %; a cone 80 % and more"
+            ),
         ];
     }
 
     public Worked? Work(BenchForm f)
     {
-        var species = f.Form.Choice("species", [.. FishSpecies.All.Select(x => (x.Key, x))], "fish", FishSpecies.All[0]);
-        var (kg, each, temp) = (f.Q("kg", Measures.Mass, 0.1, 1e6), f.Q("each", Measures.FishWeight, 0.01, 20_000), f.Q("temp", Measures.Temperature, 2, 38));
-        var (bottles, litres, bar, share) = (f.Whole("bottles", "bottles", 1, 500), f.Q("litres", Measures.Plain, 1, 2000), f.Q("bar", Measures.Plain, 5, 300), f.Q("share", Measures.Share, 1, 100));
+        var species = f.Form.Choice(
+            "species",
+            [.. FishSpecies.All.Select(x => (x.Key, x))],
+            "fish",
+            FishSpecies.All[0]
+        );
+        var (kg, each, temp) = (
+            f.Q("kg", Measures.Mass, 0.1, 1e6),
+            f.Q("each", Measures.FishWeight, 0.01, 20_000),
+            f.Q("temp", Measures.Temperature, 2, 38)
+        );
+        var (bottles, litres, bar, share) = (
+            f.Whole("bottles", "bottles", 1, 500),
+            f.Q("litres", Measures.Plain, 1, 2000),
+            f.Q("bar", Measures.Plain, 5, 300),
+            f.Q("share", Measures.Share, 1, 100)
+        );
         if (!f.Sound)
             return null;
         var takes = Respiration.Fish(each, temp, species) * kg / 1000;
         var holds = OxygenBottles.Kg(bottles, litres, bar, OxygenBottles.UsualLeftBar);
         var hours = OxygenBottles.Hours(holds, takes, share / 100);
-        var why = Grounds.Of("What the bottles hold down to 5 bar, by the share that goes into the water, over what the fish breathe. Water and mud that breathe too are left out, as in a tank.", "Ideal gas at 20 °C; Boyd, Romaire & Johnston 1978",
-            new Input("oxygen in the bottles", holds, Measures.Mass, "volume × pressure"), new Input("the fish take, each hour", takes, Measures.Mass, "worked out"), new Input("goes into the water", share, Measures.Share, "typed"));
-        return new([new("They carry the fish for", f.Here.Figure(hours, 1) + " hours", why, Main: true), new("They hold", f.Here.Figure(holds, 1) + " kg of oxygen", why), new("The fish take", f.Here.Figure(takes, 2) + " kg an hour", why), new("Bottles for a night of 12 hours", f.Here.Count(Math.Ceiling(12 / hours * bottles)), why)],
-            "Fed or frightened fish take half as much again. Open only as far as oxygen holds; more bubbles away.", hours < 4 ? new(Status.Watch, $"{f.Here.Figure(hours, 1)} hours: less than a repair takes") : null,
-            ["Oxygen feeds fire: no flame, no oil or grease at the valve, doors open; bottles chained upright. Supplier’s and local rules come first."]);
+        var why = Grounds.Of(
+            "What the bottles hold down to 5 bar, by the share that goes into the water, over what the fish breathe. Water and mud that breathe too are left out, as in a tank.",
+            "Ideal gas at 20 °C; Boyd, Romaire & Johnston 1978",
+            new Input("oxygen in the bottles", holds, Measures.Mass, "volume × pressure"),
+            new Input("the fish take, each hour", takes, Measures.Mass, "worked out"),
+            new Input("goes into the water", share, Measures.Share, "typed")
+        );
+        return new(
+            [
+                new("They carry the fish for", f.Here.Figure(hours, 1) + " hours", why, Main: true),
+                new("They hold", f.Here.Figure(holds, 1) + " kg of oxygen", why),
+                new("The fish take", f.Here.Figure(takes, 2) + " kg an hour", why),
+                new("Bottles for a night of 12 hours", f.Here.Count(Math.Ceiling(12 / hours * bottles)), why),
+            ],
+            "Fed or frightened fish take half as much again. Open only as far as oxygen holds; more bubbles away.",
+            hours < 4 ? new(Status.Watch, $"{f.Here.Figure(hours, 1)} hours: less than a repair takes") : null,
+            [
+                "Oxygen feeds fire: no flame, no oil or grease at the valve, doors open; bottles chained upright. Supplier’s and local rules come first.",
+            ]
+        );
     }
 }

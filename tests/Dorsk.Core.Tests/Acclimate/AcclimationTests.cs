@@ -12,10 +12,19 @@ public class AcclimationTests
 {
     private static readonly FishSpecies Perch = FishSpecies.Of("silver_perch");
     private static readonly DateTimeOffset Start = new(2027, 1, 21, 6, 0, 0, TimeSpan.FromHours(10));
-    private static readonly AccWater Bag = new(22, 6.8, 0, 4, 9, 80), Pond = new(25, 8.6, 0, 0.1, 6.5, 90);
+    private static readonly AccWater Bag = new(22, 6.8, 0, 4, 9, 80),
+        Pond = new(25, 8.6, 0, 0.1, 6.5, 90);
 
-    private static AcclimationPlan Plan(AccWater? bag = null, AccWater? pond = null, double g = 2, AccSchool? chosen = null, int places = 3) =>
-        AcclimationPlan.For(new(Perch, g, bag ?? Bag, [.. Enumerable.Repeat(pond ?? Pond, places)], 8, chosen, Hand.Metric));
+    private static AcclimationPlan Plan(
+        AccWater? bag = null,
+        AccWater? pond = null,
+        double g = 2,
+        AccSchool? chosen = null,
+        int places = 3
+    ) =>
+        AcclimationPlan.For(
+            new(Perch, g, bag ?? Bag, [.. Enumerable.Repeat(pond ?? Pond, places)], 8, chosen, Hand.Metric)
+        );
 
     [Fact]
     public void A_bag_full_of_ammonia_and_a_pond_of_high_ph_are_not_mixed_slowly()
@@ -42,7 +51,11 @@ public class AcclimationTests
         var (bag, pond) = (new AccWater(26, 6.9, 0, 4, 9, 100), new AccWater(26, 8.6, 0, 0, 6.5, 100));
         var plan = Plan(bag, pond);
         // The mixing rule once more, by half seconds: parts at 0, 6 … 54 minutes, carbon dioxide above that of air leaves by half in 20 minutes.
-        double carbon = Carbonate.CarbonMmolL(6.9, 100, 26, 0), pondCarbon = Carbonate.CarbonMmolL(8.6, 100, 26, 0), top = 0, over = 0, share = 0;
+        double carbon = Carbonate.CarbonMmolL(6.9, 100, 26, 0),
+            pondCarbon = Carbonate.CarbonMmolL(8.6, 100, 26, 0),
+            top = 0,
+            over = 0,
+            share = 0;
         const double dt = 1 / 120.0;
         for (var step = 0; step < 60 * 120; step++)
         {
@@ -60,7 +73,11 @@ public class AcclimationTests
         Assert.Equal(top, plan.Curve.Max(c => c.Nh3MgL), 0.01 * top);
         Assert.Equal(over, plan.MinutesOver, 1.0);
         Assert.True(top > 1.4 * plan.FryLevelMgL && over > 20, $"{top:0.000} for {over:0.0} min");
-        Assert.Contains(FormattableString.Invariant($"bear for {plan.MinutesOver:0} minutes"), plan.Reasons[0], StringComparison.Ordinal);
+        Assert.Contains(
+            FormattableString.Invariant($"bear for {plan.MinutesOver:0} minutes"),
+            plan.Reasons[0],
+            StringComparison.Ordinal
+        );
         Assert.All(plan.Floated, c => Assert.True(c.Nh3MgL < plan.FryLevelMgL));
         Assert.Equal(UnionisedAmmonia.MgNL(4, 26, 6.9, 0), plan.Floated[^1].Nh3MgL, 9);
     }
@@ -68,13 +85,28 @@ public class AcclimationTests
     [Fact]
     public void Salinity_28_to_5_is_a_plan_in_hours_with_a_check_every_quarter()
     {
-        var plan = AcclimationPlan.For(new(FishSpecies.Of("whiteleg_shrimp"), 0.01, new(26, 7.8, 28, 1, 7, 120), [.. Enumerable.Repeat(new AccWater(26, 8, 5, 0.1, 6, 150), 3)], 10, null, Hand.Metric));
+        var plan = AcclimationPlan.For(
+            new(
+                FishSpecies.Of("whiteleg_shrimp"),
+                0.01,
+                new(26, 7.8, 28, 1, 7, 120),
+                [.. Enumerable.Repeat(new AccWater(26, 8, 5, 0.1, 6, 150), 3)],
+                10,
+                null,
+                Hand.Metric
+            )
+        );
         // 28 to 20 at 2, to 10 at 1.6, to 5 at 1 an hour: 4 + 6.25 + 5.
-        Assert.Equal((AccSchool.SalinitySteps, 15.25 * 60), (plan.Recommended, plan.Steps.Single(s => s.Key == "over").Minutes));
+        Assert.Equal(
+            (AccSchool.SalinitySteps, 15.25 * 60),
+            (plan.Recommended, plan.Steps.Single(s => s.Key == "over").Minutes)
+        );
         Assert.Equal(62, plan.Checks.Count);
         Assert.Equal((15.0, 27.5), (plan.Checks[1].Minutes, plan.Checks[1].Planned.SalinityPpt));
         Assert.Equal((915.0, 5.0), (plan.Checks[^1].Minutes, Math.Round(plan.Checks[^1].Planned.SalinityPpt, 9)));
-        Assert.All(plan.Checks.Zip(plan.Checks.Skip(1)), p => Assert.True(p.First.Planned.SalinityPpt > p.Second.Planned.SalinityPpt));
+        Assert.All(plan.Checks.Zip(plan.Checks.Skip(1)), p =>
+            Assert.True(p.First.Planned.SalinityPpt > p.Second.Planned.SalinityPpt)
+        );
     }
 
     [Fact]
@@ -84,7 +116,9 @@ public class AcclimationTests
         Assert.Equal(Bag.Ph, Plan().Curve[0].Ph, 9);
         var open = Plan(Bag with { AlkalinityMgL = null }, Pond with { AlkalinityMgL = null }).Curve;
         var known = Plan().Curve;
-        Assert.All(open.Skip(1), (s, i) => Assert.True(s.Nh3LowMgL <= known[i + 1].Nh3MgL + 1e-12 && s.Nh3MgL >= known[i + 1].Nh3MgL - 1e-12));
+        Assert.All(open.Skip(1), (s, i) =>
+            Assert.True(s.Nh3LowMgL <= known[i + 1].Nh3MgL + 1e-12 && s.Nh3MgL >= known[i + 1].Nh3MgL - 1e-12)
+        );
         Assert.Contains(open, s => s.Nh3MgL > 1.2 * s.Nh3LowMgL);
         // Gassing out raises pH over that of the mere mix.
         var half = known[30];
@@ -94,16 +128,42 @@ public class AcclimationTests
     [Fact]
     public void Salt_is_brought_over_by_the_hour_and_fry_by_temperature_and_ph()
     {
-        var shrimp = AcclimationPlan.For(new(FishSpecies.Of("whiteleg_shrimp"), 0.01, new(26, 7.8, 30, 1, 7, 120), [.. Enumerable.Repeat(new AccWater(27, 8, 4, 0.1, 6, 150), 3)], 10, null, Hand.Metric));
+        var shrimp = AcclimationPlan.For(
+            new(
+                FishSpecies.Of("whiteleg_shrimp"),
+                0.01,
+                new(26, 7.8, 30, 1, 7, 120),
+                [.. Enumerable.Repeat(new AccWater(27, 8, 4, 0.1, 6, 150), 3)],
+                10,
+                null,
+                Hand.Metric
+            )
+        );
         Assert.Equal(AccSchool.SalinitySteps, shrimp.Recommended);
         // 30 to 20 at 2, to 10 at 1.6, to 5 at 1, to 4 at 0.7 an hour.
         var hours = 5 + (10 / 1.6) + 5 + (1 / 0.7);
         Assert.Equal(hours, SalinityRate.Hours(30, 4), 9);
         Assert.Equal(Math.Ceiling(60 * hours), shrimp.Steps.Single(s => s.Key == "over").Minutes);
-        Assert.Equal([30, 28, 20, 18.4, 4, 4], new[] { 0, 1, 5, 6, hours, 40 }.Select(h => Math.Round(SalinityRate.After(30, 4, h), 6)));
+        Assert.Equal(
+            [30, 28, 20, 18.4, 4, 4],
+            new[] { 0, 1, 5, 6, hours, 40 }.Select(h => Math.Round(SalinityRate.After(30, 4, h), 6))
+        );
         // Fry, 6 °C and 1 of pH apart, no ammonia: 20 minutes a degree against half a unit an hour; the longer counts.
-        var fry = AcclimationPlan.For(new(Perch, 0.3, new(20, 7, 0, 0.1, 8, 80), [.. Enumerable.Repeat(new AccWater(26, 7.9, 0, 0.05, 6.5, 80), 3)], 4, null, Hand.Metric));
-        Assert.Equal((AccSchool.TemperSlowly, 120.0), (fry.Recommended, fry.Steps.Single(s => s.Key == "over").Minutes));
+        var fry = AcclimationPlan.For(
+            new(
+                Perch,
+                0.3,
+                new(20, 7, 0, 0.1, 8, 80),
+                [.. Enumerable.Repeat(new AccWater(26, 7.9, 0, 0.05, 6.5, 80), 3)],
+                4,
+                null,
+                Hand.Metric
+            )
+        );
+        Assert.Equal(
+            (AccSchool.TemperSlowly, 120.0),
+            (fry.Recommended, fry.Steps.Single(s => s.Key == "over").Minutes)
+        );
         Assert.Equal((23.0, 7.45), (Math.Round(fry.At(60).TempC, 6), Math.Round(fry.At(60).Ph, 6)));
         // Floating: half of the difference in ten minutes.
         Assert.Equal(23.5, Plan().At(10).TempC, 9);
@@ -115,10 +175,16 @@ public class AcclimationTests
         var chance = new Random(3);
         for (var i = 0; i < 2000; i++)
         {
-            double from = 40 * chance.NextDouble(), to = 40 * chance.NextDouble(), hours = SalinityRate.Hours(from, to);
+            double from = 40 * chance.NextDouble(),
+                to = 40 * chance.NextDouble(),
+                hours = SalinityRate.Hours(from, to);
             Assert.Equal(to, SalinityRate.After(from, to, hours + 0.001), 6);
             var part = hours * chance.NextDouble();
-            Assert.Equal(SalinityRate.After(from, to, hours), SalinityRate.After(SalinityRate.After(from, to, part), to, hours - part), 6);
+            Assert.Equal(
+                SalinityRate.After(from, to, hours),
+                SalinityRate.After(SalinityRate.After(from, to, part), to, hours - part),
+                6
+            );
             Assert.InRange(SalinityRate.After(from, to, part), Math.Min(from, to) - 1e-9, Math.Max(from, to) + 1e-9);
         }
     }
@@ -127,19 +193,47 @@ public class AcclimationTests
     public void What_stands_against_letting_them_out()
     {
         Assert.Empty(Plan().Stops);
-        (AcclimationPlan Plan, string Says)[] bad = [(Plan(pond: Pond with { DoMgL = 3.2 }), "under the watch level"), (Plan(pond: Pond with { DoMgL = null }), "was not read"), (Plan(places: 1), "three places"), (Plan(pond: Pond with { Ph = 9.8 }), "outside"), (Plan(pond: Pond with { TempC = 40 }), "outside what these fish bear"), (Plan(Bag with { DoMgL = 2 }), "in the bag")];
+        (AcclimationPlan Plan, string Says)[] bad =
+        [
+            (Plan(pond: Pond with { DoMgL = 3.2 }), "under the watch level"),
+            (Plan(pond: Pond with { DoMgL = null }), "was not read"),
+            (Plan(places: 1), "three places"),
+            (Plan(pond: Pond with { Ph = 9.8 }), "outside"),
+            (Plan(pond: Pond with { TempC = 40 }), "outside what these fish bear"),
+            (Plan(Bag with { DoMgL = 2 }), "in the bag"),
+        ];
         Assert.All(bad, x => Assert.Contains(x.Plan.Stops, s => s.Reason.Contains(x.Says, StringComparison.Ordinal)));
     }
 
     [Fact]
     public void The_run_is_what_its_lines_say_held_minutes_do_not_count_and_pace_is_told()
     {
-        var begun = new AcclimationBegun(1, "silver_perch", 0.3, 5000, "hatchery", new(20, 7, 0, 0.1, 8, 80), [.. Enumerable.Repeat(new AccWater(26, 7.9, 0, 0.05, 6.5, 80), 3)], 4, AccSchool.TemperSlowly);
-        var plan = AcclimationPlan.For(new(Perch, begun.MeanG, begun.Bag, begun.Places, begun.HoursInBag, begun.School, Hand.Metric));
+        var begun = new AcclimationBegun(
+            1,
+            "silver_perch",
+            0.3,
+            5000,
+            "hatchery",
+            new(20, 7, 0, 0.1, 8, 80),
+            [.. Enumerable.Repeat(new AccWater(26, 7.9, 0, 0.05, 6.5, 80), 3)],
+            4,
+            AccSchool.TemperSlowly
+        );
+        var plan = AcclimationPlan.For(
+            new(Perch, begun.MeanG, begun.Bag, begun.Places, begun.HoursInBag, begun.School, Hand.Metric)
+        );
         var lines = new List<AccLine>();
         AccRun Run() => new(9, Start, begun, plan, [.. lines]);
-        AcclimationNoted Fact(AccEvent e, string step = "", double? t = null, double? ph = null, int? count = null, string text = "") => new(9, 1, e, step, t, ph, null, null, count, text);
-        void At(double minute, AcclimationNoted f) => lines.Add(new(lines.Count + 10, Start.AddMinutes(minute), "Manager", f));
+        AcclimationNoted Fact(
+            AccEvent e,
+            string step = "",
+            double? t = null,
+            double? ph = null,
+            int? count = null,
+            string text = ""
+        ) => new(9, 1, e, step, t, ph, null, null, count, text);
+        void At(double minute, AcclimationNoted f) =>
+            lines.Add(new(lines.Count + 10, Start.AddMinutes(minute), "Manager", f));
         Assert.Equal("place", Run().Current!.Key);
         At(5, Fact(AccEvent.StepDone, "place"));
         Assert.Equal(("over", 120 - 25), (Run().Current!.Key, Run().LeftAt(Start.AddMinutes(30))!.Value));
@@ -159,15 +253,26 @@ public class AcclimationTests
         Assert.Equal(15, Run().Lost);
         // A second phone ends the same step again: refused, with what is on now.
         At(200, Fact(AccEvent.StepDone, "over"));
-        Assert.Contains("already", Fact(AccEvent.StepDone, "over").Check(Run()).Single().Text, StringComparison.Ordinal);
+        Assert.Contains(
+            "already",
+            Fact(AccEvent.StepDone, "over").Check(Run()).Single().Text,
+            StringComparison.Ordinal
+        );
         Assert.True(Run().LeftAt(Start.AddMinutes(201)) is null);
         foreach (var s in new[] { "read", "out", "watch" })
             At(210, Fact(AccEvent.StepDone, s));
         Assert.Null(Run().Current);
         At(220, Fact(AccEvent.Released));
         Assert.True(Run().Ended && Run().Released);
-        Assert.Contains(Fact(AccEvent.Note, text: "late").Check(Run()), r => r.Text.Contains("is over", StringComparison.Ordinal));
-        Assert.Equal(3, new[] { Fact(AccEvent.Measured), Fact(AccEvent.Lost), Fact(AccEvent.Note) }.Count(f => f.Check(new AccRun(9, Start, begun, plan, [])).Any()));
+        Assert.Contains(Fact(AccEvent.Note, text: "late").Check(Run()), r =>
+            r.Text.Contains("is over", StringComparison.Ordinal)
+        );
+        Assert.Equal(
+            3,
+            new[] { Fact(AccEvent.Measured), Fact(AccEvent.Lost), Fact(AccEvent.Note) }.Count(f =>
+                f.Check(new AccRun(9, Start, begun, plan, [])).Any()
+            )
+        );
     }
 
     [Theory]
@@ -180,25 +285,92 @@ public class AcclimationTests
     [InlineData(12.5, 26, 7.0, 8.0, 5, Status.Watch, "sun is high")]
     [InlineData(18.0, 31, 7.0, 8.0, 5, Status.Watch, "warm")]
     [InlineData(18.0, 26, 7.0, 8.0, 200, Status.Watch, "not read within the hour")]
-    public void The_hour_is_judged_by_water_and_a_fresh_reading(double hour, double waterC, double? before, double now, double ageMin, Status expected, string says)
+    public void The_hour_is_judged_by_water_and_a_fresh_reading(
+        double hour,
+        double waterC,
+        double? before,
+        double now,
+        double ageMin,
+        Status expected,
+        string says
+    )
     {
         var midnight = Start.Date;
         DateTimeOffset At(double h) => new(midnight.AddHours(h), TimeSpan.FromHours(10));
-        List<(DateTimeOffset, double)> oxygen = [.. before is { } b ? [(At(hour).AddMinutes(-30 - ageMin), b)] : Array.Empty<(DateTimeOffset, double)>(), (At(hour).AddMinutes(-ageMin), now)];
-        var judged = ReleaseHour.Now(new(At(hour), At(5.2), At(19), waterC, oxygen, WaterLimits.For(Perch, LifeStage.Fingerling), Hand.Metric));
+        List<(DateTimeOffset, double)> oxygen =
+        [
+            .. before is { } b ? [(At(hour).AddMinutes(-30 - ageMin), b)] : Array.Empty<(DateTimeOffset, double)>(),
+            (At(hour).AddMinutes(-ageMin), now),
+        ];
+        var judged = ReleaseHour.Now(
+            new(At(hour), At(5.2), At(19), waterC, oxygen, WaterLimits.For(Perch, LifeStage.Fingerling), Hand.Metric)
+        );
         Assert.Equal((expected, true), (judged.Status, judged.Reason.Contains(says, StringComparison.Ordinal)));
     }
 
     [Fact]
     public void A_delivery_speaks_for_itself()
     {
-        var good = new FishReceived(1, "silver_perch", "Upstream hatchery", "S-12", SeedSource.Hatchery, 5000, 2, 10, true, true, true, true, 900, DeliveryVerdict.Accepted, "");
+        var good = new FishReceived(
+            1,
+            "silver_perch",
+            "Upstream hatchery",
+            "S-12",
+            SeedSource.Hatchery,
+            5000,
+            2,
+            10,
+            true,
+            true,
+            true,
+            true,
+            900,
+            DeliveryVerdict.Accepted,
+            ""
+        );
         Assert.Empty(good.Against);
         Assert.Empty(good.Check());
         Assert.Equal(Status.ActNow, (good with { Dead = 400 }).Against[0].Status);
-        Assert.Equal(4, (good with { Dead = 100, Papers = false, Even = false, Source = SeedSource.Wild }).Against.Count);
+        Assert.Equal(
+            4,
+            (good with { Dead = 100, Papers = false, Even = false, Source = SeedSource.Wild }).Against.Count
+        );
         Assert.Contains((good with { Lively = false }).Check(), r => r.Field == "Verdict");
-        Assert.DoesNotContain((good with { Lively = false, Verdict = DeliveryVerdict.Refused, Note = "gasping" }).Check(), r => r.Field is "Verdict" or "Note");
-        Assert.Equal(["Count", "Dead", "MeanWeight", "Note", "Seller"], new[] { good with { Count = 0, Dead = 0 }, good with { Dead = 5001, Verdict = DeliveryVerdict.Refused, Note = "dead" }, good with { MeanG = 0 }, good with { Verdict = DeliveryVerdict.AcceptedWithNote }, good with { Seller = "" } }.SelectMany(f => f.Check()).Select(r => r.Field).Order());
+        Assert.DoesNotContain(
+            (good with { Lively = false, Verdict = DeliveryVerdict.Refused, Note = "gasping" }).Check(),
+            r => r.Field is "Verdict" or "Note"
+        );
+        Assert.Equal(
+            ["Count", "Dead", "MeanWeight", "Note", "Seller"],
+            new[]
+            {
+                good with
+                {
+                    Count = 0,
+                    Dead = 0,
+                },
+                good with
+                {
+                    Dead = 5001,
+                    Verdict = DeliveryVerdict.Refused,
+                    Note = "dead",
+                },
+                good with
+                {
+                    MeanG = 0,
+                },
+                good with
+                {
+                    Verdict = DeliveryVerdict.AcceptedWithNote,
+                },
+                good with
+                {
+                    Seller = "",
+                },
+            }
+                .SelectMany(f => f.Check())
+                .Select(r => r.Field)
+                .Order()
+        );
     }
 }

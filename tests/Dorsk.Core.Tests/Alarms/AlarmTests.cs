@@ -15,9 +15,19 @@ public class AlarmTests
     private static readonly DateTimeOffset Now = Zone.At(new DateTime(2027, 1, 22, 3, 0, 0));
     private static readonly WaterLimits Limits = WaterLimits.For(FishSpecies.Of("silver_perch"), LifeStage.Growing);
 
-    private static AlarmPond Pond(params (double HoursAgo, double MgL)[] oxygen) => new(7, "P4", Limits, [.. oxygen.Select(o => new Timed(Now.AddHours(-o.HoursAgo), o.MgL))], null, ["A1", "A2"], []);
+    private static AlarmPond Pond(params (double HoursAgo, double MgL)[] oxygen) =>
+        new(
+            7,
+            "P4",
+            Limits,
+            [.. oxygen.Select(o => new Timed(Now.AddHours(-o.HoursAgo), o.MgL))],
+            null,
+            ["A1", "A2"],
+            []
+        );
 
-    private static IReadOnlyList<AlarmRaised> Of(AlarmPond p, params AlarmCause[] ringing) => AlarmRules.Of(p, ringing, Now, Zone, Hand.Metric);
+    private static IReadOnlyList<AlarmRaised> Of(AlarmPond p, params AlarmCause[] ringing) =>
+        AlarmRules.Of(p, ringing, Now, Zone, Hand.Metric);
 
     [Fact]
     public void Who_is_told_next_is_known_with_the_hour()
@@ -35,8 +45,24 @@ public class AlarmTests
     [Fact]
     public void A_night_that_is_likely_to_kill_calls_through_quiet_hours_until_somebody_has_read()
     {
-        DawnLowForecast Night(double low, double crossesInH) => new(new(low, low - 0.5, low + 0.5, 0.8), Now.AddHours(3), null, Now.AddHours(crossesInH), 0.9, new(Status.ActNow, "low"), DeclineMethod.OwnNights, [], Grounds.Of("", ""));
-        AlarmPond With(DawnLowForecast night, params (double HoursAgo, double MgL)[] read) => Pond(read) with { Tonight = night, LethalMgL = 1.0 };
+        DawnLowForecast Night(double low, double crossesInH) =>
+            new(
+                new(low, low - 0.5, low + 0.5, 0.8),
+                Now.AddHours(3),
+                null,
+                Now.AddHours(crossesInH),
+                0.9,
+                new(Status.ActNow, "low"),
+                DeclineMethod.OwnNights,
+                [],
+                Grounds.Of("", "")
+            );
+        AlarmPond With(DawnLowForecast night, params (double HoursAgo, double MgL)[] read) =>
+            Pond(read) with
+            {
+                Tonight = night,
+                LethalMgL = 1.0,
+            };
         AlarmRaised? Rings(AlarmPond p) => Of(p).FirstOrDefault(a => a.Cause == AlarmCause.NightForecast);
         Assert.Equal(Status.ActNow, Rings(With(Night(0.8, 1), (2, 6)))?.Level);
         Assert.Equal(Status.Watch, Rings(With(Night(2.2, 1), (2, 6)))?.Level);
@@ -50,12 +76,27 @@ public class AlarmTests
     [Fact]
     public void Water_rings_by_the_verdict_and_ends_by_a_look_not_by_time()
     {
-        Dorsk.Core.Verdict.Finding Found(string rule, Status status, string reason) => new(rule, status, reason) { Do = "Salt.", Rings = true, Why = Grounds.Of("", "") };
+        Dorsk.Core.Verdict.Finding Found(string rule, Status status, string reason) =>
+            new(rule, status, reason)
+            {
+                Do = "Salt.",
+                Rings = true,
+                Why = Grounds.Of("", ""),
+            };
         AlarmRaised? Rings(AlarmPond p) => Of(p).FirstOrDefault(a => a.Cause == AlarmCause.WaterDanger);
-        var bad = Pond((0.1, 6)) with { Findings = [Found("nitrite", Status.ActNow, "nitrite is high"), Found("pH", Status.Watch, "pH is high")] };
-        Assert.Equal((Status.ActNow, "P4: nitrite is high; pH is high. Salt."), Rings(bad) is { } a ? (a.Level, a.Text) : default);
+        var bad = Pond((0.1, 6)) with
+        {
+            Findings = [Found("nitrite", Status.ActNow, "nitrite is high"), Found("pH", Status.Watch, "pH is high")],
+        };
+        Assert.Equal(
+            (Status.ActNow, "P4: nitrite is high; pH is high. Salt."),
+            Rings(bad) is { } a ? (a.Level, a.Text) : default
+        );
         // Oxygen has an alarm of its own, and mornings that fell are of the night.
-        Assert.Equal(AlarmCause.NightForecast, Assert.Single(Of(Pond((0.1, 6)) with { Findings = [Found("falling dawns", Status.ActNow, "fell")] })).Cause);
+        Assert.Equal(
+            AlarmCause.NightForecast,
+            Assert.Single(Of(Pond((0.1, 6)) with { Findings = [Found("falling dawns", Status.ActNow, "fell")] })).Cause
+        );
         Assert.Null(Rings(Pond((0.1, 6)) with { Findings = [Found("oxygen now", Status.ActNow, "low")] }));
         var quiet = Pond((0.1, 6)) with { WaterRingsSince = Now.AddDays(-15), LastLookAt = Now.AddDays(-16) };
         Assert.Contains("not read again", Rings(quiet)?.Text, StringComparison.Ordinal);
@@ -67,7 +108,9 @@ public class AlarmTests
     {
         var act = Assert.Single(Of(Pond((0.1, 2.6))));
         Assert.Equal((AlarmCause.LowOxygen, Status.ActNow), (act.Cause, act.Level));
-        Assert.All(new[] { "P4", "2.6", "02:54", "act level 3.0", "Start A1, A2" }, part => Assert.Contains(part, act.Text.Replace('\u2009', ' ').Replace('\u00a0', ' '), StringComparison.Ordinal));
+        Assert.All(new[] { "P4", "2.6", "02:54", "act level 3.0", "Start A1, A2" }, part =>
+            Assert.Contains(part, act.Text.Replace('\u2009', ' ').Replace('\u00a0', ' '), StringComparison.Ordinal)
+        );
         Assert.Equal(Status.Watch, Assert.Single(Of(Pond((0.1, 3.7)))).Level);
         Assert.Empty(Of(Pond((0.1, 5))));
         // Falls 1.2 an hour from 4.8: under 3 in an hour and a half. Slower, or later, it does not ring.
@@ -86,8 +129,23 @@ public class AlarmTests
     [Fact]
     public void A_night_that_will_pass_under_and_a_faulty_probe_ring_too_each_once()
     {
-        DawnLowForecast F(DateTimeOffset? at, Status status) => new(new(2, 1, 3, 0.8), Now.AddHours(2.5), Now, at, 0.9, new(status, ""), DeclineMethod.OwnNights, [], Grounds.Of("", ""));
-        var night = Pond((0.1, 5)) with { Tonight = F(Now.AddHours(2), Status.ActNow), ProbeFaults = [new(Status.Watch, "oxygen: stuck at 5")] };
+        DawnLowForecast F(DateTimeOffset? at, Status status) =>
+            new(
+                new(2, 1, 3, 0.8),
+                Now.AddHours(2.5),
+                Now,
+                at,
+                0.9,
+                new(status, ""),
+                DeclineMethod.OwnNights,
+                [],
+                Grounds.Of("", "")
+            );
+        var night = Pond((0.1, 5)) with
+        {
+            Tonight = F(Now.AddHours(2), Status.ActNow),
+            ProbeFaults = [new(Status.Watch, "oxygen: stuck at 5")],
+        };
         Assert.Equal([AlarmCause.NightForecast, AlarmCause.ProbeFault], Of(night).Select(a => a.Cause));
         Assert.Contains("about 05:00", Of(night)[0].Text, StringComparison.Ordinal);
         Assert.Empty(Of(night with { ProbeFaults = [], Tonight = F(Now.AddHours(9), Status.ActNow) }));
@@ -105,9 +163,29 @@ public class AlarmTests
         Assert.Equal("a b c", AlarmText.Fit("a\r\nb\0c".Replace("\r\n", "\n", StringComparison.Ordinal)));
         Assert.Equal(AlarmText.Longest, AlarmText.Fit(new string('x', 5000)).Length);
         Assert.NotEmpty(AlarmText.Fit(" \u202e\n"));
-        var alarm = new Alarm(1, 7, AlarmCause.LowOxygen, Status.ActNow, "P4 oxygen 2.1\u2009mg/L at 02:54, under the act level 3.0. Start A1.", Now, Now, null, null, []);
+        var alarm = new Alarm(
+            1,
+            7,
+            AlarmCause.LowOxygen,
+            Status.ActNow,
+            "P4 oxygen 2.1\u2009mg/L at 02:54, under the act level 3.0. Start A1.",
+            Now,
+            Now,
+            null,
+            null,
+            []
+        );
         Assert.Equal("Act now: P4 oxygen 2.1 mg/L at 02:54, under the act level 3.0", AlarmText.Subject(alarm));
-        Assert.Contains("in 20 minutes", AlarmText.Message(alarm, new([new("N", "n@f.test"), new("M", "m@f.test"), new("O", "o@f.test")], 10, null, null), 2, "Farm"), StringComparison.Ordinal);
+        Assert.Contains(
+            "in 20 minutes",
+            AlarmText.Message(
+                alarm,
+                new([new("N", "n@f.test"), new("M", "m@f.test"), new("O", "o@f.test")], 10, null, null),
+                2,
+                "Farm"
+            ),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -121,12 +199,17 @@ public class AlarmTests
     [Fact]
     public void An_alarm_is_what_its_lines_say_and_a_louder_one_asks_again()
     {
-        List<(long, DateTimeOffset, string, Fact)> lines = [(5, Now, "Dorsk", new AlarmRaised(0, 7, AlarmCause.LowOxygen, Status.Watch, "first"))];
+        List<(long, DateTimeOffset, string, Fact)> lines =
+        [
+            (5, Now, "Dorsk", new AlarmRaised(0, 7, AlarmCause.LowOxygen, Status.Watch, "first")),
+        ];
         Alarm One() => Alarm.Of(lines)[5];
         Assert.True(One() is { Open: true, Answered: null });
         lines.Add((6, Now.AddMinutes(4), "Pond hand", new AlarmAnswered(5, 7)));
         Assert.Equal("Pond hand", One().Answered!.Value.By);
-        lines.Add((7, Now.AddMinutes(30), "Dorsk", new AlarmRaised(5, 7, AlarmCause.LowOxygen, Status.ActNow, "louder")));
+        lines.Add(
+            (7, Now.AddMinutes(30), "Dorsk", new AlarmRaised(5, 7, AlarmCause.LowOxygen, Status.ActNow, "louder"))
+        );
         Assert.True(One() is { Level: Status.ActNow, Answered: null, ToldTo.Count: 0, Text: "louder" });
         Assert.Equal(Now.AddMinutes(30), One().LouderAt);
         lines.Add((8, Now.AddMinutes(31), "Dorsk", new AlarmTold(5, 7, 0, Status.ActNow, "a@farm.test")));
@@ -139,8 +222,18 @@ public class AlarmTests
     [Fact]
     public void The_next_is_called_after_minutes_without_an_answer_and_quiet_hours_never_hold_back_act_now()
     {
-        var list = new CallListSet([new("Night watch", "watch@farm.test"), new("Manager", "manager@farm.test"), new("Pond hand", "hand@farm.test")], 10, new(22, 0), new(5, 0));
-        Alarm Rings(Status level, params int[] told) => new(1, 7, AlarmCause.LowOxygen, level, "", Now, Now, null, null, [.. told.Select(t => (t, ""))]);
+        var list = new CallListSet(
+            [
+                new("Night watch", "watch@farm.test"),
+                new("Manager", "manager@farm.test"),
+                new("Pond hand", "hand@farm.test"),
+            ],
+            10,
+            new(22, 0),
+            new(5, 0)
+        );
+        Alarm Rings(Status level, params int[] told) =>
+            new(1, 7, AlarmCause.LowOxygen, level, "", Now, Now, null, null, [.. told.Select(t => (t, ""))]);
         int[] Due(Alarm a, double minutes, int hour = 12) => [.. a.Due(list, Now.AddMinutes(minutes), new(hour, 0))];
         Assert.Equal([0], Due(Rings(Status.ActNow), 0));
         Assert.Equal([0, 1], Due(Rings(Status.ActNow), 10));
@@ -153,6 +246,27 @@ public class AlarmTests
         Assert.Empty(Due(Rings(Status.Watch), 30, 3));
         Assert.Equal([0, 1, 2], Due(Rings(Status.ActNow), 30, 3));
         Assert.Equal([0], Due(Rings(Status.Watch), 0, 6));
-        Assert.Equal(["after", "people", "people", "quietfrom"], new[] { list with { AfterMinutes = 0 }, list with { Steps = [new("A", "nobody")] }, list with { Steps = [new("A", "a@b\nBcc: c@d")] }, list with { QuietTo = null } }.Select(l => l.Check().Single().Field));
+        Assert.Equal(
+            ["after", "people", "people", "quietfrom"],
+            new[]
+            {
+                list with
+                {
+                    AfterMinutes = 0,
+                },
+                list with
+                {
+                    Steps = [new("A", "nobody")],
+                },
+                list with
+                {
+                    Steps = [new("A", "a@b\nBcc: c@d")],
+                },
+                list with
+                {
+                    QuietTo = null,
+                },
+            }.Select(l => l.Check().Single().Field)
+        );
     }
 }

@@ -7,7 +7,23 @@ namespace Dorsk.Core.Tests.Feeding;
 public class RationTests
 {
     private static readonly FishSpecies Perch = FishSpecies.Of("silver_perch");
-    private static readonly RationQuestion Q = new(Perch, 300, 5000, 2.5, 1.7, 27, "measured", 6, 5.5, WaterLimits.For(Perch, LifeStage.Growing), 0.5, 8.8, false, 1, Hand.Metric);
+    private static readonly RationQuestion Q = new(
+        Perch,
+        300,
+        5000,
+        2.5,
+        1.7,
+        27,
+        "measured",
+        6,
+        5.5,
+        WaterLimits.For(Perch, LifeStage.Growing),
+        0.5,
+        8.8,
+        false,
+        1,
+        Hand.Metric
+    );
 
     [Fact]
     public void Full_ration_is_gain_times_fcr() => Assert.Equal(5000 * 2.5 / 1000 * 1.7, Ration.For(Q).PlannedKg, 9);
@@ -54,18 +70,51 @@ public class RationTests
     [InlineData(Dorsk.Core.Judging.Status.ActNow, 6, 0)]
     [InlineData(Dorsk.Core.Judging.Status.Watch, 3.5, 0.5)]
     [InlineData(Dorsk.Core.Judging.Status.Watch, 2.0, 0.25)]
-    public void A_bloom_at_risk_halves_each_meal_once_and_stops_it_when_it_is_grave(Dorsk.Core.Judging.Status risk, double dawn, double left)
+    public void A_bloom_at_risk_halves_each_meal_once_and_stops_it_when_it_is_grave(
+        Dorsk.Core.Judging.Status risk,
+        double dawn,
+        double left
+    )
     {
-        var plan = Ration.For(Q with { DawnLowMgL = dawn, Held = [new("bloom", risk, "risk of a bloom crash: dawn oxygen falls, Secchi 18 cm") { FeedFactor = risk == Dorsk.Core.Judging.Status.ActNow ? 0 : 0.5, Why = Dorsk.Core.Judging.Grounds.Of("", "") }] });
+        var plan = Ration.For(
+            Q with
+            {
+                DawnLowMgL = dawn,
+                Held =
+                [
+                    new("bloom", risk, "risk of a bloom crash: dawn oxygen falls, Secchi 18 cm")
+                    {
+                        FeedFactor = risk == Dorsk.Core.Judging.Status.ActNow ? 0 : 0.5,
+                        Why = Dorsk.Core.Judging.Grounds.Of("", ""),
+                    },
+                ],
+            }
+        );
         Assert.Equal(left * plan.FullKg, plan.PlannedKg, 9);
         Assert.Contains("Secchi 18 cm: ", plan.Hits.First(h => h.Name == "bloom").Reason, StringComparison.Ordinal);
     }
 
     [Fact]
     public void Reasons_speak_the_farms_units() =>
-        Assert.Contains("91.4\u2009°F", Ration.For(Q with { TempC = 33, Hand = Hand.Us }).Hits.Single().Reason, StringComparison.Ordinal);
+        Assert.Contains(
+            "91.4\u2009°F",
+            Ration.For(Q with { TempC = 33, Hand = Hand.Us }).Hits.Single().Reason,
+            StringComparison.Ordinal
+        );
 
     [Fact]
     public void Brakes_stand_in_one_list_in_order() =>
-        Assert.Equal(["too cold", "too hot", "fast", "sample first", "dawn oxygen", "tonight's oxygen", "verdict on the water", "what the water can take"], Brakes.InOrder.Select(b => b.Name));
+        Assert.Equal(
+            [
+                "too cold",
+                "too hot",
+                "fast",
+                "sample first",
+                "dawn oxygen",
+                "tonight's oxygen",
+                "verdict on the water",
+                "what the water can take",
+            ],
+            Brakes.InOrder.Select(b => b.Name)
+        );
 }

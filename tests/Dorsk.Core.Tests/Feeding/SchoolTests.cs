@@ -14,7 +14,26 @@ public class SchoolTests
 {
     private static readonly FishSpecies Perch = FishSpecies.Of("silver_perch");
     private static readonly DateOnly Day = new(2027, 1, 21);
-    private static readonly RationQuestion Q = new(Perch, 200, 5000, 2.0, 1.7, 26, "measured", 6, 5.5, WaterLimits.For(Perch, LifeStage.Growing), 0.5, 8.8, false, 1, Hand.Metric) { Day = Day };
+    private static readonly RationQuestion Q = new(
+        Perch,
+        200,
+        5000,
+        2.0,
+        1.7,
+        26,
+        "measured",
+        6,
+        5.5,
+        WaterLimits.For(Perch, LifeStage.Growing),
+        0.5,
+        8.8,
+        false,
+        1,
+        Hand.Metric
+    )
+    {
+        Day = Day,
+    };
 
     [Fact]
     public void The_table_is_met_at_its_rows_lies_between_them_and_follows_the_temperature()
@@ -53,7 +72,25 @@ public class SchoolTests
     public void A_school_that_cannot_tell_hands_over_and_says_so_and_what_somebody_wants_stands_with_its_reason()
     {
         var gain = 5000 * 2.0 / 1000 * 1.7;
-        foreach (var q in new[] { Q with { School = RationSchool.Satiation }, Q with { School = RationSchool.Satiation, Scored = new(Day.AddDays(-8), 12, 3) }, Q with { Species = FishSpecies.Of("jade_perch"), School = RationSchool.Table } })
+        foreach (
+            var q in new[]
+            {
+                Q with
+                {
+                    School = RationSchool.Satiation,
+                },
+                Q with
+                {
+                    School = RationSchool.Satiation,
+                    Scored = new(Day.AddDays(-8), 12, 3),
+                },
+                Q with
+                {
+                    Species = FishSpecies.Of("jade_perch"),
+                    School = RationSchool.Table,
+                },
+            }
+        )
         {
             var plan = Ration.For(q);
             Assert.Equal((gain, RationSchool.ExpectedGain), (Math.Round(plan.FullKg, 9), plan.By));
@@ -63,10 +100,37 @@ public class SchoolTests
         Assert.Equal(9, wanted.PlannedKg, 9);
         Assert.Contains(wanted.Hits, h => h.Name == "dawn oxygen");
         Assert.Contains(wanted.Why.Limits, l => l.Contains("they are hungry", StringComparison.Ordinal));
-        Assert.Equal(0, Ration.For(Q with { Held = [new("un-ionised ammonia", Dorsk.Core.Judging.Status.ActNow, "0.9") { FeedFactor = 0, Why = Dorsk.Core.Judging.Grounds.Of("", "") }] }).PlannedKg);
-        Assert.Equal(["kg", "reason"], new[] { new RationOverruled(1, 1, Day, -1, "x"), new(1, 1, Day, 5, " ") }.Select(o => o.Check().Single().Field));
+        Assert.Equal(
+            0,
+            Ration
+                .For(
+                    Q with
+                    {
+                        Held =
+                        [
+                            new("un-ionised ammonia", Dorsk.Core.Judging.Status.ActNow, "0.9")
+                            {
+                                FeedFactor = 0,
+                                Why = Dorsk.Core.Judging.Grounds.Of("", ""),
+                            },
+                        ],
+                    }
+                )
+                .PlannedKg
+        );
+        Assert.Equal(
+            ["kg", "reason"],
+            new[] { new RationOverruled(1, 1, Day, -1, "x"), new(1, 1, Day, 5, " ") }.Select(o =>
+                o.Check().Single().Field
+            )
+        );
         Assert.Empty(new RationOverruled(1, 1, Day, null, "").Check());
-        Assert.Equal(["Score", "Minutes", "Left"], new[] { new FeedingGiven(1, 1, 5, 7), new(1, 1, 5, null, 0), new(1, 1, 5, null, null, 6) }.Select(x => x.CheckHow().Single().Field));
+        Assert.Equal(
+            ["Score", "Minutes", "Left"],
+            new[] { new FeedingGiven(1, 1, 5, 7), new(1, 1, 5, null, 0), new(1, 1, 5, null, null, 6) }.Select(x =>
+                x.CheckHow().Single().Field
+            )
+        );
     }
 
     // However many meals: the day's feed is the plan's, the halves keep their brakes, hours rise.
@@ -74,10 +138,21 @@ public class SchoolTests
     public Property Meals_add_up_to_the_plan_and_keep_what_was_braked(PositiveInt seed)
     {
         var random = new Random(seed.Get);
-        var plan = Ration.For(Q with { DawnLowMgL = 1 + (5 * random.NextDouble()), ForecastLowMgL = 1 + (5 * random.NextDouble()) });
+        var plan = Ration.For(
+            Q with
+            {
+                DawnLowMgL = 1 + (5 * random.NextDouble()),
+                ForecastLowMgL = 1 + (5 * random.NextDouble()),
+            }
+        );
         var meals = MealTimes.Of(plan, random.Next(1, 25));
-        var right = Math.Abs(meals.Sum(m => m.Kg) - plan.PlannedKg) < 1e-9 && meals.Zip(meals.Skip(1)).All(p => p.First.At < p.Second.At)
-            && (meals.Count == 1 || Math.Abs(meals.Where(m => m.Half == Meal.Morning).Sum(m => m.Kg) - plan.Meals[0].Kg) < 1e-9);
+        var right =
+            Math.Abs(meals.Sum(m => m.Kg) - plan.PlannedKg) < 1e-9
+            && meals.Zip(meals.Skip(1)).All(p => p.First.At < p.Second.At)
+            && (
+                meals.Count == 1
+                || Math.Abs(meals.Where(m => m.Half == Meal.Morning).Sum(m => m.Kg) - plan.Meals[0].Kg) < 1e-9
+            );
         return right.Label($"{meals.Count} meals");
     }
 

@@ -25,7 +25,11 @@ public class GrowthVectors
         {
             r.Agree("tgc_per_1000", GrowthLaws.Tgc(r["w1_g"], r["w2_g"], r["degree_days"]));
             r.Agree("sgr_pct_day", GrowthLaws.SgrPctDay(r["w1_g"], r["w2_g"], r["days"]));
-            r.Agree("forward_weight_tgc_g", GrowthLaws.AfterTgc(r["w1_g"], r["tgc_per_1000"], r["temp_c"] * r["forward_days"]), 1e-6);
+            r.Agree(
+                "forward_weight_tgc_g",
+                GrowthLaws.AfterTgc(r["w1_g"], r["tgc_per_1000"], r["temp_c"] * r["forward_days"]),
+                1e-6
+            );
             r.Agree("forward_weight_sgr_g", GrowthLaws.AfterSgr(r["w1_g"], r["sgr_pct_day"], r["forward_days"]));
         }
     }
@@ -36,9 +40,22 @@ public class GrowthVectors
         foreach (var r in Vectors.Rows("growth_fcr"))
         {
             if (r.Maybe("fcr_economic") is not null)
-                r.Agree("fcr_economic", GrowthLaws.EconomicFcr(r["feed_kg"], r["start_biomass_kg"], r["end_biomass_kg"])!.Value);
+                r.Agree(
+                    "fcr_economic",
+                    GrowthLaws.EconomicFcr(r["feed_kg"], r["start_biomass_kg"], r["end_biomass_kg"])!.Value
+                );
             if (r.Maybe("fcr_biological") is not null)
-                r.Agree("fcr_biological", GrowthLaws.BiologicalFcr(r["feed_kg"], r["start_biomass_kg"], r["end_biomass_kg"], r["dead_count"] * r["dead_mean_weight_g"] / 1000)!.Value);
+                r.Agree(
+                    "fcr_biological",
+                    GrowthLaws
+                        .BiologicalFcr(
+                            r["feed_kg"],
+                            r["start_biomass_kg"],
+                            r["end_biomass_kg"],
+                            r["dead_count"] * r["dead_mean_weight_g"] / 1000
+                        )!
+                        .Value
+                );
         }
     }
 }

@@ -14,7 +14,10 @@ public class RunningSampleTests
     [InlineData(5, 0.22)]
     [InlineData(10, 0.22)]
     [InlineData(10, 0.40)]
-    public void Stopping_when_the_range_is_narrow_still_holds_the_truth_nineteen_times_in_twenty(double wantedPct, double cv)
+    public void Stopping_when_the_range_is_narrow_still_holds_the_truth_nineteen_times_in_twenty(
+        double wantedPct,
+        double cv
+    )
     {
         var random = new Random(7);
         var held = 0;
@@ -27,8 +30,7 @@ public class RunningSampleTests
             {
                 weights.Add(300 * Math.Max(0.05, 1 + (cv * Normal(random))));
                 sample = RunningSample.OfFish(weights, wantedPct);
-            }
-            while (!sample.GoodEnough);
+            } while (!sample.GoodEnough);
             Assert.True(sample.HalfPct <= wantedPct);
             held += sample.Mean!.Range!.Value.Holds(300) ? 1 : 0;
         }
@@ -51,8 +53,7 @@ public class RunningSampleTests
                 var n = random.Next(20, 45);
                 casts.Add((n, n * 300 * (1 + (0.06 * Normal(random)))));
                 sample = RunningSample.OfCasts(casts, 5);
-            }
-            while (!sample.GoodEnough);
+            } while (!sample.GoodEnough);
             held += sample.Mean!.Range!.Value.Holds(300) ? 1 : 0;
         }
         Assert.True(held >= 0.92 * runs, $"{held} of {runs}");
@@ -63,7 +64,14 @@ public class RunningSampleTests
     {
         var grams = weights.Get.Select(w => (double)w.Get).ToList();
         var bars = RunningSample.Sizes(grams);
-        return (bars.Count == 0 ? grams.Distinct().Count() < 2 : bars.Sum(b => b.Fish) == grams.Count && bars.Count <= 12 && bars.Zip(bars.Skip(1)).All(p => Math.Abs(p.First.ToG - p.Second.FromG) < 1e-6 * p.Second.FromG + 1e-9)).ToProperty();
+        return (
+            bars.Count == 0
+                ? grams.Distinct().Count() < 2
+                : bars.Sum(b => b.Fish) == grams.Count
+                    && bars.Count <= 12
+                    && bars.Zip(bars.Skip(1))
+                        .All(p => Math.Abs(p.First.ToG - p.Second.FromG) < 1e-6 * p.Second.FromG + 1e-9)
+        ).ToProperty();
     }
 
     [Fact]
@@ -89,5 +97,6 @@ public class RunningSampleTests
         Assert.True(uneven.Fish > 3 * plan.Fish && uneven.Casts > plan.Casts);
     }
 
-    private static double Normal(Random r) => Math.Sqrt(-2 * Math.Log(1 - r.NextDouble())) * Math.Cos(2 * Math.PI * r.NextDouble());
+    private static double Normal(Random r) =>
+        Math.Sqrt(-2 * Math.Log(1 - r.NextDouble())) * Math.Cos(2 * Math.PI * r.NextDouble());
 }

@@ -36,8 +36,14 @@ public class SamplingVectors
     {
         foreach (var r in Vectors.Rows("sampling_size"))
         {
-            Assert.Equal((int)r["n_normal"], SampleStatistics.FishForNormal(r["cv_pct"], r["relative_error_pct"], r["confidence_pct"] / 100));
-            Assert.Equal((int)r["n_student_t"], SampleStatistics.FishFor(r["cv_pct"], r["relative_error_pct"], r["confidence_pct"] / 100));
+            Assert.Equal(
+                (int)r["n_normal"],
+                SampleStatistics.FishForNormal(r["cv_pct"], r["relative_error_pct"], r["confidence_pct"] / 100)
+            );
+            Assert.Equal(
+                (int)r["n_student_t"],
+                SampleStatistics.FishFor(r["cv_pct"], r["relative_error_pct"], r["confidence_pct"] / 100)
+            );
         }
     }
 }

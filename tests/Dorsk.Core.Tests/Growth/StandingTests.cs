@@ -27,7 +27,11 @@ public class StandingTests
     {
         var day = Day0.AddDays(60);
         var before = StandingEstimate.Run(Batch(), day)[^1];
-        var light = SampleStatistics.Bulk([(30, 30 * before.MeanG.Value * 0.85), (30, 30 * before.MeanG.Value * 0.83), (30, 30 * before.MeanG.Value * 0.87)]);
+        var light = SampleStatistics.Bulk([
+            (30, 30 * before.MeanG.Value * 0.85),
+            (30, 30 * before.MeanG.Value * 0.83),
+            (30, 30 * before.MeanG.Value * 0.87),
+        ]);
         var after = StandingEstimate.Run(Batch() with { Samples = [new(day, light)] }, day)[^1];
         Assert.InRange(after.MeanG.Value, light.Mean, before.MeanG.Value);
         Assert.True(after.RateFactor < before.RateFactor);
@@ -38,16 +42,43 @@ public class StandingTests
     public Property Counts_never_grow_by_themselves_and_hold_under_any_losses(PositiveInt seed)
     {
         var random = new Random(seed.Get);
-        var changes = Enumerable.Range(0, 10).Select(_ => new CountChange(Day0.AddDays(random.Next(100)), -random.Next(1, 300), random.Next(2) == 0, null)).ToList();
+        var changes = Enumerable
+            .Range(0, 10)
+            .Select(_ => new CountChange(
+                Day0.AddDays(random.Next(100)),
+                -random.Next(1, 300),
+                random.Next(2) == 0,
+                null
+            ))
+            .ToList();
         var days = StandingEstimate.Run(Batch() with { Changes = changes }, Day0.AddDays(100));
-        return days.Zip(days.Skip(1)).All(p => p.Second.Count.Value <= p.First.Count.Value && p.Second.Count.Value >= 0 && p.Second.Count.Low >= 0 && double.IsFinite(p.Second.BiomassKg.High)).ToProperty();
+        return days.Zip(days.Skip(1))
+            .All(p =>
+                p.Second.Count.Value <= p.First.Count.Value
+                && p.Second.Count.Value >= 0
+                && p.Second.Count.Low >= 0
+                && double.IsFinite(p.Second.BiomassKg.High)
+            )
+            .ToProperty();
     }
 
     [Fact]
     public void More_die_than_are_found()
     {
-        var dead = StandingEstimate.Run(Batch() with { Changes = [new(Day0.AddDays(5), -50, true, null)] }, Day0.AddDays(6))[^1];
-        var moved = StandingEstimate.Run(Batch() with { Changes = [new(Day0.AddDays(5), -50, false, null)] }, Day0.AddDays(6))[^1];
+        var dead = StandingEstimate.Run(
+            Batch() with
+            {
+                Changes = [new(Day0.AddDays(5), -50, true, null)],
+            },
+            Day0.AddDays(6)
+        )[^1];
+        var moved = StandingEstimate.Run(
+            Batch() with
+            {
+                Changes = [new(Day0.AddDays(5), -50, false, null)],
+            },
+            Day0.AddDays(6)
+        )[^1];
         Assert.Equal(50, moved.Count.Value - dead.Count.Value, 0.5);
     }
 
@@ -55,7 +86,9 @@ public class StandingTests
     public void Hungry_fish_and_choking_fish_grow_less_but_do_not_vanish()
     {
         var full = StandingEstimate.Run(Batch(), Day0.AddDays(200))[^1].MeanG.Value;
-        var hungry = StandingEstimate.Run(Batch() with { FedKg = d => d == Day0 ? 1 : 0, InTank = true }, Day0.AddDays(200))[^1].MeanG.Value;
+        var hungry = StandingEstimate
+            .Run(Batch() with { FedKg = d => d == Day0 ? 1 : 0, InTank = true }, Day0.AddDays(200))[^1]
+            .MeanG.Value;
         var choking = StandingEstimate.Run(Batch() with { DawnLowMgL = _ => 3 }, Day0.AddDays(200))[^1].MeanG.Value;
         Assert.InRange(choking, 20, full * 0.9);
         Assert.InRange(hungry, 8, 20);

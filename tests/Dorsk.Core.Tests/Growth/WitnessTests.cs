@@ -64,19 +64,52 @@ public class WitnessTests
     {
         var good = Batch(_ => 1);
         var bad = good with { DawnLowMgL = d => d.DayNumber % 3 == 0 ? 2.5 : 6 };
-        TargetDate Date(BatchHistory b) => GrowthForecast.DateOf(150, GrowthForecast.Run(StandingEstimate.Run(b with { Samples = b.Samples.Take(1).ToList() }, Day0.AddDays(60))[^1], Perch, _ => 25, 700));
+        TargetDate Date(BatchHistory b) =>
+            GrowthForecast.DateOf(
+                150,
+                GrowthForecast.Run(
+                    StandingEstimate.Run(b with { Samples = b.Samples.Take(1).ToList() }, Day0.AddDays(60))[^1],
+                    Perch,
+                    _ => 25,
+                    700
+                )
+            );
         var (g, b) = (Date(good), Date(bad));
         Assert.True(b.Likely > g.Likely);
-        Assert.True(b.Latest!.Value.DayNumber - b.Earliest!.Value.DayNumber > g.Latest!.Value.DayNumber - g.Earliest!.Value.DayNumber);
+        Assert.True(
+            b.Latest!.Value.DayNumber - b.Earliest!.Value.DayNumber
+                > g.Latest!.Value.DayNumber - g.Earliest!.Value.DayNumber
+        );
     }
 
     // A thousand fish that grow by the species' law at 25 °C, eat seven hundredths of W^0.7 a day, and are weighed every 28 days.
     private static BatchHistory Batch(Func<DateOnly, double> there)
     {
-        double At(DateOnly day) => GrowthLaws.After(30, Perch.GrowthG13PerDay, (day.DayNumber - Day0.DayNumber) * TemperatureResponse.F(25, Perch));
-        var samples = Enumerable.Range(1, 5).Select(k => new WeightSample(Day0.AddDays(28 * k), Casts(At(Day0.AddDays(28 * k))))).ToList();
-        return new(Perch, Day0, 1000, 30, false, false, [], samples, _ => 25, day => 0.07 * Math.Pow(At(day), 0.7) * there(day), _ => null);
+        double At(DateOnly day) =>
+            GrowthLaws.After(
+                30,
+                Perch.GrowthG13PerDay,
+                (day.DayNumber - Day0.DayNumber) * TemperatureResponse.F(25, Perch)
+            );
+        var samples = Enumerable
+            .Range(1, 5)
+            .Select(k => new WeightSample(Day0.AddDays(28 * k), Casts(At(Day0.AddDays(28 * k)))))
+            .ToList();
+        return new(
+            Perch,
+            Day0,
+            1000,
+            30,
+            false,
+            false,
+            [],
+            samples,
+            _ => 25,
+            day => 0.07 * Math.Pow(At(day), 0.7) * there(day),
+            _ => null
+        );
     }
 
-    private static SampleMean Casts(double g) => SampleStatistics.Bulk([(50, 50 * g * 1.01), (50, 50 * g * 0.99), (50, 50 * g)]);
+    private static SampleMean Casts(double g) =>
+        SampleStatistics.Bulk([(50, 50 * g * 1.01), (50, 50 * g * 0.99), (50, 50 * g)]);
 }

@@ -27,10 +27,18 @@ public class NightTests
     {
         var random = new Random(seed.Get);
         var r = 0.05 + (1.2 * random.NextDouble());
-        var water = random.Next(2) == 0 ? Still : Still with { Aerators = [new Aerator("A1", AeratorKind.All[1], 2.2, new(21, 0), new(5, 0))] };
+        var water =
+            random.Next(2) == 0
+                ? Still
+                : Still with
+                {
+                    Aerators = [new Aerator("A1", AeratorKind.All[1], 2.2, new(21, 0), new(5, 0))],
+                };
         var start = new Timed(Dark.AddHours(-2 * random.NextDouble()), 8 + (6 * random.NextDouble()));
         var end = NightCurve.Run(water, r, start, start.At.AddHours(9))[^1];
-        return (end.Si <= 0.05 || Math.Abs(NightCurve.RespirationBetween(water, start, end)!.Value - r) < 1e-3).ToProperty();
+        return (
+            end.Si <= 0.05 || Math.Abs(NightCurve.RespirationBetween(water, start, end)!.Value - r) < 1e-3
+        ).ToProperty();
     }
 
     [Fact]
@@ -46,17 +54,46 @@ public class NightTests
     public Property No_oxygen_is_made_or_lost_and_half_the_step_moves_the_dawn_low_by_next_to_nothing(PositiveInt seed)
     {
         var random = new Random(seed.Get);
-        var water = Still with { VolumeM3 = 1500 + (8000 * random.NextDouble()), MeanDepthM = 0.9 + random.NextDouble(), TempC = 18 + (12 * random.NextDouble()), WindMs = 4 * random.NextDouble(), Aerators = [new Aerator("A1", AeratorKind.All[1], 2.2, new(random.Next(21, 24), 0), new(random.Next(1, 5), 0))] };
-        var (start, r, end) = (new Timed(Dark, 7 + (4 * random.NextDouble())), 0.1 + (0.4 * random.NextDouble()), Dark.AddHours(7.5));
+        var water = Still with
+        {
+            VolumeM3 = 1500 + (8000 * random.NextDouble()),
+            MeanDepthM = 0.9 + random.NextDouble(),
+            TempC = 18 + (12 * random.NextDouble()),
+            WindMs = 4 * random.NextDouble(),
+            Aerators =
+            [
+                new Aerator("A1", AeratorKind.All[1], 2.2, new(random.Next(21, 24), 0), new(random.Next(1, 5), 0)),
+            ],
+        };
+        var (start, r, end) = (
+            new Timed(Dark, 7 + (4 * random.NextDouble())),
+            0.1 + (0.4 * random.NextDouble()),
+            Dark.AddHours(7.5)
+        );
         var fine = NightCurve.Run(water, [r], start, end, TimeSpan.FromMinutes(1))[0];
         if (fine.Any(p => p.Si <= 0))
             return true.ToProperty();
         double Came(Timed at, DateTimeOffset when)
         {
             var warm = Math.Pow(1.024, water.TempC - 20);
-            var surface = Math.Max(0.3, Exchange.Kl20MDay(water.WindMs)) * warm / (24 * water.MeanDepthM) * (water.SaturationMgL - at.Si);
+            var surface =
+                Math.Max(0.3, Exchange.Kl20MDay(water.WindMs))
+                * warm
+                / (24 * water.MeanDepthM)
+                * (water.SaturationMgL - at.Si);
             var hour = TimeOnly.FromDateTime(Zone.LocalAt(when));
-            return surface + water.Aerators.Where(a => a.RunsAt(hour)).Sum(a => a.SotrKgH * 1000 / water.VolumeM3 * ((a.Kind.Beta * water.SaturationMgL) - at.Si) / 9.09 * warm * a.Kind.Alpha);
+            return surface
+                + water
+                    .Aerators.Where(a => a.RunsAt(hour))
+                    .Sum(a =>
+                        a.SotrKgH
+                        * 1000
+                        / water.VolumeM3
+                        * ((a.Kind.Beta * water.SaturationMgL) - at.Si)
+                        / 9.09
+                        * warm
+                        * a.Kind.Alpha
+                    );
         }
         var (came, moved) = (0.0, 0.0);
         foreach (var (a, b) in fine.Zip(fine.Skip(1)))
@@ -66,10 +103,14 @@ public class NightTests
             (came, moved) = (came + step, moved + Math.Abs(step) + (r * h));
         }
         var lost = Math.Abs(fine[^1].Si - start.Si - came + (r * (end - Dark).TotalHours)) / moved;
-        double Low(double minutes) => NightCurve.Run(water, [r], start, end.AddHours(5), TimeSpan.FromMinutes(minutes))[0].Min(p => p.Si);
-        return (lost < 0.001 && Math.Abs(Low(10) - Low(5)) < 0.05).Label(FormattableString.Invariant($"lost {lost}, low {Low(10)} and {Low(5)}"));
+        double Low(double minutes) =>
+            NightCurve.Run(water, [r], start, end.AddHours(5), TimeSpan.FromMinutes(minutes))[0].Min(p => p.Si);
+        return (lost < 0.001 && Math.Abs(Low(10) - Low(5)) < 0.05).Label(
+            FormattableString.Invariant($"lost {lost}, low {Low(10)} and {Low(5)}")
+        );
     }
 
     [Fact]
-    public void Oxygen_never_falls_under_nought() => Assert.All(NightCurve.Run(Still, 5, new(Dark, 4), Dark.AddHours(8)), p => Assert.True(p.Si >= 0));
+    public void Oxygen_never_falls_under_nought() =>
+        Assert.All(NightCurve.Run(Still, 5, new(Dark, 4), Dark.AddHours(8)), p => Assert.True(p.Si >= 0));
 }

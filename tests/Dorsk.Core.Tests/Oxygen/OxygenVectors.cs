@@ -37,7 +37,10 @@ public class OxygenVectors
     public void Boyd_aerator_transfer()
     {
         foreach (var r in Vectors.Rows("aerator_transfer"))
-            r.Agree("otr_field_kg_h", Exchange.OtrKgH(r["sotr_kg_h"], r["do_mg_l"], r["do_sat_mg_l"], r["temp_c"], r["alpha"], r["beta"]));
+            r.Agree(
+                "otr_field_kg_h",
+                Exchange.OtrKgH(r["sotr_kg_h"], r["do_mg_l"], r["do_sat_mg_l"], r["temp_c"], r["alpha"], r["beta"])
+            );
     }
 
     [Fact]
@@ -70,10 +73,22 @@ public class OxygenVectors
     {
         foreach (var r in Vectors.Rows("do_night").Where(r => r["fish_weight_g"] <= 797.5))
         {
-            var fish = Respiration.FishEquation(r["fish_weight_g"], r["temp_c"]) * r["fish_biomass_kg_ha"] / 10 / r["depth_m"] / 1000;
-            var loss = fish + Respiration.PlanktonEquation(r["secchi_cm"], r["temp_c"]) + (r["sediment_resp_g_m2_h"] / r["depth_m"]);
+            var fish =
+                Respiration.FishEquation(r["fish_weight_g"], r["temp_c"])
+                * r["fish_biomass_kg_ha"]
+                / 10
+                / r["depth_m"]
+                / 1000;
+            var loss =
+                fish
+                + Respiration.PlanktonEquation(r["secchi_cm"], r["temp_c"])
+                + (r["sediment_resp_g_m2_h"] / r["depth_m"]);
             var saturation = OxygenSaturation.MgL(r["temp_c"], 0, r["pressure_kpa"]);
-            var decline = new ConstantDecline(loss, Exchange.RatePerH(r["wind_10m_m_s"], r["temp_c"], r["depth_m"]), saturation);
+            var decline = new ConstantDecline(
+                loss,
+                Exchange.RatePerH(r["wind_10m_m_s"], r["temp_c"], r["depth_m"]),
+                saturation
+            );
             r.Agree("fish_resp_mg_l_h", fish / 1.0, 1e-6);
             r.Agree("do_dawn_raw_mg_l", decline.After(r["do_dusk_mg_l"], r["night_h"]), 1e-6, 1e-8);
         }

@@ -38,17 +38,35 @@ public class WithoutAirTests
         var decline = new Decline(DeclineMethod.OwnNights, 0.6, 0.1, Grounds.Of("test", "test"));
         var left = WithoutAir.OfPond(water, decline, new(start, 7), start.AddHours(24), Limits, 1.5, 0.5);
         var rate = Math.Max(0.3, Exchange.Kl20MDay(1.5)) * Math.Pow(1.024, 7) / 24 / 1.3;
-        Assert.Equal(60 * new ConstantDecline(0.6, rate, 7.9).HoursTo(7, Limits.DoActMgL)!.Value, left.MinutesToAct!.Value, 1.0);
+        Assert.Equal(
+            60 * new ConstantDecline(0.6, rate, 7.9).HoursTo(7, Limits.DoActMgL)!.Value,
+            left.MinutesToAct!.Value,
+            1.0
+        );
         // With the sun before it is reached, it holds.
-        Assert.Null(WithoutAir.OfPond(water, decline with { MgLH = 0.05 }, new(start, 7), start.AddHours(24), Limits, 1.5, 0.5).MinutesToAct);
+        Assert.Null(
+            WithoutAir
+                .OfPond(water, decline with { MgLH = 0.05 }, new(start, 7), start.AddHours(24), Limits, 1.5, 0.5)
+                .MinutesToAct
+        );
         // More fish, fewer minutes, whatever the aerator would do.
-        Assert.True(WithoutAir.OfPond(water, decline with { MgLH = 0.9 }, new(start, 7), start.AddHours(24), Limits, 1.5, 0.9).MinutesToAct < left.MinutesToAct);
+        Assert.True(
+            WithoutAir
+                .OfPond(water, decline with { MgLH = 0.9 }, new(start, 7), start.AddHours(24), Limits, 1.5, 0.9)
+                .MinutesToAct < left.MinutesToAct
+        );
     }
 
     [Fact]
     public void A_generator_gives_every_water_one_before_a_second_and_starts_one_at_a_time()
     {
-        List<AirLoad> loads = [new("P1", 300, [1.3, 1.3]), new("T1", 20, [0.9]), new("P4", 90, [1.3, 1.3, 1.3]), new("S1", null, [])];
+        List<AirLoad> loads =
+        [
+            new("P1", 300, [1.3, 1.3]),
+            new("T1", 20, [0.9]),
+            new("P4", 90, [1.3, 1.3, 1.3]),
+            new("S1", null, []),
+        ];
         // 6 kW: T1 (0.9; start 2.7), P4 (start 0.9 + 3.9), P1 would need 2.2 + 3.9 > 6.
         var g = GeneratorLoad.Of(6, loads);
         Assert.Equal([("T1", 1), ("P4", 1)], g.Carried);
@@ -59,11 +77,21 @@ public class WithoutAirTests
         var chance = new Random(5);
         for (var i = 0; i < 500; i++)
         {
-            var some = Enumerable.Range(0, 6).Select(k => new AirLoad("P" + k, chance.Next(3) == 0 ? null : chance.Next(1000), [.. Enumerable.Repeat(0.5 + chance.NextDouble(), chance.Next(4))])).ToList();
+            var some = Enumerable
+                .Range(0, 6)
+                .Select(k => new AirLoad(
+                    "P" + k,
+                    chance.Next(3) == 0 ? null : chance.Next(1000),
+                    [.. Enumerable.Repeat(0.5 + chance.NextDouble(), chance.Next(4))]
+                ))
+                .ToList();
             var kw = 10 * chance.NextDouble();
             var carried = GeneratorLoad.Of(kw, some);
             Assert.True(carried.RunningKW <= kw);
-            Assert.Equal(some.Sum(s => s.MotorKW.Count), carried.Carried.Sum(c => c.Aerators) + carried.LeftOut.Sum(c => c.Aerators));
+            Assert.Equal(
+                some.Sum(s => s.MotorKW.Count),
+                carried.Carried.Sum(c => c.Aerators) + carried.LeftOut.Sum(c => c.Aerators)
+            );
         }
     }
 
@@ -87,8 +115,30 @@ public class WithoutAirTests
     public void The_order_of_the_night_is_status_then_hours_left()
     {
         var t = new DateTimeOffset(2027, 1, 22, 3, 0, 0, TimeSpan.Zero);
-        DawnLowForecast F(double low, DateTimeOffset? act, DateTimeOffset? watch) => new(new(low, low - 1, low + 1, 0.8), t, watch, act, 0.5, new(Status.Watch, ""), DeclineMethod.OwnNights, [], Grounds.Of("", ""));
-        (string Name, Status Status, DawnLowForecast? Forecast)[] ponds = [("steady", Status.Steady, F(5, null, null)), ("late", Status.ActNow, F(1, t, t)), ("soon", Status.ActNow, F(2.5, t.AddHours(-2), t.AddHours(-4))), ("watch", Status.Watch, F(3.5, null, t)), ("blind", Status.Watch, null), ("lower", Status.Steady, F(4.6, null, null))];
-        Assert.Equal(["soon", "late", "watch", "blind", "lower", "steady"], ponds.OrderBy(p => HoursLeft.Order(p.Status, p.Forecast)).Select(p => p.Name));
+        DawnLowForecast F(double low, DateTimeOffset? act, DateTimeOffset? watch) =>
+            new(
+                new(low, low - 1, low + 1, 0.8),
+                t,
+                watch,
+                act,
+                0.5,
+                new(Status.Watch, ""),
+                DeclineMethod.OwnNights,
+                [],
+                Grounds.Of("", "")
+            );
+        (string Name, Status Status, DawnLowForecast? Forecast)[] ponds =
+        [
+            ("steady", Status.Steady, F(5, null, null)),
+            ("late", Status.ActNow, F(1, t, t)),
+            ("soon", Status.ActNow, F(2.5, t.AddHours(-2), t.AddHours(-4))),
+            ("watch", Status.Watch, F(3.5, null, t)),
+            ("blind", Status.Watch, null),
+            ("lower", Status.Steady, F(4.6, null, null)),
+        ];
+        Assert.Equal(
+            ["soon", "late", "watch", "blind", "lower", "steady"],
+            ponds.OrderBy(p => HoursLeft.Order(p.Status, p.Forecast)).Select(p => p.Name)
+        );
     }
 }

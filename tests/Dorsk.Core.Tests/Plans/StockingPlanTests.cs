@@ -20,7 +20,8 @@ public class StockingPlanTests
 
     private static PlanWater Pond(double kw) => new(RearingSystem.Earthen, 4000, 5200, kw, Paddle, 0, 30, 0);
 
-    private static StockingQuestion Ask(double kw = 2.2) => new(Perch, Pond(kw), 10, 500, 80, 1, November, Year, null, null, new(0.35, 1.6, 12, 0.3, 2000), Hand.Metric);
+    private static StockingQuestion Ask(double kw = 2.2) =>
+        new(Perch, Pond(kw), 10, 500, 80, 1, November, Year, null, null, new(0.35, 1.6, 12, 0.3, 2000), Hand.Metric);
 
     [Fact]
     public void Each_way_by_hand_and_the_smallest_binds()
@@ -40,7 +41,9 @@ public class StockingPlanTests
         Assert.True(a.Stock * 0.8 <= a.AtHarvest && (a.Stock + 1) * 0.8 > a.AtHarvest);
         Assert.DoesNotContain(a.Warnings, w => w.Status == Status.ActNow);
         var over = StockingAnswer.Of(Ask() with { Own = a.Stock * 2 });
-        Assert.Contains(over.Warnings, w => w.Status == Status.ActNow && w.Reason.Contains("100 % over", StringComparison.Ordinal));
+        Assert.Contains(over.Warnings, w =>
+            w.Status == Status.ActNow && w.Reason.Contains("100 % over", StringComparison.Ordinal)
+        );
         Assert.Equal(over.Harvested - over.AtHarvest, over.Over);
     }
 
@@ -52,13 +55,25 @@ public class StockingPlanTests
         var limit = StockingLimits.Night(q, season, 2.2);
         // The worst night run again step by step: exactly so many fish end at the act level after the dark hours.
         var d = season.Days.Single(x => x.Day == limit.BindsOn);
-        double act = WaterLimits.For(Perch, WaterLimits.StageOf(Perch, d.MeanG)).DoActMgL, full = Core.Water.OxygenSaturation.MgL(d.TempC, 0, Core.Water.OxygenSaturation.PressureKPa(30)), c = 1.15 * full;
+        double act = WaterLimits.For(Perch, WaterLimits.StageOf(Perch, d.MeanG)).DoActMgL,
+            full = Core.Water.OxygenSaturation.MgL(d.TempC, 0, Core.Water.OxygenSaturation.PressureKPa(30)),
+            c = 1.15 * full;
         var fish = limit.AtHarvest * d.PerHarvested * d.MeanG * Respiration.Fish(d.MeanG, d.TempC, Perch) / 5200 / 1000;
         var loss = fish + Respiration.Plankton(30, d.TempC) + (Respiration.MudGM2H / 1.3);
         var surface = Math.Max(0.3, Exchange.Kl20MDay(1.5)) * Math.Pow(1.024, d.TempC - 20) / 24 / 1.3;
         const double h = 0.0005;
         for (var t = 0.0; t < 12.5 - (h / 2); t += h)
-            c += h * ((surface * (full - c)) + (1000 * Exchange.OtrKgH(Paddle.SaeKgKWh * 2.2, c, full, d.TempC, Paddle.Alpha, Paddle.Beta) / 5200) - loss);
+            c +=
+                h
+                * (
+                    (surface * (full - c))
+                    + (
+                        1000
+                        * Exchange.OtrKgH(Paddle.SaeKgKWh * 2.2, c, full, d.TempC, Paddle.Alpha, Paddle.Beta)
+                        / 5200
+                    )
+                    - loss
+                );
         Assert.Equal(act, c, 0.01);
     }
 
@@ -93,7 +108,9 @@ public class StockingPlanTests
         Assert.Equal(1, a.Season.Days[^1].PerHarvested, 9);
         Assert.Equal(1 / 0.8, a.Season.Days[0].PerHarvested, 9);
         Assert.True(a.WorstCase < a.Margin);
-        Assert.All(a.Sensitivity, s => Assert.True(s.Worse <= s.Better || s.What.Contains("°C", StringComparison.Ordinal), s.What));
+        Assert.All(a.Sensitivity, s =>
+            Assert.True(s.Worse <= s.Better || s.What.Contains("°C", StringComparison.Ordinal), s.What)
+        );
         // The last start that is in time is in time; a day later is not.
         var by = a.Window.Likely!.Value.AddDays(40);
         var start = PlanSeason.LatestStart(Ask(), by, November.AddDays(-400))!.Value;
@@ -103,7 +120,10 @@ public class StockingPlanTests
     }
 
     // Ten thousand take two minutes; an ordinary run takes fewer.
-    private static readonly int Inputs = int.Parse(Environment.GetEnvironmentVariable("DORSK_STOCKING") ?? "4000", System.Globalization.CultureInfo.InvariantCulture);
+    private static readonly int Inputs = int.Parse(
+        Environment.GetEnvironmentVariable("DORSK_STOCKING") ?? "4000",
+        System.Globalization.CultureInfo.InvariantCulture
+    );
 
     [Fact]
     public void Any_input_gives_a_number_that_can_be_and_a_reason_when_it_is_none()
@@ -115,14 +135,57 @@ public class StockingPlanTests
             var species = FishSpecies.All[chance.Next(FishSpecies.All.Count)];
             var system = (RearingSystem)chance.Next(6);
             var from = Math.Exp(Between(Math.Log(0.01), Math.Log(200)));
-            double mean = Between(2, 32), swing = Between(0, 12), area = Math.Exp(Between(0, 13));
-            var q = new StockingQuestion(species, new(system, area, area * Between(0.3, 4), chance.Next(3) == 0 ? 0 : Math.Exp(Between(-3, 5)), AeratorKind.All[chance.Next(AeratorKind.All.Count)], chance.Next(2) * Between(0, 1000), Between(-300, 4000), Between(0, 40)),
-                from, from * Between(1.01, 100), Between(1, 100), Between(0.05, 1), November.AddDays(chance.Next(700)), d => mean + (swing * Math.Cos(2 * Math.PI * d.DayOfYear / 365.25)), null, chance.Next(3) == 0 ? chance.Next(1_000_000) : null, new(Between(0, 2), Between(0, 3), Between(0, 30), Between(0, 1), Between(0, 1e5)), Hand.Metric);
+            double mean = Between(2, 32),
+                swing = Between(0, 12),
+                area = Math.Exp(Between(0, 13));
+            var q = new StockingQuestion(
+                species,
+                new(
+                    system,
+                    area,
+                    area * Between(0.3, 4),
+                    chance.Next(3) == 0 ? 0 : Math.Exp(Between(-3, 5)),
+                    AeratorKind.All[chance.Next(AeratorKind.All.Count)],
+                    chance.Next(2) * Between(0, 1000),
+                    Between(-300, 4000),
+                    Between(0, 40)
+                ),
+                from,
+                from * Between(1.01, 100),
+                Between(1, 100),
+                Between(0.05, 1),
+                November.AddDays(chance.Next(700)),
+                d => mean + (swing * Math.Cos(2 * Math.PI * d.DayOfYear / 365.25)),
+                null,
+                chance.Next(3) == 0 ? chance.Next(1_000_000) : null,
+                new(Between(0, 2), Between(0, 3), Between(0, 30), Between(0, 1), Between(0, 1e5)),
+                Hand.Metric
+            );
             var a = StockingAnswer.Of(q);
-            double[] figures = [a.AtHarvest, a.Stock, a.Harvested, a.HarvestKg, a.FeedKg, a.EnergyKWh, a.Cost, a.Income, a.EndG, .. a.Months.SelectMany(m => new[] { m.FeedKg, m.Out, m.In }), .. a.Limits.Select(l => Math.Min(l.AtHarvest, 1e12))];
+            double[] figures =
+            [
+                a.AtHarvest,
+                a.Stock,
+                a.Harvested,
+                a.HarvestKg,
+                a.FeedKg,
+                a.EnergyKWh,
+                a.Cost,
+                a.Income,
+                a.EndG,
+                .. a.Months.SelectMany(m => new[] { m.FeedKg, m.Out, m.In }),
+                .. a.Limits.Select(l => Math.Min(l.AtHarvest, 1e12)),
+            ];
             Assert.All(figures, f => Assert.True(double.IsFinite(f) && f >= 0, $"{f} of {q}"));
             if (i % 20 == 0)
-                Assert.All([.. a.Air.Select(x => (double)x.AtHarvest), .. a.Sensitivity.SelectMany(s => new[] { s.Worse, s.Better }), a.WorstCase], f => Assert.True(double.IsFinite(f)));
+                Assert.All(
+                    [
+                        .. a.Air.Select(x => (double)x.AtHarvest),
+                        .. a.Sensitivity.SelectMany(s => new[] { s.Worse, s.Better }),
+                        a.WorstCase,
+                    ],
+                    f => Assert.True(double.IsFinite(f))
+                );
             if (a.AtHarvest == 0)
                 Assert.Contains(a.Warnings, w => w.Status == Status.ActNow && w.Reason.Length > 40);
             if (q.Own is null)

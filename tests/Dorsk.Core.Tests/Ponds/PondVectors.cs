@@ -21,7 +21,12 @@ public class PondVectors
     {
         foreach (var r in Vectors.Rows("pond_stage_volume"))
         {
-            var pond = new SlopedRectangle(r["top_length_m"], r["top_width_m"], r["full_depth_m"], r["side_slope_h_per_v"]);
+            var pond = new SlopedRectangle(
+                r["top_length_m"],
+                r["top_width_m"],
+                r["full_depth_m"],
+                r["side_slope_h_per_v"]
+            );
             r.Agree("surface_area_m2", pond.AreaM2(r["water_height_m"]));
             r.Agree("volume_m3", pond.VolumeM3(r["water_height_m"]));
         }

@@ -10,7 +10,23 @@ public class PrepPlanTests
 {
     private static readonly DateOnly Made = new(2026, 11, 1);
     private static readonly PrepPond Earthen = new(PondKind.Earthen, 4800, 5600, 60, 5.5);
-    private static readonly PreparationPlanned Full = new(1, new DateOnly(2027, 1, 10), "silver_perch", 10, LimeSchool.BySoil, 5.3, SoilTexture.HeavyLoamOrClay, null, 90, PestSchool.Poison, 2, 10, FertiliserSchool.Mixed, true, new(25, 10, 40, 20, 0.3));
+    private static readonly PreparationPlanned Full = new(
+        1,
+        new DateOnly(2027, 1, 10),
+        "silver_perch",
+        10,
+        LimeSchool.BySoil,
+        5.3,
+        SoilTexture.HeavyLoamOrClay,
+        null,
+        90,
+        PestSchool.Poison,
+        2,
+        10,
+        FertiliserSchool.Mixed,
+        true,
+        new(25, 10, 40, 20, 0.3)
+    );
 
     [Fact]
     public void Days_keep_their_waits_over_random_histories()
@@ -20,10 +36,23 @@ public class PrepPlanTests
         {
             var wish = Full with
             {
-                StockOn = chance.Next(3) == 0 ? null : Made.AddDays(chance.Next(1, 150)), DryDays = chance.Next(0, 30), Lime = (LimeSchool)chance.Next(4), AlkalinityMgL = 12,
-                Pests = (PestSchool)chance.Next(2), PoisonDays = chance.Next(1, 30), Fertiliser = (FertiliserSchool)chance.Next(5), Cover = chance.Next(2) == 0,
+                StockOn = chance.Next(3) == 0 ? null : Made.AddDays(chance.Next(1, 150)),
+                DryDays = chance.Next(0, 30),
+                Lime = (LimeSchool)chance.Next(4),
+                AlkalinityMgL = 12,
+                Pests = (PestSchool)chance.Next(2),
+                PoisonDays = chance.Next(1, 30),
+                Fertiliser = (FertiliserSchool)chance.Next(5),
+                Cover = chance.Next(2) == 0,
             };
-            var steps = PrepSteps.For(wish, Earthen with { Kind = (PondKind)chance.Next(7), PumpM3H = chance.Next(2) == 0 ? null : 40 });
+            var steps = PrepSteps.For(
+                wish,
+                Earthen with
+                {
+                    Kind = (PondKind)chance.Next(7),
+                    PumpM3H = chance.Next(2) == 0 ? null : 40,
+                }
+            );
             var today = Made.AddDays(chance.Next(0, 100));
             // A random first part of the steps is done or left out, in order.
             var done = new Dictionary<string, StepDone>();
@@ -40,7 +69,10 @@ public class PrepPlanTests
             {
                 Assert.True(open.Day >= today, "an open step cannot be in the past");
                 foreach (var (key, wait) in open.Step.After)
-                    Assert.True(open.Day >= days[key].Day.AddDays(days[key].State == StepState.Left ? 0 : wait), $"{open.Step.Key} must wait {wait} days after {key}");
+                    Assert.True(
+                        open.Day >= days[key].Day.AddDays(days[key].State == StepState.Left ? 0 : wait),
+                        $"{open.Step.Key} must wait {wait} days after {key}"
+                    );
             }
             if (wish.StockOn is { } wanted)
                 Assert.True(plan.StockOn >= wanted && (plan.SlipsDays == 0) == (plan.StockOn == wanted));
@@ -63,21 +95,41 @@ public class PrepPlanTests
         Assert.Equal(StepState.Late, late.HeldBy.State);
         Assert.All(late.Steps, s => Assert.Equal(5, s.MovedDays));
         // Done early, nothing is hurried: later steps keep the last day that serves.
-        var early = PrepPlan.Of(steps, Made, Full.StockOn, new Dictionary<string, StepDone> { ["drain"] = new(Made) }, Made.AddDays(1));
+        var early = PrepPlan.Of(
+            steps,
+            Made,
+            Full.StockOn,
+            new Dictionary<string, StepDone> { ["drain"] = new(Made) },
+            Made.AddDays(1)
+        );
         Assert.Equal(plan.Steps[1].Day, early.Steps[1].Day);
         // By hand: full 13 Dec at the latest? The longest way from meal to fish is a fortnight, and ready is the day before.
         Assert.True(plan.Steps.Single(s => s.Step.Key == "meal").Day <= Full.StockOn!.Value.AddDays(-15));
         Assert.True(plan.Steps.Single(s => s.Step.Key == "cover").Day <= Full.StockOn.Value.AddDays(-8));
-        Assert.Equal(7, plan.Steps.Single(s => s.Step.Key == "dose-3").Day.DayNumber - plan.Steps.Single(s => s.Step.Key == "dose-2").Day.DayNumber);
+        Assert.Equal(
+            7,
+            plan.Steps.Single(s => s.Step.Key == "dose-3").Day.DayNumber
+                - plan.Steps.Single(s => s.Step.Key == "dose-2").Day.DayNumber
+        );
     }
 
     [Fact]
     public void Manure_lies_a_week_before_water_comes()
     {
-        var plan = PrepPlan.Of(PrepSteps.For(Full with { Fertiliser = FertiliserSchool.Manure }, Earthen), Made, Full.StockOn, new Dictionary<string, StepDone>(), Made);
+        var plan = PrepPlan.Of(
+            PrepSteps.For(Full with { Fertiliser = FertiliserSchool.Manure }, Earthen),
+            Made,
+            Full.StockOn,
+            new Dictionary<string, StepDone>(),
+            Made
+        );
         int Day(string key) => plan.Steps.Single(s => s.Step.Key == key).Day.DayNumber;
         Assert.True(Day("filling") - Day("manure") >= 7);
-        Assert.Equal(490 * Earthen.AreaM2 / 10_000, plan.Steps.Single(s => s.Step.Key == "manure").Step.Supplies[0].Amount!.Value, 9);
+        Assert.Equal(
+            490 * Earthen.AreaM2 / 10_000,
+            plan.Steps.Single(s => s.Step.Key == "manure").Step.Supplies[0].Amount!.Value,
+            9
+        );
     }
 
     [Fact]
@@ -86,14 +138,24 @@ public class PrepPlanTests
         foreach (var school in Enum.GetValues<FertiliserSchool>())
         {
             var steps = PrepSteps.For(Full with { Fertiliser = school }, Earthen);
-            var done = steps.Where(s => s.Key != PrepPlan.Stock && !(s.Key.StartsWith("dose", StringComparison.Ordinal) && s.Key != "dose-1")).ToDictionary(s => s.Key, _ => new StepDone(Made.AddDays(20)));
+            var done = steps
+                .Where(s =>
+                    s.Key != PrepPlan.Stock
+                    && !(s.Key.StartsWith("dose", StringComparison.Ordinal) && s.Key != "dose-1")
+                )
+                .ToDictionary(s => s.Key, _ => new StepDone(Made.AddDays(20)));
             var plan = PrepPlan.Of(steps, Made, Full.StockOn, done, Made.AddDays(60));
             Assert.Empty(plan.OpenBeforeStocking);
             Assert.Equal(school == FertiliserSchool.None ? 0 : 5, plan.Open.Count);
             // Nor do they hold a day that slips; without the first dose of the mineral school there is no food yet.
             Assert.Null(PrepPlan.Of(steps, Made, Made.AddDays(30), done, Made.AddDays(60)).HeldBy);
             done.Remove("dose-1");
-            Assert.Equal(school is FertiliserSchool.Mineral or FertiliserSchool.Manure, PrepPlan.Of(steps, Made, Full.StockOn, done, Made.AddDays(60)).OpenBeforeStocking.Any(s => s.Step.Key == "dose-1"));
+            Assert.Equal(
+                school is FertiliserSchool.Mineral or FertiliserSchool.Manure,
+                PrepPlan
+                    .Of(steps, Made, Full.StockOn, done, Made.AddDays(60))
+                    .OpenBeforeStocking.Any(s => s.Step.Key == "dose-1")
+            );
         }
     }
 
@@ -112,16 +174,40 @@ public class PrepPlanTests
                 last = kg;
             }
         Assert.Equal(0, LimeNeed.ByAlkalinity(45, 10_000, 100).Kg);
-        Assert.Contains("acid sulphate", LimeNeed.BySoil(3.8, SoilTexture.Sand, 100, 100).Caution, StringComparison.Ordinal);
+        Assert.Contains(
+            "acid sulphate",
+            LimeNeed.BySoil(3.8, SoilTexture.Sand, 100, 100).Caution,
+            StringComparison.Ordinal
+        );
 
-        var plan = PrepPlan.Of(PrepSteps.For(Full, Earthen), Made, Full.StockOn, new Dictionary<string, StepDone>(), Made);
+        var plan = PrepPlan.Of(
+            PrepSteps.For(Full, Earthen),
+            Made,
+            Full.StockOn,
+            new Dictionary<string, StepDone>(),
+            Made
+        );
         var buy = plan.Shopping.ToDictionary(s => s.Product);
-        Assert.Equal((115, 1150.0), (buy["agricultural limestone"].Bags!.Value, buy["agricultural limestone"].Cost!.Value));
+        Assert.Equal(
+            (115, 1150.0),
+            (buy["agricultural limestone"].Bags!.Value, buy["agricultural limestone"].Cost!.Value)
+        );
         Assert.Equal(6 * 8 / 0.46 * 0.48, buy["diammonium phosphate 18-46-0"].Amount!.Value, 6);
         Assert.Equal(2 * 5600 / 3.0 / 1000, buy["fish poison licensed here"].Amount!.Value, 6);
         Assert.Equal(5600 / 60.0 * 5.5, buy["electricity for filling"].Amount!.Value, 6);
         // What is done is not bought again.
-        Assert.DoesNotContain(PrepPlan.Of(PrepSteps.For(Full, Earthen), Made, Full.StockOn, new Dictionary<string, StepDone> { ["lime"] = new(Made) }, Made).Shopping, s => s.Product == "agricultural limestone");
+        Assert.DoesNotContain(
+            PrepPlan
+                .Of(
+                    PrepSteps.For(Full, Earthen),
+                    Made,
+                    Full.StockOn,
+                    new Dictionary<string, StepDone> { ["lime"] = new(Made) },
+                    Made
+                )
+                .Shopping,
+            s => s.Product == "agricultural limestone"
+        );
     }
 
     [Fact]

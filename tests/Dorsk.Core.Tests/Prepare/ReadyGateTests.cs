@@ -7,12 +7,17 @@ namespace Dorsk.Core.Tests.Prepare;
 public class ReadyGateTests
 {
     private static readonly WaterLimits Limits = WaterLimits.For(FishSpecies.Of("silver_perch"), LifeStage.Fingerling);
-    private static readonly GateQuestion Good = new(1.4, 1.5, [5.2, 5.6], 25, [7.4, 8.3], 0.01, null, true, true, false) { HeldWater = true };
+    private static readonly GateQuestion Good = new(1.4, 1.5, [5.2, 5.6], 25, [7.4, 8.3], 0.01, null, true, true, false)
+    {
+        HeldWater = true,
+    };
 
-    private static GateLine Line(GateQuestion q, string name) => ReadyGate.For(q, Limits, Hand.Metric).Single(l => l.Name == name);
+    private static GateLine Line(GateQuestion q, string name) =>
+        ReadyGate.For(q, Limits, Hand.Metric).Single(l => l.Name == name);
 
     [Fact]
-    public void A_pond_that_was_looked_at_and_is_well_passes() => Assert.All(ReadyGate.For(Good, Limits, Hand.Metric), l => Assert.Equal((Condition.Met, ""), (l.State, l.Do)));
+    public void A_pond_that_was_looked_at_and_is_well_passes() =>
+        Assert.All(ReadyGate.For(Good, Limits, Hand.Metric), l => Assert.Equal((Condition.Met, ""), (l.State, l.Do)));
 
     [Fact]
     public void Nothing_known_is_not_ready_and_not_against_and_says_what_to_do()
@@ -28,9 +33,18 @@ public class ReadyGateTests
     {
         (GateQuestion Q, string Name)[] bad =
         [
-            (Good with { LevelM = 0.62 }, "water"), (Good with { DawnLows = [5.5, 3.8] }, "dawn oxygen"), (Good with { TempC = 12 }, "temperature"), (Good with { Ph = [7.2, 9.1] }, "pH"), (Good with { Ph = [6.9, 8.5] }, "pH"),
-            (Good with { Nh3MgL = 0.5 }, "ammonia"), (Good with { DaysSinceLime = 3 }, "lime"),
-            (Good with { Poisoned = true }, "poison gone"), (Good with { FoodSecchiM = (true, 0.9) }, "natural food"), (Good with { FoodSecchiM = (true, 0.15) }, "natural food"), (Good with { FoodSecchiM = (true, 0.15), FoodSeen = true }, "natural food"), (Good with { OpenSteps = ["Fill"] }, "preparation"),
+            (Good with { LevelM = 0.62 }, "water"),
+            (Good with { DawnLows = [5.5, 3.8] }, "dawn oxygen"),
+            (Good with { TempC = 12 }, "temperature"),
+            (Good with { Ph = [7.2, 9.1] }, "pH"),
+            (Good with { Ph = [6.9, 8.5] }, "pH"),
+            (Good with { Nh3MgL = 0.5 }, "ammonia"),
+            (Good with { DaysSinceLime = 3 }, "lime"),
+            (Good with { Poisoned = true }, "poison gone"),
+            (Good with { FoodSecchiM = (true, 0.9) }, "natural food"),
+            (Good with { FoodSecchiM = (true, 0.15) }, "natural food"),
+            (Good with { FoodSecchiM = (true, 0.15), FoodSeen = true }, "natural food"),
+            (Good with { OpenSteps = ["Fill"] }, "preparation"),
         ];
         foreach (var (q, name) in bad)
         {
@@ -38,8 +52,13 @@ public class ReadyGateTests
             Assert.Single(ReadyGate.For(q, Limits, Hand.Metric), l => l.State != Condition.Met);
         }
         Assert.Equal(Condition.Unknown, Line(Good with { DawnLows = [5.5] }, "dawn oxygen").State);
-        Assert.Equal(Condition.Met, Line(Good with { FoodSecchiM = (true, 0.9), FoodSeen = true }, "natural food").State);
+        Assert.Equal(
+            Condition.Met,
+            Line(Good with { FoodSecchiM = (true, 0.9), FoodSeen = true }, "natural food").State
+        );
         Assert.Equal(Condition.Met, Line(Good with { DaysSinceLime = 7 }, "lime").State);
-        Assert.DoesNotContain(ReadyGate.For(Good with { ByVolume = true, Screens = false }, Limits, Hand.Metric), l => l.Name is "screens" or "wild fish");
+        Assert.DoesNotContain(ReadyGate.For(Good with { ByVolume = true, Screens = false }, Limits, Hand.Metric), l =>
+            l.Name is "screens" or "wild fish"
+        );
     }
 }

@@ -12,7 +12,10 @@ public class RoadAndCountTests
     {
         foreach (var r in Vectors.Rows("sampling_bulk"))
         {
-            var n = FishCounting.ByAmount(r.Many("cast_counts").Zip(r.Many("cast_masses_kg"), (c, m) => ((int)c, m * 1000)).ToList(), 100_000);
+            var n = FishCounting.ByAmount(
+                r.Many("cast_counts").Zip(r.Many("cast_masses_kg"), (c, m) => ((int)c, m * 1000)).ToList(),
+                100_000
+            );
             r.Agree("mean_g", n.Each);
             Assert.Equal(100_000 / r["mean_g"], n.Fish, 4);
             if (r["casts"] > 1)
@@ -27,10 +30,28 @@ public class RoadAndCountTests
         var (held, all) = (0, 0);
         for (var i = 0; i < 4000; i++)
         {
-            double trueMean = 1 + (20 * chance.NextDouble()), spread = 0.05 + (0.15 * chance.NextDouble());
-            var samples = Enumerable.Range(0, chance.Next(3, 7)).Select(_ => { var c = chance.Next(40, 120); return (c, c * trueMean * (1 + (spread * (chance.NextDouble() + chance.NextDouble() + chance.NextDouble() - 1.5)))); }).ToList();
+            double trueMean = 1 + (20 * chance.NextDouble()),
+                spread = 0.05 + (0.15 * chance.NextDouble());
+            var samples = Enumerable
+                .Range(0, chance.Next(3, 7))
+                .Select(_ =>
+                {
+                    var c = chance.Next(40, 120);
+                    return (
+                        c,
+                        c
+                            * trueMean
+                            * (1 + (spread * (chance.NextDouble() + chance.NextDouble() + chance.NextDouble() - 1.5)))
+                    );
+                })
+                .ToList();
             var n = FishCounting.ByAmount(samples, 50_000);
-            Assert.True(n.Range!.Value.Low > 0 && double.IsFinite(n.Range.Value.High) && n.Range.Value.Low <= n.Fish && n.Fish <= n.Range.Value.High);
+            Assert.True(
+                n.Range!.Value.Low > 0
+                    && double.IsFinite(n.Range.Value.High)
+                    && n.Range.Value.Low <= n.Fish
+                    && n.Fish <= n.Range.Value.High
+            );
             held += 50_000 / trueMean >= n.Range.Value.Low && 50_000 / trueMean <= n.Range.Value.High ? 1 : 0;
             all++;
         }
@@ -51,12 +72,19 @@ public class RoadAndCountTests
         Assert.Equal(5000, n.Fish, 9);
         Assert.Equal(0.01932, n.RelativeError!.Value, 4);
         Assert.Equal(5000 * Math.Exp(4.3027 * 0.019322), n.Range!.Value.High, 0);
-        Assert.Equal((1500.0, 1500.0), (FishCounting.ByBags([480, 500, 520], 3).Range!.Value.Low, FishCounting.ByBags([480, 500, 520], 3).Range!.Value.High));
+        Assert.Equal(
+            (1500.0, 1500.0),
+            (
+                FishCounting.ByBags([480, 500, 520], 3).Range!.Value.Low,
+                FishCounting.ByBags([480, 500, 520], 3).Range!.Value.High
+            )
+        );
         Assert.Null(FishCounting.ByBags([500], 10).Range);
         Assert.Equal(0, FishCounting.ByBags([0, 0], 10).Fish);
         // Enough samples are enough: with so many more of them the interval is as wanted, with one fewer it is not.
         var more = FishCounting.MoreFor(n, 5)!.Value;
-        double Half(int k) => 100 * Core.Judging.SampleStatistics.T(0.95, k - 1) * 0.0193218 * Math.Sqrt(3) / Math.Sqrt(k);
+        double Half(int k) =>
+            100 * Core.Judging.SampleStatistics.T(0.95, k - 1) * 0.0193218 * Math.Sqrt(3) / Math.Sqrt(k);
         Assert.True(Half(3 + more) <= 5 && Half(2 + more) > 5);
     }
 
@@ -64,7 +92,18 @@ public class RoadAndCountTests
     public void The_trades_bag_loads_stay_about_the_limit_of_carbon_dioxide()
     {
         // The table says it was checked against 100 mg/L: fasted fish of a gram or more, a day on the road.
-        foreach (var (key, g, perL, temp) in new[] { ("common_carp", 3.0, 7.0, 24.0), ("nile_tilapia", 1, 18, 24), ("nile_tilapia", 5, 5, 24), ("silver_perch", 1, 26, 20), ("channel_catfish", 2, 15, 20), ("tambaqui", 1, 20, 26), ("largemouth_bass", 1, 20, 18) })
+        foreach (
+            var (key, g, perL, temp) in new[]
+            {
+                ("common_carp", 3.0, 7.0, 24.0),
+                ("nile_tilapia", 1, 18, 24),
+                ("nile_tilapia", 5, 5, 24),
+                ("silver_perch", 1, 26, 20),
+                ("channel_catfish", 2, 15, 20),
+                ("tambaqui", 1, 20, 26),
+                ("largemouth_bass", 1, 20, 18),
+            }
+        )
         {
             var bag = HaulLoad.Bag(FishSpecies.Of(key), g, 24, temp)!.Value;
             Assert.Equal(perL, bag.PerL, 6);
@@ -79,7 +118,11 @@ public class RoadAndCountTests
     {
         var ride = new BagRide(1, 30, 0.3, 22, 80, 0);
         Assert.Equal(BagRide.Co2MostMgL, ride.After(ride.Lasts(BagRide.Co2MostMgL).Hours).Co2MgL, 9);
-        Assert.Equal(12, (ride with { PerL = ride.PerLFor(12, BagRide.Co2WatchMgL) }).Lasts(BagRide.Co2WatchMgL).Hours, 9);
+        Assert.Equal(
+            12,
+            (ride with { PerL = ride.PerLFor(12, BagRide.Co2WatchMgL) }).Lasts(BagRide.Co2WatchMgL).Hours,
+            9
+        );
         var open = ride.After(12);
         Assert.True(open.Ph < 7 && open.Nh3MgL < 0.02 && open.TanMgL > 0.5);
         // The same ammonia in the pond's pH of the afternoon is poison: why it is not mixed slowly in the bag.
@@ -95,19 +138,20 @@ public class RoadAndCountTests
     [InlineData(16, 18, 0.25)]
     [InlineData(8, 23.5, 0.3075)]
     [InlineData(1, 18, 0.44)]
-    public void A_haul_tank_is_loaded_by_the_table(double hours, double tempC, double kgL) => Assert.Equal(kgL, HaulLoad.Tank(FishSpecies.Of("channel_catfish"), 9, hours, tempC)!.Value.Load, 6);
+    public void A_haul_tank_is_loaded_by_the_table(double hours, double tempC, double kgL) =>
+        Assert.Equal(kgL, HaulLoad.Tank(FishSpecies.Of("channel_catfish"), 9, hours, tempC)!.Value.Load, 6);
 
     [Fact]
     public void Longer_and_warmer_roads_carry_less_for_every_fish()
     {
         foreach (var species in FishSpecies.All)
-            foreach (var g in new[] { 0.003, 0.5, 3, 60, 800 })
-            {
-                double Tank(double h, double t) => HaulLoad.Tank(species, g, h, t)?.Load ?? 0;
-                double Bag(double h, double t) => HaulLoad.Bag(species, g, h, t)?.PerL ?? 0;
-                Assert.True(Tank(6, 20) >= Tank(12, 20) && Tank(12, 20) >= Tank(30, 20) && Tank(6, 20) >= Tank(6, 25));
-                Assert.True(Bag(6, 20) >= Bag(18, 20) && Bag(18, 20) >= Bag(40, 20));
-            }
+        foreach (var g in new[] { 0.003, 0.5, 3, 60, 800 })
+        {
+            double Tank(double h, double t) => HaulLoad.Tank(species, g, h, t)?.Load ?? 0;
+            double Bag(double h, double t) => HaulLoad.Bag(species, g, h, t)?.PerL ?? 0;
+            Assert.True(Tank(6, 20) >= Tank(12, 20) && Tank(12, 20) >= Tank(30, 20) && Tank(6, 20) >= Tank(6, 25));
+            Assert.True(Bag(6, 20) >= Bag(18, 20) && Bag(18, 20) >= Bag(40, 20));
+        }
         Assert.NotNull(HaulLoad.Bag(FishSpecies.Of("giant_prawn"), 0.01, 12, 22));
         Assert.NotNull(HaulLoad.Bag(FishSpecies.Of("redclaw"), 1, 12, 20));
     }

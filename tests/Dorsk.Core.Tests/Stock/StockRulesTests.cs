@@ -12,10 +12,29 @@ public class StockRulesTests
     private static readonly BatchOnBooks Batch = new(9, "silver_perch", Stocked, 1000, null);
     private static readonly DateTimeOffset Later = Stocked.AddDays(60);
 
-    private static readonly FishStocked Stocking = new(1, "silver_perch", "hatchery", 800, 20, CountBasis.ByWeight, "", 500);
-    private static readonly FishHarvested Harvest = new(1, 9, 900, 90, CountBasis.Counted, Account.Harvested, false, "");
+    private static readonly FishStocked Stocking = new(
+        1,
+        "silver_perch",
+        "hatchery",
+        800,
+        20,
+        CountBasis.ByWeight,
+        "",
+        500
+    );
+    private static readonly FishHarvested Harvest = new(
+        1,
+        9,
+        900,
+        90,
+        CountBasis.Counted,
+        Account.Harvested,
+        false,
+        ""
+    );
 
-    private static string Said(IEnumerable<Remark> remarks) => string.Join(" ", remarks.Select(r => $"{r.Kind} {r.Field}").Order(StringComparer.Ordinal));
+    private static string Said(IEnumerable<Remark> remarks) =>
+        string.Join(" ", remarks.Select(r => $"{r.Kind} {r.Field}").Order(StringComparer.Ordinal));
 
     [Theory]
     [InlineData(800, 20, 500.0, "")]
@@ -29,7 +48,22 @@ public class StockRulesTests
     [InlineData(800, 20, 20.0, "Refuse Target")]
     [InlineData(800, 20, 20.1, "")]
     public void Stocking_fish(int count, double meanG, double? target, string says) =>
-        Assert.Equal(says, Said(StockRules.Check(Stocking with { Count = count, MeanG = meanG, TargetG = target }, declaredReady: true, [], Hand.Metric)));
+        Assert.Equal(
+            says,
+            Said(
+                StockRules.Check(
+                    Stocking with
+                    {
+                        Count = count,
+                        MeanG = meanG,
+                        TargetG = target,
+                    },
+                    declaredReady: true,
+                    [],
+                    Hand.Metric
+                )
+            )
+        );
 
     [Theory]
     [InlineData(true, "", "", "")]
@@ -39,9 +73,13 @@ public class StockRulesTests
     [InlineData(true, "pH 9.3", "falls by noon", "")]
     public void The_gate(bool declared, string notMet, string reason, string says)
     {
-        var remarks = StockRules.Check(Stocking with { NotReadyReason = reason }, declared, notMet.Length > 0 ? [notMet] : [], Hand.Metric).ToList();
+        var remarks = StockRules
+            .Check(Stocking with { NotReadyReason = reason }, declared, notMet.Length > 0 ? [notMet] : [], Hand.Metric)
+            .ToList();
         Assert.Equal(says, Said(remarks));
-        Assert.All(remarks, r => Assert.Contains(notMet.Length > 0 ? notMet : "not declared ready", r.Text, StringComparison.Ordinal));
+        Assert.All(remarks, r =>
+            Assert.Contains(notMet.Length > 0 ? notMet : "not declared ready", r.Text, StringComparison.Ordinal)
+        );
     }
 
     [Theory]
@@ -51,7 +89,8 @@ public class StockRulesTests
     [InlineData(1001, Account.Eaten, "Ask Count")]
     [InlineData(0, Account.Dead, "Refuse Count")]
     [InlineData(5, Account.Harvested, "Refuse To")]
-    public void Losing_fish(int count, Account to, string says) => Assert.Equal(says, Said(StockRules.Check(new FishLost(1, 9, count, to, ""), Batch, Later, Hand.Metric)));
+    public void Losing_fish(int count, Account to, string says) =>
+        Assert.Equal(says, Said(StockRules.Check(new FishLost(1, 9, count, to, ""), Batch, Later, Hand.Metric)));
 
     [Theory]
     [InlineData(900, 90, false, "", null, "")]
@@ -65,7 +104,24 @@ public class StockRulesTests
     [InlineData(900, 90.1, false, "", 50.0, "Ask Mass")]
     [InlineData(900, 90, false, "", 201.0, "Ask Mass")]
     public void Harvesting_fish(int count, double kg, bool final, string reason, double? expectedG, string says) =>
-        Assert.Equal(says, Said(StockRules.Check(Harvest with { Count = count, MassKg = kg, Final = final, DifferenceReason = reason }, Batch, Later, expectedG, Hand.Metric)));
+        Assert.Equal(
+            says,
+            Said(
+                StockRules.Check(
+                    Harvest with
+                    {
+                        Count = count,
+                        MassKg = kg,
+                        Final = final,
+                        DifferenceReason = reason,
+                    },
+                    Batch,
+                    Later,
+                    expectedG,
+                    Hand.Metric
+                )
+            )
+        );
 
     [Theory]
     [InlineData(30, 3000, 100.0, "")]
@@ -76,7 +132,10 @@ public class StockRulesTests
     [InlineData(30, 0, null, "Refuse Weighings")]
     [InlineData(1001, 90_000, null, "Ask Weighings")]
     public void Sampling_fish(int count, double massG, double? expectedG, string says) =>
-        Assert.Equal(says, Said(StockRules.Check(new FishSampled(1, 9, false, [(count, massG)]), Batch, Later, expectedG, Hand.Metric)));
+        Assert.Equal(
+            says,
+            Said(StockRules.Check(new FishSampled(1, 9, false, [(count, massG)]), Batch, Later, expectedG, Hand.Metric))
+        );
 
     [Theory]
     [InlineData(1, 2, 100, "")]
@@ -84,13 +143,19 @@ public class StockRulesTests
     [InlineData(1, 2, 1001, "Ask Count")]
     [InlineData(1, 2, 0, "Refuse Count")]
     public void Moving_fish(long from, long to, int count, string says) =>
-        Assert.Equal(says, Said(StockRules.Check(new FishMoved(from, to, 9, count, 100, CountBasis.Counted), Batch, Later, Hand.Metric)));
+        Assert.Equal(
+            says,
+            Said(
+                StockRules.Check(new FishMoved(from, to, 9, count, 100, CountBasis.Counted), Batch, Later, Hand.Metric)
+            )
+        );
 
     [Fact]
     public void Figures_in_messages_are_written_in_the_farms_way()
     {
         var comma = new Dorsk.Core.Units.Hand(Dorsk.Core.Units.UnitSystem.Metric, Dorsk.Core.Units.DecimalSign.Comma);
-        string Text(Dorsk.Core.Units.Hand hand) => StockRules.Check(new FishLost(1, 9, 1500, Account.Dead, ""), Batch, Later, hand).First().Text;
+        string Text(Dorsk.Core.Units.Hand hand) =>
+            StockRules.Check(new FishLost(1, 9, 1500, Account.Dead, ""), Batch, Later, hand).First().Text;
         Assert.Contains("1,500", Text(Hand.Metric), StringComparison.Ordinal);
         Assert.Contains("1.500", Text(comma), StringComparison.Ordinal);
     }
@@ -99,10 +164,26 @@ public class StockRulesTests
     public void Nothing_happens_to_a_batch_before_it_came_or_after_its_books_were_closed()
     {
         var closed = Batch with { ClosedAt = Stocked.AddDays(90) };
-        Assert.Equal("Refuse When", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddMinutes(-1), Hand.Metric)));
+        Assert.Equal(
+            "Refuse When",
+            Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddMinutes(-1), Hand.Metric))
+        );
         Assert.Equal("", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked, Hand.Metric)));
-        Assert.Equal("", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddDays(90), Hand.Metric)));
-        Assert.Equal("Refuse When", Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddDays(90).AddMinutes(1), Hand.Metric)));
+        Assert.Equal(
+            "",
+            Said(StockRules.Check(new FishLost(1, 9, 1, Account.Dead, ""), closed, Stocked.AddDays(90), Hand.Metric))
+        );
+        Assert.Equal(
+            "Refuse When",
+            Said(
+                StockRules.Check(
+                    new FishLost(1, 9, 1, Account.Dead, ""),
+                    closed,
+                    Stocked.AddDays(90).AddMinutes(1),
+                    Hand.Metric
+                )
+            )
+        );
     }
 
     [Theory]
@@ -113,7 +194,8 @@ public class StockRulesTests
     [InlineData(5, 0, 0, "Ask Mass")]
     [InlineData(0, 1000, 200, "Refuse Mass")]
     [InlineData(double.PositiveInfinity, 1000, 200, "Refuse Mass")]
-    public void Feeding(double kg, double standingKg, double meanG, string says) => Assert.Equal(says, Said(FeedingRule.Check(kg, standingKg, meanG, Hand.Metric)));
+    public void Feeding(double kg, double standingKg, double meanG, string says) =>
+        Assert.Equal(says, Said(FeedingRule.Check(kg, standingKg, meanG, Hand.Metric)));
 
     [Fact]
     public void Objections_speak_the_farms_units()

@@ -15,14 +15,16 @@ public class QuantityTextTests
     [InlineData("28.4", 28.4)]
     [InlineData("-2", -2)]
     [InlineData("28,4", 28.4)]
-    public void Temperatures(string typed, double c) => Assert.Equal(c, QuantityText.Read(typed, Measures.Temperature, Hand.Metric).Si!.Value, 4);
+    public void Temperatures(string typed, double c) =>
+        Assert.Equal(c, QuantityText.Read(typed, Measures.Temperature, Hand.Metric).Si!.Value, 4);
 
     [Theory]
     [InlineData("2.5 ac", 10117.141)]
     [InlineData("0.45", 4500)]
     [InlineData("4500 m2", 4500)]
     [InlineData("4,500.5 m²", 4500.5)]
-    public void Areas(string typed, double m2) => Assert.Equal(m2, QuantityText.Read(typed, Measures.Area, Hand.Metric).Si!.Value, 3);
+    public void Areas(string typed, double m2) =>
+        Assert.Equal(m2, QuantityText.Read(typed, Measures.Area, Hand.Metric).Si!.Value, 3);
 
     [Theory]
     [InlineData("18 in", 0.4572)]
@@ -34,16 +36,22 @@ public class QuantityTextTests
     [InlineData("5ft", 1.524)]
     [InlineData("140 cm", 1.4)]
     [InlineData("1.4m", 1.4)]
-    public void Lengths(string typed, double m) => Assert.Equal(m, QuantityText.Read(typed, Measures.Length, Hand.Metric).Si!.Value, 7);
+    public void Lengths(string typed, double m) =>
+        Assert.Equal(m, QuantityText.Read(typed, Measures.Length, Hand.Metric).Si!.Value, 7);
 
     [Fact]
-    public void A_difference_of_temperatures_has_no_32() => Assert.Equal(5, QuantityText.Read("9F", Measures.TemperatureStep, Hand.Metric).Si!.Value, 9);
+    public void A_difference_of_temperatures_has_no_32() =>
+        Assert.Equal(5, QuantityText.Read("9F", Measures.TemperatureStep, Hand.Metric).Si!.Value, 9);
 
     [Fact]
     public void Ppm_is_mg_per_litre_and_ppt_is_not()
     {
         Assert.Equal(3.1, QuantityText.Read("3.1 ppm", Measures.Oxygen, Hand.Metric).Si);
-        Assert.Contains("not a unit of dissolved oxygen", QuantityText.Read("3.1 ppt", Measures.Oxygen, Hand.Metric).Problem, StringComparison.Ordinal);
+        Assert.Contains(
+            "not a unit of dissolved oxygen",
+            QuantityText.Read("3.1 ppt", Measures.Oxygen, Hand.Metric).Problem,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -58,7 +66,11 @@ public class QuantityTextTests
     [InlineData("1,500")]
     [InlineData("12,345")]
     public void A_comma_before_three_digits_is_asked_on_a_farm_that_writes_points(string typed) =>
-        Assert.Contains("two ways", QuantityText.Read(typed, Measures.Mass, Hand.Metric).Problem, StringComparison.Ordinal);
+        Assert.Contains(
+            "two ways",
+            QuantityText.Read(typed, Measures.Mass, Hand.Metric).Problem,
+            StringComparison.Ordinal
+        );
 
     [Fact]
     public void And_the_other_way_round()
@@ -87,7 +99,8 @@ public class QuantityTextTests
     }
 
     [Fact]
-    public void Another_unit_is_echoed() => Assert.Equal("28.9\u2009°C", QuantityText.Read("84F", Measures.Temperature, Hand.Metric).Echo);
+    public void Another_unit_is_echoed() =>
+        Assert.Equal("28.9\u2009°C", QuantityText.Read("84F", Measures.Temperature, Hand.Metric).Echo);
 
     [Property(MaxTest = 300)]
     public Property What_is_printed_reads_back(NormalFloat value, bool us, bool comma)
@@ -101,8 +114,10 @@ public class QuantityTextTests
                 // Four or more shown digits with parted thousands are read as they are printed; a lone doubtful sign is asked, not guessed.
                 var read = QuantityText.Read(QuantityText.Write(si, m, hand), m, hand);
                 return read.Si is { } back
-                    ? Math.Abs(m.In(hand.System).FromSi(back) - shown) <= 0.5001 * Math.Pow(10, -m.DecimalsIn(hand.System)) + 1e-9
+                    ? Math.Abs(m.In(hand.System).FromSi(back) - shown)
+                        <= 0.5001 * Math.Pow(10, -m.DecimalsIn(hand.System)) + 1e-9
                     : read.Problem!.Contains("two ways", StringComparison.Ordinal);
-            }).ToProperty();
+            })
+            .ToProperty();
     }
 }

@@ -34,7 +34,8 @@ public class SunVectors
 
     // FAO-56, example 20: Lyon, July, 26.6 and 14.8 °C: 5.0 mm a day of reference, 1.05 of it from open water.
     [Fact]
-    public void Evaporation_without_a_pan() => Assert.Equal(5.0, 1000 / 1.05 * Core.Ponds.Evaporation.MDay(45.72, new(2023, 7, 15), 26.6, 14.8), 1);
+    public void Evaporation_without_a_pan() =>
+        Assert.Equal(5.0, 1000 / 1.05 * Core.Ponds.Evaporation.MDay(45.72, new(2023, 7, 15), 26.6, 14.8), 1);
 
     [Fact]
     public void A_night_is_named_by_its_evening()
@@ -58,6 +59,9 @@ public class SunVectors
         var text = r.Text(column);
         Assert.Equal(text.Length == 0, actual is null);
         if (actual is { } at)
-            Assert.True((at - DateTimeOffset.Parse(text, CultureInfo.InvariantCulture)).Duration() < TimeSpan.FromSeconds(10), $"{r.File} line {r.Line} {column}: {text}, got {at:O}");
+            Assert.True(
+                (at - DateTimeOffset.Parse(text, CultureInfo.InvariantCulture)).Duration() < TimeSpan.FromSeconds(10),
+                $"{r.File} line {r.Line} {column}: {text}, got {at:O}"
+            );
     }
 }

@@ -19,67 +19,104 @@ public class VerdictTests
         return new(species, WaterLimits.StageOf(species, meanG), meanG, count);
     }
 
-    private static PondState Pond(params (Parameter What, double HoursAgo, double Si, double? DepthM, string By)[] read) => new()
-    {
-        Now = Now, Zone = Zone, Hand = Hand.Metric, InTank = false, DepthM = 1.5, AltitudeM = 0, Sun = (Now.AddHours(-9.8), Now.AddHours(3.9)),
-        Fish = [Fish("silver_perch")],
-        Readings = read.OrderByDescending(r => r.HoursAgo).ToLookup(r => r.What, r => new Timed(Now.AddHours(-r.HoursAgo), r.Si) { DepthM = r.DepthM, By = r.By }),
-    };
+    private static PondState Pond(
+        params (Parameter What, double HoursAgo, double Si, double? DepthM, string By)[] read
+    ) =>
+        new()
+        {
+            Now = Now,
+            Zone = Zone,
+            Hand = Hand.Metric,
+            InTank = false,
+            DepthM = 1.5,
+            AltitudeM = 0,
+            Sun = (Now.AddHours(-9.8), Now.AddHours(3.9)),
+            Fish = [Fish("silver_perch")],
+            Readings = read.OrderByDescending(r => r.HoursAgo)
+                .ToLookup(
+                    r => r.What,
+                    r => new Timed(Now.AddHours(-r.HoursAgo), r.Si) { DepthM = r.DepthM, By = r.By }
+                ),
+        };
 
-    private static (Parameter, double, double, double?, string) R(string key, double hoursAgo, double si, double? depthM = null, string by = "") => (Parameter.ByKey(key), hoursAgo, si, depthM, by);
+    private static (Parameter, double, double, double?, string) R(
+        string key,
+        double hoursAgo,
+        double si,
+        double? depthM = null,
+        string by = ""
+    ) => (Parameter.ByKey(key), hoursAgo, si, depthM, by);
 
-    private static Finding? Of(PondState pond, string rule) => PondVerdict.Of(pond).Findings.FirstOrDefault(f => f.Rule == rule && f.Status > Status.Steady);
+    private static Finding? Of(PondState pond, string rule) =>
+        PondVerdict.Of(pond).Findings.FirstOrDefault(f => f.Rule == rule && f.Status > Status.Steady);
 
     // Rule, what was read, the pond's fish, and what must come of it: status, rings, feed that is left, gate shut.
-    public static TheoryData<string, string, string, Status?, bool, double, bool> Cases => new()
-    {
-        { "oxygen now", "do 1 2.9", "silver_perch", Status.ActNow, true, 1, true },
-        { "oxygen now", "do 1 3.0", "silver_perch", Status.Watch, true, 1, true },
-        { "oxygen now", "do 1 4.0", "silver_perch", null, false, 1, false },
-        { "oxygen now", "do 15 2.0", "silver_perch", null, false, 1, false }, // too old to speak
-        { "oxygen now", "do 1 4.9", "rainbow_trout", Status.ActNow, true, 1, true },
-        { "oxygen falls", "do 2 6.0 m; do 1 4.4 m", "silver_perch", Status.ActNow, true, 1, true },
-        { "oxygen falls", "do 2 6.0 m; do 1 4.4 n", "silver_perch", null, false, 1, false }, // two instruments tell no fall
-        { "oxygen falls", "do 2 6.0 m; do 1 5.5 m", "silver_perch", null, false, 1, false },
-        { "oxygen at the floor", "do 1 8.5; do 1.1 1.5 @1.4", "silver_perch", Status.Watch, false, 1, false },
-        { "oxygen at the floor", "do 1 8.5; do 1.1 1.5 @1.4", "giant_prawn", Status.ActNow, true, 0, true },
-        { "saturation", "do 1 14.9; temp 1 26", "silver_perch", Status.Watch, false, 1, false }, // 184 %
-        { "saturation", "do 1 5.0; temp 1 26", "silver_perch", Status.Watch, false, 1, false }, // 62 % in the afternoon
-        { "saturation", "do 9 5.0; temp 1 26", "silver_perch", null, false, 1, false }, // in the morning that is usual
-        { "saturation", "do 1 8.0; temp 1 26", "silver_perch", null, false, 1, false },
-        { "saturation", "do 1 11.5; temp 1 26; salinity 5 30", "barramundi", null, false, 1, false }, // 167 % of what salt water holds
-        { "saturation", "do 1 12.5; temp 1 26; salinity 5 30", "barramundi", Status.Watch, false, 1, false }, // 154 % in fresh water, 182 in salt
-        { "temperature", "temp 1 33", "silver_perch", Status.Watch, false, 1, true },
-        { "temperature", "temp 1 34.8", "silver_perch", Status.ActNow, true, 0, true },
-        { "temperature", "temp 1 25.3", "rainbow_trout", Status.ActNow, true, 0, true },
-        { "temperature", "temp 1 5.4", "silver_perch", Status.ActNow, true, 0, true },
-        { "temperature", "temp 1 26", "silver_perch", null, false, 1, false },
-        { "temperature change", "temp 2 20; temp 1 26", "silver_perch", Status.Watch, false, 1, true }, // 6 °C in an hour
-        { "temperature change", "temp 2 22; temp 1 26", "silver_perch", null, false, 1, false },
-        { "pH", "ph 1 9.2", "silver_perch", Status.Watch, false, 1, true },
-        { "pH", "ph 1 9.6", "silver_perch", Status.ActNow, true, 0, true },
-        { "pH", "ph 10 7.0; ph 1 8.8", "silver_perch", Status.Watch, false, 1, true }, // swings 1.8
-        { "un-ionised ammonia", "tan 50 2.0; ph 50 7.0; temp 50 26", "silver_perch", null, false, 1, false },
-        { "un-ionised ammonia", "tan 50 2.0; ph 50 7.0; temp 50 26; ph 1 9.0; temp 1 28", "silver_perch", Status.ActNow, true, 0, true }, // the afternoon since
-        { "nitrite", "nitrite 48 4.5; chloride 200 10", "silver_perch", Status.ActNow, true, 0, true },
-        { "nitrite", "nitrite 48 1.2", "silver_perch", Status.Watch, false, 1, true },
-        { "nitrite", "nitrite 48 1.2; chloride 200 30", "silver_perch", null, false, 1, false },
-        { "nitrite", "nitrite 48 3.2", "silver_perch", Status.ActNow, true, 0, true },
-        { "salinity", "salinity 48 9", "silver_perch", Status.ActNow, true, 0.5, true },
-        { "salinity", "salinity 48 0.5", "whiteleg_shrimp", Status.ActNow, true, 0.5, true },
-        { "salinity", "salinity 48 9", "nile_tilapia", null, false, 1, false },
-        { "carbon dioxide", "co2 5 26", "silver_perch", Status.Watch, false, 1, true },
-        { "carbon dioxide", "co2 5 51", "silver_perch", Status.ActNow, true, 0, true },
-        { "carbon dioxide", "co2 5 24", "silver_perch", null, false, 1, false },
-        { "bloom", "secchi 5 0.19", "silver_perch", Status.ActNow, true, 1, false },
-        { "bloom", "secchi 5 0.7", "silver_perch", Status.Watch, false, 1, false },
-        { "bloom", "secchi 72 0.2; secchi 5 0.7", "silver_perch", Status.ActNow, true, 0, true }, // it died
-        { "minerals", "alkalinity 48 12", "silver_perch", Status.Watch, false, 1, false },
-        { "minerals", "hardness 48 12", "silver_perch", Status.Watch, false, 1, false },
-    };
+    public static TheoryData<string, string, string, Status?, bool, double, bool> Cases =>
+        new()
+        {
+            { "oxygen now", "do 1 2.9", "silver_perch", Status.ActNow, true, 1, true },
+            { "oxygen now", "do 1 3.0", "silver_perch", Status.Watch, true, 1, true },
+            { "oxygen now", "do 1 4.0", "silver_perch", null, false, 1, false },
+            { "oxygen now", "do 15 2.0", "silver_perch", null, false, 1, false }, // too old to speak
+            { "oxygen now", "do 1 4.9", "rainbow_trout", Status.ActNow, true, 1, true },
+            { "oxygen falls", "do 2 6.0 m; do 1 4.4 m", "silver_perch", Status.ActNow, true, 1, true },
+            { "oxygen falls", "do 2 6.0 m; do 1 4.4 n", "silver_perch", null, false, 1, false }, // two instruments tell no fall
+            { "oxygen falls", "do 2 6.0 m; do 1 5.5 m", "silver_perch", null, false, 1, false },
+            { "oxygen at the floor", "do 1 8.5; do 1.1 1.5 @1.4", "silver_perch", Status.Watch, false, 1, false },
+            { "oxygen at the floor", "do 1 8.5; do 1.1 1.5 @1.4", "giant_prawn", Status.ActNow, true, 0, true },
+            { "saturation", "do 1 14.9; temp 1 26", "silver_perch", Status.Watch, false, 1, false }, // 184 %
+            { "saturation", "do 1 5.0; temp 1 26", "silver_perch", Status.Watch, false, 1, false }, // 62 % in the afternoon
+            { "saturation", "do 9 5.0; temp 1 26", "silver_perch", null, false, 1, false }, // in the morning that is usual
+            { "saturation", "do 1 8.0; temp 1 26", "silver_perch", null, false, 1, false },
+            { "saturation", "do 1 11.5; temp 1 26; salinity 5 30", "barramundi", null, false, 1, false }, // 167 % of what salt water holds
+            { "saturation", "do 1 12.5; temp 1 26; salinity 5 30", "barramundi", Status.Watch, false, 1, false }, // 154 % in fresh water, 182 in salt
+            { "temperature", "temp 1 33", "silver_perch", Status.Watch, false, 1, true },
+            { "temperature", "temp 1 34.8", "silver_perch", Status.ActNow, true, 0, true },
+            { "temperature", "temp 1 25.3", "rainbow_trout", Status.ActNow, true, 0, true },
+            { "temperature", "temp 1 5.4", "silver_perch", Status.ActNow, true, 0, true },
+            { "temperature", "temp 1 26", "silver_perch", null, false, 1, false },
+            { "temperature change", "temp 2 20; temp 1 26", "silver_perch", Status.Watch, false, 1, true }, // 6 °C in an hour
+            { "temperature change", "temp 2 22; temp 1 26", "silver_perch", null, false, 1, false },
+            { "pH", "ph 1 9.2", "silver_perch", Status.Watch, false, 1, true },
+            { "pH", "ph 1 9.6", "silver_perch", Status.ActNow, true, 0, true },
+            { "pH", "ph 10 7.0; ph 1 8.8", "silver_perch", Status.Watch, false, 1, true }, // swings 1.8
+            { "un-ionised ammonia", "tan 50 2.0; ph 50 7.0; temp 50 26", "silver_perch", null, false, 1, false },
+            {
+                "un-ionised ammonia",
+                "tan 50 2.0; ph 50 7.0; temp 50 26; ph 1 9.0; temp 1 28",
+                "silver_perch",
+                Status.ActNow,
+                true,
+                0,
+                true
+            }, // the afternoon since
+            { "nitrite", "nitrite 48 4.5; chloride 200 10", "silver_perch", Status.ActNow, true, 0, true },
+            { "nitrite", "nitrite 48 1.2", "silver_perch", Status.Watch, false, 1, true },
+            { "nitrite", "nitrite 48 1.2; chloride 200 30", "silver_perch", null, false, 1, false },
+            { "nitrite", "nitrite 48 3.2", "silver_perch", Status.ActNow, true, 0, true },
+            { "salinity", "salinity 48 9", "silver_perch", Status.ActNow, true, 0.5, true },
+            { "salinity", "salinity 48 0.5", "whiteleg_shrimp", Status.ActNow, true, 0.5, true },
+            { "salinity", "salinity 48 9", "nile_tilapia", null, false, 1, false },
+            { "carbon dioxide", "co2 5 26", "silver_perch", Status.Watch, false, 1, true },
+            { "carbon dioxide", "co2 5 51", "silver_perch", Status.ActNow, true, 0, true },
+            { "carbon dioxide", "co2 5 24", "silver_perch", null, false, 1, false },
+            { "bloom", "secchi 5 0.19", "silver_perch", Status.ActNow, true, 1, false },
+            { "bloom", "secchi 5 0.7", "silver_perch", Status.Watch, false, 1, false },
+            { "bloom", "secchi 72 0.2; secchi 5 0.7", "silver_perch", Status.ActNow, true, 0, true }, // it died
+            { "minerals", "alkalinity 48 12", "silver_perch", Status.Watch, false, 1, false },
+            { "minerals", "hardness 48 12", "silver_perch", Status.Watch, false, 1, false },
+        };
 
     [Theory, MemberData(nameof(Cases))]
-    public void A_rule_at_its_edge(string rule, string read, string species, Status? status, bool rings, double feed, bool gate)
+    public void A_rule_at_its_edge(
+        string rule,
+        string read,
+        string species,
+        Status? status,
+        bool rings,
+        double feed,
+        bool gate
+    )
     {
         var pond = Pond([.. read.Split("; ").Select(Read)]) with { Fish = [Fish(species)] };
         var found = PondVerdict.Of(pond).Findings.FirstOrDefault(f => f.Rule == rule && f.Status > Status.Steady);
@@ -96,15 +133,25 @@ public class VerdictTests
         var parts = text.Split(' ');
         double N(string t) => double.Parse(t, System.Globalization.CultureInfo.InvariantCulture);
         var depth = parts.FirstOrDefault(p => p[0] == '@');
-        return R(parts[0], N(parts[1]), N(parts[2]), depth is null ? null : N(depth[1..]), parts.Skip(3).FirstOrDefault(p => p[0] != '@') ?? "");
+        return R(
+            parts[0],
+            N(parts[1]),
+            N(parts[2]),
+            depth is null ? null : N(depth[1..]),
+            parts.Skip(3).FirstOrDefault(p => p[0] != '@') ?? ""
+        );
     }
 
     [Fact]
     public void Falling_dawns_are_seen_before_they_are_low()
     {
-        DayValue[] Days(params double[] lows) => [.. lows.Select((l, i) => new DayValue(Zone.DayOf(Now).AddDays(i - lows.Length + 1), l))];
+        DayValue[] Days(params double[] lows) =>
+            [.. lows.Select((l, i) => new DayValue(Zone.DayOf(Now).AddDays(i - lows.Length + 1), l))];
         Assert.Equal(Status.Watch, Of(Pond() with { Dawns = Days(6.4, 5.7, 5.1, 4.4) }, "falling dawns")?.Status);
-        Assert.Equal((Status.ActNow, true), Of(Pond() with { Dawns = Days(5.4, 4.6, 3.7) }, "falling dawns") is { } f ? (f.Status, f.Rings) : default);
+        Assert.Equal(
+            (Status.ActNow, true),
+            Of(Pond() with { Dawns = Days(5.4, 4.6, 3.7) }, "falling dawns") is { } f ? (f.Status, f.Rings) : default
+        );
         Assert.Null(Of(Pond() with { Dawns = Days(6.4, 5.7, 5.9, 5.6) }, "falling dawns"));
         Assert.Null(Of(Pond() with { Dawns = Days(6.4, 6.3, 6.2, 6.1) }, "falling dawns"));
     }
@@ -116,7 +163,13 @@ public class VerdictTests
     [InlineData("gasping", 13, null, 1)]
     public void The_fish_themselves_are_heard(string look, double hoursAgo, Status? status, double feed)
     {
-        var found = Of(Pond() with { Looks = [(Now.AddHours(-20), "gasping"), (Now.AddHours(-hoursAgo), look)] }, "behaviour");
+        var found = Of(
+            Pond() with
+            {
+                Looks = [(Now.AddHours(-20), "gasping"), (Now.AddHours(-hoursAgo), look)],
+            },
+            "behaviour"
+        );
         Assert.Equal((status, feed), (found?.Status, found?.FeedFactor ?? 1));
     }
 
@@ -130,9 +183,23 @@ public class VerdictTests
         var pond = Pond() with { Fish = [Fish("silver_perch", count: stands)], Dead = [(Zone.DayOf(Now), dead)] };
         Assert.Equal(status, Of(pond, "deaths")?.Status);
         // A hundredth in a day is a duty to ask, and a pond whose dead double for three days acts before its share does.
-        Assert.Contains("call a vet", Of(pond with { Dead = [(Zone.DayOf(Now), stands / 50)] }, "deaths")!.Do, StringComparison.Ordinal);
+        Assert.Contains(
+            "call a vet",
+            Of(pond with { Dead = [(Zone.DayOf(Now), stands / 50)] }, "deaths")!.Do,
+            StringComparison.Ordinal
+        );
         DateOnly Day(int ago) => Zone.DayOf(Now).AddDays(-ago);
-        Assert.Equal(Status.ActNow, Of(pond with { Fish = [Fish("silver_perch", count: 100_000)], Dead = [(Day(2), 1), (Day(1), 2), (Day(0), 4)] }, "deaths")?.Status);
+        Assert.Equal(
+            Status.ActNow,
+            Of(
+                pond with
+                {
+                    Fish = [Fish("silver_perch", count: 100_000)],
+                    Dead = [(Day(2), 1), (Day(1), 2), (Day(0), 4)],
+                },
+                "deaths"
+            )?.Status
+        );
     }
 
     [Fact]
@@ -147,7 +214,14 @@ public class VerdictTests
     [Fact]
     public void The_gravest_of_all_rules_is_the_ponds_status_and_an_empty_pond_has_none()
     {
-        var pond = Pond(R("do", 1, 9), R("temp", 1, 26), R("ph", 1, 7.8), R("nitrite", 40, 4.5), R("chloride", 90, 10), R("alkalinity", 48, 12));
+        var pond = Pond(
+            R("do", 1, 9),
+            R("temp", 1, 26),
+            R("ph", 1, 7.8),
+            R("nitrite", 40, 4.5),
+            R("chloride", 90, 10),
+            R("alkalinity", 48, 12)
+        );
         var verdict = PondVerdict.Of(pond);
         Assert.Equal(Status.ActNow, verdict.Judgement.Status);
         Assert.Contains("chloride is 2.2 times", verdict.Judgement.Reason, StringComparison.Ordinal);
@@ -160,8 +234,18 @@ public class VerdictTests
     [Fact]
     public void What_helps_is_named_once_air_before_water_and_water_before_powders()
     {
-        var pond = Pond(R("nitrite", 40, 4.5), R("tan", 3, 3), R("ph", 1, 9.2), R("temp", 1, 26), R("alkalinity", 48, 12), R("do", 1, 3.4));
-        Assert.Equal([Remedy.Air, Remedy.ChangeWater, Remedy.Carbon, Remedy.Salt, Remedy.Alkalinity], PondVerdict.Of(pond).Remedies.Select(r => r.Remedy));
+        var pond = Pond(
+            R("nitrite", 40, 4.5),
+            R("tan", 3, 3),
+            R("ph", 1, 9.2),
+            R("temp", 1, 26),
+            R("alkalinity", 48, 12),
+            R("do", 1, 3.4)
+        );
+        Assert.Equal(
+            [Remedy.Air, Remedy.ChangeWater, Remedy.Carbon, Remedy.Salt, Remedy.Alkalinity],
+            PondVerdict.Of(pond).Remedies.Select(r => r.Remedy)
+        );
         Assert.Empty(PondVerdict.Of(Pond(R("do", 1, 8), R("temp", 1, 26), R("ph", 1, 7.8))).Remedies);
     }
 

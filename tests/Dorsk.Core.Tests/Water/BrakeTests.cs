@@ -18,7 +18,10 @@ public class BrakeTests
     [InlineData(0.50, 14.9, true)]
     [InlineData(null, 15, false)]
     public void Fertiliser_waits_for_a_thinner_bloom_and_warmer_water(double? secchiM, double tempC, bool held) =>
-        Assert.Equal(held, FertiliserBrake.Of(new(tempC, secchiM, [], 4, null, null, true), Hand.Metric) is { Status: Status.Watch });
+        Assert.Equal(
+            held,
+            FertiliserBrake.Of(new(tempC, secchiM, [], 4, null, null, true), Hand.Metric) is { Status: Status.Watch }
+        );
 
     [Theory]
     [InlineData("6.5 5.9 5.6 5.4", 4, true)]
@@ -26,13 +29,37 @@ public class BrakeTests
     [InlineData("7.5 6.9 6.6 5.6", 4, false)]
     [InlineData("5.9 5.6 5.4", 4, false)]
     [InlineData("3 6.5 5.9 5.6 5.4", 4, true)]
-    public void Fertiliser_waits_when_dawn_oxygen_falls_three_mornings_running_near_the_watch_level(string dawns, double watch, bool held)
+    public void Fertiliser_waits_when_dawn_oxygen_falls_three_mornings_running_near_the_watch_level(
+        string dawns,
+        double watch,
+        bool held
+    )
     {
-        var question = new FertiliserQuestion(25, 0.4, dawns.Split(' ').Select(v => double.Parse(v, System.Globalization.CultureInfo.InvariantCulture)).ToList(), watch, 60, 8, true);
-        Assert.Equal(held, FertiliserBrake.Of(question, Hand.Metric)?.Reason.Contains("fell 3 mornings", StringComparison.Ordinal) == true);
-        Assert.Contains("ammonium", FertiliserBrake.Of(question with { DawnsMgL = [], Ph = 8.6 }, Hand.Metric)!.Reason, StringComparison.Ordinal);
+        var question = new FertiliserQuestion(
+            25,
+            0.4,
+            dawns.Split(' ').Select(v => double.Parse(v, System.Globalization.CultureInfo.InvariantCulture)).ToList(),
+            watch,
+            60,
+            8,
+            true
+        );
+        Assert.Equal(
+            held,
+            FertiliserBrake.Of(question, Hand.Metric)?.Reason.Contains("fell 3 mornings", StringComparison.Ordinal)
+                == true
+        );
+        Assert.Contains(
+            "ammonium",
+            FertiliserBrake.Of(question with { DawnsMgL = [], Ph = 8.6 }, Hand.Metric)!.Reason,
+            StringComparison.Ordinal
+        );
         Assert.Null(FertiliserBrake.Of(question with { DawnsMgL = [], Ph = 8.6, Ammonium = false }, Hand.Metric));
-        Assert.Contains("Lime first", FertiliserBrake.Of(question with { DawnsMgL = [], AlkalinityMgL = 19 }, Hand.Metric)!.Reason, StringComparison.Ordinal);
+        Assert.Contains(
+            "Lime first",
+            FertiliserBrake.Of(question with { DawnsMgL = [], AlkalinityMgL = 19 }, Hand.Metric)!.Reason,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -54,7 +81,8 @@ public class BrakeTests
     [InlineData(28, 25, false)]
     [InlineData(28, 24.9, true)]
     [InlineData(20, 23.5, true)]
-    public void A_mix_that_jumps_more_than_fry_bear_is_watched(double from, double to, bool watched) => Assert.Equal(watched, Mixing.Jump(from, to, Hand.Metric) is not null);
+    public void A_mix_that_jumps_more_than_fry_bear_is_watched(double from, double to, bool watched) =>
+        Assert.Equal(watched, Mixing.Jump(from, to, Hand.Metric) is not null);
 
     [Fact]
     public void Kits_that_report_the_whole_ion_show_more_than_the_nitrogen()
@@ -68,7 +96,8 @@ public class BrakeTests
     [InlineData(1.31, "heavy bloom")]
     [InlineData(1.0, "usual")]
     [InlineData(0.49, "half")]
-    public void Saturation_in_words(double share, string says) => Assert.Contains(says, OxygenSaturation.Words(share), StringComparison.Ordinal);
+    public void Saturation_in_words(double share, string says) =>
+        Assert.Contains(says, OxygenSaturation.Words(share), StringComparison.Ordinal);
 
     [Fact]
     public void The_phones_card_asks_where_the_farm_would_ask()
@@ -84,8 +113,22 @@ public class BrakeTests
         {
             var batch = new BatchOnBooks(1, "silver_perch", stocked, stands, null);
             var most = (int)StockRules.UsualLoss(stands);
-            Assert.Empty(StockRules.Check(new FishLost(1, 1, most, Account.Dead, ""), batch, stocked, Dorsk.Core.Units.Hand.Metric));
-            Assert.NotEmpty(StockRules.Check(new FishLost(1, 1, most + 1, Account.Dead, ""), batch, stocked, Dorsk.Core.Units.Hand.Metric));
+            Assert.Empty(
+                StockRules.Check(
+                    new FishLost(1, 1, most, Account.Dead, ""),
+                    batch,
+                    stocked,
+                    Dorsk.Core.Units.Hand.Metric
+                )
+            );
+            Assert.NotEmpty(
+                StockRules.Check(
+                    new FishLost(1, 1, most + 1, Account.Dead, ""),
+                    batch,
+                    stocked,
+                    Dorsk.Core.Units.Hand.Metric
+                )
+            );
         }
     }
 }

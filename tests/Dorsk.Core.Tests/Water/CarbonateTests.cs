@@ -23,7 +23,10 @@ public class CarbonateTests
         var chance = new Random(11);
         for (var i = 0; i < 2000; i++)
         {
-            double ph = 5.5 + (4.5 * chance.NextDouble()), alk = 5 + (295 * chance.NextDouble()), t = 40 * chance.NextDouble(), s = 40 * chance.NextDouble();
+            double ph = 5.5 + (4.5 * chance.NextDouble()),
+                alk = 5 + (295 * chance.NextDouble()),
+                t = 40 * chance.NextDouble(),
+                s = 40 * chance.NextDouble();
             var carbon = Carbonate.CarbonMmolL(ph, alk, t, s);
             if (carbon > 0)
                 Assert.Equal(ph, Carbonate.Ph(alk, carbon, t, s), 9);

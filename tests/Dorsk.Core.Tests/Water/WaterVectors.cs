@@ -17,7 +17,10 @@ public class WaterVectors
         foreach (var r in Vectors.Rows("altitude_pressure"))
         {
             r.Agree("pressure_kpa", OxygenSaturation.PressureKPa(r["altitude_m"]));
-            r.Agree("do_sat_mg_l", OxygenSaturation.MgL(r["temp_c"], r["salinity_ppt"], OxygenSaturation.PressureKPa(r["altitude_m"])));
+            r.Agree(
+                "do_sat_mg_l",
+                OxygenSaturation.MgL(r["temp_c"], r["salinity_ppt"], OxygenSaturation.PressureKPa(r["altitude_m"]))
+            );
         }
     }
 

@@ -66,7 +66,10 @@ internal static class Dump
         {
             foreach (var field in type.GetFields(BindingFlags.Public | BindingFlags.Instance))
                 Named(text, field.Name, field.GetValue(thing), depth);
-            foreach (var property in type.GetProperties(BindingFlags.Public | BindingFlags.Instance).Where(p => p.GetIndexParameters().Length == 0))
+            foreach (
+                var property in type.GetProperties(BindingFlags.Public | BindingFlags.Instance)
+                    .Where(p => p.GetIndexParameters().Length == 0)
+            )
                 Named(text, property.Name, Value(property, thing), depth);
         }
         text.Append('}');

@@ -22,7 +22,11 @@ public class EveryFactTests
     [Fact]
     public void Every_fact_of_the_core_has_one_kind()
     {
-        var facts = typeof(Fact).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Fact)) && !t.IsAbstract).Select(t => t.Name).Order();
+        var facts = typeof(Fact)
+            .Assembly.GetTypes()
+            .Where(t => t.IsSubclassOf(typeof(Fact)) && !t.IsAbstract)
+            .Select(t => t.Name)
+            .Order();
         Assert.Equal(facts, FactKinds.All.Select(k => k.Name).Order());
         Assert.All(FactKinds.All, k => Assert.NotEqual(k.Name, k.Word));
         Assert.Equal(FactKinds.All.Count, FactKinds.All.Select(k => k.Table).Distinct().Count());
@@ -115,7 +119,14 @@ public class EveryFactTests
         using var farm = new FactFarm();
         using var c = farm.Farm.File.Open();
         foreach (var table in FactKinds.Tables)
-            Assert.Equal(2, Sqlite.Number(c, "SELECT count(*) FROM sqlite_master WHERE type = 'trigger' AND tbl_name = $t", ("t", table)));
+            Assert.Equal(
+                2,
+                Sqlite.Number(
+                    c,
+                    "SELECT count(*) FROM sqlite_master WHERE type = 'trigger' AND tbl_name = $t",
+                    ("t", table)
+                )
+            );
     }
 
     [Fact]
@@ -130,7 +141,12 @@ public class EveryFactTests
         long First(string kind, long? pond = null)
         {
             using var c = farm.Farm.File.Open();
-            return Sqlite.Number(c, "SELECT min(line) FROM log WHERE kind = $kind AND ($pond IS NULL OR line = $pond)", ("kind", kind), ("pond", pond));
+            return Sqlite.Number(
+                c,
+                "SELECT min(line) FROM log WHERE kind = $kind AND ($pond IS NULL OR line = $pond)",
+                ("kind", kind),
+                ("pond", pond)
+            );
         }
         Refused(farm.P1, "fish stand in this pond");
         farm.Farm.Must(new ReadingTaken(farm.P2, [new(Parameter.Oxygen, 6)]), FactFarm.Now);
@@ -139,7 +155,10 @@ public class EveryFactTests
         Refused(farm.Feed, "name this feed");
         Refused(First(nameof(FarmDescribed)), "only description");
         Refused(First(nameof(PersonNamed)), "Nobody would be left");
-        farm.Farm.Must(new ProbeSeriesReceived(farm.Device, farm.P1, [new(Parameter.Oxygen, FactFarm.Now, 5)]), FactFarm.Now);
+        farm.Farm.Must(
+            new ProbeSeriesReceived(farm.Device, farm.P1, [new(Parameter.Oxygen, FactFarm.Now, 5)]),
+            FactFarm.Now
+        );
         Refused(farm.Device, "Mark it as gone");
         farm.Farm.Must(new FishLost(farm.P1, farm.Batch, 5, Account.Dead, ""), FactFarm.Now);
         Refused(farm.Batch, "Later entries need these fish");
@@ -150,11 +169,14 @@ public class EveryFactTests
     {
         using var farm = new FactFarm();
         using (var c = farm.Farm.File.Open())
-            Sqlite.Run(c, $"""
+            Sqlite.Run(
+                c,
+                $"""
                 INSERT INTO entry VALUES ('odd', 1767400000000, 'x');
                 INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed) VALUES (900, 'odd', 0, 'PondWorked', {farm.P1}, 1767400000000, 1767400000000, 'x', '');
                 INSERT INTO pond_work VALUES (900, {farm.P1}, 'Enchanted', '', NULL);
-                """);
+                """
+            );
         Assert.Null(farm.Farm.Questions.FactOf(900));
         Assert.True(farm.Farm.Try(null, FactFarm.Now, 900).Accepted);
         Assert.NotNull(farm.Farm.Questions.Story("P1"));
@@ -164,10 +186,25 @@ public class EveryFactTests
     public void A_correction_stays_with_the_same_thing()
     {
         using var farm = new FactFarm();
-        var receipt = farm.Farm.Try(new PersonNamed("Other", Role.Viewer, 999), FactFarm.Now, farm.Farm.Must(new PersonNamed("Hand", Role.PondHand), FactFarm.Now));
+        var receipt = farm.Farm.Try(
+            new PersonNamed("Other", Role.Viewer, 999),
+            FactFarm.Now,
+            farm.Farm.Must(new PersonNamed("Hand", Role.PondHand), FactFarm.Now)
+        );
         Assert.Contains("stays with the same one", Assert.Single(receipt.Remarks).Text, StringComparison.Ordinal);
-        var first = farm.Farm.Must(new PondBuilt(new Pond(farm.P3, "P3", "deeper", PondKind.Earthen, new SlopedRectangle(40, 25, 1.5, 2), "grow-out")), TestFarm.Start.AddDays(9));
-        farm.Farm.Must(new PondBuilt(new Pond(farm.P3, "P3", "mended", PondKind.Earthen, new SlopedRectangle(30, 25, 1.4, 2), "grow-out")), TestFarm.Start, farm.P3);
+        var first = farm.Farm.Must(
+            new PondBuilt(
+                new Pond(farm.P3, "P3", "deeper", PondKind.Earthen, new SlopedRectangle(40, 25, 1.5, 2), "grow-out")
+            ),
+            TestFarm.Start.AddDays(9)
+        );
+        farm.Farm.Must(
+            new PondBuilt(
+                new Pond(farm.P3, "P3", "mended", PondKind.Earthen, new SlopedRectangle(30, 25, 1.4, 2), "grow-out")
+            ),
+            TestFarm.Start,
+            farm.P3
+        );
         Assert.Equal("deeper", farm.Farm.Questions.Ponds().Single(p => p.Id == farm.P3).Name);
         Assert.True(first > farm.P3);
     }
@@ -176,15 +213,23 @@ public class EveryFactTests
     private static void Same(FactFarm farm, string when)
     {
         var fresh = new Questions(farm.Farm.File);
-        Assert.True(Answers(farm.Farm.Questions) == Answers(fresh), $"an answer is stale, {when}: {Difference(Answers(farm.Farm.Questions), Answers(fresh))}");
+        Assert.True(
+            Answers(farm.Farm.Questions) == Answers(fresh),
+            $"an answer is stale, {when}: {Difference(Answers(farm.Farm.Questions), Answers(fresh))}"
+        );
     }
 
     private static string Answers(Questions questions)
     {
         var now = FactFarm.Now.AddMinutes(2);
         var stories = questions.Ponds().Select(p => questions.Story(p.Code)!);
-        return string.Join('\n', stories.Select(s => Dump.Of(s) + Dump.Of(s.NowAt(now).Tonight) + Dump.Of(questions.Now(s, now).Batches)))
-            + Dump.Of(questions.FeedStore(now)) + Dump.Of(questions.Weather()) + Dump.Of(questions.Today(now));
+        return string.Join(
+                '\n',
+                stories.Select(s => Dump.Of(s) + Dump.Of(s.NowAt(now).Tonight) + Dump.Of(questions.Now(s, now).Batches))
+            )
+            + Dump.Of(questions.FeedStore(now))
+            + Dump.Of(questions.Weather())
+            + Dump.Of(questions.Today(now));
     }
 
     private static string Difference(string a, string b)
@@ -207,14 +252,22 @@ public class EveryFactTests
             return Dump.Of(new PondBuilt(built.Pond with { Id = line }));
         if (kind.Columns.Any(c => c.Refers == Refers.Itself || (c.Refers == Refers.Feed && kind.Table == "feed")))
         {
-            var number = fact.GetType().GetConstructors()[0].GetParameters().First(p => p.Name!.EndsWith("Id", StringComparison.Ordinal) && p.ParameterType == typeof(long));
+            var number = fact.GetType()
+                .GetConstructors()[0]
+                .GetParameters()
+                .First(p => p.Name!.EndsWith("Id", StringComparison.Ordinal) && p.ParameterType == typeof(long));
             fact.GetType().GetProperty(number.Name!)!.SetValue(fact, line);
         }
         return Dump.Of(fact);
     }
 
     private static IReadOnlyCollection<string> Asked(FactFarm farm, Fact fact) =>
-        [.. farm.Farm.Door.Preview(Entry.Of(Guid.NewGuid(), "Manager", FactFarm.Now, fact)).Remarks.Where(r => r.Kind == Objection.Ask).Select(r => r.Text)];
+        [
+            .. farm
+                .Farm.Door.Preview(Entry.Of(Guid.NewGuid(), "Manager", FactFarm.Now, fact))
+                .Remarks.Where(r => r.Kind == Objection.Ask)
+                .Select(r => r.Text),
+        ];
 
     private static string Text(Receipt receipt) => string.Join(" | ", receipt.Remarks.Select(r => r.Text));
 

@@ -29,7 +29,10 @@ internal sealed class FactFarm : IDisposable
         P3 = Built("P3");
         farm.Must(new PersonNamed("Manager", Role.Manager), Day(0));
         farm.Must(new AeratorsFitted(P1, [new("A1", AeratorKind.All[0], 1.5, null, null)]), Day(0));
-        farm.Must(new InstrumentKept(0, "test strip", InstrumentKind.Strip, [Parameter.Nitrite], "", null, null, ""), Day(0));
+        farm.Must(
+            new InstrumentKept(0, "test strip", InstrumentKind.Strip, [Parameter.Nitrite], "", null, null, ""),
+            Day(0)
+        );
         Batch = farm.Stock(day: 1);
         Feed = farm.Must(new FeedNamed(0, "grower", 4, 35, 150), Day(0));
         farm.Must(new FeedReceived(Feed, "L1", 500, new DateOnly(2027, 6, 1)), Day(1));
@@ -59,88 +62,334 @@ internal sealed class FactFarm : IDisposable
     public static DateTimeOffset Now { get; } = TestFarm.Start.AddDays(60);
 
     /// <summary>A pond's code.</summary>
-    public string Code(long? pond) => pond == P1 ? "P1" : pond == P2 ? "P2" : "P3";
+    public string Code(long? pond) =>
+        pond == P1 ? "P1"
+        : pond == P2 ? "P2"
+        : "P3";
 
     private static DateOnly Today { get; } = new(2026, 3, 2);
 
     private static DateTimeOffset Day(int day) => TestFarm.Start.AddDays(day);
 
     private long Built(string code) =>
-        farm.Must(new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")), Day(0));
+        farm.Must(
+            new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+            Day(0)
+        );
 
     private AcclimationBegun Acclimation(double bagC) =>
-        new(P1, "silver_perch", 5, 200, "hatchery", new(bagC, 7, 0, 1, 6, 80), [new(22, 7.8, 0, null, 7, 90)], 3, AccSchool.FloatAndRelease);
+        new(
+            P1,
+            "silver_perch",
+            5,
+            200,
+            "hatchery",
+            new(bagC, 7, 0, 1, 6, 80),
+            [new(22, 7.8, 0, null, 7, 90)],
+            3,
+            AccSchool.FloatAndRelease
+        );
 
     private PreparationPlanned Preparation(int days) =>
-        new(P3, Today.AddDays(40), "silver_perch", days, LimeSchool.BySoil, 6.5, SoilTexture.SandyLoam, 40, 90, PestSchool.DryAndScreen, 1, 7, FertiliserSchool.None, true, new(25, 10, 20, 30, 0.3));
+        new(
+            P3,
+            Today.AddDays(40),
+            "silver_perch",
+            days,
+            LimeSchool.BySoil,
+            6.5,
+            SoilTexture.SandyLoam,
+            40,
+            90,
+            PestSchool.DryAndScreen,
+            1,
+            7,
+            FertiliserSchool.None,
+            true,
+            new(25, 10, 20, 30, 0.3)
+        );
 
     private static ForecastIssued Forecast(long pond, double low) =>
-        new(pond, new(Today), DeclineMethod.OwnNights, new(low, low - 1, low + 1, 0.8), Now.AddHours(8), 0.2, Now, true);
+        new(
+            pond,
+            new(Today),
+            DeclineMethod.OwnNights,
+            new(low, low - 1, low + 1, 0.8),
+            Now.AddHours(8),
+            0.2,
+            Now,
+            true
+        );
 
     /// <summary>A fact of the kind and a correction of it.</summary>
-    public (Fact Fact, Fact Other) Of(string kind) => kind switch
-    {
-        nameof(FarmDescribed) => (new FarmDescribed("Other", "made up", new(-30, 150), 90, "Etc/GMT-10", Hand.Us, "USD", 0.2), new FarmDescribed("Third", "made up", new(-31, 151), 91, "Etc/GMT-9", Hand.Metric, "AUD")),
-        nameof(PondBuilt) => (new PondBuilt(Drawn("P8")), new PondBuilt(Drawn("P9") with { Shape = new RoundTank(5, 1.2) })),
-        nameof(AeratorsFitted) => (new AeratorsFitted(P2, [new("B1", AeratorKind.All[0], 1.5, new(22, 0), new(6, 30))]), new AeratorsFitted(P2, [new("B1", AeratorKind.All[1], 2, null, null), new("B2", AeratorKind.All[0], 1, null, null)])),
-        nameof(EquipmentFitted) => (new EquipmentFitted(P2, [new(EquipmentKind.Pump, "pump", 2.2, 40), new(EquipmentKind.InletScreen, "", null, null, 1.5)]), new EquipmentFitted(P2, [new(EquipmentKind.Pump, "other", 3, 50)])),
-        nameof(PondArchived) => (new PondArchived(P3, true, "leaks"), new PondArchived(P3, true, "leaks badly")),
-        nameof(PondWorked) => (new PondWorked(P1, PondWork.Limed, "lime", 20), new PondWorked(P1, PondWork.Note, "no lime", null)),
-        nameof(PondPlaced) => (new PondPlaced(P1, 10, 20, 30), new PondPlaced(P1, 11, 21, 31)),
-        nameof(LandmarkDrawn) => (new LandmarkDrawn("creek", "Creek", [(0, 0), (10.5, 3)]), new LandmarkDrawn("track", "Track", [(1, 0), (9, 3)])),
-        nameof(MarksSet) => (new MarksSet(P1, [new(MarkKind.Inlet, "I1", 1, 2)]), new MarksSet(P1, [new(MarkKind.Drain, "D1", 3, 4), new(MarkKind.Inlet, "I1", 1, 2)])),
-        nameof(PersonNamed) => (new PersonNamed("Hand", Role.PondHand), new PersonNamed("Hand two", Role.Manager)),
-        nameof(SpeciesValueSet) => (new SpeciesValueSet("silver_perch", "market_low", 450), new SpeciesValueSet("silver_perch", "market_low", 460)),
-        nameof(LimitSet) => (new LimitSet(P1, "silver_perch", LifeStage.Growing, "do_act", 3.4), new LimitSet(P1, "silver_perch", LifeStage.Growing, "do_act", 3.5)),
-        nameof(FeedTableSet) => (new FeedTableSet("silver_perch", Table(4)), new FeedTableSet("silver_perch", Table(5))),
-        nameof(ReadingTaken) => (new ReadingTaken(P1, [new(Parameter.Nitrite, 0.5, 0.5, "test strip") { Step = (0.25, 0.75) }]), new ReadingTaken(P1, [new(Parameter.Oxygen, 6), new(Parameter.Temperature, 24)])),
-        nameof(InstrumentKept) => (new InstrumentKept(0, "meter", InstrumentKind.Meter, [Parameter.Oxygen, Parameter.Ph], "0.1", Today.AddDays(-9), 30, "Manager"), new InstrumentKept(0, "strip", InstrumentKind.Strip, [Parameter.Ph], "", null, null, "")),
-        nameof(ForecastIssued) => (Forecast(P1, 4), Forecast(P1, 5)),
-        nameof(DeviceKept) => (new DeviceKept(0, "Panel P1", DeviceUse.Panel, P1, null, false), new DeviceKept(0, "Panel two", DeviceUse.Panel, P2, null, false)),
-        nameof(ProbeSeriesReceived) => (new ProbeSeriesReceived(Device, P1, [new(Parameter.Oxygen, Now.AddMinutes(-10), 5.1), new(Parameter.Oxygen, Now.AddMinutes(-5), 5.2)]), new ProbeSeriesReceived(Device, P1, [new(Parameter.Oxygen, Now.AddMinutes(-4), 5.3)])),
-        nameof(AirControlSet) => (new AirControlSet(P1, true, 4.5, 6, 10), new AirControlSet(P1, false, 5, 7, 12)),
-        nameof(AeratorSwitched) => (new AeratorSwitched(P1, "A1", AirOrder.On, Now.AddHours(3)), new AeratorSwitched(P1, "A1", AirOrder.Off, null)),
-        nameof(AeratorCommanded) => (new AeratorCommanded(P1, "A1", true, "by hand"), new AeratorCommanded(P1, "A1", false, "timer")),
-        nameof(AeratorReported) => (new AeratorReported(P1, "A1", true, 6.5, true), new AeratorReported(P1, "A1", false, null, false)),
-        nameof(AeratorServiced) => (new AeratorServiced(P1, "A1", 800, "oil"), new AeratorServiced(P1, "A1", 900, "belt")),
-        nameof(AeratorTested) => (new AeratorTested(P1, "A1", "all lines", Plate, 7, 30, 60), new AeratorTested(P1, "A1", "first line", Plate, 5, null, null)),
-        nameof(FeedNamed) => (new FeedNamed(0, "starter", 2, 45, 250) { FatPct = 12, EnergyMJKg = 15, Floats = true, BagKg = 20, LeadDays = 5 }, new FeedNamed(0, "starter two", 2.5, 44, null) { Kind = StoreKind.Feed }),
-        nameof(FeedReceived) => (new FeedReceived(Feed, "L2", 300, Today.AddDays(90)) { PriceMinorPerKg = 140, FreightMinor = 900 }, new FeedReceived(Feed, "L3", 200, null)),
-        nameof(StoreTaken) => (new StoreTaken(Feed, "L1", 5, StoreCause.Spoiled, "wet"), new StoreTaken(Feed, "", 6, StoreCause.Expired, "old")),
-        nameof(StoreCounted) => (new StoreCounted(Feed, 480, "short bags"), new StoreCounted(Feed, 470, "rats")),
-        nameof(FeedingGiven) => (new FeedingGiven(P1, Feed, 1.5, 3, 12, 0.2), new FeedingGiven(P1, Feed, 1.2)),
-        nameof(FeederKept) => (new FeederKept(P1, "F1", FeederDose.Minute, 12, Today, 6, false), new FeederKept(P1, "F1", FeederDose.Turn, 13, Today, 7, false)),
-        nameof(RationSchoolSet) => (new RationSchoolSet(P1, RationSchool.Table), new RationSchoolSet(P1, RationSchool.Satiation)),
-        nameof(RationOverruled) => (new RationOverruled(P1, Batch, Today, 2, "new fish"), new RationOverruled(P1, Batch, Today, 3, "hungry")),
-        nameof(FishStocked) => (new FishStocked(P2, "silver_perch", "hatchery", 500, 20, CountBasis.Counted, "test", 400), new FishStocked(P2, "silver_perch", "other hatchery", 600, 22, CountBasis.ByWeight, "test", null)),
-        nameof(FishLost) => (new FishLost(P1, Batch, 4, Account.Dead, "birds") { FoundShare = 0.8 }, new FishLost(P1, Batch, 5, Account.Escaped, "hole")),
-        nameof(FishMoved) => (new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted), new FishMoved(P1, P3, Batch, 200, 61, CountBasis.ByWeight)),
-        nameof(FishRecounted) => (new FishRecounted(P1, Batch, 950, CountBasis.Counted, "birds"), new FishRecounted(P1, Batch, 940, CountBasis.ByWeight, "birds again")),
-        nameof(QuarantineNoted) => (new QuarantineNoted(P1, Batch, QuarantineEvent.Begun, 21, true, "new fish"), new QuarantineNoted(P1, Batch, QuarantineEvent.Begun, 28, true, "newer fish")),
-        nameof(FishSampled) => (new FishSampled(P1, Batch, true, [(1, 60), (1, 70)]) { LengthsM = [0.15, null], Marks = [new(HealthMark.Sores, 1)] }, new FishSampled(P1, Batch, false, [(30, 2000), (25, 1700)])),
-        nameof(FishHarvested) => (new FishHarvested(P1, Batch, 100, 6.5, CountBasis.ByWeight, Account.Harvested, false, ""), new FishHarvested(P1, Batch, 1000, 66, CountBasis.Counted, Account.SoldAlive, true, "")),
-        nameof(FishReceived) => (new FishReceived(P2, "silver_perch", "hatchery", "H1", SeedSource.Hatchery, 500, 20, 3, true, true, true, true, 90, DeliveryVerdict.Accepted, "fine"), new FishReceived(P2, "silver_perch", "other", "H2", SeedSource.Wild, 400, 21, 5, true, false, true, false, null, DeliveryVerdict.Refused, "bad")),
-        nameof(AcclimationBegun) => (Acclimation(25), Acclimation(26)),
-        nameof(AcclimationNoted) => (new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23, 7.2, 0, 6, null, "first"), new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23.5, 7.3, 0, 6.5, null, "second")),
-        nameof(PreparationPlanned) => (Preparation(7), Preparation(10)),
-        nameof(HarvestPlanned) => (new HarvestPlanned(0, P1, Batch, Today.AddDays(30), 200, P2, false), new HarvestPlanned(0, P1, Batch, Today.AddDays(31), 300, P3, false)),
-        nameof(CyclePlanned) => (new CyclePlanned(0, P2, "silver_perch", Today.AddDays(30), 300, 60, 400, P1, Today.AddDays(200), false), new CyclePlanned(0, P2, "silver_perch", Today.AddDays(31), 250, 61, 410, P3, null, false)),
-        nameof(SeasonKept) => (new SeasonKept(0, "copy", "h1=2026-05-01", false), new SeasonKept(0, "copy two", "h1=2026-05-09", false)),
-        nameof(StockingPlanKept) => (new StockingPlanKept(0, P1, "plan", "a=1", false), new StockingPlanKept(0, P1, "plan two", "a=2", false)),
-        nameof(JobClosed) => (new JobClosed("round:1:2026-03-02", P1, JobOutcome.Done, ""), new JobClosed("round:1:2026-03-02", P1, JobOutcome.Skipped, "rain")),
-        nameof(DutyKept) => (new DutyKept(0, P1, "clean screens", "they clog", 7, Today, new(8, 0), Role.PondHand, null), new DutyKept(0, P1, "mow", "snakes", 14, Today, new(9, 30), Role.PondHand, Today.AddDays(90))),
-        nameof(AlarmRaised) => (new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.Watch, "oxygen 3"), new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.ActNow, "oxygen 2.1")),
-        nameof(AlarmAnswered) => (new AlarmAnswered(Alarm, P1), new AlarmAnswered(Alarm, P1)),
-        nameof(AlarmEnded) => (new AlarmEnded(Alarm, P1), new AlarmEnded(Alarm, P1)),
-        nameof(AlarmTold) => (new AlarmTold(Alarm, P1, 1, Status.ActNow, "hand@farm.invalid"), new AlarmTold(Alarm, P1, 2, Status.Watch, "manager@farm.invalid")),
-        nameof(CallListSet) => (new CallListSet([new("Hand", "hand@farm.invalid"), new("Manager", "m@farm.invalid")], 10, new(22, 0), new(5, 0)), new CallListSet([new("Manager", "m@farm.invalid")], 15, null, null)),
-        _ => throw new NotSupportedException($"Give {kind} an example here: a fact and a correction of it."),
-    };
+    public (Fact Fact, Fact Other) Of(string kind) =>
+        kind switch
+        {
+            nameof(FarmDescribed) => (
+                new FarmDescribed("Other", "made up", new(-30, 150), 90, "Etc/GMT-10", Hand.Us, "USD", 0.2),
+                new FarmDescribed("Third", "made up", new(-31, 151), 91, "Etc/GMT-9", Hand.Metric, "AUD")
+            ),
+            nameof(PondBuilt) => (
+                new PondBuilt(Drawn("P8")),
+                new PondBuilt(Drawn("P9") with { Shape = new RoundTank(5, 1.2) })
+            ),
+            nameof(AeratorsFitted) => (
+                new AeratorsFitted(P2, [new("B1", AeratorKind.All[0], 1.5, new(22, 0), new(6, 30))]),
+                new AeratorsFitted(
+                    P2,
+                    [new("B1", AeratorKind.All[1], 2, null, null), new("B2", AeratorKind.All[0], 1, null, null)]
+                )
+            ),
+            nameof(EquipmentFitted) => (
+                new EquipmentFitted(
+                    P2,
+                    [new(EquipmentKind.Pump, "pump", 2.2, 40), new(EquipmentKind.InletScreen, "", null, null, 1.5)]
+                ),
+                new EquipmentFitted(P2, [new(EquipmentKind.Pump, "other", 3, 50)])
+            ),
+            nameof(PondArchived) => (new PondArchived(P3, true, "leaks"), new PondArchived(P3, true, "leaks badly")),
+            nameof(PondWorked) => (
+                new PondWorked(P1, PondWork.Limed, "lime", 20),
+                new PondWorked(P1, PondWork.Note, "no lime", null)
+            ),
+            nameof(PondPlaced) => (new PondPlaced(P1, 10, 20, 30), new PondPlaced(P1, 11, 21, 31)),
+            nameof(LandmarkDrawn) => (
+                new LandmarkDrawn("creek", "Creek", [(0, 0), (10.5, 3)]),
+                new LandmarkDrawn("track", "Track", [(1, 0), (9, 3)])
+            ),
+            nameof(MarksSet) => (
+                new MarksSet(P1, [new(MarkKind.Inlet, "I1", 1, 2)]),
+                new MarksSet(P1, [new(MarkKind.Drain, "D1", 3, 4), new(MarkKind.Inlet, "I1", 1, 2)])
+            ),
+            nameof(PersonNamed) => (new PersonNamed("Hand", Role.PondHand), new PersonNamed("Hand two", Role.Manager)),
+            nameof(SpeciesValueSet) => (
+                new SpeciesValueSet("silver_perch", "market_low", 450),
+                new SpeciesValueSet("silver_perch", "market_low", 460)
+            ),
+            nameof(LimitSet) => (
+                new LimitSet(P1, "silver_perch", LifeStage.Growing, "do_act", 3.4),
+                new LimitSet(P1, "silver_perch", LifeStage.Growing, "do_act", 3.5)
+            ),
+            nameof(FeedTableSet) => (
+                new FeedTableSet("silver_perch", Table(4)),
+                new FeedTableSet("silver_perch", Table(5))
+            ),
+            nameof(ReadingTaken) => (
+                new ReadingTaken(P1, [new(Parameter.Nitrite, 0.5, 0.5, "test strip") { Step = (0.25, 0.75) }]),
+                new ReadingTaken(P1, [new(Parameter.Oxygen, 6), new(Parameter.Temperature, 24)])
+            ),
+            nameof(InstrumentKept) => (
+                new InstrumentKept(
+                    0,
+                    "meter",
+                    InstrumentKind.Meter,
+                    [Parameter.Oxygen, Parameter.Ph],
+                    "0.1",
+                    Today.AddDays(-9),
+                    30,
+                    "Manager"
+                ),
+                new InstrumentKept(0, "strip", InstrumentKind.Strip, [Parameter.Ph], "", null, null, "")
+            ),
+            nameof(ForecastIssued) => (Forecast(P1, 4), Forecast(P1, 5)),
+            nameof(DeviceKept) => (
+                new DeviceKept(0, "Panel P1", DeviceUse.Panel, P1, null, false),
+                new DeviceKept(0, "Panel two", DeviceUse.Panel, P2, null, false)
+            ),
+            nameof(ProbeSeriesReceived) => (
+                new ProbeSeriesReceived(
+                    Device,
+                    P1,
+                    [new(Parameter.Oxygen, Now.AddMinutes(-10), 5.1), new(Parameter.Oxygen, Now.AddMinutes(-5), 5.2)]
+                ),
+                new ProbeSeriesReceived(Device, P1, [new(Parameter.Oxygen, Now.AddMinutes(-4), 5.3)])
+            ),
+            nameof(AirControlSet) => (new AirControlSet(P1, true, 4.5, 6, 10), new AirControlSet(P1, false, 5, 7, 12)),
+            nameof(AeratorSwitched) => (
+                new AeratorSwitched(P1, "A1", AirOrder.On, Now.AddHours(3)),
+                new AeratorSwitched(P1, "A1", AirOrder.Off, null)
+            ),
+            nameof(AeratorCommanded) => (
+                new AeratorCommanded(P1, "A1", true, "by hand"),
+                new AeratorCommanded(P1, "A1", false, "timer")
+            ),
+            nameof(AeratorReported) => (
+                new AeratorReported(P1, "A1", true, 6.5, true),
+                new AeratorReported(P1, "A1", false, null, false)
+            ),
+            nameof(AeratorServiced) => (
+                new AeratorServiced(P1, "A1", 800, "oil"),
+                new AeratorServiced(P1, "A1", 900, "belt")
+            ),
+            nameof(AeratorTested) => (
+                new AeratorTested(P1, "A1", "all lines", Plate, 7, 30, 60),
+                new AeratorTested(P1, "A1", "first line", Plate, 5, null, null)
+            ),
+            nameof(FeedNamed) => (
+                new FeedNamed(0, "starter", 2, 45, 250)
+                {
+                    FatPct = 12,
+                    EnergyMJKg = 15,
+                    Floats = true,
+                    BagKg = 20,
+                    LeadDays = 5,
+                },
+                new FeedNamed(0, "starter two", 2.5, 44, null) { Kind = StoreKind.Feed }
+            ),
+            nameof(FeedReceived) => (
+                new FeedReceived(Feed, "L2", 300, Today.AddDays(90)) { PriceMinorPerKg = 140, FreightMinor = 900 },
+                new FeedReceived(Feed, "L3", 200, null)
+            ),
+            nameof(StoreTaken) => (
+                new StoreTaken(Feed, "L1", 5, StoreCause.Spoiled, "wet"),
+                new StoreTaken(Feed, "", 6, StoreCause.Expired, "old")
+            ),
+            nameof(StoreCounted) => (new StoreCounted(Feed, 480, "short bags"), new StoreCounted(Feed, 470, "rats")),
+            nameof(FeedingGiven) => (new FeedingGiven(P1, Feed, 1.5, 3, 12, 0.2), new FeedingGiven(P1, Feed, 1.2)),
+            nameof(FeederKept) => (
+                new FeederKept(P1, "F1", FeederDose.Minute, 12, Today, 6, false),
+                new FeederKept(P1, "F1", FeederDose.Turn, 13, Today, 7, false)
+            ),
+            nameof(RationSchoolSet) => (
+                new RationSchoolSet(P1, RationSchool.Table),
+                new RationSchoolSet(P1, RationSchool.Satiation)
+            ),
+            nameof(RationOverruled) => (
+                new RationOverruled(P1, Batch, Today, 2, "new fish"),
+                new RationOverruled(P1, Batch, Today, 3, "hungry")
+            ),
+            nameof(FishStocked) => (
+                new FishStocked(P2, "silver_perch", "hatchery", 500, 20, CountBasis.Counted, "test", 400),
+                new FishStocked(P2, "silver_perch", "other hatchery", 600, 22, CountBasis.ByWeight, "test", null)
+            ),
+            nameof(FishLost) => (
+                new FishLost(P1, Batch, 4, Account.Dead, "birds") { FoundShare = 0.8 },
+                new FishLost(P1, Batch, 5, Account.Escaped, "hole")
+            ),
+            nameof(FishMoved) => (
+                new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted),
+                new FishMoved(P1, P3, Batch, 200, 61, CountBasis.ByWeight)
+            ),
+            nameof(FishRecounted) => (
+                new FishRecounted(P1, Batch, 950, CountBasis.Counted, "birds"),
+                new FishRecounted(P1, Batch, 940, CountBasis.ByWeight, "birds again")
+            ),
+            nameof(QuarantineNoted) => (
+                new QuarantineNoted(P1, Batch, QuarantineEvent.Begun, 21, true, "new fish"),
+                new QuarantineNoted(P1, Batch, QuarantineEvent.Begun, 28, true, "newer fish")
+            ),
+            nameof(FishSampled) => (
+                new FishSampled(P1, Batch, true, [(1, 60), (1, 70)])
+                {
+                    LengthsM = [0.15, null],
+                    Marks = [new(HealthMark.Sores, 1)],
+                },
+                new FishSampled(P1, Batch, false, [(30, 2000), (25, 1700)])
+            ),
+            nameof(FishHarvested) => (
+                new FishHarvested(P1, Batch, 100, 6.5, CountBasis.ByWeight, Account.Harvested, false, ""),
+                new FishHarvested(P1, Batch, 1000, 66, CountBasis.Counted, Account.SoldAlive, true, "")
+            ),
+            nameof(FishReceived) => (
+                new FishReceived(
+                    P2,
+                    "silver_perch",
+                    "hatchery",
+                    "H1",
+                    SeedSource.Hatchery,
+                    500,
+                    20,
+                    3,
+                    true,
+                    true,
+                    true,
+                    true,
+                    90,
+                    DeliveryVerdict.Accepted,
+                    "fine"
+                ),
+                new FishReceived(
+                    P2,
+                    "silver_perch",
+                    "other",
+                    "H2",
+                    SeedSource.Wild,
+                    400,
+                    21,
+                    5,
+                    true,
+                    false,
+                    true,
+                    false,
+                    null,
+                    DeliveryVerdict.Refused,
+                    "bad"
+                )
+            ),
+            nameof(AcclimationBegun) => (Acclimation(25), Acclimation(26)),
+            nameof(AcclimationNoted) => (
+                new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23, 7.2, 0, 6, null, "first"),
+                new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23.5, 7.3, 0, 6.5, null, "second")
+            ),
+            nameof(PreparationPlanned) => (Preparation(7), Preparation(10)),
+            nameof(HarvestPlanned) => (
+                new HarvestPlanned(0, P1, Batch, Today.AddDays(30), 200, P2, false),
+                new HarvestPlanned(0, P1, Batch, Today.AddDays(31), 300, P3, false)
+            ),
+            nameof(CyclePlanned) => (
+                new CyclePlanned(0, P2, "silver_perch", Today.AddDays(30), 300, 60, 400, P1, Today.AddDays(200), false),
+                new CyclePlanned(0, P2, "silver_perch", Today.AddDays(31), 250, 61, 410, P3, null, false)
+            ),
+            nameof(SeasonKept) => (
+                new SeasonKept(0, "copy", "h1=2026-05-01", false),
+                new SeasonKept(0, "copy two", "h1=2026-05-09", false)
+            ),
+            nameof(StockingPlanKept) => (
+                new StockingPlanKept(0, P1, "plan", "a=1", false),
+                new StockingPlanKept(0, P1, "plan two", "a=2", false)
+            ),
+            nameof(JobClosed) => (
+                new JobClosed("round:1:2026-03-02", P1, JobOutcome.Done, ""),
+                new JobClosed("round:1:2026-03-02", P1, JobOutcome.Skipped, "rain")
+            ),
+            nameof(DutyKept) => (
+                new DutyKept(0, P1, "clean screens", "they clog", 7, Today, new(8, 0), Role.PondHand, null),
+                new DutyKept(0, P1, "mow", "snakes", 14, Today, new(9, 30), Role.PondHand, Today.AddDays(90))
+            ),
+            nameof(AlarmRaised) => (
+                new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.Watch, "oxygen 3"),
+                new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.ActNow, "oxygen 2.1")
+            ),
+            nameof(AlarmAnswered) => (new AlarmAnswered(Alarm, P1), new AlarmAnswered(Alarm, P1)),
+            nameof(AlarmEnded) => (new AlarmEnded(Alarm, P1), new AlarmEnded(Alarm, P1)),
+            nameof(AlarmTold) => (
+                new AlarmTold(Alarm, P1, 1, Status.ActNow, "hand@farm.invalid"),
+                new AlarmTold(Alarm, P1, 2, Status.Watch, "manager@farm.invalid")
+            ),
+            nameof(CallListSet) => (
+                new CallListSet(
+                    [new("Hand", "hand@farm.invalid"), new("Manager", "m@farm.invalid")],
+                    10,
+                    new(22, 0),
+                    new(5, 0)
+                ),
+                new CallListSet([new("Manager", "m@farm.invalid")], 15, null, null)
+            ),
+            _ => throw new NotSupportedException($"Give {kind} an example here: a fact and a correction of it."),
+        };
 
     private static Pond Drawn(string code) =>
-        new(0, code, "new", PondKind.Earthen, new OutlinePond(new Outline([(-20, -10), (20, -10), (20, 10), (-20, 10)]), 1.3, 2), "grow-out");
+        new(
+            0,
+            code,
+            "new",
+            PondKind.Earthen,
+            new OutlinePond(new Outline([(-20, -10), (20, -10), (20, 10), (-20, 10)]), 1.3, 2),
+            "grow-out"
+        );
 
-    private static FeedTableRow[] Table(double ration) => [new(1, 0.5, 1, 45, ration, 24), new(50, 2, 3, 40, ration - 1, 24)];
+    private static FeedTableRow[] Table(double ration) =>
+        [new(1, 0.5, 1, 45, ration, 24), new(50, 2, 3, 40, ration - 1, 24)];
 
     public void Dispose() => farm.Dispose();
 }

@@ -16,9 +16,19 @@ public sealed class FilesTests : IDisposable
     public FilesTests()
     {
         var batch = farm.Stock();
-        farm.Must(new FishLost(farm.PondId, batch, 3, Account.Dead, "=1+1, \"quoted\"\nnext line"), TestFarm.Start.AddDays(3));
-        var reading = farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5.123456789012345), new(Parameter.Temperature, 26)]), TestFarm.Start.AddDays(4));
-        farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 6)]), TestFarm.Start.AddDays(4), corrects: reading);
+        farm.Must(
+            new FishLost(farm.PondId, batch, 3, Account.Dead, "=1+1, \"quoted\"\nnext line"),
+            TestFarm.Start.AddDays(3)
+        );
+        var reading = farm.Must(
+            new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 5.123456789012345), new(Parameter.Temperature, 26)]),
+            TestFarm.Start.AddDays(4)
+        );
+        farm.Must(
+            new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 6)]),
+            TestFarm.Start.AddDays(4),
+            corrects: reading
+        );
         new Credentials(farm.File).SetPassword(farm.PondId, "SECRETHASH");
     }
 
@@ -30,7 +40,10 @@ public sealed class FilesTests : IDisposable
         Assert.Equal(1000 - 3, farm.Story.Batches[0].Stands);
         Backup.Write(farm.File, At("b.zip"));
         var before = Everything(farm.File.Path);
-        farm.Must(new FishLost(farm.PondId, farm.Story.Batches[0].Id, 100, Account.Eaten, "birds"), TestFarm.Start.AddDays(5));
+        farm.Must(
+            new FishLost(farm.PondId, farm.Story.Batches[0].Id, 100, Account.Eaten, "birds"),
+            TestFarm.Start.AddDays(5)
+        );
         Assert.Equal(897, farm.Story.Batches[0].Stands);
         var kept = Restore.Run(At("b.zip"), farm.File.Path, over: true);
         Assert.Equal(before, Everything(farm.File.Path));
@@ -39,7 +52,10 @@ public sealed class FilesTests : IDisposable
         Assert.False(new Credentials(farm.File).Any());
         using var zip = ZipFile.OpenRead(At("b.zip"));
         zip.GetEntry("farm.db")!.ExtractToFile(At("inside.db"));
-        Assert.False(File.ReadAllText(At("inside.db"), System.Text.Encoding.Latin1).Contains("SECRETHASH", StringComparison.Ordinal));
+        Assert.False(
+            File.ReadAllText(At("inside.db"), System.Text.Encoding.Latin1)
+                .Contains("SECRETHASH", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -70,7 +86,13 @@ public sealed class FilesTests : IDisposable
         Assert.Throws<FarmFilesException>(() => Export.Read(At("e.zip"), other));
         using var a = farm.File.Open();
         using var b = other.Open();
-        string Log(Microsoft.Data.Sqlite.SqliteConnection c) => string.Join('\n', Sqlite.Rows(c, "SELECT line, entered, happened, author, as_typed, voids FROM log ORDER BY line", r => string.Join('|', Enumerable.Range(0, 6).Select(i => r.GetValue(i)))));
+        string Log(Microsoft.Data.Sqlite.SqliteConnection c) =>
+            string.Join(
+                '\n',
+                Sqlite.Rows(c, "SELECT line, entered, happened, author, as_typed, voids FROM log ORDER BY line", r =>
+                    string.Join('|', Enumerable.Range(0, 6).Select(i => r.GetValue(i)))
+                )
+            );
         Assert.Equal(Log(a), Log(b));
     }
 
@@ -90,7 +112,11 @@ public sealed class FilesTests : IDisposable
         }
         var other = new FarmFile(At("other.db"));
         other.Prepare();
-        Assert.Contains("checksum does not fit", Assert.Throws<FarmFilesException>(() => Export.Read(At("e.zip"), other)).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "checksum does not fit",
+            Assert.Throws<FarmFilesException>(() => Export.Read(At("e.zip"), other)).Message,
+            StringComparison.Ordinal
+        );
         Assert.Empty(Everything(other.Path));
     }
 

@@ -19,8 +19,16 @@ public sealed class OldFilesTests : IDisposable
     {
         get
         {
-            var all = typeof(FarmFile).Assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal));
-            return new(all.ToDictionary(n => n, n => new StreamReader(typeof(FarmFile).Assembly.GetManifestResourceStream(n)!).ReadToEnd()), StringComparer.Ordinal);
+            var all = typeof(FarmFile)
+                .Assembly.GetManifestResourceNames()
+                .Where(n => n.EndsWith(".sql", StringComparison.Ordinal));
+            return new(
+                all.ToDictionary(
+                    n => n,
+                    n => new StreamReader(typeof(FarmFile).Assembly.GetManifestResourceStream(n)!).ReadToEnd()
+                ),
+                StringComparer.Ordinal
+            );
         }
     }
 
@@ -46,7 +54,9 @@ public sealed class OldFilesTests : IDisposable
             Assert.NotNull(questions.FactOf(line));
         // And goes on from there.
         var door = new Door(file, new TestClock { Now = now });
-        var receipt = door.Enter(Log.Entry.Of(Guid.NewGuid(), "Manager", now, new FishLost(3, 8, 5, Account.Eaten, "birds")));
+        var receipt = door.Enter(
+            Log.Entry.Of(Guid.NewGuid(), "Manager", now, new FishLost(3, 8, 5, Account.Eaten, "birds"))
+        );
         Assert.True(receipt.Accepted, string.Join(" ", receipt.Remarks.Select(r => r.Text)));
         Assert.Equal(counted ? 695 : 785, questions.Story("P1")!.Batches.Single().Stands);
     }
@@ -58,7 +68,9 @@ public sealed class OldFilesTests : IDisposable
         new FarmFile(newest).Prepare();
         string journal;
         using (var c = new FarmFile(newest).Open(pooled: false))
-            journal = Sqlite.Rows(c, "SELECT sql FROM sqlite_master WHERE name = 'schema_step'", r => r.GetString(0)).Single();
+            journal = Sqlite
+                .Rows(c, "SELECT sql FROM sqlite_master WHERE name = 'schema_step'", r => r.GetString(0))
+                .Single();
         var path = Path.Combine(folder, "old.db");
         using var old = new SqliteConnection($"Data Source={path};Pooling=False");
         old.Open();
@@ -66,10 +78,16 @@ public sealed class OldFilesTests : IDisposable
         foreach (var (name, sql) in Scripts.TakeWhile(s => string.CompareOrdinal(s.Key, last) <= 0))
         {
             Sqlite.Run(old, sql);
-            Sqlite.Run(old, "INSERT INTO schema_step(ScriptName, Applied) VALUES ($name, '2026-01-01')", ("name", name));
+            Sqlite.Run(
+                old,
+                "INSERT INTO schema_step(ScriptName, Applied) VALUES ($name, '2026-01-01')",
+                ("name", name)
+            );
         }
         var rows = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "old-farm.sql"));
-        foreach (Match part in Regex.Matches(rows, @"-- from (\d{4})[^\n]*\n(.*?)(?=-- from|\z)", RegexOptions.Singleline))
+        foreach (
+            Match part in Regex.Matches(rows, @"-- from (\d{4})[^\n]*\n(.*?)(?=-- from|\z)", RegexOptions.Singleline)
+        )
             if (string.CompareOrdinal(part.Groups[1].Value, last) <= 0)
                 Sqlite.Run(old, part.Groups[2].Value);
         return path;

@@ -10,7 +10,11 @@ public class FishFlowTests
 {
     private static readonly DateTimeOffset Start = TestFarm.Start;
 
-    private static long Pond(TestFarm farm, string code) => farm.Must(new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")), Start);
+    private static long Pond(TestFarm farm, string code) =>
+        farm.Must(
+            new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+            Start
+        );
 
     [Fact]
     public void Over_any_sequence_of_splits_merges_counts_and_voids_no_fish_is_made_or_lost()
@@ -20,17 +24,40 @@ public class FishFlowTests
             using var farm = new TestFarm();
             var chance = new Random(seed);
             long[] ponds = [farm.PondId, Pond(farm, "P2"), Pond(farm, "P3")];
-            long[] batches = [farm.Stock(1500), farm.Must(new FishStocked(ponds[1], "silver_perch", "second", 900, 25, CountBasis.Counted, "test", null), Start.AddDays(1))];
+            long[] batches =
+            [
+                farm.Stock(1500),
+                farm.Must(
+                    new FishStocked(ponds[1], "silver_perch", "second", 900, 25, CountBasis.Counted, "test", null),
+                    Start.AddDays(1)
+                ),
+            ];
             var done = new List<(long Line, DateTimeOffset At)>();
             for (var i = 0; i < 90; i++)
             {
                 var (pond, batch, at) = (ponds[chance.Next(3)], batches[chance.Next(2)], Start.AddDays(3 + (i / 3)));
                 FishFact fact = chance.Next(6) switch
                 {
-                    0 or 1 or 2 => new FishMoved(pond, ponds[chance.Next(3)], batch, chance.Next(1, 400), chance.Next(20, 90), CountBasis.ByWeight),
+                    0 or 1 or 2 => new FishMoved(
+                        pond,
+                        ponds[chance.Next(3)],
+                        batch,
+                        chance.Next(1, 400),
+                        chance.Next(20, 90),
+                        CountBasis.ByWeight
+                    ),
                     3 => new FishRecounted(pond, batch, chance.Next(0, 800), CountBasis.Counted, "birds"),
                     4 => new FishLost(pond, batch, chance.Next(1, 50), Account.Dead, ""),
-                    _ => new FishHarvested(pond, batch, chance.Next(1, 100), 6, CountBasis.Counted, Account.SoldAlive, false, "counted again"),
+                    _ => new FishHarvested(
+                        pond,
+                        batch,
+                        chance.Next(1, 100),
+                        6,
+                        CountBasis.Counted,
+                        Account.SoldAlive,
+                        false,
+                        "counted again"
+                    ),
                 };
                 if (farm.Try(fact, at) is { Accepted: true } r)
                     done.Add((r.Lines[0], at));
@@ -53,7 +80,10 @@ public class FishFlowTests
             // Each pond's own book says the same as the flow.
             var now = Start.AddDays(40);
             foreach (var (code, id) in new[] { "P1", "P2", "P3" }.Zip(ponds))
-                Assert.Equal(flow.Stands(new(Account.Pond, id)), farm.Questions.Cycles(farm.Questions.Story(code)!, now).Sum(c => c.Result.LeftInPond));
+                Assert.Equal(
+                    flow.Stands(new(Account.Pond, id)),
+                    farm.Questions.Cycles(farm.Questions.Story(code)!, now).Sum(c => c.Result.LeftInPond)
+                );
         }
     }
 
@@ -66,7 +96,10 @@ public class FishFlowTests
         farm.Must(new FishMoved(farm.PondId, other, batch, 300, 60, CountBasis.Counted), Start.AddDays(20));
         farm.Must(new FishMoved(farm.PondId, other, batch, 100, 80, CountBasis.Counted), Start.AddDays(30));
         farm.Must(new FishLost(other, batch, 40, Account.Eaten, ""), Start.AddDays(31));
-        farm.Must(new FishHarvested(other, batch, 350, 70, CountBasis.Counted, Account.Harvested, true, "birds"), Start.AddDays(60));
+        farm.Must(
+            new FishHarvested(other, batch, 350, 70, CountBasis.Counted, Account.Harvested, true, "birds"),
+            Start.AddDays(60)
+        );
         var here = farm.Questions.Cycles(farm.Questions.Story("P1")!, Start.AddDays(61)).Single().Result;
         var there = farm.Questions.Cycles(farm.Questions.Story("P2")!, Start.AddDays(61)).Single().Result;
         Assert.Equal((1000, 400, 600, 0), (here.Stocked, here.MovedOut, here.LeftInPond, here.Out.Values.Sum()));
@@ -81,15 +114,27 @@ public class FishFlowTests
     {
         using var farm = new TestFarm();
         var batch = farm.Stock(1000);
-        Assert.Contains("Give the difference a name", farm.Try(new FishRecounted(farm.PondId, batch, 930, CountBasis.Counted, ""), Start.AddDays(90)).Remarks[0].Text, StringComparison.Ordinal);
+        Assert.Contains(
+            "Give the difference a name",
+            farm.Try(new FishRecounted(farm.PondId, batch, 930, CountBasis.Counted, ""), Start.AddDays(90))
+                .Remarks[0]
+                .Text,
+            StringComparison.Ordinal
+        );
         farm.Must(new FishRecounted(farm.PondId, batch, 930, CountBasis.Counted, "birds"), Start.AddDays(90));
-        Assert.Equal((930, 70), (farm.Stands(batch), Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained)));
+        Assert.Equal(
+            (930, 70),
+            (farm.Stands(batch), Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained))
+        );
         var story = farm.Questions.Story("P1")!;
         var stands = story.StandingOn(batch, story.Zone.DayOf(Start.AddDays(90)))!.Count;
         Assert.Equal(930, stands.Value, 9);
         Assert.InRange(stands.High - stands.Low, 1, 60);
         farm.Must(new FishRecounted(farm.PondId, batch, 945, CountBasis.Counted, "some hid"), Start.AddDays(91));
-        Assert.Equal((945, 55), (farm.Stands(batch), Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained)));
+        Assert.Equal(
+            (945, 55),
+            (farm.Stands(batch), Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained))
+        );
     }
 
     [Fact]
@@ -98,8 +143,12 @@ public class FishFlowTests
         using var farm = new TestFarm();
         var other = Pond(farm, "P2");
         var batch = farm.Stock(1000);
-        var others = farm.Must(new FishStocked(other, "silver_perch", "own", 500, 60, CountBasis.Counted, "test", null), Start.AddDays(1));
-        QuarantineNoted Line(QuarantineEvent e, int? days = null, bool calm = true, string text = "") => new(farm.PondId, batch, e, days, calm, text);
+        var others = farm.Must(
+            new FishStocked(other, "silver_perch", "own", 500, 60, CountBasis.Counted, "test", null),
+            Start.AddDays(1)
+        );
+        QuarantineNoted Line(QuarantineEvent e, int? days = null, bool calm = true, string text = "") =>
+            new(farm.PondId, batch, e, days, calm, text);
         DateTimeOffset Day(int d) => Start.AddDays(d);
         var move = new FishMoved(farm.PondId, other, batch, 100, 60, CountBasis.Counted);
         Assert.False(farm.Try(Line(QuarantineEvent.Looked), Day(2)).Accepted);
@@ -110,7 +159,11 @@ public class FishFlowTests
         Assert.False(farm.Try(Line(QuarantineEvent.Passed), Day(6)).Accepted);
         farm.Must(Line(QuarantineEvent.Looked, calm: false), Day(15));
         farm.Must(Line(QuarantineEvent.Extended, 3), Day(15));
-        Assert.Equal(19, Assert.Single(farm.Questions.Quarantines(Day(16))).Until.DayNumber - farm.Questions.Story("P1")!.Zone.DayOf(Start).DayNumber);
+        Assert.Equal(
+            19,
+            Assert.Single(farm.Questions.Quarantines(Day(16))).Until.DayNumber
+                - farm.Questions.Story("P1")!.Zone.DayOf(Start).DayNumber
+        );
         Assert.False(farm.Try(Line(QuarantineEvent.Passed), Day(20)).Accepted);
         farm.Must(Line(QuarantineEvent.Looked), Day(20));
         farm.Must(Line(QuarantineEvent.Passed), Day(20).AddHours(1));
@@ -129,13 +182,37 @@ public class FishFlowTests
         using var farm = new TestFarm();
         var other = Pond(farm, "P2");
         var small = farm.Stock(1000, 8);
-        farm.Must(new FishStocked(other, "barramundi", "hatchery", 200, 300, CountBasis.Counted, "test", null), Start.AddDays(2));
+        farm.Must(
+            new FishStocked(other, "barramundi", "hatchery", 200, 300, CountBasis.Counted, "test", null),
+            Start.AddDays(2)
+        );
         var move = new FishMoved(farm.PondId, other, small, 100, 8, CountBasis.Counted);
-        var first = farm.Door.Enter(new Dorsk.Farm.Log.Entry(Guid.NewGuid(), "Manager", [new(Start.AddDays(3), move, "", null)], []));
-        Assert.Contains(first.Remarks, r => r is { Kind: Objection.Ask, Field: "ToPond" } && r.Text.Contains("can be swallowed", StringComparison.Ordinal));
+        var first = farm.Door.Enter(
+            new Dorsk.Farm.Log.Entry(Guid.NewGuid(), "Manager", [new(Start.AddDays(3), move, "", null)], [])
+        );
+        Assert.Contains(first.Remarks, r =>
+            r is { Kind: Objection.Ask, Field: "ToPond" }
+            && r.Text.Contains("can be swallowed", StringComparison.Ordinal)
+        );
         farm.Must(move, Start.AddDays(3));
         // Alone, or grown as large, nobody is asked.
-        Assert.Empty(farm.Door.Enter(new Dorsk.Farm.Log.Entry(Guid.NewGuid(), "Manager", [new(Start.AddDays(3), new FishMoved(farm.PondId, Pond(farm, "P3"), small, 100, 8, CountBasis.Counted), "", null)], [])).Remarks);
+        Assert.Empty(
+            farm.Door.Enter(
+                new Dorsk.Farm.Log.Entry(
+                    Guid.NewGuid(),
+                    "Manager",
+                    [
+                        new(
+                            Start.AddDays(3),
+                            new FishMoved(farm.PondId, Pond(farm, "P3"), small, 100, 8, CountBasis.Counted),
+                            "",
+                            null
+                        ),
+                    ],
+                    []
+                )
+            ).Remarks
+        );
     }
 
     [Fact]
@@ -143,15 +220,46 @@ public class FishFlowTests
     {
         using var farm = new TestFarm();
         var water = new AccWater(25, 7.9, 0, null, 6.5, 80);
-        var run = farm.Must(new AcclimationBegun(farm.PondId, "silver_perch", 2, 500, "hatchery", water with { TanMgL = 4, TempC = 22 }, [water, water with { DoMgL = null }], 6, AccSchool.FloatAndRelease), Start.AddDays(1));
-        AcclimationNoted Note(AccEvent e, string step = "", double? t = null, string text = "") => new(run, farm.PondId, e, step, t, null, null, null, null, text);
+        var run = farm.Must(
+            new AcclimationBegun(
+                farm.PondId,
+                "silver_perch",
+                2,
+                500,
+                "hatchery",
+                water with
+                {
+                    TanMgL = 4,
+                    TempC = 22,
+                },
+                [water, water with { DoMgL = null }],
+                6,
+                AccSchool.FloatAndRelease
+            ),
+            Start.AddDays(1)
+        );
+        AcclimationNoted Note(AccEvent e, string step = "", double? t = null, string text = "") =>
+            new(run, farm.PondId, e, step, t, null, null, null, null, text);
         farm.Must(Note(AccEvent.StepDone, "place"), Start.AddDays(1).AddMinutes(5));
         Assert.False(farm.Try(Note(AccEvent.StepDone, "place"), Start.AddDays(1).AddMinutes(6)).Accepted);
         farm.Must(Note(AccEvent.Measured, t: 23.4), Start.AddDays(1).AddMinutes(9));
         var back = Assert.Single(farm.Questions.Acclimations(farm.PondId));
-        Assert.Equal((4.0, 22.0, 2, (double?)null, "over"), (back.Begun.Bag.TanMgL!.Value, back.Begun.Bag.TempC, back.Begun.Places.Count, back.Begun.Places[1].DoMgL, back.Current!.Key));
+        Assert.Equal(
+            (4.0, 22.0, 2, (double?)null, "over"),
+            (
+                back.Begun.Bag.TanMgL!.Value,
+                back.Begun.Bag.TempC,
+                back.Begun.Places.Count,
+                back.Begun.Places[1].DoMgL,
+                back.Current!.Key
+            )
+        );
         Assert.Single(back.Measured);
         farm.Must(Note(AccEvent.Stopped, text: "storm"), Start.AddDays(1).AddMinutes(12));
-        Assert.Contains("is over", farm.Try(Note(AccEvent.Released), Start.AddDays(1).AddMinutes(13)).Remarks[0].Text, StringComparison.Ordinal);
+        Assert.Contains(
+            "is over",
+            farm.Try(Note(AccEvent.Released), Start.AddDays(1).AddMinutes(13)).Remarks[0].Text,
+            StringComparison.Ordinal
+        );
     }
 }

@@ -18,9 +18,25 @@ public class LedgerTests
         {
             var at = TestFarm.Start.AddDays(2 + random.Next(200));
             var before = Snapshot(farm, batch);
-            FishFact fact = random.Next(3) == 0
-                ? new FishHarvested(farm.PondId, batch, random.Next(1, 120), 5, CountBasis.Counted, Account.Harvested, false, "test")
-                : new FishLost(farm.PondId, batch, random.Next(1, 60), random.Next(2) == 0 ? Account.Dead : Account.Eaten, "");
+            FishFact fact =
+                random.Next(3) == 0
+                    ? new FishHarvested(
+                        farm.PondId,
+                        batch,
+                        random.Next(1, 120),
+                        5,
+                        CountBasis.Counted,
+                        Account.Harvested,
+                        false,
+                        "test"
+                    )
+                    : new FishLost(
+                        farm.PondId,
+                        batch,
+                        random.Next(1, 60),
+                        random.Next(2) == 0 ? Account.Dead : Account.Eaten,
+                        ""
+                    );
             var receipt = farm.Try(fact, at);
             if (receipt.Accepted && random.Next(3) == 0)
             {
@@ -33,7 +49,11 @@ public class LedgerTests
                 Assert.Equal(before, Snapshot(farm, batch));
         }
         var movements = farm.Movements(batch);
-        return (Ledger.Balances(movements.SelectMany(m => m.Postings)) && Ledger.FirstShort(movements) is null && farm.Stands(batch) >= 0).ToProperty();
+        return (
+            Ledger.Balances(movements.SelectMany(m => m.Postings))
+            && Ledger.FirstShort(movements) is null
+            && farm.Stands(batch) >= 0
+        ).ToProperty();
     }
 
     [Fact]
@@ -41,7 +61,10 @@ public class LedgerTests
     {
         using var farm = new TestFarm();
         var batch = farm.Stock(500);
-        farm.Must(new FishHarvested(farm.PondId, batch, 520, 78, CountBasis.Counted, Account.Harvested, true, "short count"), TestFarm.Start.AddDays(100));
+        farm.Must(
+            new FishHarvested(farm.PondId, batch, 520, 78, CountBasis.Counted, Account.Harvested, true, "short count"),
+            TestFarm.Start.AddDays(100)
+        );
         Assert.Equal(0, farm.Stands(batch));
         Assert.Equal(-20, Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained));
     }
@@ -51,19 +74,38 @@ public class LedgerTests
     {
         using var farm = new TestFarm();
         var batch = farm.Stock(500);
-        var close = farm.Must(new FishHarvested(farm.PondId, batch, 450, 78, CountBasis.Counted, Account.Harvested, true, "birds"), TestFarm.Start.AddDays(100));
+        var close = farm.Must(
+            new FishHarvested(farm.PondId, batch, 450, 78, CountBasis.Counted, Account.Harvested, true, "birds"),
+            TestFarm.Start.AddDays(100)
+        );
         var late = farm.Try(new FishLost(farm.PondId, batch, 5, Account.Dead, ""), TestFarm.Start.AddDays(50));
         Assert.Contains($"line {close}", Assert.Single(late.Remarks).Text, StringComparison.Ordinal);
-        Assert.False(farm.Try(new FishLost(farm.PondId, batch, 5, Account.Dead, ""), TestFarm.Start.AddDays(101)).Accepted);
+        Assert.False(
+            farm.Try(new FishLost(farm.PondId, batch, 5, Account.Dead, ""), TestFarm.Start.AddDays(101)).Accepted
+        );
         Assert.True(farm.Try(null, TestFarm.Start.AddDays(100), close).Accepted);
-        Assert.True(farm.Try(new FishLost(farm.PondId, batch, 5, Account.Dead, ""), TestFarm.Start.AddDays(50)).Accepted);
+        Assert.True(
+            farm.Try(new FishLost(farm.PondId, batch, 5, Account.Dead, ""), TestFarm.Start.AddDays(50)).Accepted
+        );
     }
 
     [Fact]
     public void A_move_keeps_the_batch_itself()
     {
         using var farm = new TestFarm();
-        var other = farm.Must(new Core.Ponds.PondBuilt(new Core.Ponds.Pond(0, "P2", "", Core.Ponds.PondKind.Earthen, new Core.Ponds.SlopedRectangle(40, 25, 1.4, 2), "grow-out")), TestFarm.Start);
+        var other = farm.Must(
+            new Core.Ponds.PondBuilt(
+                new Core.Ponds.Pond(
+                    0,
+                    "P2",
+                    "",
+                    Core.Ponds.PondKind.Earthen,
+                    new Core.Ponds.SlopedRectangle(40, 25, 1.4, 2),
+                    "grow-out"
+                )
+            ),
+            TestFarm.Start
+        );
         var batch = farm.Stock(500);
         farm.Must(new FishMoved(farm.PondId, other, batch, 200, 60, CountBasis.Counted), TestFarm.Start.AddDays(20));
         Assert.Equal(300, farm.Stands(batch));
@@ -71,5 +113,6 @@ public class LedgerTests
         Assert.Equal((batch, 200, 60.0), (there.Id, there.Stands, there.ArrivedMeanG));
     }
 
-    private static string Snapshot(TestFarm farm, long batch) => string.Join(',', Enum.GetValues<Account>().Select(a => Ledger.Balance(farm.Movements(batch), batch, a)));
+    private static string Snapshot(TestFarm farm, long batch) =>
+        string.Join(',', Enum.GetValues<Account>().Select(a => Ledger.Balance(farm.Movements(batch), batch, a)));
 }

@@ -16,7 +16,11 @@ public sealed class OneTruthTests : IDisposable
 
     public OneTruthTests() => p2 = Pond("P2");
 
-    private long Pond(string code) => farm.Must(new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")), Start);
+    private long Pond(string code) =>
+        farm.Must(
+            new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+            Start
+        );
 
     private BatchStory In(string code, long batch) => farm.Questions.Story(code)!.Batches.Single(b => b.Id == batch);
 
@@ -38,7 +42,11 @@ public sealed class OneTruthTests : IDisposable
 
     private static void Run(TestFarm farm, Random chance, int seed)
     {
-        long Build(string code) => farm.Must(new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")), Start);
+        long Build(string code) =>
+            farm.Must(
+                new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+                Start
+            );
         (string Code, long Id)[] ponds = [("P1", farm.PondId), ("P2", Build("P2")), ("P3", Build("P3"))];
         var batch = farm.Stock(1500);
         var done = new List<(long Line, DateTimeOffset At, FishFact Fact)>();
@@ -47,18 +55,41 @@ public sealed class OneTruthTests : IDisposable
             // Every third line is written days after it happened.
             var at = Start.AddDays(3 + (i / 3) - (chance.Next(3) == 0 ? chance.Next(3) : 0)).AddHours(chance.Next(24));
             var held = ponds.Where(p => Ledger.Balance(farm.Movements(batch), batch, Account.Pond, p.Id) > 0).ToArray();
-            var pond = (held.Length > 0 && chance.Next(5) > 0 ? held[chance.Next(held.Length)] : ponds[chance.Next(3)]).Id;
+            var pond = (
+                held.Length > 0 && chance.Next(5) > 0 ? held[chance.Next(held.Length)] : ponds[chance.Next(3)]
+            ).Id;
             FishFact fact = chance.Next(7) switch
             {
-                0 or 1 or 2 => new FishMoved(pond, ponds[chance.Next(3)].Id, batch, 50 * chance.Next(1, 6), 60, CountBasis.ByWeight),
+                0 or 1 or 2 => new FishMoved(
+                    pond,
+                    ponds[chance.Next(3)].Id,
+                    batch,
+                    50 * chance.Next(1, 6),
+                    60,
+                    CountBasis.ByWeight
+                ),
                 3 => new FishRecounted(pond, batch, 10 * chance.Next(0, 80), CountBasis.Counted, "birds"),
                 4 => new FishLost(pond, batch, chance.Next(1, 60), Account.Dead, "") { FoundShare = 1 },
                 5 => new FishLost(pond, batch, chance.Next(1, 20), Account.Eaten, ""),
-                _ => new FishHarvested(pond, batch, chance.Next(1, 100), 6, CountBasis.Counted, Account.SoldAlive, false, "counted again"),
+                _ => new FishHarvested(
+                    pond,
+                    batch,
+                    chance.Next(1, 100),
+                    6,
+                    CountBasis.Counted,
+                    Account.SoldAlive,
+                    false,
+                    "counted again"
+                ),
             };
             if (farm.Try(fact, at) is { Accepted: true } receipt)
                 done.Add((receipt.Lines[0], at, fact));
-            if (done.Count > 0 && chance.Next(6) == 0 && done[chance.Next(done.Count)] is var (line, when, _) && farm.Try(null, when, line).Accepted)
+            if (
+                done.Count > 0
+                && chance.Next(6) == 0
+                && done[chance.Next(done.Count)] is var (line, when, _)
+                && farm.Try(null, when, line).Accepted
+            )
                 done.RemoveAll(d => d.Line == line);
             foreach (var (code, id) in ponds)
                 Same(farm, code, id, batch, $"seed {seed}, step {i}, {code}");
@@ -67,7 +98,10 @@ public sealed class OneTruthTests : IDisposable
         // What was counted stands as counted just then, whatever came late.
         var movements = farm.Movements(batch);
         foreach (var (_, at, fact) in done.Where(d => d.Fact is FishRecounted && done.Count(o => o.At == d.At) == 1))
-            Assert.Equal(((FishRecounted)fact).Count, Ledger.Balance(movements.Where(m => m.Happened <= at), batch, Account.Pond, fact.PondId));
+            Assert.Equal(
+                ((FishRecounted)fact).Count,
+                Ledger.Balance(movements.Where(m => m.Happened <= at), batch, Account.Pond, fact.PondId)
+            );
     }
 
     private static void Same(TestFarm farm, string code, long pond, long batch, string where)
@@ -75,7 +109,10 @@ public sealed class OneTruthTests : IDisposable
         var movements = farm.Movements(batch);
         var story = farm.Questions.Story(code)!;
         var here = story.Batches.SingleOrDefault(b => b.Id == batch);
-        Assert.Equal(movements.Any(m => m.Postings.Any(p => p.PondId == pond && p.Account == Account.Pond)), here is not null);
+        Assert.Equal(
+            movements.Any(m => m.Postings.Any(p => p.PondId == pond && p.Account == Account.Pond)),
+            here is not null
+        );
         if (here is null)
             return;
         Assert.True(Ledger.Balance(movements, batch, Account.Pond, pond) == here.Stands, where);
@@ -84,8 +121,16 @@ public sealed class OneTruthTests : IDisposable
             var date = story.Zone.DayOf(Start.AddDays(day));
             if (date < story.Zone.DayOf(here.ArrivedAt))
                 continue;
-            var booked = Ledger.Balance(movements.Where(m => story.Zone.DayOf(m.Happened) <= date), batch, Account.Pond, pond);
-            Assert.True(booked == here.History.StandsOn(date), $"{where}, {date}: books {booked}, estimate {here.History.StandsOn(date)}");
+            var booked = Ledger.Balance(
+                movements.Where(m => story.Zone.DayOf(m.Happened) <= date),
+                batch,
+                Account.Pond,
+                pond
+            );
+            Assert.True(
+                booked == here.History.StandsOn(date),
+                $"{where}, {date}: books {booked}, estimate {here.History.StandsOn(date)}"
+            );
         }
     }
 
@@ -103,9 +148,15 @@ public sealed class OneTruthTests : IDisposable
     public void A_count_holds_against_a_line_that_comes_late_and_its_own_void()
     {
         var batch = farm.Stock(1000);
-        var count = farm.Must(new FishRecounted(farm.PondId, batch, 900, CountBasis.Counted, "birds"), Start.AddDays(30));
+        var count = farm.Must(
+            new FishRecounted(farm.PondId, batch, 900, CountBasis.Counted, "birds"),
+            Start.AddDays(30)
+        );
         var late = farm.Must(new FishLost(farm.PondId, batch, 50, Account.Dead, ""), Start.AddDays(29));
-        Assert.Equal((900, 50), (farm.Stands(batch), Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained)));
+        Assert.Equal(
+            (900, 50),
+            (farm.Stands(batch), Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained))
+        );
         Assert.Equal(900, Estimated("P1", batch, Start.AddDays(30)), 6);
         Assert.True(farm.Try(null, Start.AddDays(30), count).Accepted);
         Assert.Equal(950, farm.Stands(batch));
@@ -117,7 +168,10 @@ public sealed class OneTruthTests : IDisposable
     public void On_one_day_what_came_after_the_count_comes_off_it()
     {
         var batch = farm.Stock(1000);
-        farm.Must(new FishRecounted(farm.PondId, batch, 900, CountBasis.Counted, "birds"), Start.AddDays(30).AddHours(-2));
+        farm.Must(
+            new FishRecounted(farm.PondId, batch, 900, CountBasis.Counted, "birds"),
+            Start.AddDays(30).AddHours(-2)
+        );
         farm.Must(new FishLost(farm.PondId, batch, 100, Account.Eaten, ""), Start.AddDays(30).AddHours(5));
         Assert.Equal(800, farm.Stands(batch));
         Assert.Equal(800, Estimated("P1", batch, Start.AddDays(30)), 6);
@@ -130,9 +184,17 @@ public sealed class OneTruthTests : IDisposable
     public void A_counted_kill_is_taken_off_once(double? found, int left)
     {
         var batch = farm.Stock(3000);
-        farm.Must(new FishLost(farm.PondId, batch, 1000, Account.Dead, "oxygen") { FoundShare = found }, Start.AddDays(1).AddHours(1));
+        farm.Must(
+            new FishLost(farm.PondId, batch, 1000, Account.Dead, "oxygen") { FoundShare = found },
+            Start.AddDays(1).AddHours(1)
+        );
         Assert.Equal(left, Estimated("P1", batch, Start.AddDays(1)), 0);
-        Assert.False(farm.Try(new FishLost(farm.PondId, batch, 1, Account.Dead, "") { FoundShare = 1.2 }, Start.AddDays(2)).Accepted);
+        Assert.False(
+            farm.Try(
+                new FishLost(farm.PondId, batch, 1, Account.Dead, "") { FoundShare = 1.2 },
+                Start.AddDays(2)
+            ).Accepted
+        );
     }
 
     [Fact]
@@ -146,9 +208,14 @@ public sealed class OneTruthTests : IDisposable
         Assert.Equal(emptied, In("P1", batch).EmptiedAt);
         Assert.Equal(0, Estimated("P1", batch, emptied));
         Assert.Equal(emptied, farm.Story.IdleAt(emptied.AddDays(5))!.Value.Since);
-        var screens = farm.Story.ReadyFor(FishSpecies.Of("silver_perch"), emptied.AddDays(120)).Single(l => l.Name == "screens");
+        var screens = farm
+            .Story.ReadyFor(FishSpecies.Of("silver_perch"), emptied.AddDays(120))
+            .Single(l => l.Name == "screens");
         Assert.Equal(Condition.Unknown, screens.State);
-        var refused = farm.Try(new FishStocked(farm.PondId, "silver_perch", "x", 100, 20, CountBasis.Counted, "", null), emptied.AddDays(120));
+        var refused = farm.Try(
+            new FishStocked(farm.PondId, "silver_perch", "x", 100, 20, CountBasis.Counted, "", null),
+            emptied.AddDays(120)
+        );
         Assert.Contains("not declared ready", Assert.Single(refused.Remarks).Text, StringComparison.Ordinal);
         var cycle = farm.Questions.Cycles(farm.Story, emptied.AddDays(200)).Single();
         Assert.Equal((59, true), (cycle.Result.Days, cycle.Result.Closed));
@@ -161,7 +228,10 @@ public sealed class OneTruthTests : IDisposable
         farm.Must(new FishMoved(farm.PondId, p2, batch, 600, 90, CountBasis.Counted), Start.AddDays(40));
         farm.Must(new FishLost(farm.PondId, batch, 400, Account.Dead, "oxygen") { FoundShare = 1 }, Start.AddDays(50));
         Assert.Equal(Start.AddDays(50), In("P1", batch).EmptiedAt);
-        farm.Must(new FishHarvested(p2, batch, 540, 200, CountBasis.Counted, Account.Harvested, true, "birds"), Start.AddDays(200));
+        farm.Must(
+            new FishHarvested(p2, batch, 540, 200, CountBasis.Counted, Account.Harvested, true, "birds"),
+            Start.AddDays(200)
+        );
         var here = farm.Questions.Cycles(farm.Story, Start.AddDays(210)).Single();
         Assert.Equal((60.0, 54.0, true), (here.Result.SurvivalPct, here.Chain!.Pct, here.Chain.Final));
         Assert.Null(here.Chain.Doubt);

@@ -13,13 +13,26 @@ public sealed class VerdictEverywhereTests : IDisposable
     private readonly TestFarm farm = new();
     private readonly AlarmMemory memory;
     private readonly AlarmWatch watch;
-    private readonly long p2, batch;
+    private readonly long p2,
+        batch;
 
     public VerdictEverywhereTests()
     {
         memory = new(farm.Door, farm.Questions, farm.Clock);
-        watch = new(farm.File, farm.Door, farm.Questions, memory, new Heard(farm.Clock), new Heartbeat(TimeProvider.System), farm.Clock, TimeSpan.FromMinutes(2));
-        p2 = farm.Must(new PondBuilt(new Pond(0, "P2", "", PondKind.Earthen, new SlopedRectangle(80, 60, 1.4, 2), "grow-out")), TestFarm.Start);
+        watch = new(
+            farm.File,
+            farm.Door,
+            farm.Questions,
+            memory,
+            new Heard(farm.Clock),
+            new Heartbeat(TimeProvider.System),
+            farm.Clock,
+            TimeSpan.FromMinutes(2)
+        );
+        p2 = farm.Must(
+            new PondBuilt(new Pond(0, "P2", "", PondKind.Earthen, new SlopedRectangle(80, 60, 1.4, 2), "grow-out")),
+            TestFarm.Start
+        );
         farm.Clock.Now = TestFarm.Start.AddDays(30);
         batch = farm.Stock(count: 500, meanG: 80, day: 20);
         Read(new(Parameter.Oxygen, 7.5), new(Parameter.Temperature, 26), new(Parameter.Ph, 7.6));
@@ -40,7 +53,8 @@ public sealed class VerdictEverywhereTests : IDisposable
         }
     }
 
-    private FishStocked Newcomers(long pond, int count, string reason = "") => new(pond, "silver_perch", "hatchery", count, 30, CountBasis.ByWeight, reason, 400);
+    private FishStocked Newcomers(long pond, int count, string reason = "") =>
+        new(pond, "silver_perch", "hatchery", count, 30, CountBasis.ByWeight, reason, 400);
 
     [Theory]
     [InlineData("nitrite")]
@@ -86,7 +100,14 @@ public sealed class VerdictEverywhereTests : IDisposable
 
     private void Good(string what)
     {
-        Read(new(Parameter.Oxygen, 7.5), new(Parameter.Temperature, 26), new(Parameter.Ph, 7.6), new(Parameter.Nitrite, 0.1), new(Parameter.Salinity, 0.5), new(Parameter.Secchi, 0.4));
+        Read(
+            new(Parameter.Oxygen, 7.5),
+            new(Parameter.Temperature, 26),
+            new(Parameter.Ph, 7.6),
+            new(Parameter.Nitrite, 0.1),
+            new(Parameter.Salinity, 0.5),
+            new(Parameter.Secchi, 0.4)
+        );
         if (what == "gasping")
             farm.Must(new PondWorked(farm.PondId, PondWork.Note, "fish calm", null), Now.AddMinutes(1));
         farm.Clock.Now = Now.AddMinutes(2);
@@ -98,12 +119,17 @@ public sealed class VerdictEverywhereTests : IDisposable
         farm.Must(new PondWorked(p2, PondWork.Limed, "", 200), Now.AddDays(-2));
         var move = new FishMoved(farm.PondId, p2, batch, 100, 80, CountBasis.Counted);
         var asked = farm.Door.Enter(Log.Entry.Of(Guid.NewGuid(), "Manager", Now, move));
-        Assert.Contains(asked.Remarks, r => r is { Kind: Objection.Ask, Field: "ToPond" } && r.Text.Contains("does not pass the gate: lime spread 2 days ago", StringComparison.Ordinal));
+        Assert.Contains(asked.Remarks, r =>
+            r is { Kind: Objection.Ask, Field: "ToPond" }
+            && r.Text.Contains("does not pass the gate: lime spread 2 days ago", StringComparison.Ordinal)
+        );
         farm.Must(move, Now);
         farm.Must(new ReadingTaken(p2, [new(Parameter.Nitrite, 4.5), new(Parameter.Chloride, 10)]), Now);
         farm.Clock.Now = Now.AddHours(1);
         asked = farm.Door.Enter(Log.Entry.Of(Guid.NewGuid(), "Manager", Now, move));
-        Assert.Contains(asked.Remarks, r => r.Kind == Objection.Ask && r.Text.Contains("P2: chloride is 2.2 times", StringComparison.Ordinal));
+        Assert.Contains(asked.Remarks, r =>
+            r.Kind == Objection.Ask && r.Text.Contains("P2: chloride is 2.2 times", StringComparison.Ordinal)
+        );
     }
 
     [Fact]

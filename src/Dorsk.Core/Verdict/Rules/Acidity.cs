@@ -16,25 +16,46 @@ internal static class Acidity
         if (s.Last(Parameter.Ph, Speaks.Hours) is not { } last)
             yield break;
         var judged = WaterJudge.Judge(Parameter.Ph, last.Si, s.Limits, s.Hand);
-        var grounds = Grounds.Of("The last pH against the band of the most tender fish; half a unit beyond it is Act now.", "Limits by life stage",
-            new Input("pH", last.Si, Measures.Ph, "read at " + s.Hour(last.At))).Limited(s.Limits.Source);
+        var grounds = Grounds
+            .Of(
+                "The last pH against the band of the most tender fish; half a unit beyond it is Act now.",
+                "Limits by life stage",
+                new Input("pH", last.Si, Measures.Ph, "read at " + s.Hour(last.At))
+            )
+            .Limited(s.Limits.Source);
         yield return new(Rule.Name, judged.Status, judged.Reason)
         {
             Of = Parameter.Ph,
-            Do = judged.Status == Status.Steady ? "" : "Change a tenth to a fifth of the water each morning; read ammonia before.",
+            Do =
+                judged.Status == Status.Steady
+                    ? ""
+                    : "Change a tenth to a fifth of the water each morning; read ammonia before.",
             Why = grounds,
-            Helps = last.Si > s.Limits.PhHigh ? [Remedy.ChangeWater] : judged.Status >= Status.Watch ? [Remedy.Alkalinity] : [],
+            Helps =
+                last.Si > s.Limits.PhHigh ? [Remedy.ChangeWater]
+                : judged.Status >= Status.Watch ? [Remedy.Alkalinity]
+                : [],
             Rings = judged.Status == Status.ActNow,
             FeedFactor = judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = judged.Status >= Status.Watch,
         };
-        var day = s.Readings[Parameter.Ph].Where(t => t.At <= s.Now && s.Now - t.At < TimeSpan.FromDays(1)).Select(t => t.Si).ToList();
+        var day = s.Readings[Parameter.Ph]
+            .Where(t => t.At <= s.Now && s.Now - t.At < TimeSpan.FromDays(1))
+            .Select(t => t.Si)
+            .ToList();
         if (day.Count > 1 && day.Max() - day.Min() is > WidestSwing and var swing)
-            yield return new(Rule.Name, Status.Watch, $"pH swung {s.Hand.Figure(swing, 1)} in a day, from {s.Hand.Figure(day.Min(), 1)} to {s.Hand.Figure(day.Max(), 1)}")
+            yield return new(
+                Rule.Name,
+                Status.Watch,
+                $"pH swung {s.Hand.Figure(swing, 1)} in a day, from {s.Hand.Figure(day.Min(), 1)} to {s.Hand.Figure(day.Max(), 1)}"
+            )
             {
                 Of = Parameter.Ph,
                 Do = "Raise alkalinity; a thinner bloom swings less.",
-                Why = Grounds.Of("Highest less lowest pH of the last 24 hours; a swing over 1.5 stresses fish.", "Boyd and Tucker 1998, starting value"),
+                Why = Grounds.Of(
+                    "Highest less lowest pH of the last 24 hours; a swing over 1.5 stresses fish.",
+                    "Boyd and Tucker 1998, starting value"
+                ),
                 ShutsGate = true,
             };
     }

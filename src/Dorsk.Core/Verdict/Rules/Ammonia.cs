@@ -9,22 +9,35 @@ internal static class Ammonia
 {
     public static readonly Rule Rule = new("un-ionised ammonia", Judge);
 
-    private static readonly TimeSpan DaysBack = TimeSpan.FromDays(3), Beside = TimeSpan.FromHours(3);
+    private static readonly TimeSpan DaysBack = TimeSpan.FromDays(3),
+        Beside = TimeSpan.FromHours(3);
 
     private static IEnumerable<Finding> Judge(PondState s)
     {
         if (Worst(s) is not { } worst)
             yield break;
-        var (judged, nh3MgL, why) = WaterJudge.JudgeAmmonia(worst.Tan.Si, worst.Temp.Si, worst.Ph.Si, s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0, s.Limits);
+        var (judged, nh3MgL, why) = WaterJudge.JudgeAmmonia(
+            worst.Tan.Si,
+            worst.Temp.Si,
+            worst.Ph.Si,
+            s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0,
+            s.Limits
+        );
         yield return new(Rule.Name, judged.Status, judged.Reason)
         {
             Of = Parameter.Tan,
-            Do = judged.Status == Status.Steady ? "" : "No feed or half, new water in the cool of the morning; no lime, nothing that raises pH.",
+            Do =
+                judged.Status == Status.Steady
+                    ? ""
+                    : "No feed or half, new water in the cool of the morning; no lime, nothing that raises pH.",
             Why = why.Limited($"pH and temperature of the worst hour read: {s.Hour(worst.Ph.At)}"),
             Si = nh3MgL,
             Helps = judged.Status == Status.Steady ? [] : [Remedy.ChangeWater, Remedy.Carbon],
             Rings = judged.Status == Status.ActNow,
-            FeedFactor = judged.Status == Status.ActNow ? 0 : judged.Status == Status.Watch ? 0.5 : 1,
+            FeedFactor =
+                judged.Status == Status.ActNow ? 0
+                : judged.Status == Status.Watch ? 0.5
+                : 1,
             ShutsGate = judged.Status >= Status.Watch,
         };
     }
@@ -35,7 +48,8 @@ internal static class Ammonia
         if (s.Last(Parameter.Tan, Speaks.Week) is not { } tan)
             return null;
         var from = s.Now - DaysBack < tan.At - Beside ? s.Now - DaysBack : tan.At - Beside;
-        var pairs = s.Readings[Parameter.Ph].Where(p => p.At <= s.Now && p.At >= from)
+        var pairs = s.Readings[Parameter.Ph]
+            .Where(p => p.At <= s.Now && p.At >= from)
             .Select(p => (Ph: p, Temp: Nearest(s, p.At)))
             .Where(x => x.Temp is not null)
             .Select(x => (x.Ph, Temp: x.Temp!.Value))
@@ -48,7 +62,10 @@ internal static class Ammonia
 
     private static Timed? Nearest(PondState s, DateTimeOffset at)
     {
-        var near = s.Readings[Parameter.Temperature].Where(t => (t.At - at).Duration() < Beside).DefaultIfEmpty().MinBy(t => (t.At - at).Duration());
+        var near = s.Readings[Parameter.Temperature]
+            .Where(t => (t.At - at).Duration() < Beside)
+            .DefaultIfEmpty()
+            .MinBy(t => (t.At - at).Duration());
         return near == default ? null : near;
     }
 }

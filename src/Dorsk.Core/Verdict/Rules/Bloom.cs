@@ -22,7 +22,10 @@ internal static class Bloom
             {
                 Of = Parameter.Secchi,
                 Do = "Half the feed, no fertiliser, air ready for every night, read oxygen in the dark.",
-                Why = Grounds.Of("Falling dawns, rising afternoons, much feed and a short Secchi depth joined; several together are a risk.", BloomRisk.Source),
+                Why = Grounds.Of(
+                    "Falling dawns, rising afternoons, much feed and a short Secchi depth joined; several together are a risk.",
+                    BloomRisk.Source
+                ),
                 Rings = risk.Status == Status.ActNow,
                 FeedFactor = risk.Status == Status.ActNow ? 0 : 0.5,
                 ShutsGate = risk.Status == Status.ActNow,
@@ -37,8 +40,15 @@ internal static class Bloom
         return new(Rule.Name, judged.Status, judged.Reason)
         {
             Of = Parameter.Secchi,
-            Do = judged.Status == Status.Steady ? "" : "Hold fertiliser; a dense bloom wants air by night, new water and less feed.",
-            Why = Grounds.Of("The last Secchi depth against the depths of a thin, a heavy and a dangerous bloom.", "Boyd and Tucker 1998, starting values", new Input("Secchi depth", last.Si, Measures.ShortLength, "read " + Hand.Day(s.Zone.DayOf(last.At)))),
+            Do =
+                judged.Status == Status.Steady
+                    ? ""
+                    : "Hold fertiliser; a dense bloom wants air by night, new water and less feed.",
+            Why = Grounds.Of(
+                "The last Secchi depth against the depths of a thin, a heavy and a dangerous bloom.",
+                "Boyd and Tucker 1998, starting values",
+                new Input("Secchi depth", last.Si, Measures.ShortLength, "read " + Hand.Day(s.Zone.DayOf(last.At)))
+            ),
             Rings = judged.Status == Status.ActNow,
         };
     }
@@ -46,14 +56,25 @@ internal static class Bloom
     // Water that clears within days: what floated sinks and rots.
     private static Finding? Died(PondState s)
     {
-        var days = s.Readings[Parameter.Secchi].Where(t => t.At <= s.Now && s.Now - t.At < Speaks.Fortnight).GroupBy(t => s.Zone.DayOf(t.At)).Select(g => new DayValue(g.Key, g.Average(t => t.Si))).ToList();
+        var days = s.Readings[Parameter.Secchi]
+            .Where(t => t.At <= s.Now && s.Now - t.At < Speaks.Fortnight)
+            .GroupBy(t => s.Zone.DayOf(t.At))
+            .Select(g => new DayValue(g.Key, g.Average(t => t.Si)))
+            .ToList();
         if (WaterTrend.Cleared(days, s.Hand) is not { } cleared || days[^1].Day < s.Today.AddDays(-4))
             return null;
         return new(Rule.Name, cleared.Status, cleared.Reason.Split(". ")[0])
         {
             Of = Parameter.Secchi,
             Do = "Aerators on all night, no feed, read oxygen in the dark.",
-            Why = Grounds.Of("Secchi depth that grew by more than six tenths within four days, from a bloom.", WaterTrend.Source, [.. days.TakeLast(2).Select(d => new Input(Hand.Day(d.Day), d.Si, Measures.ShortLength, "Secchi depth"))]),
+            Why = Grounds.Of(
+                "Secchi depth that grew by more than six tenths within four days, from a bloom.",
+                WaterTrend.Source,
+                [
+                    .. days.TakeLast(2)
+                        .Select(d => new Input(Hand.Day(d.Day), d.Si, Measures.ShortLength, "Secchi depth")),
+                ]
+            ),
             Rings = true,
             FeedFactor = 0,
             ShutsGate = true,

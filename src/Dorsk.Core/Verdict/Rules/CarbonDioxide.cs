@@ -17,11 +17,21 @@ internal static class CarbonDioxide
         if (s.Last(Parameter.CarbonDioxide, Speaks.Week) is not { } last || last.Si <= most)
             yield break;
         var grave = last.Si > GraveTimes * most;
-        yield return new(Rule.Name, grave ? Status.ActNow : Status.Watch, $"carbon dioxide {s.Say(last.Si, Parameter.CarbonDioxide)} is over {s.Say(most, Parameter.CarbonDioxide)}: it hinders breathing")
+        yield return new(
+            Rule.Name,
+            grave ? Status.ActNow : Status.Watch,
+            $"carbon dioxide {s.Say(last.Si, Parameter.CarbonDioxide)} is over {s.Say(most, Parameter.CarbonDioxide)}: it hinders breathing"
+        )
         {
             Of = Parameter.CarbonDioxide,
             Do = "Stir and aerate, at dawn most of all; raise alkalinity.",
-            Why = Grounds.Of("The last reading against the limit of the stage; twice over it is Act now.", "Limits by life stage", new Input("carbon dioxide", last.Si, Measures.Oxygen, "read " + Hand.Day(s.Zone.DayOf(last.At)))).Limited(s.Limits.Source),
+            Why = Grounds
+                .Of(
+                    "The last reading against the limit of the stage; twice over it is Act now.",
+                    "Limits by life stage",
+                    new Input("carbon dioxide", last.Si, Measures.Oxygen, "read " + Hand.Day(s.Zone.DayOf(last.At)))
+                )
+                .Limited(s.Limits.Source),
             Helps = [Remedy.Air, Remedy.ChangeWater],
             Rings = grave,
             FeedFactor = grave ? 0 : 1,

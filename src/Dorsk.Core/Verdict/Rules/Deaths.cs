@@ -11,11 +11,21 @@ internal static class Deaths
     public static readonly Rule Rule = new("deaths", Judge);
 
     private const double ReportPct = 1;
-    private const int LeastFish = 3, Doubling = 3;
+    private const int LeastFish = 3,
+        Doubling = 3;
 
-    private static readonly Dictionary<(string System, string Stage), (double Watch, double Act, string Source)> Table = Csv.Embedded("mortality_alarm.csv")
-        .Where(r => r["watch_pct_day"].Length > 0)
-        .ToDictionary(r => (r["system"], r["stage"]), r => (N(r["watch_pct_day"]), N(r["act_pct_day"]), $"{r["source"]}; confidence {r["confidence"]}, {r["status"]}"));
+    private static readonly Dictionary<(string System, string Stage), (double Watch, double Act, string Source)> Table =
+        Csv.Embedded("mortality_alarm.csv")
+            .Where(r => r["watch_pct_day"].Length > 0)
+            .ToDictionary(
+                r => (r["system"], r["stage"]),
+                r =>
+                    (
+                        N(r["watch_pct_day"]),
+                        N(r["act_pct_day"]),
+                        $"{r["source"]}; confidence {r["confidence"]}, {r["status"]}"
+                    )
+            );
 
     private static IEnumerable<Finding> Judge(PondState s)
     {
@@ -27,16 +37,29 @@ internal static class Deaths
         var pct = 100 * last.Count / (stands + last.Count);
         var (watch, act, source) = LimitOf(s);
         var twice = Doubled(s, last.Day);
-        var status = pct >= act || twice ? Status.ActNow : pct >= watch ? Status.Watch : Status.Steady;
+        var status =
+            pct >= act || twice ? Status.ActNow
+            : pct >= watch ? Status.Watch
+            : Status.Steady;
         if (status == Status.Steady)
             yield break;
-        yield return new(Rule.Name, status, $"{s.Hand.Count(last.Count)} found dead in a day, {s.Hand.Short(pct, 2)} % of those that stand{(twice ? ", twice as many on each of three days" : "")}")
+        yield return new(
+            Rule.Name,
+            status,
+            $"{s.Hand.Count(last.Count)} found dead in a day, {s.Hand.Short(pct, 2)} % of those that stand{(twice ? ", twice as many on each of three days" : "")}"
+        )
         {
-            Do = pct >= ReportPct
-                ? "Read oxygen, ammonia, nitrite and pH first. One in a hundred in a day: call a vet; some diseases must be reported. Let no fish and no water out."
-                : "Read oxygen, ammonia, nitrite and pH first; look at gills and skin of five fish.",
-            Why = Grounds.Of("Fish found dead in one day by those that stand; found ones are a part of those that died.", source,
-                new Input("found dead", last.Count, Measures.Plain, "loss slip, " + Hand.Day(last.Day)), new Input("standing", stands, Measures.Plain, "standing estimate"))
+            Do =
+                pct >= ReportPct
+                    ? "Read oxygen, ammonia, nitrite and pH first. One in a hundred in a day: call a vet; some diseases must be reported. Let no fish and no water out."
+                    : "Read oxygen, ammonia, nitrite and pH first; look at gills and skin of five fish.",
+            Why = Grounds
+                .Of(
+                    "Fish found dead in one day by those that stand; found ones are a part of those that died.",
+                    source,
+                    new Input("found dead", last.Count, Measures.Plain, "loss slip, " + Hand.Day(last.Day)),
+                    new Input("standing", stands, Measures.Plain, "standing estimate")
+                )
                 .Limited($"watch from {s.Hand.Short(watch, 2)} % a day, act from {s.Hand.Short(act, 2)} %"),
             Rings = status == Status.ActNow,
             FeedFactor = status == Status.ActNow ? 0.5 : 1,

@@ -7,7 +7,10 @@ internal static class GaspingFish
 {
     public static readonly Rule Rule = new("behaviour", Judge);
 
-    private static readonly Grounds Why = Grounds.Of("What was seen at the pond within half a day; a calmer look after it ends it.", "Signs of low oxygen (Boyd and Tucker 1998)");
+    private static readonly Grounds Why = Grounds.Of(
+        "What was seen at the pond within half a day; a calmer look after it ends it.",
+        "Signs of low oxygen (Boyd and Tucker 1998)"
+    );
 
     private static IEnumerable<Finding> Judge(PondState s)
     {

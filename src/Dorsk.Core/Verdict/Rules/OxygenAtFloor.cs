@@ -17,12 +17,26 @@ internal static class OxygenAtFloor
         if (judged.Status == Status.Steady)
             yield break;
         var lives = s.Fish.Any(f => f.Species.AtTheFloor);
-        yield return new(Rule.Name, lives ? judged.Status : Status.Watch, lives ? $"at the floor {judged.Reason}" : $"at the floor {judged.Reason}: layered water, which a storm or a cold night turns over")
+        yield return new(
+            Rule.Name,
+            lives ? judged.Status : Status.Watch,
+            lives
+                ? $"at the floor {judged.Reason}"
+                : $"at the floor {judged.Reason}: layered water, which a storm or a cold night turns over"
+        )
         {
             Of = Parameter.Oxygen,
-            Do = lives ? "Start aerators that stir to the floor, hold feed, read the floor again in 30 min." : "Mix it by day with the aerators, little by little; read both depths.",
-            Why = Grounds.Of("The last reading in the lower two fifths of the depth; top and bottom are two series.", "Limits by life stage",
-                new Input("oxygen at the floor", floor.Si, Measures.Oxygen, "read at " + s.Hour(floor.At)), new Input("depth", floor.DepthM, Measures.Length, "typed")).Limited(s.Limits.Source),
+            Do = lives
+                ? "Start aerators that stir to the floor, hold feed, read the floor again in 30 min."
+                : "Mix it by day with the aerators, little by little; read both depths.",
+            Why = Grounds
+                .Of(
+                    "The last reading in the lower two fifths of the depth; top and bottom are two series.",
+                    "Limits by life stage",
+                    new Input("oxygen at the floor", floor.Si, Measures.Oxygen, "read at " + s.Hour(floor.At)),
+                    new Input("depth", floor.DepthM, Measures.Length, "typed")
+                )
+                .Limited(s.Limits.Source),
             Rings = lives,
             FeedFactor = lives && judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = lives,

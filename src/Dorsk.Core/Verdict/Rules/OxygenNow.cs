@@ -14,14 +14,22 @@ internal static class OxygenNow
         if (s.Last(Parameter.Oxygen, Speaks.Hours) is not { } last)
             yield break;
         var judged = WaterJudge.Oxygen(last.Si, s.Limits, s.Hand);
-        var grounds = Grounds.Of("The last reading in the upper water against the levels of the most tender fish that stands here.", "Limits by life stage",
-            new Input("oxygen", last.Si, Measures.Oxygen, "read at " + s.Hour(last.At)), Input.Said("fish", $"{s.Tender.Species.Name}, {s.Tender.Stage}".ToLowerInvariant(), "standing estimate")).Limited(s.Limits.Source);
+        var grounds = Grounds
+            .Of(
+                "The last reading in the upper water against the levels of the most tender fish that stands here.",
+                "Limits by life stage",
+                new Input("oxygen", last.Si, Measures.Oxygen, "read at " + s.Hour(last.At)),
+                Input.Said("fish", $"{s.Tender.Species.Name}, {s.Tender.Stage}".ToLowerInvariant(), "standing estimate")
+            )
+            .Limited(s.Limits.Source);
         yield return new(Rule.Name, judged.Status, judged.Reason)
         {
             Of = Parameter.Oxygen,
             Do = judged.Status == Status.Steady ? "" : "Start idle aerators, hold feed, read again in 30 min.",
-            Why = s.Fish.Any(f => f.Species.AtTheFloor) && s.LastAtFloor(Parameter.Oxygen, Speaks.Hours) is null
-                ? grounds.Doubting("Read in the upper water only: these animals live at the floor.") : grounds,
+            Why =
+                s.Fish.Any(f => f.Species.AtTheFloor) && s.LastAtFloor(Parameter.Oxygen, Speaks.Hours) is null
+                    ? grounds.Doubting("Read in the upper water only: these animals live at the floor.")
+                    : grounds,
             Helps = judged.Status == Status.Steady ? [] : [Remedy.Air],
             Rings = true,
             ShutsGate = judged.Status >= Status.Watch,

@@ -13,7 +13,10 @@ internal static class OxygenTonight
             yield return new(Rule.Name, f.Judgement.Status, f.Judgement.Reason)
             {
                 Of = Water.Parameter.Oxygen,
-                Do = f.Judgement.Status == Status.Steady ? "" : "Set more air on the night board, hold the afternoon feed, read again in the dark.",
+                Do =
+                    f.Judgement.Status == Status.Steady
+                        ? ""
+                        : "Set more air on the night board, hold the afternoon feed, read again in the dark.",
                 Why = f.Why,
                 Rings = true,
                 ShutsGate = f.Judgement.Status == Status.ActNow,

@@ -19,11 +19,21 @@ internal static class SaltContent
             if (!tooSalt && !tooFresh)
                 continue;
             string P(double v) => s.Say(v, Parameter.Salinity);
-            yield return new(Rule.Name, Status.ActNow, $"{P(last.Si)} is too {(tooSalt ? "salt" : "fresh")} for {species.Name.ToLowerInvariant()}, which bear {P(species.SalinityLowPpt)} to {P(species.SalinityHighPpt)}")
+            yield return new(
+                Rule.Name,
+                Status.ActNow,
+                $"{P(last.Si)} is too {(tooSalt ? "salt" : "fresh")} for {species.Name.ToLowerInvariant()}, which bear {P(species.SalinityLowPpt)} to {P(species.SalinityHighPpt)}"
+            )
             {
                 Of = Parameter.Salinity,
-                Do = tooSalt ? "Let fresh water in, slowly, over days." : "Bring salt or brackish water in, slowly, over days.",
-                Why = Grounds.Of("The last salinity against the range of the species.", species.Source, new Input("salinity", last.Si, Measures.Salinity, "read " + Hand.Day(s.Zone.DayOf(last.At)))),
+                Do = tooSalt
+                    ? "Let fresh water in, slowly, over days."
+                    : "Bring salt or brackish water in, slowly, over days.",
+                Why = Grounds.Of(
+                    "The last salinity against the range of the species.",
+                    species.Source,
+                    new Input("salinity", last.Si, Measures.Salinity, "read " + Hand.Day(s.Zone.DayOf(last.At)))
+                ),
                 Rings = true,
                 FeedFactor = 0.5,
                 ShutsGate = true,

@@ -9,29 +9,49 @@ internal static class Saturation
 {
     public static readonly Rule Rule = new("saturation", Judge);
 
-    private const double LowPct = 75, HighPct = 175;
+    private const double LowPct = 75,
+        HighPct = 175;
     private static readonly TimeSpan MorningOver = TimeSpan.FromHours(6);
 
     private static IEnumerable<Finding> Judge(PondState s)
     {
-        if (s.Last(Parameter.Oxygen, Speaks.Hours) is not { } last || s.Last(Parameter.Temperature, TimeSpan.FromDays(1)) is not { } temp)
+        if (
+            s.Last(Parameter.Oxygen, Speaks.Hours) is not { } last
+            || s.Last(Parameter.Temperature, TimeSpan.FromDays(1)) is not { } temp
+        )
             yield break;
         var salinityPpt = s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0;
-        var full = OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), salinityPpt, OxygenSaturation.PressureKPa(s.AltitudeM));
+        var full = OxygenSaturation.MgL(
+            Math.Clamp(temp.Si, 0, 40),
+            salinityPpt,
+            OxygenSaturation.PressureKPa(s.AltitudeM)
+        );
         var pct = 100 * last.Si / full;
-        var grounds = Grounds.Of("Oxygen by what this water holds at saturation at its temperature, salinity and height.", OxygenSaturation.Source,
-            new Input("oxygen", last.Si, Measures.Oxygen, "read at " + s.Hour(last.At)), new Input("temperature", temp.Si, Measures.Temperature, "measured"),
-            new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured"));
+        var grounds = Grounds.Of(
+            "Oxygen by what this water holds at saturation at its temperature, salinity and height.",
+            OxygenSaturation.Source,
+            new Input("oxygen", last.Si, Measures.Oxygen, "read at " + s.Hour(last.At)),
+            new Input("temperature", temp.Si, Measures.Temperature, "measured"),
+            new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured")
+        );
         var inAfternoon = last.At > s.Sun.Rise + MorningOver && last.At < s.Sun.Set;
         if (pct > HighPct)
-            yield return new(Rule.Name, Status.Watch, $"{s.Hand.Count(pct)} % of saturation: a heavy bloom by day takes as much by night")
+            yield return new(
+                Rule.Name,
+                Status.Watch,
+                $"{s.Hand.Count(pct)} % of saturation: a heavy bloom by day takes as much by night"
+            )
             {
                 Of = Parameter.Oxygen,
                 Do = "Stir it by day, air ready for the night; look for gas bubbles in gills and eyes of fry.",
                 Why = grounds,
             };
         else if (!s.InTank && inAfternoon && pct < LowPct)
-            yield return new(Rule.Name, Status.Watch, $"{s.Hand.Count(pct)} % of saturation in the afternoon is low for the hour: the night begins with little")
+            yield return new(
+                Rule.Name,
+                Status.Watch,
+                $"{s.Hand.Count(pct)} % of saturation in the afternoon is low for the hour: the night begins with little"
+            )
             {
                 Of = Parameter.Oxygen,
                 Do = "Air from now on, no more feed today, read again at dusk.",

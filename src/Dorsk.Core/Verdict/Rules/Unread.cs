@@ -13,7 +13,10 @@ internal static class Unread
             yield return new(Rule.Name, Status.Watch, why)
             {
                 Do = "Read oxygen and temperature now.",
-                Why = Grounds.Of("By hand, a pond is read at dawn and at dusk; an hour after the planned round it counts as unread.", "Rounds of this farm"),
+                Why = Grounds.Of(
+                    "By hand, a pond is read at dawn and at dusk; an hour after the planned round it counts as unread.",
+                    "Rounds of this farm"
+                ),
             };
     }
 }

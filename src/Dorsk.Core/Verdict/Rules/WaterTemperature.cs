@@ -24,17 +24,32 @@ internal static class WaterTemperature
     {
         var (species, limits) = (fish.Species, fish.Limits);
         string P(double c) => s.Say(c, Parameter.Temperature);
-        var grounds = Grounds.Of("The last reading against the band of the stage, and the temperatures that kill the species.", species.Source,
-            new Input("temperature", last.Si, Measures.Temperature, "read at " + s.Hour(last.At)), new Input("kills under", species.LethalLowC, Measures.Temperature, "species table"),
-            new Input("kills over", species.LethalHighC, Measures.Temperature, "species table")).Limited(limits.Source);
+        var grounds = Grounds
+            .Of(
+                "The last reading against the band of the stage, and the temperatures that kill the species.",
+                species.Source,
+                new Input("temperature", last.Si, Measures.Temperature, "read at " + s.Hour(last.At)),
+                new Input("kills under", species.LethalLowC, Measures.Temperature, "species table"),
+                new Input("kills over", species.LethalHighC, Measures.Temperature, "species table")
+            )
+            .Limited(limits.Source);
         var name = species.Name.ToLowerInvariant();
-        if (last.Si >= species.LethalHighC - NearC || last.Si <= species.LethalLowC + Math.Min(NearC, Math.Max(0, species.LethalLowC)))
+        if (
+            last.Si >= species.LethalHighC - NearC
+            || last.Si <= species.LethalLowC + Math.Min(NearC, Math.Max(0, species.LethalLowC))
+        )
         {
             var hot = last.Si >= species.LethalHighC - NearC;
-            return new(Rule.Name, Status.ActNow, $"{P(last.Si)} is at what kills {name} ({P(hot ? species.LethalHighC : species.LethalLowC)})")
+            return new(
+                Rule.Name,
+                Status.ActNow,
+                $"{P(last.Si)} is at what kills {name} ({P(hot ? species.LethalHighC : species.LethalLowC)})"
+            )
             {
                 Of = Parameter.Temperature,
-                Do = hot ? "Cooler water in, shade, deep water; no feed, no handling." : "Warmer or deeper water, no handling, no feed.",
+                Do = hot
+                    ? "Cooler water in, shade, deep water; no feed, no handling."
+                    : "Warmer or deeper water, no handling, no feed.",
                 Why = grounds,
                 Rings = true,
                 FeedFactor = 0,
@@ -42,7 +57,13 @@ internal static class WaterTemperature
             };
         }
         var inside = last.Si >= limits.TempLowC && last.Si <= limits.TempHighC;
-        return new(Rule.Name, inside ? Status.Steady : Status.Watch, inside ? $"{P(last.Si)} is inside its limits" : $"{P(last.Si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}")
+        return new(
+            Rule.Name,
+            inside ? Status.Steady : Status.Watch,
+            inside
+                ? $"{P(last.Si)} is inside its limits"
+                : $"{P(last.Si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}"
+        )
         {
             Of = Parameter.Temperature,
             Do = inside ? "" : "No handling; feed little, in the better hours.",

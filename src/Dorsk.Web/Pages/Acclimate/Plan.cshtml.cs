@@ -35,7 +35,11 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
     public Judgement? Hour { get; private set; }
 
     /// <summary>The next good hours: evening, and dawn.</summary>
-    public (DateTimeOffset EveningFrom, DateTimeOffset EveningTo, DateTimeOffset DawnFrom, DateTimeOffset DawnTo) Good { get; private set; }
+    public (DateTimeOffset EveningFrom, DateTimeOffset EveningTo, DateTimeOffset DawnFrom, DateTimeOffset DawnTo) Good
+    {
+        get;
+        private set;
+    }
 
     private (AccQuestion Question, int Fish, string Origin)? read;
 
@@ -52,8 +56,26 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             return NotFound();
         if (read is not { } r || Plan is null)
             return Page();
-        var begun = new AcclimationBegun(Pond.Pond.Id, r.Question.Species.Key, r.Question.MeanG, r.Fish, r.Origin, r.Question.Bag, r.Question.Places, r.Question.HoursInBag, Plan.School);
-        var receipt = door.Enter(Entry.Of(entry == Guid.Empty ? Guid.NewGuid() : entry, here.Author, here.Now, begun, $"{Pond.Pond.Code} acclimation begun, {AcclimateForm.Word(Plan.School)}"));
+        var begun = new AcclimationBegun(
+            Pond.Pond.Id,
+            r.Question.Species.Key,
+            r.Question.MeanG,
+            r.Fish,
+            r.Origin,
+            r.Question.Bag,
+            r.Question.Places,
+            r.Question.HoursInBag,
+            Plan.School
+        );
+        var receipt = door.Enter(
+            Entry.Of(
+                entry == Guid.Empty ? Guid.NewGuid() : entry,
+                here.Author,
+                here.Now,
+                begun,
+                $"{Pond.Pond.Code} acclimation begun, {AcclimateForm.Word(Plan.School)}"
+            )
+        );
         if (receipt.Accepted)
             return LocalRedirect($"/acclimate/{receipt.Lines[0]}");
         Remarks = receipt.Remarks;
@@ -66,8 +88,15 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         if (here.Farm is null || questions.Story(code) is not { } story)
             return false;
         Pond = story;
-        Running = questions.Acclimations(story.Pond.Id).FirstOrDefault(a => !a.Ended && here.Now - a.BegunAt < TimeSpan.FromDays(4));
-        Delivery = questions.Deliveries(story.Pond.Id).LastOrDefault(d => d.At > here.Now.AddDays(-4) && d.At <= here.Now) is { Fact: { Verdict: not DeliveryVerdict.Refused } last } ? last : null;
+        Running = questions
+            .Acclimations(story.Pond.Id)
+            .FirstOrDefault(a => !a.Ended && here.Now - a.BegunAt < TimeSpan.FromDays(4));
+        Delivery = questions
+            .Deliveries(story.Pond.Id)
+            .LastOrDefault(d => d.At > here.Now.AddDays(-4) && d.At <= here.Now)
+            is { Fact: { Verdict: not DeliveryVerdict.Refused } last }
+            ? last
+            : null;
         Fields = AcclimateForm.Fields(new BenchStart(here, story), Delivery);
         Sent = Request.Query.ContainsKey("species");
         Typed = FromAddress(Request.Query, Sent);
@@ -87,7 +116,15 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
     {
         var sun = Pond.SunOn(here.Today);
         var read = Pond.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= here.Now).Select(t => (t.At, t.Si));
-        var moment = new ReleaseMoment(here.Now, sun.Sunrise, sun.Sunset, q.Pond.TempC, [.. q.Pond.DoMgL is { } typed ? read.Append((here.Now, typed)) : read], WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG)), here.Hand);
+        var moment = new ReleaseMoment(
+            here.Now,
+            sun.Sunrise,
+            sun.Sunset,
+            q.Pond.TempC,
+            [.. q.Pond.DoMgL is { } typed ? read.Append((here.Now, typed)) : read],
+            WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG)),
+            here.Hand
+        );
         (Hour, Good) = (ReleaseHour.Now(moment), ReleaseHour.Good(moment, Pond.SunOn(here.Today.AddDays(1)).Sunrise));
     }
 }

@@ -34,23 +34,53 @@ public sealed class AcclimateRunModel(Questions questions, Door door, Here here)
 
     /// <summary>Writes one line of it. The entry's number makes sending twice harmless.</summary>
     [Needs(Permission.Write)]
-    public IActionResult OnPostNote(long id, [FromForm] Guid entry, [FromForm] string? what, [FromForm] double? ago, [FromForm] bool part)
+    public IActionResult OnPostNote(
+        long id,
+        [FromForm] Guid entry,
+        [FromForm] string? what,
+        [FromForm] double? ago,
+        [FromForm] bool part
+    )
     {
         if (!Open(id))
             return NotFound();
-        Typed = Request.Form.Keys.Where(k => k.Length is > 0 and < 20).ToDictionary(k => k, k => Request.Form[k].ToString());
+        Typed = Request
+            .Form.Keys.Where(k => k.Length is > 0 and < 20)
+            .ToDictionary(k => k, k => Request.Form[k].ToString());
         var form = new SlipForm(Typed, here);
         var step = Request.Form["step"].ToString();
         var kind = Enum.TryParse<AccEvent>(what, out var e) && Enum.IsDefined(e) ? e : AccEvent.Note;
         var measured = kind == AccEvent.Measured;
         int? count = kind == AccEvent.Lost ? form.Whole("count", "fish") : null;
-        var fact = new AcclimationNoted(id, Run.Begun.PondId, kind, step.Length <= 20 ? step : "", measured ? form.MaybeQuantity("temp", Measures.Temperature) : null, measured ? form.MaybeQuantity("ph", Measures.Ph) : null, measured ? form.MaybeQuantity("salinity", Measures.Salinity) : null, measured ? form.MaybeQuantity("do", Measures.Oxygen) : null, count, form.Text("text"));
+        var fact = new AcclimationNoted(
+            id,
+            Run.Begun.PondId,
+            kind,
+            step.Length <= 20 ? step : "",
+            measured ? form.MaybeQuantity("temp", Measures.Temperature) : null,
+            measured ? form.MaybeQuantity("ph", Measures.Ph) : null,
+            measured ? form.MaybeQuantity("salinity", Measures.Salinity) : null,
+            measured ? form.MaybeQuantity("do", Measures.Oxygen) : null,
+            count,
+            form.Text("text")
+        );
         Remarks = form.Remarks;
         if (Remarks.Count == 0)
         {
-            var wait = ago is { } seconds && double.IsFinite(seconds) ? TimeSpan.FromSeconds(Math.Clamp(seconds, 0, LongestWait.TotalSeconds)) : TimeSpan.Zero;
+            var wait =
+                ago is { } seconds && double.IsFinite(seconds)
+                    ? TimeSpan.FromSeconds(Math.Clamp(seconds, 0, LongestWait.TotalSeconds))
+                    : TimeSpan.Zero;
             var at = here.Now - wait;
-            var receipt = door.Enter(Entry.Of(entry == Guid.Empty ? Guid.NewGuid() : entry, here.Author, at < Run.BegunAt ? Run.BegunAt : at, fact, $"{Pond} acclimation: {kind} {fact.Step} {fact.Text}".Trim()));
+            var receipt = door.Enter(
+                Entry.Of(
+                    entry == Guid.Empty ? Guid.NewGuid() : entry,
+                    here.Author,
+                    at < Run.BegunAt ? Run.BegunAt : at,
+                    fact,
+                    $"{Pond} acclimation: {kind} {fact.Step} {fact.Text}".Trim()
+                )
+            );
             Remarks = receipt.Remarks;
             if (receipt.Accepted)
             {

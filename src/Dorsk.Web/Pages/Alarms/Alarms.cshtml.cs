@@ -15,7 +15,18 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>Alarms that ring, who answered, what is over; the drill; who is called and when.</summary>
 [Needs(Permission.Look)]
-public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memory, AlarmPost post, Heartbeat heartbeat, HeartbeatPost outside, FarmClock clock, ClockRight right, StartOptions options, Here here) : PageModel
+public sealed class AlarmsModel(
+    Questions questions,
+    Door door,
+    AlarmMemory memory,
+    AlarmPost post,
+    Heartbeat heartbeat,
+    HeartbeatPost outside,
+    FarmClock clock,
+    ClockRight right,
+    StartOptions options,
+    Here here
+) : PageModel
 {
     private const int Past = 40;
 
@@ -31,7 +42,10 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memo
     public IReadOnlyList<Remark> Remarks { get; private set; } = [];
 
     /// <summary>What is wrong with the mail, in words; null when it works.</summary>
-    public string? MailTrouble => !post.IsSet ? "No mail server is named: nobody is called by mail. Start the farm with --smtp host:port." : post.Trouble is { } t ? $"The last mail could not be sent: {t}" : null;
+    public string? MailTrouble =>
+        !post.IsSet ? "No mail server is named: nobody is called by mail. Start the farm with --smtp host:port."
+        : post.Trouble is { } t ? $"The last mail could not be sent: {t}"
+        : null;
 
     public IActionResult OnGet() => here.Farm is null ? Redirect("/slip/farm") : Show();
 
@@ -52,10 +66,23 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memo
     [Needs(Permission.Switch)]
     public IActionResult OnPostDrill([FromForm] long? end)
     {
-        Fact fact = end is { } id ? new AlarmEnded(id, null) : new AlarmRaised(0, null, AlarmCause.Drill, Status.ActNow, $"Drill, called by {here.Author}: nothing is wrong. Answer it, say aloud what you would do first, and note how long it took.");
-        if (end is { } drill && memory.Alarms(here.Now).All(a => a.Id != drill || a.Cause != AlarmCause.Drill || !a.Open))
+        Fact fact = end is { } id
+            ? new AlarmEnded(id, null)
+            : new AlarmRaised(
+                0,
+                null,
+                AlarmCause.Drill,
+                Status.ActNow,
+                $"Drill, called by {here.Author}: nothing is wrong. Answer it, say aloud what you would do first, and note how long it took."
+            );
+        if (
+            end is { } drill
+            && memory.Alarms(here.Now).All(a => a.Id != drill || a.Cause != AlarmCause.Drill || !a.Open)
+        )
             return NotFound();
-        Remarks = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, fact, end is null ? "alarm drill" : "drill over")).Remarks;
+        Remarks = door.Enter(
+            Entry.Of(Guid.NewGuid(), here.Author, here.Now, fact, end is null ? "alarm drill" : "drill over")
+        ).Remarks;
         return Remarks.Count == 0 ? LocalRedirect("/alarms") : Show();
     }
 
@@ -77,7 +104,9 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memo
         get
         {
             if (heartbeat.Last is not { } last)
-                return heartbeat.State == WatchState.Starting ? "The watch starts: its first look is due within moments." : "The watch has not looked since the start of the program.";
+                return heartbeat.State == WatchState.Starting
+                    ? "The watch starts: its first look is due within moments."
+                    : "The watch has not looked since the start of the program.";
             if (heartbeat.State == WatchState.Silent)
                 return $"The watch last looked at {here.Hour(last.At)} and has been silent since.";
             var failed = last.Failed > 0 ? $", {here.Count(last.Failed)} of them could not be worked out" : "";
@@ -86,14 +115,27 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memo
     }
 
     /// <summary>How an outside watcher hears of it.</summary>
-    public string Outside => options.Heartbeat is not { } address ? "No outside watcher is named."
-        : outside.Trouble is { } trouble ? $"The outside watcher at {address.Host} could not be told: {trouble}" : $"The outside watcher at {address.Host} hears every {here.Figure(options.HeartbeatEvery.TotalSeconds, 0)} seconds that the watch looked.";
+    public string Outside =>
+        options.Heartbeat is not { } address ? "No outside watcher is named."
+        : outside.Trouble is { } trouble ? $"The outside watcher at {address.Host} could not be told: {trouble}"
+        : $"The outside watcher at {address.Host} hears every {here.Figure(options.HeartbeatEvery.TotalSeconds, 0)} seconds that the watch looked.";
 
     /// <summary>Keeps the call list.</summary>
     [Needs(Permission.Setup)]
-    public IActionResult OnPostList([FromForm] string? people, [FromForm] string? after, [FromForm] string? quietfrom, [FromForm] string? quietto)
+    public IActionResult OnPostList(
+        [FromForm] string? people,
+        [FromForm] string? after,
+        [FromForm] string? quietfrom,
+        [FromForm] string? quietto
+    )
     {
-        Typed = new() { ["people"] = people ?? "", ["after"] = after ?? "", ["quietfrom"] = quietfrom ?? "", ["quietto"] = quietto ?? "" };
+        Typed = new()
+        {
+            ["people"] = people ?? "",
+            ["after"] = after ?? "",
+            ["quietfrom"] = quietfrom ?? "",
+            ["quietto"] = quietto ?? "",
+        };
         var form = new SlipForm(Typed, here);
         TimeOnly? Hour(string field)
         {
@@ -104,9 +146,24 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memo
             form.Refuse(field, "An hour such as 22:00, or empty.");
             return null;
         }
-        var steps = form.Text("people").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(l => l.Split(',', 2, StringSplitOptions.TrimEntries)).Select(p => new CallStep(p[0], p.Length > 1 ? p[1] : "")).ToList();
+        var steps = form.Text("people")
+            .Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => l.Split(',', 2, StringSplitOptions.TrimEntries))
+            .Select(p => new CallStep(p[0], p.Length > 1 ? p[1] : ""))
+            .ToList();
         var list = new CallListSet(steps, form.Whole("after", "minutes"), Hour("quietfrom"), Hour("quietto"));
-        Remarks = form.Remarks.Count > 0 ? form.Remarks : door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, list, $"call list: {string.Join(", ", steps.Select(s => s.Name))}")).Remarks;
+        Remarks =
+            form.Remarks.Count > 0
+                ? form.Remarks
+                : door.Enter(
+                    Entry.Of(
+                        Guid.NewGuid(),
+                        here.Author,
+                        here.Now,
+                        list,
+                        $"call list: {string.Join(", ", steps.Select(s => s.Name))}"
+                    )
+                ).Remarks;
         return Remarks.Count == 0 ? LocalRedirect("/alarms") : Show();
     }
 
@@ -116,10 +173,20 @@ public sealed class AlarmsModel(Questions questions, Door door, AlarmMemory memo
     private PageResult Show()
     {
         var all = memory.Alarms(here.Now);
-        (Open, Over) = ([.. all.Where(a => a.Open).OrderByDescending(a => a.Level).ThenBy(a => a.LouderAt)], [.. all.Where(a => !a.Open).Take(Past)]);
+        (Open, Over) = (
+            [.. all.Where(a => a.Open).OrderByDescending(a => a.Level).ThenBy(a => a.LouderAt)],
+            [.. all.Where(a => !a.Open).Take(Past)]
+        );
         List = questions.CallList();
         if (Typed.Count == 0)
-            Typed = new() { ["people"] = string.Join('\n', (List?.Steps ?? []).Select(s => $"{s.Name}, {s.Address}")), ["after"] = (List?.AfterMinutes ?? 10).ToString(System.Globalization.CultureInfo.InvariantCulture), ["quietfrom"] = List?.QuietFrom?.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture) ?? "", ["quietto"] = List?.QuietTo?.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture) ?? "" };
+            Typed = new()
+            {
+                ["people"] = string.Join('\n', (List?.Steps ?? []).Select(s => $"{s.Name}, {s.Address}")),
+                ["after"] = (List?.AfterMinutes ?? 10).ToString(System.Globalization.CultureInfo.InvariantCulture),
+                ["quietfrom"] = List?.QuietFrom?.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture)
+                    ?? "",
+                ["quietto"] = List?.QuietTo?.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture) ?? "",
+            };
         if (Remarks.Count > 0)
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();

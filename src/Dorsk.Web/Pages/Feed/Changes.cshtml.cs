@@ -26,7 +26,18 @@ public sealed class FeedChangesModel(Questions questions, Here here) : PageModel
         Names = feeds.ToDictionary(f => f.Id, f => f.Name);
         var kinds = feeds.Select(f => (f.Id, f.PelletMm)).ToList();
         var ponds = questions.PondsNow(here.Now);
-        Changes = [.. ponds.SelectMany(p => p.Batches.SelectMany(b => FeedChange.Ahead(b.Batch.Species, season.FeedOf(b.Batch.Id, p.Story.Pond.Id), kinds).Select(c => (p, b, c)))).OrderBy(x => x.c.Steps[0].From)];
+        Changes =
+        [
+            .. ponds
+                .SelectMany(p =>
+                    p.Batches.SelectMany(b =>
+                        FeedChange
+                            .Ahead(b.Batch.Species, season.FeedOf(b.Batch.Id, p.Story.Pond.Id), kinds)
+                            .Select(c => (p, b, c))
+                    )
+                )
+                .OrderBy(x => x.c.Steps[0].From),
+        ];
         Species = [.. ponds.SelectMany(p => p.Batches).Select(b => b.Batch.Species).DistinctBy(s => s.Key)];
         return Page();
     }

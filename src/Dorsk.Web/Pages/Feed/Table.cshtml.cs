@@ -18,11 +18,19 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class FeedTableModel(Door door, Questions questions, Here here) : PageModel
 {
-    private static readonly Measure Percent = Measures.Share with { Decimals = 2, UsDecimals = 2 }, Mm = Measures.Plain with { Decimals = 1, UsDecimals = 1 };
+    private static readonly Measure Percent = Measures.Share with { Decimals = 2, UsDecimals = 2 },
+        Mm = Measures.Plain with { Decimals = 1, UsDecimals = 1 };
 
     /// <summary>Columns: name in the form, heading, measure.</summary>
     public static readonly IReadOnlyList<(string Name, string Head, Measure Measure)> Columns =
-        [("From", "fish from", Measures.FishWeight), ("Low", "pellet from, mm", Mm), ("High", "to, mm", Mm), ("Protein", "protein", Measures.Share), ("Ration", "ration a day", Percent), ("Temp", "in water of", Measures.Temperature)];
+    [
+        ("From", "fish from", Measures.FishWeight),
+        ("Low", "pellet from, mm", Mm),
+        ("High", "to, mm", Mm),
+        ("Protein", "protein", Measures.Share),
+        ("Ration", "ration a day", Percent),
+        ("Temp", "in water of", Measures.Temperature),
+    ];
 
     public FishSpecies Species { get; private set; } = null!;
 
@@ -48,11 +56,16 @@ public sealed class FeedTableModel(Door door, Questions questions, Here here) : 
         for (var i = 0; i < FeedTableSet.MostRows; i++)
             if (Columns.Any(c => !form.Empty($"{c.Name}{i}")))
             {
-                var v = Columns.Select(c => form.Quantity(FormattableString.Invariant($"{c.Name}{i}"), c.Measure)).ToList();
+                var v = Columns
+                    .Select(c => form.Quantity(FormattableString.Invariant($"{c.Name}{i}"), c.Measure))
+                    .ToList();
                 // Lines that were left empty between others close up; what is wrong is said where it was typed.
                 rows.Add(new(v[0], v[1], v[2], v[3], v[4], v[5]));
                 if (rows.Count <= i)
-                    form.Refuse(FormattableString.Invariant($"From{i}"), "Fill the lines from the top; an empty one lies above this.");
+                    form.Refuse(
+                        FormattableString.Invariant($"From{i}"),
+                        "Fill the lines from the top; an empty one lies above this."
+                    );
             }
         if (rows.Count == 0)
             form.Refuse("From0", "Fill one line at least, or go back to the starting values.");
@@ -71,7 +84,15 @@ public sealed class FeedTableModel(Door door, Questions questions, Here here) : 
     }
 
     private IReadOnlyList<Remark> Enter(List<FeedTableRow> rows, Guid entry, string text) =>
-        door.Enter(Entry.Of(entry == Guid.Empty ? Guid.NewGuid() : entry, here.Author, here.Now, new FeedTableSet(Species.Key, rows), $"{Species.Name}: {text}")).Remarks;
+        door.Enter(
+            Entry.Of(
+                entry == Guid.Empty ? Guid.NewGuid() : entry,
+                here.Author,
+                here.Now,
+                new FeedTableSet(Species.Key, rows),
+                $"{Species.Name}: {text}"
+            )
+        ).Remarks;
 
     private PageResult Refused()
     {
@@ -83,22 +104,48 @@ public sealed class FeedTableModel(Door door, Questions questions, Here here) : 
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        OnFarm = [.. questions.PondsNow(here.Now).SelectMany(p => p.Batches).Select(b => b.Batch.Species).DistinctBy(s => s.Key)];
+        OnFarm =
+        [
+            .. questions
+                .PondsNow(here.Now)
+                .SelectMany(p => p.Batches)
+                .Select(b => b.Batch.Species)
+                .DistinctBy(s => s.Key),
+        ];
         if (questions.Species(key ?? (OnFarm.Count > 0 ? OnFarm[0] : FishSpecies.All[0]).Key, null) is not { } species)
             return NotFound();
         Species = species;
         Versions = questions.FeedTables(species.Key);
         foreach (var (row, i) in Rows().Select((r, i) => (r, i)))
-            foreach (var ((name, _, measure), value) in Columns.Zip(new[] { row.FromG, row.PelletLowMm, row.PelletHighMm, row.ProteinPct, row.RationPct, row.TempC }))
-                Typed[FormattableString.Invariant($"{name}{i}")] = double.IsNaN(value) ? "" : here.Typed(value, measure);
+        foreach (
+            var ((name, _, measure), value) in Columns.Zip(
+                new[] { row.FromG, row.PelletLowMm, row.PelletHighMm, row.ProteinPct, row.RationPct, row.TempC }
+            )
+        )
+            Typed[FormattableString.Invariant($"{name}{i}")] = double.IsNaN(value) ? "" : here.Typed(value, measure);
         return null;
     }
 
     // The farm's own lines, or the trade's sizes with what its ration table says of them.
-    private IEnumerable<FeedTableRow> Rows() => Species.OwnFeeds ?? [.. FeedSize.For(Species).Take(FeedTableSet.MostRows).Select(s =>
-    {
-        var temp = Math.Round(Species.GrowthOptC);
-        var ration = TableRation.For(Species, Math.Max(0.1, s.FromG), temp);
-        return new FeedTableRow(s.FromG, s.SizeMm.Low, s.SizeMm.High, Math.Round((s.ProteinPct.Low + s.ProteinPct.High) / 2), ration is null ? double.NaN : Math.Round(ration.StartPct, 2), temp);
-    })];
+    private IEnumerable<FeedTableRow> Rows() =>
+        Species.OwnFeeds
+        ??
+        [
+            .. FeedSize
+                .For(Species)
+                .Take(FeedTableSet.MostRows)
+                .Select(s =>
+                {
+                    var temp = Math.Round(Species.GrowthOptC);
+                    var ration = TableRation.For(Species, Math.Max(0.1, s.FromG), temp);
+                    return new FeedTableRow(
+                        s.FromG,
+                        s.SizeMm.Low,
+                        s.SizeMm.High,
+                        Math.Round((s.ProteinPct.Low + s.ProteinPct.High) / 2),
+                        ration is null ? double.NaN : Math.Round(ration.StartPct, 2),
+                        temp
+                    );
+                }),
+        ];
 }

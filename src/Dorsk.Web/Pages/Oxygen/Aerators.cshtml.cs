@@ -19,7 +19,14 @@ namespace Dorsk.Web.Pages;
 /// <param name="Air">How it stands.</param>
 /// <param name="Service">When it is due for service.</param>
 /// <param name="Tested">Its last step of being taken into use, judged against its plate; null without one.</param>
-public sealed record AeratorRow(PondStory Story, Aerator Aerator, AeratorHours Ran, AirWords Air, Judgement Service, (AeratorTested Fact, Judgement Judgement, Grounds Why)? Tested);
+public sealed record AeratorRow(
+    PondStory Story,
+    Aerator Aerator,
+    AeratorHours Ran,
+    AirWords Air,
+    Judgement Service,
+    (AeratorTested Fact, Judgement Judgement, Grounds Why)? Tested
+);
 
 /// <summary>Every aerator of the farm: how it stands, its timer, the hours it ran, the energy, and its service.</summary>
 [Needs(Permission.Look)]
@@ -31,7 +38,8 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
     public IReadOnlyList<AeratorRow> Rows { get; private set; } = [];
 
     /// <summary>Ponds with aerators: power by area (null for tanks), whether a panel switches them, and how they switch by themselves.</summary>
-    public IReadOnlyList<(string Pond, double? KWHa, bool Panel, AirControlSet? Control)> Ponds { get; private set; } = [];
+    public IReadOnlyList<(string Pond, double? KWHa, bool Panel, AirControlSet? Control)> Ponds { get; private set; } =
+    [];
 
     public IActionResult OnGet()
     {
@@ -39,10 +47,44 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
             return Redirect("/slip/farm");
         var stories = questions.Stories(_ => true).Where(s => s.AeratorsAt(here.Now).Count > 0).ToList();
         var panels = keeping.Panels();
-        Rows = [.. stories.SelectMany(s => s.AeratorHours(here.Now.AddDays(-Days), here.Now).Join(s.AeratorsAt(here.Now), h => h.Code, a => a.Code, (h, a) => new AeratorRow(s, a, h, AirWords.Of(s, a, panels.ContainsKey(s.Pond.Id), here), s.ServiceOf(a.Code, here.Now), Tested(s, a.Code))))];
-        Ponds = [.. stories.Select(s => (s.Pond.Code, s.Pond.ByVolume ? (double?)null : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000, panels.ContainsKey(s.Pond.Id), s.Air.Control))];
+        Rows =
+        [
+            .. stories.SelectMany(s =>
+                s.AeratorHours(here.Now.AddDays(-Days), here.Now)
+                    .Join(
+                        s.AeratorsAt(here.Now),
+                        h => h.Code,
+                        a => a.Code,
+                        (h, a) =>
+                            new AeratorRow(
+                                s,
+                                a,
+                                h,
+                                AirWords.Of(s, a, panels.ContainsKey(s.Pond.Id), here),
+                                s.ServiceOf(a.Code, here.Now),
+                                Tested(s, a.Code)
+                            )
+                    )
+            ),
+        ];
+        Ponds =
+        [
+            .. stories.Select(s =>
+                (
+                    s.Pond.Code,
+                    s.Pond.ByVolume
+                        ? (double?)null
+                        : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000,
+                    panels.ContainsKey(s.Pond.Id),
+                    s.Air.Control
+                )
+            ),
+        ];
         return Page();
     }
 
-    private (AeratorTested, Judgement, Grounds)? Tested(PondStory s, string code) => s.Air.Tests(code).LastOrDefault().Fact is { } t && AirFaults.Test(t, here.Hand) is var (j, why) ? (t, j, why) : null;
+    private (AeratorTested, Judgement, Grounds)? Tested(PondStory s, string code) =>
+        s.Air.Tests(code).LastOrDefault().Fact is { } t && AirFaults.Test(t, here.Hand) is var (j, why)
+            ? (t, j, why)
+            : null;
 }

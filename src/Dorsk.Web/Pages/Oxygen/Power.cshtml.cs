@@ -28,14 +28,34 @@ public sealed class PowerModel(Questions questions, Here here) : PageModel
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        Rows = [.. questions.PondsNow(here.Now).Where(p => p.Batches.Count > 0).Select(p => (p, p.Story.WithoutAirAt(here.Now))).OrderBy(r => r.Item2 is null ? -1 : r.Item2.MinutesToAct ?? double.MaxValue)];
-        var owned = Rows.SelectMany(r => r.Now.Story.Equipment).Where(e => e is { Kind: EquipmentKind.Generator, PowerKW: not null }).Select(e => e.PowerKW!.Value).DefaultIfEmpty(0).Max();
+        Rows =
+        [
+            .. questions
+                .PondsNow(here.Now)
+                .Where(p => p.Batches.Count > 0)
+                .Select(p => (p, p.Story.WithoutAirAt(here.Now)))
+                .OrderBy(r => r.Item2 is null ? -1 : r.Item2.MinutesToAct ?? double.MaxValue),
+        ];
+        var owned = Rows.SelectMany(r => r.Now.Story.Equipment)
+            .Where(e => e is { Kind: EquipmentKind.Generator, PowerKW: not null })
+            .Select(e => e.PowerKW!.Value)
+            .DefaultIfEmpty(0)
+            .Max();
         Typed = kw ?? (owned > 0 ? here.Typed(owned, Measures.Power) : "");
         var form = new SlipForm(new Dictionary<string, string> { ["kw"] = Typed }, here);
         if (form.MaybeQuantity("kw", Measures.Power) is { } rated)
         {
             if (rated is >= 0.1 and <= 100_000)
-                Generator = GeneratorLoad.Of(rated, [.. Rows.Select(r => new AirLoad(r.Now.Story.Pond.Code, r.Left?.MinutesToAct ?? (r.Left is null ? 0 : null), [.. r.Now.Story.AeratorsAt(here.Now).Select(a => a.ShaftKW / a.Kind.MotorEfficiency)]))]);
+                Generator = GeneratorLoad.Of(
+                    rated,
+                    [
+                        .. Rows.Select(r => new AirLoad(
+                            r.Now.Story.Pond.Code,
+                            r.Left?.MinutesToAct ?? (r.Left is null ? 0 : null),
+                            [.. r.Now.Story.AeratorsAt(here.Now).Select(a => a.ShaftKW / a.Kind.MotorEfficiency)]
+                        )),
+                    ]
+                );
             else
                 Problem = $"{here.Say(rated, Measures.Power)} is no generator. Takes 0.1 kW to 100 MW.";
         }
@@ -44,5 +64,9 @@ public sealed class PowerModel(Questions questions, Here here) : PageModel
     }
 
     /// <summary>Minutes in words.</summary>
-    public string Say(double? minutes) => minutes is not { } m ? "holds" : m <= 0 ? "now" : m < 100 ? $"{here.Figure(Math.Floor(m), 0)} min" : $"{here.Figure(m / 60, 1)} h";
+    public string Say(double? minutes) =>
+        minutes is not { } m ? "holds"
+        : m <= 0 ? "now"
+        : m < 100 ? $"{here.Figure(Math.Floor(m), 0)} min"
+        : $"{here.Figure(m / 60, 1)} h";
 }

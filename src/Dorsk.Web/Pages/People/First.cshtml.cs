@@ -43,8 +43,14 @@ public sealed class FirstModel(Questions questions, FirstWord first, Accounts ac
         if (WordProblem is not null || PasswordProblem is not null)
             return Again();
         // After a restore the Manager stands in the records already, without a password.
-        var former = questions.People().FirstOrDefault(p => p.Role == Role.Manager && string.Equals(p.Name, Name, StringComparison.OrdinalIgnoreCase));
-        var admitted = former is null ? newcomer.Admit(Name, Name, Role.Manager, password) : new(former, null, accounts.SetPassword(former, password));
+        var former = questions
+            .People()
+            .FirstOrDefault(p =>
+                p.Role == Role.Manager && string.Equals(p.Name, Name, StringComparison.OrdinalIgnoreCase)
+            );
+        var admitted = former is null
+            ? newcomer.Admit(Name, Name, Role.Manager, password)
+            : new(former, null, accounts.SetPassword(former, password));
         (NameProblem, PasswordProblem) = (admitted.NameProblem, admitted.PasswordProblem);
         if (NameProblem is not null || PasswordProblem is not null)
             return Again();

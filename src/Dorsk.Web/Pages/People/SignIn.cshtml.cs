@@ -11,7 +11,14 @@ namespace Dorsk.Web.Pages;
 /// <summary>Name and password; on the demo farm, one button a role.</summary>
 [Open]
 [EnableRateLimiting("sign-in")]
-public sealed class SignInModel(Questions questions, Credentials credentials, DemoFarmOpen demo, FirstWord first, Tries tries, Accounts accounts) : PageModel
+public sealed class SignInModel(
+    Questions questions,
+    Credentials credentials,
+    DemoFarmOpen demo,
+    FirstWord first,
+    Tries tries,
+    Accounts accounts
+) : PageModel
 {
     public string Back { get; private set; } = "/";
 
@@ -22,15 +29,17 @@ public sealed class SignInModel(Questions questions, Credentials credentials, De
     /// <summary>Whether a session that stood has ended: then the page says why it is here.</summary>
     public bool Ended { get; private set; }
 
-    public IReadOnlyList<PersonNamed> Demo => demo.On ? questions.People().Where(p => p.Role != Role.Gone).ToList() : [];
+    public IReadOnlyList<PersonNamed> Demo =>
+        demo.On ? questions.People().Where(p => p.Role != Role.Gone).ToList() : [];
 
-    public string WordsFor(Role role) => role switch
-    {
-        Role.Manager => "may do everything",
-        Role.PondHand => "writes readings, feed, deaths, samples",
-        Role.NightWatch => "the same, at night, in the dark theme",
-        _ => "reads, writes nothing",
-    };
+    public string WordsFor(Role role) =>
+        role switch
+        {
+            Role.Manager => "may do everything",
+            Role.PondHand => "writes readings, feed, deaths, samples",
+            Role.NightWatch => "the same, at night, in the dark theme",
+            _ => "reads, writes nothing",
+        };
 
     public IActionResult OnGet(string? back, bool ended)
     {
@@ -49,7 +58,9 @@ public sealed class SignInModel(Questions questions, Credentials credentials, De
         if (!right)
             tries.Failed(Name, address);
         if (shut || tries.IsShut(Name, address))
-            return Again($"After {Tries.Most} mistakes no password is taken for this name from here for ten minutes. Wait, or sign in from another device.");
+            return Again(
+                $"After {Tries.Most} mistakes no password is taken for this name from here for ten minutes. Wait, or sign in from another device."
+            );
         if (!right)
             return Again("The name or the password is not right.");
         tries.Succeeded(Name, address);

@@ -27,7 +27,18 @@ public sealed class PlansModel(Questions questions, Door door, Here here) : Page
             return Redirect("/slip/farm");
         All = questions.StockingPlans();
         var ponds = questions.Ponds().ToDictionary(x => x.Id, x => x.Code);
-        Shown = [.. All.Where(k => p.Length == 0 || p.Contains(k.Kept.PlanId)).Take(SideBySide).Select(k => (k.Kept, k.Kept.PondId is { } id ? ponds.GetValueOrDefault(id, "laid up") : "", PlanCalendar.Of(k.Kept, questions, here)))];
+        Shown =
+        [
+            .. All.Where(k => p.Length == 0 || p.Contains(k.Kept.PlanId))
+                .Take(SideBySide)
+                .Select(k =>
+                    (
+                        k.Kept,
+                        k.Kept.PondId is { } id ? ponds.GetValueOrDefault(id, "laid up") : "",
+                        PlanCalendar.Of(k.Kept, questions, here)
+                    )
+                ),
+        ];
         return Page();
     }
 
@@ -37,7 +48,19 @@ public sealed class PlansModel(Questions questions, Door door, Here here) : Page
     {
         if (questions.StockingPlans().FirstOrDefault(k => k.Kept.PlanId == plan).Kept is not { } kept)
             return NotFound();
-        door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept with { Dropped = true }, $"stocking plan {kept.Name} given up")).OrThrow();
+        door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    here.Author,
+                    here.Now,
+                    kept with
+                    {
+                        Dropped = true,
+                    },
+                    $"stocking plan {kept.Name} given up"
+                )
+            )
+            .OrThrow();
         return LocalRedirect("/plans");
     }
 }

@@ -23,10 +23,14 @@ public sealed class SpeciesChoiceModel(Questions questions, Here here) : TypedPa
 
     public OwnWeights Weights { get; private set; } = new(1, 1, 1, 1, 1, 1);
 
-    public IActionResult OnGet([FromQuery] string? pond) => here.Farm is null ? Redirect("/slip/farm") : Open(pond) ? Page() : NotFound();
+    public IActionResult OnGet([FromQuery] string? pond) =>
+        here.Farm is null ? Redirect("/slip/farm")
+        : Open(pond) ? Page()
+        : NotFound();
 
     /// <summary>The answer alone, for a page that is being typed in.</summary>
-    public IActionResult OnGetPart([FromQuery] string? pond) => here.Farm is not null && Open(pond) ? Partial("_SpeciesChoice", this) : NotFound();
+    public IActionResult OnGetPart([FromQuery] string? pond) =>
+        here.Farm is not null && Open(pond) ? Partial("_SpeciesChoice", this) : NotFound();
 
     private bool Open(string? code)
     {

@@ -55,7 +55,8 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
     }
 
     /// <summary>The answer alone, for a page that is being typed in.</summary>
-    public IActionResult OnGetPart([FromQuery] string? pond, [FromQuery] long? plan) => here.Farm is not null && Open(pond, plan, Request.Query) ? Partial("_StockingPlan", this) : NotFound();
+    public IActionResult OnGetPart([FromQuery] string? pond, [FromQuery] long? plan) =>
+        here.Farm is not null && Open(pond, plan, Request.Query) ? Partial("_StockingPlan", this) : NotFound();
 
     /// <summary>Keeps the plan under a name.</summary>
     [Needs(Permission.Manage)]
@@ -65,8 +66,16 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
             return NotFound();
         if (Answer is null)
             return Page();
-        var kept = new StockingPlanKept(plan ?? 0, Pond?.Pond.Id, name ?? "", StockingForm.Keep(Fields, Typed, here), false);
-        var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept, $"stocking plan {kept.Name.Trim()}"));
+        var kept = new StockingPlanKept(
+            plan ?? 0,
+            Pond?.Pond.Id,
+            name ?? "",
+            StockingForm.Keep(Fields, Typed, here),
+            false
+        );
+        var receipt = door.Enter(
+            Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept, $"stocking plan {kept.Name.Trim()}")
+        );
         if (receipt.Accepted)
             return LocalRedirect("/plans");
         Remarks = receipt.Remarks;
@@ -82,12 +91,13 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
         if (plan is { } id && (Kept = questions.StockingPlans().FirstOrDefault(p => p.Kept.PlanId == id).Kept) is null)
             return false;
         if (Kept?.PondId is { } kept && Pond is null)
-            Pond = questions.Ponds().FirstOrDefault(p => p.Id == kept) is { } known ? questions.Story(known.Code) : null;
+            Pond = questions.Ponds().FirstOrDefault(p => p.Id == kept) is { } known
+                ? questions.Story(known.Code)
+                : null;
         var start = new BenchStart(here, Pond);
         Fields = StockingForm.Fields(start, query["species"].ToString(), query["system"].ToString());
         var sent = query.ContainsKey("species");
-        Typed = !sent && Kept is not null ? StockingForm.Typed(Kept.Asked, Fields, here)
-            : FromAddress(query, sent);
+        Typed = !sent && Kept is not null ? StockingForm.Typed(Kept.Asked, Fields, here) : FromAddress(query, sent);
         var form = new SlipForm(Typed, here);
         Asked = StockingForm.Read(new BenchForm(form), Pond);
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
@@ -96,7 +106,19 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
         Answer = StockingAnswer.Of(Asked.Plan);
         Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
         Prepared = Pond?.PreparationAt(here.Now)?.Plan;
-        Order = OrderSlip.Of(Answer, Asked.Road, Prepared is null ? [] : [.. Prepared.Open.SelectMany(x => x.Step.Supplies.Select(supply => (supply, x.Day))).GroupBy(x => x.supply.Product).Select(g => (Prepared.Shopping.First(x => x.Product == g.Key), g.Min(x => x.Day)))]);
+        Order = OrderSlip.Of(
+            Answer,
+            Asked.Road,
+            Prepared is null
+                ? []
+                :
+                [
+                    .. Prepared
+                        .Open.SelectMany(x => x.Step.Supplies.Select(supply => (supply, x.Day)))
+                        .GroupBy(x => x.supply.Product)
+                        .Select(g => (Prepared.Shopping.First(x => x.Product == g.Key), g.Min(x => x.Day))),
+                ]
+        );
         Conflicts = PlanCalendar.Conflicts(Answer, Pond, questions, here, plan);
         Parted = Asked.OnHand is { } onHand ? PlanCalendar.Part(Asked.Plan, onHand, questions, here) : [];
         return true;

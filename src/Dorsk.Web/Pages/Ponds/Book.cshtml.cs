@@ -1,14 +1,14 @@
-using Dorsk.Core.People;
 using System.Globalization;
+using Dorsk.Core.Judging;
+using Dorsk.Core.People;
+using Dorsk.Core.Season;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
-using Dorsk.Core.Judging;
-using Dorsk.Core.Season;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
-using Dorsk.Web.Slips;
 using Dorsk.Web.People;
+using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -40,7 +40,14 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             return NotFound();
         Now = questions.Now(story, here.Now);
         // Without a section the book opens on what matters now.
-        Section = section?.ToLowerInvariant() ?? (Now.Judgement.Status == Status.ActNow ? "water" : Now.Batches.Count > 0 ? "growth" : story.PreparationAt(here.Now) is not null ? "prepare" : story.Batches.Count > 0 ? "harvest" : "stock");
+        Section = section?.ToLowerInvariant()
+            ?? (
+                Now.Judgement.Status == Status.ActNow ? "water"
+                : Now.Batches.Count > 0 ? "growth"
+                : story.PreparationAt(here.Now) is not null ? "prepare"
+                : story.Batches.Count > 0 ? "harvest"
+                : "stock"
+            );
         (Line, Again) = (line, again == 1);
         return Sections.Contains(Section) ? Page() : NotFound();
     }
@@ -52,10 +59,27 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     [Needs(Permission.Write)]
     public IActionResult OnPostLeave(string code, string? step, string? reason)
     {
-        if (questions.Story(code) is not { } story || story.PreparationAt(here.Now) is not { } prep || prep.Plan.Open.FirstOrDefault(s => s.Step.Key == step) is not { } open)
+        if (
+            questions.Story(code) is not { } story
+            || story.PreparationAt(here.Now) is not { } prep
+            || prep.Plan.Open.FirstOrDefault(s => s.Step.Key == step) is not { } open
+        )
             return NotFound();
-        var closed = new JobClosed(open.Step.JobKey(story.Pond.Code, prep.Line.Line), story.Pond.Id, JobOutcome.Skipped, reason ?? "");
-        var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, closed, $"{story.Pond.Code} {open.Step.What}: left out, {reason}"));
+        var closed = new JobClosed(
+            open.Step.JobKey(story.Pond.Code, prep.Line.Line),
+            story.Pond.Id,
+            JobOutcome.Skipped,
+            reason ?? ""
+        );
+        var receipt = door.Enter(
+            Entry.Of(
+                Guid.NewGuid(),
+                here.Author,
+                here.Now,
+                closed,
+                $"{story.Pond.Code} {open.Step.What}: left out, {reason}"
+            )
+        );
         if (receipt.Accepted)
             return LocalRedirect($"/ponds/{story.Pond.Code}/prepare?line={receipt.Lines[0]}");
         Problem = (open.Step.Key, string.Join(" ", receipt.Remarks.Select(r => r.Text)), reason ?? "");
@@ -71,7 +95,11 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             var s = Now.Story;
             yield return ("water", "Water", Now.Oxygen is { } o ? here.Say(o.Si, Measures.Oxygen) : "");
             if (Section == "prepare" || (Now.Batches.Count == 0 && s.Pond.Use != "settling"))
-                yield return ("prepare", "Prepare", s.PreparationAt(here.Now) is { } prep ? "fish " + here.Day(prep.Plan.StockOn) : "");
+                yield return (
+                    "prepare",
+                    "Prepare",
+                    s.PreparationAt(here.Now) is { } prep ? "fish " + here.Day(prep.Plan.StockOn) : ""
+                );
             yield return ("stock", "Stock", Main is { } m ? here.Count(m.Batch.Stands) + " booked" : "");
             yield return ("feed", "Feed", s.Feedings.Count > 0 ? here.Say(s.FedOn(here.Today), Measures.Mass) : "");
             yield return ("growth", "Growth", Main is { } g ? Plural(g.Batch.Samples.Count, "sample") : "");
@@ -81,19 +109,49 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     }
 
     /// <summary>Slips of this section that the person may write.</summary>
-    public IReadOnlyList<(string Key, string Word)> SlipsHere => AllSlipsHere.Where(s => here.May(AllSlips.Find(s.Key)!.Needs)).ToList();
+    public IReadOnlyList<(string Key, string Word)> SlipsHere =>
+        AllSlipsHere.Where(s => here.May(AllSlips.Find(s.Key)!.Needs)).ToList();
 
     private IEnumerable<(string Key, string Word)> AllSlipsHere =>
         Section switch
         {
             "water" when MoreAir => [("aerators", "Set more air"), ("reading", "Write a reading")],
-            "water" => [("reading", "Write a reading"), ("aerators", "Aerators and timers"), ("equipment", "Equipment")],
-            "prepare" => [("work", "Work or finding"), ("prepare", Now.Story.PreparationAt(here.Now) is null ? "Plan the preparation" : "Change the plan"), ("stock", "Stock fish")],
-            "stock" => [("stock", "Stock fish"), ("receive", "Delivery"), ("deaths", "Deaths and losses"), ("move", "Move fish"), ("recount", "Count of all"), ("quarantine", "Quarantine"), ("harvest", "Harvest")],
+            "water" =>
+            [
+                ("reading", "Write a reading"),
+                ("aerators", "Aerators and timers"),
+                ("equipment", "Equipment"),
+            ],
+            "prepare" =>
+            [
+                ("work", "Work or finding"),
+                ("prepare", Now.Story.PreparationAt(here.Now) is null ? "Plan the preparation" : "Change the plan"),
+                ("stock", "Stock fish"),
+            ],
+            "stock" =>
+            [
+                ("stock", "Stock fish"),
+                ("receive", "Delivery"),
+                ("deaths", "Deaths and losses"),
+                ("move", "Move fish"),
+                ("recount", "Count of all"),
+                ("quarantine", "Quarantine"),
+                ("harvest", "Harvest"),
+            ],
             "feed" => [("feeding", "Write a feeding")],
             "growth" => [("sample", "Write a sample")],
             "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],
-            _ => [("reading", "Reading"), ("feeding", "Feeding"), ("deaths", "Deaths"), ("sample", "Sample"), ("harvest", "Harvest"), ("work", "Work or finding"), ("equipment", "Equipment"), ("archive", "Lay up")],
+            _ =>
+            [
+                ("reading", "Reading"),
+                ("feeding", "Feeding"),
+                ("deaths", "Deaths"),
+                ("sample", "Sample"),
+                ("harvest", "Harvest"),
+                ("work", "Work or finding"),
+                ("equipment", "Equipment"),
+                ("archive", "Lay up"),
+            ],
         };
 
     /// <summary>The night calls for more air.</summary>
@@ -107,7 +165,17 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
         {
             var fitted = Now.Story.AeratorsAt(here.Now);
             var timed = fitted.Where(a => a.On is not null).ToList();
-            return fitted.Count == 0 ? "no aerators" : Plural(fitted.Count, "aerator") + (timed.Count == 0 ? ", none on a timer" : string.Create(CultureInfo.InvariantCulture, $", {timed.Count} on {timed[0].On:HH:mm} to {timed[0].Off:HH:mm}"));
+            return fitted.Count == 0
+                ? "no aerators"
+                : Plural(fitted.Count, "aerator")
+                    + (
+                        timed.Count == 0
+                            ? ", none on a timer"
+                            : string.Create(
+                                CultureInfo.InvariantCulture,
+                                $", {timed.Count} on {timed[0].On:HH:mm} to {timed[0].Off:HH:mm}"
+                            )
+                    );
         }
     }
 
@@ -116,11 +184,17 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
         get
         {
             var shape = Now.Story.Pond.Shape;
-            return Now.Story.Pond.ByVolume ? here.Say(Now.BiomassKg / shape.FullVolumeM3, Measures.VolumeLoad) : here.Say(Now.BiomassKg / (shape.FullAreaM2 / 10_000), Measures.AreaLoad);
+            return Now.Story.Pond.ByVolume
+                ? here.Say(Now.BiomassKg / shape.FullVolumeM3, Measures.VolumeLoad)
+                : here.Say(Now.BiomassKg / (shape.FullAreaM2 / 10_000), Measures.AreaLoad);
         }
     }
 
-    public string CarriesWords => Now.CarriesKg is > 0 and { } most ? $"{here.Figure(100 * Now.BiomassKg / most, 0)} % of what {Now.Story.Pond.Code} carries" : "";
+    public string CarriesWords =>
+        Now.CarriesKg is > 0 and { } most
+            ? $"{here.Figure(100 * Now.BiomassKg / most, 0)} % of what {Now.Story.Pond.Code} carries"
+            : "";
 
-    public static string Plural(int n, string what) => n.ToString(CultureInfo.InvariantCulture) + " " + what + (n == 1 ? "" : "s");
+    public static string Plural(int n, string what) =>
+        n.ToString(CultureInfo.InvariantCulture) + " " + what + (n == 1 ? "" : "s");
 }

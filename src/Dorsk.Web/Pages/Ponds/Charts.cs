@@ -19,22 +19,50 @@ public static class Charts
         var from = new Night(night.Evening.AddDays(-2)).Start(s.Zone);
         var to = night.End(s.Zone);
         var limits = s.LimitsOn(here.Today);
-        var nights = Enumerable.Range(0, 3).Select(i => new Night(night.Evening.AddDays(-i))).Select(n =>
-        {
-            var eve = SunTimes.On(s.Farm.Place, n.Evening, s.Zone.OffsetHoursAt(from));
-            var morning = SunTimes.On(s.Farm.Place, n.Evening.AddDays(1), s.Zone.OffsetHoursAt(from));
-            return new { sunset = L(here, eve.Sunset!.Value), dusk = L(here, eve.CivilDusk ?? eve.Sunset.Value), dawn = L(here, morning.CivilDawn ?? morning.Sunrise!.Value), sunrise = L(here, morning.Sunrise!.Value) };
-        });
-        return Json(new
-        {
-            from = L(here, from), to = L(here, to), now = L(here, here.Now), unit = Measures.Oxygen.In(here.Hand.System).Symbol,
-            act = limits?.DoActMgL, watch = limits?.DoWatchMgL, nights,
-            measured = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At >= from && t.At <= to).Select(t => new { t = L(here, t.At), v = t.Si }),
-            hand = s.ByHand[Parameter.Oxygen].Where(t => t.At >= from && t.At <= to).Select(t => new { t = L(here, t.At), v = t.Si }),
-            forecast = now.Tonight.Forecast?.Curve.Select(p => new { t = L(here, p.At), v = R(p.MgL), lo = R(p.LowMgL), hi = R(p.HighMgL) }),
-            fed = s.Feedings.Where(f => f.At >= from && f.At <= to).Select(f => new { t = L(here, f.At), v = QuantityText.Write(f.Kg, Measures.Mass, here.Hand) }),
-            runs = Runs(s, here, from, to),
-        });
+        var nights = Enumerable
+            .Range(0, 3)
+            .Select(i => new Night(night.Evening.AddDays(-i)))
+            .Select(n =>
+            {
+                var eve = SunTimes.On(s.Farm.Place, n.Evening, s.Zone.OffsetHoursAt(from));
+                var morning = SunTimes.On(s.Farm.Place, n.Evening.AddDays(1), s.Zone.OffsetHoursAt(from));
+                return new
+                {
+                    sunset = L(here, eve.Sunset!.Value),
+                    dusk = L(here, eve.CivilDusk ?? eve.Sunset.Value),
+                    dawn = L(here, morning.CivilDawn ?? morning.Sunrise!.Value),
+                    sunrise = L(here, morning.Sunrise!.Value),
+                };
+            });
+        return Json(
+            new
+            {
+                from = L(here, from),
+                to = L(here, to),
+                now = L(here, here.Now),
+                unit = Measures.Oxygen.In(here.Hand.System).Symbol,
+                act = limits?.DoActMgL,
+                watch = limits?.DoWatchMgL,
+                nights,
+                measured = s.ReadingsOf[Parameter.Oxygen]
+                    .Where(t => t.At >= from && t.At <= to)
+                    .Select(t => new { t = L(here, t.At), v = t.Si }),
+                hand = s.ByHand[Parameter.Oxygen]
+                    .Where(t => t.At >= from && t.At <= to)
+                    .Select(t => new { t = L(here, t.At), v = t.Si }),
+                forecast = now.Tonight.Forecast?.Curve.Select(p => new
+                {
+                    t = L(here, p.At),
+                    v = R(p.MgL),
+                    lo = R(p.LowMgL),
+                    hi = R(p.HighMgL),
+                }),
+                fed = s
+                    .Feedings.Where(f => f.At >= from && f.At <= to)
+                    .Select(f => new { t = L(here, f.At), v = QuantityText.Write(f.Kg, Measures.Mass, here.Hand) }),
+                runs = Runs(s, here, from, to),
+            }
+        );
     }
 
     /// <summary>Weight so far, samples with their ranges, and the forecast to the wanted weight.</summary>
@@ -46,17 +74,57 @@ public static class Charts
         var so = s.Standings(batch.Batch.Id, here.Today);
         var days = batch.Target.Latest is { } l ? Math.Clamp(l.DayNumber - here.Today.DayNumber + 14, 21, 400) : 180;
         var ahead = GrowthForecast.Run(batch.Stands, batch.Batch.Species, s.TemperatureAhead, days);
-        return Json(new
-        {
-            unit = unit.Symbol, today = D(here.Today), target = W(batch.Batch.TargetG),
-            likely = batch.Target.Likely is { } d ? D(d) : null, earliest = batch.Target.Earliest is { } e ? D(e) : null, latest = batch.Target.Latest is { } x ? D(x) : null,
-            plan = s.PlanOf(batch.Batch, here.Today.AddDays(days)).Where((_, i) => i % 6 == 0).Select(p => new { t = D(p.Day), v = W(p.MeanG) }),
-            line = so.Where((_, i) => i % 3 == 0 || i == so.Count - 1).Select(p => new { t = D(p.Day), v = W(p.MeanG.Value), lo = W(p.MeanG.Low), hi = W(p.MeanG.High) }),
-            ahead = ahead.Where((_, i) => i % 4 == 0 || i == ahead.Count - 1).Select(p => new { t = D(p.Day), v = W(p.MeanG.Value), lo = W(p.MeanG.Low), hi = W(p.MeanG.High) }),
-            samples = batch.Batch.Samples.Select(p => new { t = D(s.Zone.DayOf(p.At)), v = W(p.Mean.Mean), lo = W(Math.Max(0, p.Mean.Range?.Low ?? p.Mean.Mean)), hi = W(p.Mean.Range?.High ?? p.Mean.Mean) }),
-            water = so.GroupBy(p => new DateOnly(p.Day.Year, p.Day.Month, 1)).Select(g => new { t = D(g.Key), v = QuantityText.Figure(Measures.Temperature.In(here.Hand.System).FromSi(g.Average(p => s.Temperature.On(p.Day).TempC)), 0, here.Hand.Sign) }),
-            waterUnit = Measures.Temperature.In(here.Hand.System).Symbol,
-        });
+        return Json(
+            new
+            {
+                unit = unit.Symbol,
+                today = D(here.Today),
+                target = W(batch.Batch.TargetG),
+                likely = batch.Target.Likely is { } d ? D(d) : null,
+                earliest = batch.Target.Earliest is { } e ? D(e) : null,
+                latest = batch.Target.Latest is { } x ? D(x) : null,
+                plan = s.PlanOf(batch.Batch, here.Today.AddDays(days))
+                    .Where((_, i) => i % 6 == 0)
+                    .Select(p => new { t = D(p.Day), v = W(p.MeanG) }),
+                line = so.Where((_, i) => i % 3 == 0 || i == so.Count - 1)
+                    .Select(p => new
+                    {
+                        t = D(p.Day),
+                        v = W(p.MeanG.Value),
+                        lo = W(p.MeanG.Low),
+                        hi = W(p.MeanG.High),
+                    }),
+                ahead = ahead
+                    .Where((_, i) => i % 4 == 0 || i == ahead.Count - 1)
+                    .Select(p => new
+                    {
+                        t = D(p.Day),
+                        v = W(p.MeanG.Value),
+                        lo = W(p.MeanG.Low),
+                        hi = W(p.MeanG.High),
+                    }),
+                samples = batch.Batch.Samples.Select(p => new
+                {
+                    t = D(s.Zone.DayOf(p.At)),
+                    v = W(p.Mean.Mean),
+                    lo = W(Math.Max(0, p.Mean.Range?.Low ?? p.Mean.Mean)),
+                    hi = W(p.Mean.Range?.High ?? p.Mean.Mean),
+                }),
+                water = so.GroupBy(p => new DateOnly(p.Day.Year, p.Day.Month, 1))
+                    .Select(g => new
+                    {
+                        t = D(g.Key),
+                        v = QuantityText.Figure(
+                            Measures
+                                .Temperature.In(here.Hand.System)
+                                .FromSi(g.Average(p => s.Temperature.On(p.Day).TempC)),
+                            0,
+                            here.Hand.Sign
+                        ),
+                    }),
+                waterUnit = Measures.Temperature.In(here.Hand.System).Symbol,
+            }
+        );
     }
 
     // Timers as bars per aerator and night.
@@ -70,15 +138,24 @@ public static class Charts
                     var start = s.Zone.At(day, on);
                     var end = s.Zone.At(off > on ? day : day.AddDays(1), off);
                     if (end > from && start < to)
-                        runs.Add(new { a = a.Code, t1 = L(here, start < from ? from : start), t2 = L(here, end > to ? to : end) });
+                        runs.Add(
+                            new
+                            {
+                                a = a.Code,
+                                t1 = L(here, start < from ? from : start),
+                                t2 = L(here, end > to ? to : end),
+                            }
+                        );
                 }
         return runs;
     }
 
     // Farm time without a zone: the browser draws it as it stands, wherever the browser is.
-    internal static string L(Here here, DateTimeOffset at) => here.Zone.LocalAt(at).ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", System.Globalization.CultureInfo.InvariantCulture);
+    internal static string L(Here here, DateTimeOffset at) =>
+        here.Zone.LocalAt(at).ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", System.Globalization.CultureInfo.InvariantCulture);
 
-    private static string D(DateOnly day) => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+    private static string D(DateOnly day) =>
+        day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
 
     private static double R(double v, int digits = 2) => Math.Round(v, digits);
 

@@ -15,7 +15,15 @@ namespace Dorsk.Web.Pages;
 public sealed class CourseModel(Questions questions, Here here) : PageModel
 {
     /// <summary>Spans to choose from.</summary>
-    public static readonly (int Days, string Word)[] Spans = [(3, "three days"), (14, "two weeks"), (30, "a month"), (120, "four months"), (400, "a year"), (3660, "all")];
+    public static readonly (int Days, string Word)[] Spans =
+    [
+        (3, "three days"),
+        (14, "two weeks"),
+        (30, "a month"),
+        (120, "four months"),
+        (400, "a year"),
+        (3660, "all"),
+    ];
 
     public PondStory Story { get; private set; } = null!;
 
@@ -49,21 +57,67 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
         if (questions.Story(code) is not { } story || Parameter.Find(parameter ?? "do") is not { OfFarm: false } p)
             return NotFound();
         (Story, Parameter, Years) = (story, p, years);
-        Days = years ? Spans[^1].Days : Spans.Any(s => s.Days == days) ? days : 120;
+        Days =
+            years ? Spans[^1].Days
+            : Spans.Any(s => s.Days == days) ? days
+            : 120;
         Read = Parameter.All.Where(x => !x.OfFarm && (x == p || story.ReadingsOf[x].Any())).ToList();
-        Band = story.LimitsOn(here.Today) is not { } limits || (p == Parameter.Secchi && story.Pond.ByVolume) ? (null, null) : WaterJudge.Band(p, limits);
+        Band =
+            story.LimitsOn(here.Today) is not { } limits || (p == Parameter.Secchi && story.Pond.ByVolume)
+                ? (null, null)
+                : WaterJudge.Band(p, limits);
         Trends = story.TrendsAt(here.Now, p);
         var from = here.Today.AddDays(-Days);
         var (dawn, noon) = (story.DaysOf(p, true, from, here.Today), story.DaysOf(p, false, from, here.Today));
-        var probe = years ? [] : questions.ProbeCourse(story.Pond.Id, p, here.Zone.At(from, TimeOnly.MinValue), here.Now).Points;
+        var probe = years
+            ? []
+            : questions.ProbeCourse(story.Pond.Id, p, here.Zone.At(from, TimeOnly.MinValue), here.Now).Points;
         (Count, HasProbe) = (dawn.Count + noon.Count + probe.Count, probe.Count > 0);
-        Months = dawn.Select(d => (d, Morning: true)).Concat(noon.Select(d => (d, Morning: false))).GroupBy(x => new DateOnly(x.d.Day.Year, x.d.Day.Month, 1)).OrderByDescending(g => g.Key).Take(14)
-            .Select(g => (g.Key.ToString("MMM yyyy", CultureInfo.InvariantCulture), g.Where(x => x.Morning).Select(x => (double?)x.d.Si).Min(), g.Where(x => !x.Morning).Select(x => (double?)x.d.Si).Max(), g.Select(x => x.d.Day).Distinct().Count())).ToList();
+        Months = dawn.Select(d => (d, Morning: true))
+            .Concat(noon.Select(d => (d, Morning: false)))
+            .GroupBy(x => new DateOnly(x.d.Day.Year, x.d.Day.Month, 1))
+            .OrderByDescending(g => g.Key)
+            .Take(14)
+            .Select(g =>
+                (
+                    g.Key.ToString("MMM yyyy", CultureInfo.InvariantCulture),
+                    g.Where(x => x.Morning).Select(x => (double?)x.d.Si).Min(),
+                    g.Where(x => !x.Morning).Select(x => (double?)x.d.Si).Max(),
+                    g.Select(x => x.d.Day).Distinct().Count()
+                )
+            )
+            .ToList();
         var unit = p.Measure.In(here.Hand.System);
-        object Point(DayValue d) => new { t = (years ? new DateOnly(2024, d.Day.Month, d.Day.Day) : d.Day).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), y = d.Day.Year, v = Math.Round(unit.FromSi(d.Si), 4) };
-        var hand = HasProbe && Days <= FineDays ? story.ByHand[p].Where(t => here.Zone.DayOf(t.At) >= from && t.At <= here.Now) : [];
+        object Point(DayValue d) =>
+            new
+            {
+                t = (years ? new DateOnly(2024, d.Day.Month, d.Day.Day) : d.Day).ToString(
+                    "yyyy-MM-dd",
+                    CultureInfo.InvariantCulture
+                ),
+                y = d.Day.Year,
+                v = Math.Round(unit.FromSi(d.Si), 4),
+            };
+        var hand =
+            HasProbe && Days <= FineDays
+                ? story.ByHand[p].Where(t => here.Zone.DayOf(t.At) >= from && t.At <= here.Now)
+                : [];
         double R(double si) => Math.Round(unit.FromSi(si), 3);
-        Chart = JsonSerializer.Serialize(new { unit = unit.Symbol, years, fine = HasProbe && Days <= FineDays, low = Band.Low is { } l ? unit.FromSi(l) : (double?)null, high = Band.High is { } h ? unit.FromSi(h) : (double?)null, probe = probe.Select(x => new object[] { Charts.L(here, x.At), R(x.Mean), R(x.Low), R(x.High) }), hand = hand.Select(t => new { t = Charts.L(here, t.At), v = R(t.Si) }), dawn = dawn.Select(Point), noon = noon.Select(Point), steps = p.Steps });
+        Chart = JsonSerializer.Serialize(
+            new
+            {
+                unit = unit.Symbol,
+                years,
+                fine = HasProbe && Days <= FineDays,
+                low = Band.Low is { } l ? unit.FromSi(l) : (double?)null,
+                high = Band.High is { } h ? unit.FromSi(h) : (double?)null,
+                probe = probe.Select(x => new object[] { Charts.L(here, x.At), R(x.Mean), R(x.Low), R(x.High) }),
+                hand = hand.Select(t => new { t = Charts.L(here, t.At), v = R(t.Si) }),
+                dawn = dawn.Select(Point),
+                noon = noon.Select(Point),
+                steps = p.Steps,
+            }
+        );
         return Page();
     }
 }

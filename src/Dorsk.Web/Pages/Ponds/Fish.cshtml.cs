@@ -29,7 +29,8 @@ public sealed class FishModel(Questions questions, Here here) : PageModel
     public long? PondId { get; private set; }
 
     /// <summary>Movements shown, newest first, with their batch and what stood after them: in the pond, or in all ponds of the farm.</summary>
-    public IReadOnlyList<(long Batch, Movement Movement, long In, long Out, long Balance)> Lines { get; private set; } = [];
+    public IReadOnlyList<(long Batch, Movement Movement, long In, long Out, long Balance)> Lines { get; private set; } =
+    [];
 
     /// <summary>Older lines that are not shown.</summary>
     public int Older { get; private set; }
@@ -41,12 +42,23 @@ public sealed class FishModel(Questions questions, Here here) : PageModel
         if (here.Farm is null)
             return Redirect("/slip/farm");
         Batches = questions.Stockings(here.Now);
-        Chosen = Batches.Where(b => b.Batch == batch).Select(b => ((long, DateTimeOffset, FishStocked)?)b).FirstOrDefault();
-        Ponds = questions.Ponds().Concat(questions.ArchivedPonds().Select(p => p.Pond)).ToDictionary(p => p.Id, p => p.Code);
+        Chosen = Batches
+            .Where(b => b.Batch == batch)
+            .Select(b => ((long, DateTimeOffset, FishStocked)?)b)
+            .FirstOrDefault();
+        Ponds = questions
+            .Ponds()
+            .Concat(questions.ArchivedPonds().Select(p => p.Pond))
+            .ToDictionary(p => p.Id, p => p.Code);
         Held = questions.Quarantines(here.Now);
         PondId = Ponds.Where(p => p.Value == pond).Select(p => (long?)p.Key).FirstOrDefault();
         var of = PondId ?? 0;
-        var moves = questions.Movements(here.Now).Where(m => Chosen is null || m.Key == Chosen.Value.Batch).SelectMany(m => m.Value.Select(x => (Batch: m.Key, Movement: x))).Where(x => of == 0 || x.Movement.Postings.Any(p => p.PondId == of)).ToList();
+        var moves = questions
+            .Movements(here.Now)
+            .Where(m => Chosen is null || m.Key == Chosen.Value.Batch)
+            .SelectMany(m => m.Value.Select(x => (Batch: m.Key, Movement: x)))
+            .Where(x => of == 0 || x.Movement.Postings.Any(p => p.PondId == of))
+            .ToList();
         Flow = FishFlow.Of(moves.Select(x => x.Movement));
         Picture = FlowPicture.Of(Flow, p => Name(p));
         Lines = [.. Statement(moves, PondId).Reverse().Take(all ? int.MaxValue : Newest)];
@@ -55,21 +67,33 @@ public sealed class FishModel(Questions questions, Here here) : PageModel
     }
 
     // As a bank writes it: what came, what went, what stood after each line. Fish that move between two ponds of the farm do both.
-    private static IEnumerable<(long Batch, Movement Movement, long In, long Out, long Balance)> Statement(IEnumerable<(long Batch, Movement Movement)> all, long? pond)
+    private static IEnumerable<(long Batch, Movement Movement, long In, long Out, long Balance)> Statement(
+        IEnumerable<(long Batch, Movement Movement)> all,
+        long? pond
+    )
     {
         long balance = 0;
         foreach (var (batch, m) in all.OrderBy(x => x.Movement.Happened).ThenBy(x => x.Movement.Line))
         {
             var here = m.Postings.Where(p => p.Account == Account.Pond && (pond is null || p.PondId == pond)).ToList();
-            var (came, went) = (here.Where(p => p.Count > 0).Sum(p => (long)p.Count), -here.Where(p => p.Count < 0).Sum(p => (long)p.Count));
+            var (came, went) = (
+                here.Where(p => p.Count > 0).Sum(p => (long)p.Count),
+                -here.Where(p => p.Count < 0).Sum(p => (long)p.Count)
+            );
             balance += came - went;
             yield return (batch, m, came, went, balance);
         }
     }
 
     /// <summary>A place in words.</summary>
-    public string Name(FlowPlace place) => place.Account == Account.Pond ? Ponds.GetValueOrDefault(place.PondId ?? 0, "?") : place.Account == Account.Supplier ? "delivered" : Words.Of(place.Account);
+    public string Name(FlowPlace place) =>
+        place.Account == Account.Pond ? Ponds.GetValueOrDefault(place.PondId ?? 0, "?")
+        : place.Account == Account.Supplier ? "delivered"
+        : Words.Of(place.Account);
 
     /// <summary>A batch in words.</summary>
-    public string Name(long batch) => Batches.FirstOrDefault(b => b.Batch == batch) is { Fact: { } f } b ? $"{FishSpecies.Find(f.SpeciesKey)?.Name ?? f.SpeciesKey}, {here.Day(here.Zone.DayOf(b.At))}" : "";
+    public string Name(long batch) =>
+        Batches.FirstOrDefault(b => b.Batch == batch) is { Fact: { } f } b
+            ? $"{FishSpecies.Find(f.SpeciesKey)?.Name ?? f.SpeciesKey}, {here.Day(here.Zone.DayOf(b.At))}"
+            : "";
 }

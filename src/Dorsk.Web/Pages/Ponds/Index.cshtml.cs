@@ -1,5 +1,5 @@
-using Dorsk.Core.Ponds;
 using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
 using Dorsk.Farm.Ask;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
@@ -20,7 +20,12 @@ public sealed class PondsModel(Questions questions, Here here) : PageModel
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        Ponds = questions.PondsNow(here.Now).OrderByDescending(p => p.Judgement.Status).ThenBy(p => p.Tonight.Forecast?.Low.Value ?? 99).ThenBy(p => p.Story.Pond.Code, StringComparer.Ordinal).ToList();
+        Ponds = questions
+            .PondsNow(here.Now)
+            .OrderByDescending(p => p.Judgement.Status)
+            .ThenBy(p => p.Tonight.Forecast?.Low.Value ?? 99)
+            .ThenBy(p => p.Story.Pond.Code, StringComparer.Ordinal)
+            .ToList();
         return Page();
     }
 

@@ -60,7 +60,9 @@ public sealed class SampleSheetModel(Questions questions, Door door, Here here) 
         {
             var entry = Guid.TryParse(form.Text("EntryId"), out var id) && id != Guid.Empty ? id : Guid.NewGuid();
             var meant = Request.Form["Meant"].OfType<string>().ToList();
-            var typed = FormattableString.Invariant($"{Story.Pond.Code} sample of {Sample.Weighings.Sum(w => w.Count)} fish, {Running.Mean!.Mean:0.#} g");
+            var typed = FormattableString.Invariant(
+                $"{Story.Pond.Code} sample of {Sample.Weighings.Sum(w => w.Count)} fish, {Running.Mean!.Mean:0.#} g"
+            );
             var receipt = door.Enter(new Entry(entry, here.Author, [new(here.Now, Sample, typed, null)], meant));
             if (receipt.Accepted)
                 return LocalRedirect($"/ponds/{Story.Pond.Code}/growth?line={receipt.Lines[0]}");
@@ -74,11 +76,20 @@ public sealed class SampleSheetModel(Questions questions, Door door, Here here) 
     {
         Typed = Request.Form.ToDictionary(f => f.Key, f => f.Value.ToString());
         var form = new SlipForm(Typed, here);
-        var wanted = form.Choice("Wanted", Wants.Select(w => (w.ToString(CultureInfo.InvariantCulture), w)).ToList(), "precision", (int)SamplingPlan.UsualPct);
+        var wanted = form.Choice(
+            "Wanted",
+            Wants.Select(w => (w.ToString(CultureInfo.InvariantCulture), w)).ToList(),
+            "precision",
+            (int)SamplingPlan.UsualPct
+        );
         var (weighings, lengths) = SampleText.Read(form, "Rows", Single);
-        var marks = Enum.GetValues<HealthMark>().Select(m => new MarkCount(m, form.Empty("m-" + m) ? 0 : form.Whole("m-" + m, "fish"))).ToList();
+        var marks = Enum.GetValues<HealthMark>()
+            .Select(m => new MarkCount(m, form.Empty("m-" + m) ? 0 : form.Whole("m-" + m, "fish")))
+            .ToList();
         Sample = new(Story.Pond.Id, Batch.Id, Single, weighings) { LengthsM = lengths, Marks = marks };
-        Running = Single ? RunningSample.OfFish([.. weighings.Select(w => w.MassG)], wanted) : RunningSample.OfCasts(weighings, wanted);
+        Running = Single
+            ? RunningSample.OfFish([.. weighings.Select(w => w.MassG)], wanted)
+            : RunningSample.OfCasts(weighings, wanted);
         Plan = Story.SamplingOf(Batch, wanted);
         Remarks = form.Remarks;
         return form;
@@ -93,7 +104,8 @@ public sealed class SampleSheetModel(Questions questions, Door door, Here here) 
             return false;
         Story = story;
         var asked = Request.HasFormContentType ? Request.Form["Batch"].ToString() : Request.Query["batch"].ToString();
-        Batch = story.Standing.FirstOrDefault(b => b.Id.ToString(CultureInfo.InvariantCulture) == asked) ?? story.Standing.Last();
+        Batch = story.Standing.FirstOrDefault(b => b.Id.ToString(CultureInfo.InvariantCulture) == asked)
+            ?? story.Standing.Last();
         (Expected, Plan) = (story.StandingOn(Batch.Id, here.Today)!, story.SamplingOf(Batch));
         return true;
     }

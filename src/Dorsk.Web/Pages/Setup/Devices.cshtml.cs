@@ -12,12 +12,25 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>Devices that talk to the farm, and their keys.</summary>
 [Needs(Permission.Setup), RequestSizeLimit(MostBytes), RequestFormLimits(MultipartBodyLengthLimit = MostBytes)]
-public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFile files, Dorsk.Farm.Heard heard, Here here, MqttInlet mqtt) : PageModel
+public sealed class DevicesModel(
+    Questions questions,
+    DeviceKeys keys,
+    LoggerFile files,
+    Dorsk.Farm.Heard heard,
+    Here here,
+    MqttInlet mqtt
+) : PageModel
 {
     private const long MostBytes = 60_000_000;
 
     /// <summary>Devices that are not gone, with what is wrong with their probes.</summary>
-    public IReadOnlyList<(long Line, DeviceKept Kept, string Pond, DateTimeOffset? Heard, IReadOnlyList<Dorsk.Core.Judging.Judgement> Wrong)> All { get; private set; } = [];
+    public IReadOnlyList<(
+        long Line,
+        DeviceKept Kept,
+        string Pond,
+        DateTimeOffset? Heard,
+        IReadOnlyList<Dorsk.Core.Judging.Judgement> Wrong
+    )> All { get; private set; } = [];
 
     /// <summary>A key just made, with its device; it is shown this once.</summary>
     public (string Name, string Key)? Fresh { get; private set; }
@@ -40,7 +53,10 @@ public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFil
     /// <summary>Takes in the file of a logger.</summary>
     public IActionResult OnPostFile([FromForm] long device, IFormFile? file)
     {
-        if (questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == device).Kept is not { Gone: false, Use: DeviceUse.Probe } probe)
+        if (
+            questions.Devices().FirstOrDefault(d => d.Kept.DeviceId == device).Kept
+            is not { Gone: false, Use: DeviceUse.Probe } probe
+        )
             return NotFound();
         var path = Path.GetTempFileName();
         try
@@ -67,11 +83,25 @@ public sealed class DevicesModel(Questions questions, DeviceKeys keys, LoggerFil
     private PageResult Show()
     {
         var ponds = questions.Ponds().ToDictionary(p => p.Id, p => p.Code);
-        All = [.. questions.Devices().Where(d => !d.Kept.Gone).Select(d =>
-        {
-            var health = d.Kept is { Use: DeviceUse.Probe, PondId: { } pond } ? questions.ProbeHealth(pond, here.Now) : null;
-            return (d.Line, d.Kept, d.Kept.PondId is { } id ? ponds.GetValueOrDefault(id, "laid up") : "", health?.Heard ?? heard.Maybe(d.Kept.DeviceId), health?.Wrong ?? []);
-        })];
+        All =
+        [
+            .. questions
+                .Devices()
+                .Where(d => !d.Kept.Gone)
+                .Select(d =>
+                {
+                    var health = d.Kept is { Use: DeviceUse.Probe, PondId: { } pond }
+                        ? questions.ProbeHealth(pond, here.Now)
+                        : null;
+                    return (
+                        d.Line,
+                        d.Kept,
+                        d.Kept.PondId is { } id ? ponds.GetValueOrDefault(id, "laid up") : "",
+                        health?.Heard ?? heard.Maybe(d.Kept.DeviceId),
+                        health?.Wrong ?? []
+                    );
+                }),
+        ];
         return Page();
     }
 }

@@ -29,14 +29,22 @@ public sealed class DutiesModel(Questions questions, Here here) : PageModel
     /// <summary>Usual standing jobs that the farm does not have: for itself, then by kind of body with the ponds of that kind that lack it.</summary>
     public IEnumerable<(UsualDuty Duty, IReadOnlyList<Pond> For)> Usual()
     {
-        bool Has(long? pond, string what) => All.Any(d => d.Kept.PondId == pond && string.Equals(d.Kept.What, what, StringComparison.OrdinalIgnoreCase));
+        bool Has(long? pond, string what) =>
+            All.Any(d => d.Kept.PondId == pond && string.Equals(d.Kept.What, what, StringComparison.OrdinalIgnoreCase));
         foreach (var duty in UsualDuties.OfFarm.Where(u => !Has(null, u.What)))
             yield return (duty, []);
-        foreach (var (duty, ponds) in Ponds.Values.GroupBy(p => p.Kind).SelectMany(g => UsualDuties.For(g.Key).Select(u => (u, g.Where(p => !Has(p.Id, u.What)).ToList()))))
+        foreach (
+            var (duty, ponds) in Ponds
+                .Values.GroupBy(p => p.Kind)
+                .SelectMany(g => UsualDuties.For(g.Key).Select(u => (u, g.Where(p => !Has(p.Id, u.What)).ToList())))
+        )
             if (ponds.Count > 0)
                 yield return (duty, ponds);
     }
 
     /// <summary>Address of the slip, filled in.</summary>
-    public static string Slip(UsualDuty u, Pond? pond) => FormattableString.Invariant($"/slip/duty?What={Uri.EscapeDataString(u.What)}&Every={u.EveryDays}&At={u.At:HH:mm}&Reason={Uri.EscapeDataString(u.Reason)}{(pond is null ? "" : $"&Pond={pond.Id}")}");
+    public static string Slip(UsualDuty u, Pond? pond) =>
+        FormattableString.Invariant(
+            $"/slip/duty?What={Uri.EscapeDataString(u.What)}&Every={u.EveryDays}&At={u.At:HH:mm}&Reason={Uri.EscapeDataString(u.Reason)}{(pond is null ? "" : $"&Pond={pond.Id}")}"
+        );
 }

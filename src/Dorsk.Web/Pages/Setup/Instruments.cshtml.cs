@@ -32,7 +32,18 @@ public sealed class InstrumentsModel(Questions questions, Door door, Here here) 
         All = questions.Instruments();
         if (All.FirstOrDefault(i => i.Line == line).Kept is not { } kept)
             return NotFound();
-        var receipt = door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, kept with { CalibratedOn = here.Today }, $"{kept.Name} calibrated"));
+        var receipt = door.Enter(
+            Entry.Of(
+                Guid.NewGuid(),
+                here.Author,
+                here.Now,
+                kept with
+                {
+                    CalibratedOn = here.Today,
+                },
+                $"{kept.Name} calibrated"
+            )
+        );
         if (receipt.Accepted)
             return LocalRedirect("/setup/instruments");
         Problem = string.Join(" ", receipt.Remarks.Select(r => r.Text));

@@ -11,7 +11,15 @@ namespace Dorsk.Web.Pages;
 
 /// <summary>People, their roles and first passwords.</summary>
 [Needs(Permission.Setup)]
-public sealed class PeopleModel(Door door, Questions questions, Credentials credentials, Here here, Accounts accounts, Tries tries, Newcomer newcomer) : PageModel
+public sealed class PeopleModel(
+    Door door,
+    Questions questions,
+    Credentials credentials,
+    Here here,
+    Accounts accounts,
+    Tries tries,
+    Newcomer newcomer
+) : PageModel
 {
     public IReadOnlyList<PersonNamed> All => questions.People();
 
@@ -25,8 +33,11 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
 
     public IReadOnlyList<(Permission, string)> Rights { get; } =
     [
-        (Permission.Look, "see everything but people and keys"), (Permission.Write, "enter readings, feedings, deaths, samples, done jobs; correct own entries of today"),
-        (Permission.Switch, "switch aerators, acknowledge alarms"), (Permission.Manage, "stock, move, harvest, correct any entry, plans, stores"), (Permission.Setup, "setup, limits, people, devices, import, backup"),
+        (Permission.Look, "see everything but people and keys"),
+        (Permission.Write, "enter readings, feedings, deaths, samples, done jobs; correct own entries of today"),
+        (Permission.Switch, "switch aerators, acknowledge alarms"),
+        (Permission.Manage, "stock, move, harvest, correct any entry, plans, stores"),
+        (Permission.Setup, "setup, limits, people, devices, import, backup"),
     ];
 
     public bool Has(PersonNamed person) => credentials.Of(person.PersonId)?.Hash is not null;
@@ -37,7 +48,9 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
     {
         Name = name?.Trim() ?? "";
         NewRole = role;
-        var admitted = ModelState.IsValid ? newcomer.Admit(here.Author, Name, role, password) : new(null, "Choose a role from the list.", null);
+        var admitted = ModelState.IsValid
+            ? newcomer.Admit(here.Author, Name, role, password)
+            : new(null, "Choose a role from the list.", null);
         Problem = admitted.NameProblem ?? admitted.PasswordProblem;
         if (Problem is not null)
             return Page();
@@ -49,8 +62,23 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
     {
         if (All.FirstOrDefault(p => p.PersonId == person) is not { } who)
             return NotFound();
-        var receipt = ModelState.IsValid ? door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, who with { Role = role }, $"{who.Name}: {Permissions.Word(role)}")) : null;
-        Problem = receipt is null ? "Choose a role from the list." : receipt.Remarks.Select(r => r.Text).FirstOrDefault();
+        var receipt = ModelState.IsValid
+            ? door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    here.Author,
+                    here.Now,
+                    who with
+                    {
+                        Role = role,
+                    },
+                    $"{who.Name}: {Permissions.Word(role)}"
+                )
+            )
+            : null;
+        Problem = receipt is null
+            ? "Choose a role from the list."
+            : receipt.Remarks.Select(r => r.Text).FirstOrDefault();
         Said = Problem is null ? $"{who.Name}: {Permissions.Word(role)}." : null;
         return Page();
     }
@@ -62,7 +90,9 @@ public sealed class PeopleModel(Door door, Questions questions, Credentials cred
         Problem = accounts.SetPassword(who, password);
         if (Problem is null)
             tries.Clear(who.Name);
-        Said = Problem is null ? $"{who.Name} has a new password. Where they were signed in, they sign in again." : null;
+        Said = Problem is null
+            ? $"{who.Name} has a new password. Where they were signed in, they sign in again."
+            : null;
         return Page();
     }
 }

@@ -12,5 +12,12 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Setup)]
 public sealed class PlanGeoModel(Questions questions, Here here) : PageModel
 {
-    public IActionResult OnGet() => here.Farm is { } farm ? File(Encoding.UTF8.GetBytes(GeoOutlines.Write(questions.Plan(), farm.Place)), "application/geo+json", "ponds.geojson") : Redirect("/slip/farm");
+    public IActionResult OnGet() =>
+        here.Farm is { } farm
+            ? File(
+                Encoding.UTF8.GetBytes(GeoOutlines.Write(questions.Plan(), farm.Place)),
+                "application/geo+json",
+                "ponds.geojson"
+            )
+            : Redirect("/slip/farm");
 }

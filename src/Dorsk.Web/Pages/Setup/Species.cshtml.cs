@@ -14,13 +14,27 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Dorsk.Web.Pages;
 
 /// <summary>One line of a table of starting values: what the table says, what holds, what the farm types.</summary>
-public sealed record OwnFigure(string Handler, string PondCode, LifeStage Stage, string Key, string Name, string Unit, string Table, string Now, bool Own, string Typed, string? Problem);
+public sealed record OwnFigure(
+    string Handler,
+    string PondCode,
+    LifeStage Stage,
+    string Key,
+    string Name,
+    string Unit,
+    string Table,
+    string Now,
+    bool Own,
+    string Typed,
+    string? Problem
+);
 
 /// <summary>Values of a species and limits of its water, each with its source and a way back.</summary>
 [Needs(Permission.Setup)]
 public sealed class SpeciesModel(Questions questions, Door door, Here here) : PageModel
 {
-    private string wrongField = "", typed = "", problem = "";
+    private string wrongField = "",
+        typed = "",
+        problem = "";
 
     public FishSpecies? Species { get; private set; }
 
@@ -34,23 +48,51 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
 
     public WaterLimits TableLimits => WaterLimits.For(FishSpecies.Of(Species!.Key), Stage);
 
-    public string Where => PondCode.Length > 0 ? $"limits for {PondCode}, {Word(Stage)}" : $"limits for the whole farm, {Word(Stage)}";
+    public string Where =>
+        PondCode.Length > 0 ? $"limits for {PondCode}, {Word(Stage)}" : $"limits for the whole farm, {Word(Stage)}";
 
-    public string Word(LifeStage stage) => stage switch { LifeStage.Fry => "fry", LifeStage.Fingerling => "fingerlings", _ => "grow-out" };
+    public string Word(LifeStage stage) =>
+        stage switch
+        {
+            LifeStage.Fry => "fry",
+            LifeStage.Fingerling => "fingerlings",
+            _ => "grow-out",
+        };
 
-    public IActionResult OnGet([FromRoute] string? key, [FromQuery] string? pond, [FromQuery] LifeStage? stage) => here.Farm is null ? Redirect("/slip/farm") : Open(key, pond, stage) ? Page() : NotFound();
+    public IActionResult OnGet([FromRoute] string? key, [FromQuery] string? pond, [FromQuery] LifeStage? stage) =>
+        here.Farm is null ? Redirect("/slip/farm")
+        : Open(key, pond, stage) ? Page()
+        : NotFound();
 
-    public IActionResult OnPostValue([FromRoute] string? key, [FromQuery] string? pond, [FromQuery] LifeStage? stage, string? field, string? value, bool reset) =>
+    public IActionResult OnPostValue(
+        [FromRoute] string? key,
+        [FromQuery] string? pond,
+        [FromQuery] LifeStage? stage,
+        string? field,
+        string? value,
+        bool reset
+    ) =>
         Open(key, pond, stage) && Species is not null && SpeciesValue.Find(field ?? "") is { } v
-            ? Keep(v.Key, v.Name, v.Measure, value, reset, si => new SpeciesValueSet(Species.Key, v.Key, si)) : NotFound();
+            ? Keep(v.Key, v.Name, v.Measure, value, reset, si => new SpeciesValueSet(Species.Key, v.Key, si))
+            : NotFound();
 
-    public IActionResult OnPostLimit([FromRoute] string? key, [FromQuery] string? pond, [FromQuery] LifeStage? stage, string? field, string? value, bool reset) =>
+    public IActionResult OnPostLimit(
+        [FromRoute] string? key,
+        [FromQuery] string? pond,
+        [FromQuery] LifeStage? stage,
+        string? field,
+        string? value,
+        bool reset
+    ) =>
         Open(key, pond, stage) && Species is not null && WaterLimit.Find(field ?? "") is { } l
-            ? Keep(l.Key, l.Name, l.Measure, value, reset, si => new LimitSet(PondId, Species.Key, Stage, l.Key, si)) : NotFound();
+            ? Keep(l.Key, l.Name, l.Measure, value, reset, si => new LimitSet(PondId, Species.Key, Stage, l.Key, si))
+            : NotFound();
 
-    public OwnFigure Row(SpeciesValue v) => Row("Value", v.Key, v.Name, v.Measure, v.Of(FishSpecies.Of(Species!.Key)), v.Of(Species));
+    public OwnFigure Row(SpeciesValue v) =>
+        Row("Value", v.Key, v.Name, v.Measure, v.Of(FishSpecies.Of(Species!.Key)), v.Of(Species));
 
-    public OwnFigure Row(WaterLimit l) => Row("Limit", l.Key, l.Name, l.Measure, l.Of(TableLimits), l.Of(WaterLimits.For(Species!, Stage)));
+    public OwnFigure Row(WaterLimit l) =>
+        Row("Limit", l.Key, l.Name, l.Measure, l.Of(TableLimits), l.Of(WaterLimits.For(Species!, Stage)));
 
     private long? PondId => Ponds.FirstOrDefault(p => p.Code == PondCode)?.Id;
 
@@ -64,12 +106,29 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
         return key is null || Species is not null;
     }
 
-    private PageResult Keep(string field, string name, Measure measure, string? text, bool reset, Func<double?, Fact> fact)
+    private PageResult Keep(
+        string field,
+        string name,
+        Measure measure,
+        string? text,
+        bool reset,
+        Func<double?, Fact> fact
+    )
     {
         var form = new SlipForm(new Dictionary<string, string> { [field] = text ?? "" }, here);
         var si = reset ? null : (double?)form.Quantity(field, measure);
-        var remarks = form.Remarks.Count > 0 && !reset ? form.Remarks
-            : door.Enter(Entry.Of(Guid.NewGuid(), here.Author, here.Now, fact(si), $"{Species!.Name}{(PondCode.Length > 0 ? " in " + PondCode : "")}: {name} {(reset ? "back to the table" : text)}")).Remarks;
+        var remarks =
+            form.Remarks.Count > 0 && !reset
+                ? form.Remarks
+                : door.Enter(
+                    Entry.Of(
+                        Guid.NewGuid(),
+                        here.Author,
+                        here.Now,
+                        fact(si),
+                        $"{Species!.Name}{(PondCode.Length > 0 ? " in " + PondCode : "")}: {name} {(reset ? "back to the table" : text)}"
+                    )
+                ).Remarks;
         if (remarks.Count > 0)
         {
             (wrongField, typed, problem) = (field, text ?? "", string.Join(" ", remarks.Select(r => r.Text)));
@@ -81,6 +140,18 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
         return Page();
     }
 
-    private OwnFigure Row(string handler, string key, string name, Measure measure, double table, double now) => new(handler, PondCode, Stage, key, name, measure.In(here.Hand.System).Symbol,
-        QuantityText.Figure(table, measure, here.Hand), QuantityText.Figure(now, measure, here.Hand), Math.Abs(now - table) > 1e-9, key == wrongField ? typed : "", key == wrongField ? problem : null);
+    private OwnFigure Row(string handler, string key, string name, Measure measure, double table, double now) =>
+        new(
+            handler,
+            PondCode,
+            Stage,
+            key,
+            name,
+            measure.In(here.Hand.System).Symbol,
+            QuantityText.Figure(table, measure, here.Hand),
+            QuantityText.Figure(now, measure, here.Hand),
+            Math.Abs(now - table) > 1e-9,
+            key == wrongField ? typed : "",
+            key == wrongField ? problem : null
+        );
 }

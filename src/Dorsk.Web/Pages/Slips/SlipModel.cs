@@ -2,8 +2,8 @@ using Dorsk.Core.Judging;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
-using Dorsk.Web.Slips;
 using Dorsk.Web.People;
+using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -45,7 +45,10 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     public string LiveUrl => $"{Request.Path}?handler=live{(Corrects is { } line ? $"&corrects={line}" : "")}";
 
     /// <summary>Questions that count as answered when this very form is sent again.</summary>
-    public IEnumerable<string> AnsweredIfKept => Remarks.Any(r => r.Kind == Objection.Refuse) ? [] : Remarks.Where(r => r.Kind == Objection.Ask).Select(r => r.Text);
+    public IEnumerable<string> AnsweredIfKept =>
+        Remarks.Any(r => r.Kind == Objection.Refuse)
+            ? []
+            : Remarks.Where(r => r.Kind == Objection.Ask).Select(r => r.Text);
 
     public IActionResult OnGet([FromRoute] string key, [FromRoute] string? code, [FromQuery] long? corrects)
     {
@@ -75,7 +78,16 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         if (CannotStart is not null)
             return Page();
         if (Typed.ContainsKey("TakeBack") && Corrects is { } line)
-            return Done(door.Enter(new Entry(EntryId, here.Author, [new NewLine(context.Corrects!.Value.Row.Happened, null, "taken back", line)], [])));
+            return Done(
+                door.Enter(
+                    new Entry(
+                        EntryId,
+                        here.Author,
+                        [new NewLine(context.Corrects!.Value.Row.Happened, null, "taken back", line)],
+                        []
+                    )
+                )
+            );
         var (form, filled) = Fill();
         if (form.Remarks.Count > 0)
         {
@@ -109,7 +121,12 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         (LogRow, Fact)? old = null;
         if (corrects is { } line)
         {
-            if (questions.Line(line) is not { } row || questions.FactOf(line) is not { } fact || row.Kind != slip.FactKind || (row.PondId is { } p && story is not null && p != story.Pond.Id))
+            if (
+                questions.Line(line) is not { } row
+                || questions.FactOf(line) is not { } fact
+                || row.Kind != slip.FactKind
+                || (row.PondId is { } p && story is not null && p != story.Pond.Id)
+            )
                 return false;
             Corrects = line;
             old = (row, fact);
@@ -129,8 +146,15 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         return (form, filled);
     }
 
-    private Entry EntryOf(Filled filled) => new(EntryId, here.Author,
-        filled.Facts!.Select((f, i) => new NewLine(filled.Happened, f, filled.AsTyped, i == 0 ? Corrects : null)).ToList(), Request.Form["Meant"].OfType<string>().ToList());
+    private Entry EntryOf(Filled filled) =>
+        new(
+            EntryId,
+            here.Author,
+            filled
+                .Facts!.Select((f, i) => new NewLine(filled.Happened, f, filled.AsTyped, i == 0 ? Corrects : null))
+                .ToList(),
+            Request.Form["Meant"].OfType<string>().ToList()
+        );
 
     private IActionResult Done(Receipt receipt)
     {
@@ -139,8 +163,11 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
             Remarks = receipt.Remarks;
             return Page();
         }
-        var back = Slip.Key == "pond" ? $"/ponds/{Typed.GetValueOrDefault("Code", "").Trim().ToUpperInvariant()}/stock"
-            : Slip.OfPond && Slip.Section.Length > 0 ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.PreparationAt(here.Now) is not null ? "prepare" : Slip.Section)}" : Slip.After;
+        var back =
+            Slip.Key == "pond" ? $"/ponds/{Typed.GetValueOrDefault("Code", "").Trim().ToUpperInvariant()}/stock"
+            : Slip.OfPond && Slip.Section.Length > 0
+                ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.PreparationAt(here.Now) is not null ? "prepare" : Slip.Section)}"
+            : Slip.After;
         return LocalRedirect($"{back}?line={receipt.Lines[0]}{(receipt.Repeated ? "&again=1" : "")}");
     }
 }
