@@ -1,6 +1,7 @@
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Practice;
 
 namespace Dorsk.Bench;
@@ -77,7 +78,7 @@ public static class GrowthJudge
         var batch = story.Batches[0];
         var date = GrowthForecast.DateOf(
             targetG,
-            GrowthForecast.Run(story.StandingOn(batch.Id, day)!, batch.Species, story.TemperatureAhead, Horizon)
+            GrowthForecast.Run(story.Stock.On(batch.Id, day)!, batch.Species, story.TemperatureAhead, Horizon)
         );
         double Off(DateOnly? said) => (said?.DayNumber ?? day.DayNumber + Horizon) - day.DayNumber - AheadDays;
         return new(
@@ -106,7 +107,7 @@ public static class GrowthJudge
         return new[] { 4, 5 }.Any(n =>
             StoryOn(pond, pond.Days.From.AddDays((n * ScoredPond.SampleEveryDays) + 1)) is var story
             && story
-                .WitnessOf(
+                .Stock.WitnessOf(
                     story.Batches[0],
                     pond.Days.From.AddDays((n * ScoredPond.SampleEveryDays) + 1),
                     !trial.ByBooks

@@ -1,6 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Practice;
 
 namespace Dorsk.Bench;
@@ -95,7 +96,7 @@ public static class Judge
     private static JudgedNight? Night(ScoredPond pond, ScoredNight night)
     {
         var story = StoryUpTo(pond, night.DuskAt);
-        if (story.TonightAt(night.DuskAt).Forecast is not { } chosen)
+        if (story.Night.At(night.DuskAt).Forecast is not { } chosen)
             return null;
         var lows = Enumerable
             .Range(0, 3)
@@ -114,17 +115,17 @@ public static class Judge
         List<(double, double, bool)> told = [Tell(0, chosen)];
         // The forecast runs all day: in the afternoon it stands on the reading of the morning.
         var noon = night.DuskAt.AddHours(-Afternoon);
-        if (StoryUpTo(pond, noon).TonightAt(noon).Forecast is { } early)
+        if (StoryUpTo(pond, noon).Night.At(noon).Forecast is { } early)
             told.Add(Tell(-Afternoon, early));
         if (night.LateAt is { } late)
         {
             var later = StoryUpTo(pond, late);
-            if (later.TonightAt(late).Forecast is { } running)
+            if (later.Night.At(late).Forecast is { } running)
                 told.Add(Tell((late - night.DuskAt).TotalHours, running));
             said.AddRange(By(later, late, DeclineMethod.TwoReadings, "two readings, at 22:00"));
             said.AddRange(By(later, late, DeclineMethod.OwnNights, "own nights, at 22:00"));
         }
-        var act = story.LimitsOn(night.Evening)!.DoActMgL;
+        var act = story.Stock.LimitsOn(night.Evening)!.DoActMgL;
         return new(
             night.TrueLowMgL,
             act,
@@ -139,7 +140,7 @@ public static class Judge
         (afterH, f.ChanceUnderAct, f.Judgement.Status >= Status.Watch);
 
     private static IEnumerable<Said> By(PondStory story, DateTimeOffset at, DeclineMethod method, string way) =>
-        story.TonightAt(at, method).Forecast is { } f ? [new(way, f.Low.Value, f.Low)] : [];
+        story.Night.At(at, method).Forecast is { } f ? [new(way, f.Low.Value, f.Low)] : [];
 
     private static JudgedBatch Batch(ScoredPond pond, DateOnly day)
     {
@@ -147,6 +148,6 @@ public static class Judge
         var (count, meanG) = pond.TruthOn(day);
         var batch = story.Batches[0];
         var lastG = batch.Samples.Count > 0 ? batch.Samples[^1].Mean.Mean : batch.ArrivedMeanG;
-        return new(count * meanG / 1000, story.StandingOn(batch.Id, day)!.BiomassKg, batch.Stands * lastG / 1000);
+        return new(count * meanG / 1000, story.Stock.On(batch.Id, day)!.BiomassKg, batch.Stands * lastG / 1000);
     }
 }

@@ -263,11 +263,11 @@ internal static class Speed
         var nights = pond.Nights.TakeLast(40).ToList();
         var story = ToldStory.Of(DemoFarm.Farm, pond.Pond, pond.Aerators, pond.Told);
         foreach (var n in nights)
-            story.TonightAt(n.DuskAt);
+            story.Night.At(n.DuskAt);
         var watch = Stopwatch.StartNew();
         var made = 0;
         for (var i = 0; i < 5; i++)
-            made += nights.Count(n => story.TonightAt(n.DuskAt).Forecast is not null);
+            made += nights.Count(n => story.Night.At(n.DuskAt).Forecast is not null);
         Console.WriteLine(
             FormattableString.Invariant(
                 $"forecasts: {made / watch.Elapsed.TotalSeconds:0} a second, each from ten past nights"

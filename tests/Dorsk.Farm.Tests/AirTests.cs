@@ -73,7 +73,7 @@ public sealed class AirTests : IDisposable
         Assert.Empty(keeping.Look());
         Assert.All(["A1", "A2"], c => Assert.Null(Says(c, false)));
         // The likely curve passes the level in the night: the forecast says when, and counts on it.
-        var tonight = farm.Story.TonightAt(farm.Clock.Now);
+        var tonight = farm.Story.Night.At(farm.Clock.Now);
         Assert.NotNull(tonight.Forecast);
         farm.Clock.Now = Local(11, 1);
         Read(3.9);
@@ -180,16 +180,16 @@ public sealed class AirTests : IDisposable
                 farm.Clock.Now
             );
         }
-        var without = farm.Story.TonightAt(farm.Clock.Now);
+        var without = farm.Story.Night.At(farm.Clock.Now);
         Assert.Null(without.StartsByItself);
         farm.Must(new AirControlSet(farm.PondId, true, 5, 6.5, 10), Local(20, 18.9));
-        var with = farm.Story.TonightAt(farm.Clock.Now);
+        var with = farm.Story.Night.At(farm.Clock.Now);
         Assert.InRange(with.StartsByItself!.Value, Local(20, 20), Local(21, 5));
         Assert.True(with.Forecast!.Low.Value > without.Forecast!.Low.Value + 0.1);
         // A hand order to stand is stronger, and the forecast knows it.
         farm.Must(new AeratorSwitched(farm.PondId, "A1", AirOrder.Off, null), Local(20, 18.95));
         farm.Must(new AeratorSwitched(farm.PondId, "A2", AirOrder.Off, null), Local(20, 18.96));
-        Assert.Equal(without.Forecast.Low.Value, farm.Story.TonightAt(farm.Clock.Now).Forecast!.Low.Value, 6);
+        Assert.Equal(without.Forecast.Low.Value, farm.Story.Night.At(farm.Clock.Now).Forecast!.Low.Value, 6);
         var before = new AsOf(Local(20, 18.92), Local(20, 18.92));
         farm.Clock.Now = Local(20, 20);
         Assert.Null(farm.Questions.StoryAsOf("P1", before)!.Air.Control);
@@ -223,10 +223,10 @@ public sealed class AirTests : IDisposable
         files.Take(path, device);
         Assert.Equal(
             (5998, 5999),
-            (farm.Story.ReadingsOf[Parameter.Oxygen].Count(), farm.Story.ReadingsOf[Parameter.Temperature].Count())
+            (farm.Story.ReadingsOf[Parameter.Oxygen].Count, farm.Story.ReadingsOf[Parameter.Temperature].Count)
         );
-        Assert.Equal(26, farm.Story.ReadingsOf[Parameter.Temperature].First().Si, 6);
-        Assert.Equal(Local(11, 0), farm.Story.ReadingsOf[Parameter.Oxygen].First().At);
+        Assert.Equal(26, farm.Story.ReadingsOf[Parameter.Temperature][0].Si, 6);
+        Assert.Equal(Local(11, 0), farm.Story.ReadingsOf[Parameter.Oxygen][0].At);
         foreach (
             var (text, why) in new[]
             {
@@ -261,9 +261,9 @@ public sealed class AirTests : IDisposable
         farm.Clock.Now = Local(7, 15);
         Assert.Equal(
             (Status.Steady, "50 of 60 h"),
-            (farm.Story.ServiceOf("A1", farm.Clock.Now).Status, farm.Story.ServiceOf("A1", farm.Clock.Now).Reason)
+            (farm.Story.Service.Of("A1", farm.Clock.Now).Status, farm.Story.Service.Of("A1", farm.Clock.Now).Reason)
         );
-        Assert.Equal(Status.Unknown, farm.Story.ServiceOf("A2", farm.Clock.Now).Status);
+        Assert.Equal(Status.Unknown, farm.Story.Service.Of("A2", farm.Clock.Now).Status);
         farm.Clock.Now = Local(8, 15);
         IEnumerable<string> Jobs() =>
             farm
@@ -290,7 +290,7 @@ public sealed class AirTests : IDisposable
         Read(6);
         var mast = farm.Must(new DeviceKept(0, "Mast", DeviceUse.Weather, null, null, false), Local(9, 12));
         double Saturation() =>
-            farm.Story.TonightAt(farm.Clock.Now, Core.Oxygen.DeclineMethod.Balance).Forecast!.Curve[^1].MgL;
+            farm.Story.Night.At(farm.Clock.Now, Core.Oxygen.DeclineMethod.Balance).Forecast!.Curve[^1].MgL;
         var before = Saturation();
         farm.Must(
             new ProbeSeriesReceived(
@@ -308,7 +308,7 @@ public sealed class AirTests : IDisposable
         Assert.True(Saturation() < before);
         Assert.Equal(
             ["pressure", "sun", "wind"],
-            farm.Story.Weather.Select(g => g.Key.Key).Order(StringComparer.Ordinal)
+            farm.Story.Weather.Parameters.Select(p => p.Key).Order(StringComparer.Ordinal)
         );
     }
 

@@ -3,6 +3,7 @@ using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Dorsk.Practice;
@@ -136,7 +137,7 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
                 var story = demo.Questions.StoryAsOf(code, new AsOf(evening, DateTimeOffset.MaxValue))!;
                 var came = demo.Ponds[code].Story.DawnLowOn(Today.AddDays(1 - back));
                 if (
-                    story.TonightAt(evening).Forecast is not { } f
+                    story.Night.At(evening).Forecast is not { } f
                     || came is not { } low
                     || story.DawnLowOn(Today.AddDays(-back)) is not { } before
                 )
@@ -159,7 +160,7 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
     [InlineData(DeclineMethod.Balance)]
     public void Each_method_can_be_asked_alone(DeclineMethod method)
     {
-        var forecast = demo.Ponds["P4"].Story.TonightAt(Now, method).Forecast!;
+        var forecast = demo.Ponds["P4"].Story.Night.At(Now, method).Forecast!;
         Assert.Equal(method, forecast.Method);
         Assert.True(forecast.Low.Low <= forecast.Low.Value && forecast.Low.Value <= forecast.Low.High);
     }
@@ -167,14 +168,14 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
     private double OfPlan(string code)
     {
         var p = demo.Ponds[code];
-        return p.Batches[^1].Stands.MeanG.Value / p.Story.PlanOf(p.Batches[^1].Batch, Today)[^1].MeanG;
+        return p.Batches[^1].Stands.MeanG.Value / p.Story.Growth.PlanOf(p.Batches[^1].Batch, Today)[^1].MeanG;
     }
 
     private double FedShare(string code)
     {
         var story = demo.Ponds[code].Story;
         var days = Enumerable.Range(0, 50).Select(i => new DateOnly(2026, 9, 5).AddDays(i)).ToList();
-        return days.Sum(story.FedOn) / days.Sum(d => story.StandingOn(story.Batches[^1].Id, d)!.BiomassKg.Value);
+        return days.Sum(story.FedOn) / days.Sum(d => story.Stock.On(story.Batches[^1].Id, d)!.BiomassKg.Value);
     }
 
     private static double Mean(PondStory story, DateOnly from, DateOnly to) =>

@@ -14,11 +14,11 @@ public class NightTests
     public void Nothing_is_forecast_without_fish_or_without_a_fresh_reading()
     {
         using var farm = new TestFarm();
-        Assert.Equal("No fish stand here.", farm.Story.TonightAt(Dusk).WhyNot);
+        Assert.Equal("No fish stand here.", farm.Story.Night.At(Dusk).WhyNot);
         farm.Stock();
-        Assert.Contains("never read", farm.Story.TonightAt(Dusk).WhyNot, StringComparison.Ordinal);
+        Assert.Contains("never read", farm.Story.Night.At(Dusk).WhyNot, StringComparison.Ordinal);
         Read(farm, Dusk.AddHours(-20), 9);
-        Assert.Contains("over 12 h old", farm.Story.TonightAt(Dusk).WhyNot, StringComparison.Ordinal);
+        Assert.Contains("over 12 h old", farm.Story.Night.At(Dusk).WhyNot, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -27,10 +27,10 @@ public class NightTests
         using var farm = new TestFarm();
         farm.Stock(3000, 200, day: 335);
         Read(farm, Dusk, 9, secchiM: 0.3);
-        var f = farm.Story.TonightAt(Dusk).Forecast!;
+        var f = farm.Story.Night.At(Dusk).Forecast!;
         Assert.Equal(DeclineMethod.Balance, f.Method);
-        Assert.Null(farm.Story.TonightAt(Dusk, DeclineMethod.OwnNights).Forecast);
-        Assert.Null(farm.Story.TonightAt(Dusk, DeclineMethod.TwoReadings).Forecast);
+        Assert.Null(farm.Story.Night.At(Dusk, DeclineMethod.OwnNights).Forecast);
+        Assert.Null(farm.Story.Night.At(Dusk, DeclineMethod.TwoReadings).Forecast);
         Assert.InRange(f.LowAt.ToOffset(TimeSpan.FromHours(10)).Hour, 4, 7);
         Assert.Empty(f.Why.Caveats);
     }
@@ -42,7 +42,7 @@ public class NightTests
         farm.Stock(3000, 200, day: 335);
         Read(farm, Dusk.AddHours(1.5), 8);
         Read(farm, Dusk.AddHours(4), 7);
-        var f = farm.Story.TonightAt(Dusk.AddHours(4)).Forecast!;
+        var f = farm.Story.Night.At(Dusk.AddHours(4)).Forecast!;
         Assert.Equal(DeclineMethod.TwoReadings, f.Method);
         // 0.4 mg/L an hour carried on for about seven hours, eased a little by the air.
         Assert.InRange(f.Low.Value, 3.8, 5.0);
@@ -59,7 +59,7 @@ public class NightTests
             Read(farm, Dusk.AddDays(-i).AddHours(11), 4);
         }
         Read(farm, Dusk, 10);
-        var f = farm.Story.TonightAt(Dusk).Forecast!;
+        var f = farm.Story.Night.At(Dusk).Forecast!;
         Assert.Equal(DeclineMethod.OwnNights, f.Method);
         Assert.InRange(f.Low.Value, 3.5, 4.3);
         Assert.True(f.Low.Holds(4));
@@ -71,7 +71,7 @@ public class NightTests
         using var farm = new TestFarm();
         farm.Stock(4000, 250, day: 335);
         Read(farm, Dusk, 8, secchiM: 0.25);
-        var still = farm.Story.TonightAt(Dusk).Forecast!;
+        var still = farm.Story.Night.At(Dusk).Forecast!;
         farm.Must(
             new AeratorsFitted(
                 farm.PondId,
@@ -82,7 +82,7 @@ public class NightTests
             ),
             Dusk.AddHours(-1)
         );
-        var aired = farm.Story.TonightAt(Dusk).Forecast!;
+        var aired = farm.Story.Night.At(Dusk).Forecast!;
         Assert.True(aired.Low.Value > still.Low.Value + 0.5, $"{still.Low.Value:0.0} to {aired.Low.Value:0.0}");
         Assert.True(aired.ChanceUnderAct < still.ChanceUnderAct);
     }

@@ -36,7 +36,7 @@ public class PreparationTests
     {
         using var farm = new TestFarm();
         var line = farm.Must(Plan(farm, null), Day(1));
-        PrepPlan At(int day) => farm.Story.PreparationAt(Day(day))!.Plan;
+        PrepPlan At(int day) => farm.Story.Readiness.PreparationAt(Day(day))!.Plan;
         IReadOnlyList<Job> Jobs(int day) =>
             farm
                 .Questions.Today(Day(day))!
@@ -69,7 +69,7 @@ public class PreparationTests
         Assert.Equal(moved.StockOn, At(4).StockOn);
         // A plan for a pond that has fish is refused; when fish come, the plan is over.
         farm.Stock(day: 40);
-        Assert.Null(farm.Story.PreparationAt(Day(41)));
+        Assert.Null(farm.Story.Readiness.PreparationAt(Day(41)));
         Assert.Contains(
             "fish stand",
             Assert.Single(farm.Try(Plan(farm, null), Day(42)).Remarks).Text,
@@ -84,7 +84,7 @@ public class PreparationTests
         var perch = FishSpecies.Of("silver_perch");
         farm.Must(Plan(farm, null), Day(1));
         GateLine? Line(string name, int day) =>
-            farm.Story.ReadyFor(perch, Day(day)).SingleOrDefault(l => l.Name == name);
+            farm.Story.Readiness.GateFor(perch, Day(day)).SingleOrDefault(l => l.Name == name);
         Assert.Equal(Condition.NotMet, Line("preparation", 2)!.State);
         Assert.Equal(Condition.Unknown, Line("natural food", 2)!.State);
         Assert.Equal(Condition.Unknown, Line("holds water", 2)!.State);
@@ -101,8 +101,12 @@ public class PreparationTests
             (Condition.Met, Condition.Met, Condition.Met),
             (Line("poison gone", 15)!.State, Line("holds water", 15)!.State, Line("natural food", 15)!.State)
         );
-        Assert.Null(farm.Story.BrakeAt(Day(15), perch));
+        Assert.Null(farm.Story.Readiness.FertiliserBrakeAt(Day(15), perch));
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Secchi, 0.24)]), Day(16));
-        Assert.Contains("Secchi", farm.Story.BrakeAt(Day(16), perch)!.Reason, StringComparison.Ordinal);
+        Assert.Contains(
+            "Secchi",
+            farm.Story.Readiness.FertiliserBrakeAt(Day(16), perch)!.Reason,
+            StringComparison.Ordinal
+        );
     }
 }

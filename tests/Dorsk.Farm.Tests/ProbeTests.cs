@@ -126,11 +126,11 @@ public class ProbeTests
         var story = farm.Questions.Story("P1")!;
         Assert.Equal(4, story.DawnLowOn(new DateOnly(2026, 1, 1).AddDays(20))!.Value, 0.1);
         Assert.Equal(4, story.DawnLowOn(new DateOnly(2026, 1, 1).AddDays(5))!.Value, 0.1);
-        Assert.NotNull(story.TonightAt(at).Forecast);
+        Assert.NotNull(story.Night.At(at).Forecast);
         // All was entered on day 30: on day 28 nobody knew anything of it.
-        Assert.Null(farm.Questions.StoryAsOf("P1", new AsOf(at, at))!.TonightAt(at).Forecast);
-        var known = farm.Questions.StoryAsOf("P1", new AsOf(at, Start.AddDays(31)))!.TonightAt(at).Forecast!;
-        Assert.Equal(story.TonightAt(at).Forecast!.Low.Value, known.Low.Value, 0.2);
+        Assert.Null(farm.Questions.StoryAsOf("P1", new AsOf(at, at))!.Night.At(at).Forecast);
+        var known = farm.Questions.StoryAsOf("P1", new AsOf(at, Start.AddDays(31)))!.Night.At(at).Forecast!;
+        Assert.Equal(story.Night.At(at).Forecast!.Low.Value, known.Low.Value, 0.2);
         // What happened later is not used either.
         Assert.True(
             farm.Questions.StoryAsOf("P1", new AsOf(at, Start.AddDays(31)))!

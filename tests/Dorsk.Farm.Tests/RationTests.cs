@@ -23,7 +23,7 @@ public sealed class RationTests : IDisposable
     private static DateTimeOffset At(int day, double hour) =>
         new DateTimeOffset(2026, 1, day, 0, 0, 0, TimeSpan.FromHours(10)).AddHours(hour);
 
-    private RationPlan Plan(int day = 20) => farm.Story.RationOf(farm.Story.Batches[0], new(2026, 1, day), 6)!;
+    private RationPlan Plan(int day = 20) => farm.Story.Ration.Of(farm.Story.Batches[0], new(2026, 1, day), 6)!;
 
     [Fact]
     public void The_school_of_the_pond_is_followed_from_its_instant_and_a_watched_meal_feeds_the_next_day()
@@ -64,14 +64,14 @@ public sealed class RationTests : IDisposable
             At(20, 9)
         );
         // Between 150 and 400 g on a line of logarithms, in water of just that temperature.
-        var stands = farm.Story.StandingOn(batch, new(2026, 1, 20))!;
+        var stands = farm.Story.Stock.On(batch, new(2026, 1, 20))!;
         var share = Math.Log(stands.MeanG.Value / 150) / Math.Log(400 / 150.0);
         Assert.Equal(stands.BiomassKg.Value * 0.02 * Math.Pow(0.6, share), Plan().FullKg, 2);
         Assert.Equal((3.0, 3.5), FeedSize.At(farm.Story.Batches[0].Species, 200)!.SizeMm);
         Assert.Equal(
             trade,
             farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!
-                .RationOf(
+                .Ration.Of(
                     farm.Questions.StoryAsOf("P1", new AsOf(At(20, 8), DateTimeOffset.MaxValue))!.Batches[0],
                     new(2026, 1, 20),
                     6
@@ -152,7 +152,7 @@ public sealed class RationTests : IDisposable
         var now = farm.Questions.Now(farm.Story, farm.Clock.Now);
         Assert.Equal(0, now.RationKg);
         Assert.Contains(now.Batches[0].Ration.Hits, h => h.Name == "un-ionised ammonia");
-        Assert.Equal(0, farm.Story.RationTomorrow(farm.Story.Batches[0], farm.Clock.Now)!.PlannedKg);
+        Assert.Equal(0, farm.Story.Ration.Tomorrow(farm.Story.Batches[0], farm.Clock.Now)!.PlannedKg);
     }
 
     public void Dispose() => farm.Dispose();

@@ -84,7 +84,7 @@ public sealed class SeasonTests : IDisposable
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 7), new(Parameter.Temperature, 24)]), Noon);
         IEnumerable<string> Held(int day) =>
             farm
-                .Story.RationOf(farm.Story.Batches[0], Today.AddDays(day), 7)!
+                .Story.Ration.Of(farm.Story.Batches[0], Today.AddDays(day), 7)!
                 .Meals.SelectMany(m => m.Hits)
                 .Select(h => h.Name);
         Assert.DoesNotContain("fast", Held(17));
@@ -139,10 +139,10 @@ public sealed class SeasonTests : IDisposable
             new FishHarvested(farm.PondId, batch, 980, 300, CountBasis.ByWeight, Account.Harvested, true, "birds"),
             Noon
         );
-        var stood = farm.Story.StoodTo(Today);
+        var stood = farm.Story.Season.StoodTo(Today);
         Assert.Equal(0, stood[^1].Kg.Value);
         var day = stood.First(d => d.Day > Today.AddDays(-60));
-        Assert.Equal(farm.Story.Standings(batch, Today).First(s => s.Day == day.Day).BiomassKg.Value, day.Kg.Value, 9);
+        Assert.Equal(farm.Story.Stock.Days(batch, Today).First(s => s.Day == day.Day).BiomassKg.Value, day.Kg.Value, 9);
     }
 
     public void Dispose() => farm.Dispose();

@@ -83,7 +83,7 @@ public sealed class SheetTests : IDisposable
         Assert.Equal(0, found.AskedCount);
         Assert.Equal(
             new DateTimeOffset(2026, 3, 4, 20, 10, 0, TimeSpan.Zero),
-            farm.Story.ReadingsOf[Parameter.Oxygen].First().At
+            farm.Story.ReadingsOf[Parameter.Oxygen][0].At
         );
         // The same again adds nothing; a line more adds that line.
         Assert.Equal(0, Import(Save(text, Encoding.Unicode)).Entered);

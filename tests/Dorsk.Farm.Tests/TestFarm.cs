@@ -3,6 +3,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 

@@ -135,7 +135,7 @@ public sealed class ToldTests : IDisposable
         farm.Clock.Now = at;
         farm.Must(new LimitSet(null, "silver_perch", LifeStage.Growing, "do_watch", 9.8), at);
         farm.Must(new LimitSet(farm.PondId, "silver_perch", LifeStage.Growing, "do_act", 7.9), at);
-        var limits = farm.Story.LimitsOn(new(2026, 12, 20))!;
+        var limits = farm.Story.Stock.LimitsOn(new(2026, 12, 20))!;
         Assert.Equal((7.9, 9.8), (limits.DoActMgL, limits.DoWatchMgL));
         Assert.Equal(Status.ActNow, farm.Questions.Now(farm.Story, at).Judgement.Status);
         Assert.NotEmpty(
@@ -154,7 +154,8 @@ public sealed class ToldTests : IDisposable
             at
         );
         var perch = FishSpecies.Of("silver_perch");
-        GateLine Line(string name, DateTimeOffset when) => farm.Story.ReadyFor(perch, when).Single(l => l.Name == name);
+        GateLine Line(string name, DateTimeOffset when) =>
+            farm.Story.Readiness.GateFor(perch, when).Single(l => l.Name == name);
         Assert.Equal(Condition.Unknown, Line("screens", at.AddHours(1)).State);
         Assert.Equal(Condition.Unknown, Line("dawn oxygen", at.AddHours(1)).State);
         farm.Must(new PondWorked(farm.PondId, PondWork.ScreensFitted, "", null), at.AddHours(2));

@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Dorsk.Web.Tests;

@@ -4,6 +4,7 @@ using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Dorsk.Web.Tests;
@@ -145,13 +146,13 @@ public sealed class SeasonPageTests : IDisposable
             await manager.Client.GetStringAsync("/jobs"),
             StringComparison.Ordinal
         );
-        var line = Season.Stories[0].OpenCycles.Single().Line;
+        var line = FishPlans.OpenCycles(Season.Stories[0]).Single().Line;
         come["Dropped"] = "true";
         Assert.Equal(
             HttpStatusCode.Redirect,
             (await manager.Post($"/ponds/P1/slip/plan-stocking?corrects={line}", come)).StatusCode
         );
-        Assert.Empty(Season.Stories[0].OpenCycles);
+        Assert.Empty(FishPlans.OpenCycles(Season.Stories[0]));
     }
 
     public void Dispose() => farm.Dispose();

@@ -49,7 +49,7 @@ public sealed record PondState
     public required IReadOnlyList<FishHere> Fish { get; init; }
 
     /// <summary>Readings up to now, in order of time.</summary>
-    public required ILookup<Parameter, Timed> Readings { get; init; }
+    public required ReadingBook Readings { get; init; }
 
     /// <summary>Lowest oxygen of the mornings of the last days, in order.</summary>
     public IReadOnlyList<DayValue> Dawns { get; init; } = [];

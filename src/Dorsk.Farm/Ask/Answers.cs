@@ -5,6 +5,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Farm.Ask;
 

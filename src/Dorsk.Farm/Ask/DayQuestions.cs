@@ -3,6 +3,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
@@ -20,7 +21,7 @@ internal static class DayQuestions
         Func<Func<PondNow, PondDay>, List<PondDay>> each,
         SeasonAhead season,
         FeedMoves feeds,
-        ILookup<Parameter, Timed> weather,
+        ReadingBook weather,
         DateTimeOffset now
     )
     {
@@ -29,10 +30,7 @@ internal static class DayQuestions
         var today = zone.DayOf(now);
         var sun = SunTimes.On(farm.Place, today, zone.OffsetHoursAt(zone.At(today, new(12, 0))));
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
-        double? Fresh(Parameter p) =>
-            weather[p].LastOrDefault(t => t.At <= now && now - t.At <= FreshWeather) is { At.Ticks: > 0 } t
-                ? t.Si
-                : null;
+        double? Fresh(Parameter p) => weather[p].LastWithin(now, FreshWeather)?.Si;
         var kinds = feeds.At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed).ConvertAll(f => f.Kind);
         return new(
             now,
@@ -119,15 +117,15 @@ internal static class DayQuestions
             .ToLookup(m => m.Key, m => m.Mark);
 
     private static PondDay Serviced(PondDay day, PondStory story, DateTimeOffset now) =>
-        story.ServiceDueAt(now) is { Count: > 0 } due ? day with { ToService = due } : day;
+        story.Service.DueAt(now) is { Count: > 0 } due ? day with { ToService = due } : day;
 
     private static PondDay Prepared(PondDay day, PondStory story, DateTimeOffset now) =>
-        story.PreparationAt(now) is { } prep
+        story.Readiness.PreparationAt(now) is { } prep
             ? day with
             {
                 Preparation = prep.Plan,
                 PreparationLine = prep.Line.Line,
-                Brake = story.BrakeAt(now, story.LikelySpecies),
+                Brake = story.Readiness.FertiliserBrakeAt(now, story.LikelySpecies),
             }
             : day;
 
@@ -148,7 +146,7 @@ internal static class DayQuestions
             )
             .ToList();
         var taste = s.Works.FirstOrDefault(w => w.Work == PondWork.TastePassed);
-        var limits = main is null ? null : s.LimitsOn(main.Stands.Day);
+        var limits = main is null ? null : s.Stock.LimitsOn(main.Stands.Day);
         return new(
             id,
             s.Pond.Code,
@@ -159,7 +157,7 @@ internal static class DayQuestions
             p.Tonight.Forecast,
             p.Tonight.Air,
             limits,
-            main is null ? null : p.Batches.Min(b => s.SampleDue(b.Batch)),
+            main is null ? null : p.Batches.Min(b => s.Growth.SampleDue(b.Batch)),
             main is null
                 ? null
                 : s.Zone.DayOf(main.Batch.Samples.Count > 0 ? main.Batch.Samples[^1].At : main.Batch.ArrivedAt),

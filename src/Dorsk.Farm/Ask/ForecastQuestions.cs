@@ -1,6 +1,7 @@
 using System.Globalization;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Time;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Dorsk.Farm.Water;

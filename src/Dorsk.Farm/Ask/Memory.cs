@@ -1,4 +1,5 @@
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -13,6 +14,10 @@ internal sealed class Memory
     private readonly Lock gate = new();
     private readonly Dictionary<long, long> ponds = [],
         probes = [];
+
+    // The last line of each kind, by pond and for the farm as a whole.
+    private readonly Dictionary<long, Dictionary<string, long>> kinds = [];
+    private readonly Dictionary<string, long> kindsOfFarm = [];
     private long restored = -1,
         upTo,
         farm,
@@ -43,6 +48,8 @@ internal sealed class Memory
             {
                 ponds.Clear();
                 probes.Clear();
+                kinds.Clear();
+                kindsOfFarm.Clear();
                 (restored, upTo, farm, feed, matters) = (n, 0, 0, 0, 0);
             }
             // Nothing is remembered yet: there is nothing to tell apart in what stands already.
@@ -53,6 +60,21 @@ internal sealed class Memory
             return new(restored, upTo, farm, feed, matters);
         }
     }
+
+    /// <summary>Kinds of facts of which a line was entered after another.</summary>
+    /// <param name="Here">That touch the pond; <see cref="LogRow.TakenBack"/> where one of them was taken back.</param>
+    /// <param name="Everywhere">That touch every pond.</param>
+    public readonly record struct Moved(IReadOnlyList<string> Here, IReadOnlyList<string> Everywhere);
+
+    /// <summary>What a pond's answers depend on and that was entered after a line.</summary>
+    public Moved Since(long pond, long line)
+    {
+        lock (gate)
+            return new(After(kinds.GetValueOrDefault(pond) ?? [], line), After(kindsOfFarm, line));
+    }
+
+    private static List<string> After(Dictionary<string, long> last, long line) =>
+        [.. last.Where(k => k.Value > line).Select(k => k.Key)];
 
     /// <summary>The last line that a pond's answers depend on.</summary>
     public OfPond Of(long pond)
@@ -80,12 +102,12 @@ internal sealed class Memory
     {
         upTo = row.Line.Number;
         if (row.Line.Kind != LogRow.TakenBack)
-            Note(c, row.Line);
+            Note(c, row.Line, row.Line.Kind);
         if (row.Voided is { } voided)
-            Note(c, voided);
+            Note(c, voided, LogRow.TakenBack);
     }
 
-    private void Note(SqliteConnection c, Touching line)
+    private void Note(SqliteConnection c, Touching line, string how)
     {
         // A kind that this build does not know may be about anything.
         var kind = FactKinds.Find(line.Kind);
@@ -93,6 +115,7 @@ internal sealed class Memory
         if (reach == Reach.Probe && line.Pond is { } probed)
         {
             probes[probed] = upTo;
+            NoteKind(probed, how);
             return;
         }
         if (reach == Reach.Nothing)
@@ -101,17 +124,33 @@ internal sealed class Memory
         if (reach.HasFlag(Reach.Store))
             feed = upTo;
         if (reach.HasFlag(Reach.Farm) || reach == Reach.Probe)
-            farm = upTo;
+            NoteFarm(how);
         else if (reach.HasFlag(Reach.Named))
-            NotePonds(kind!.PondsOf(c, line.Number), line.Pond, reach);
+            NotePonds(kind!.PondsOf(c, line.Number), line.Pond, reach, how);
     }
 
-    private void NotePonds(List<long> named, long? filedUnder, Reach reach)
+    private void NotePonds(List<long> named, long? filedUnder, Reach reach, string how)
     {
         if (named.Count == 0 && filedUnder is null && reach.HasFlag(Reach.Ponds))
-            farm = upTo;
+            NoteFarm(how);
         foreach (var pond in filedUnder is { } own ? named.Append(own) : named)
+        {
             ponds[pond] = upTo;
+            NoteKind(pond, how);
+        }
+    }
+
+    private void NoteFarm(string how)
+    {
+        farm = upTo;
+        kindsOfFarm[how] = upTo;
+    }
+
+    private void NoteKind(long pond, string how)
+    {
+        if (!kinds.TryGetValue(pond, out var of))
+            kinds[pond] = of = [];
+        of[how] = upTo;
     }
 
     private readonly record struct Touching(long Number, string Kind, long? Pond);

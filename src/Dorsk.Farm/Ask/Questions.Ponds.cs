@@ -1,6 +1,8 @@
 using System.Collections.Concurrent;
 using Dorsk.Core.Ponds;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Ask;
@@ -210,9 +212,24 @@ public sealed partial class Questions
             return known.Story;
         if (FarmQuestions.Pond(c, AsOf.Now(DateTimeOffset.MaxValue), pondId) is not { } pond)
             return null;
-        var story = OfPond(pond, () => PondStory.Load(c, AsOf.Now(UpTo), pondId, Weather(c, seen)));
+        var story = OfPond(pond, () =>
+            Sqlite.InOneSnapshot(c, () => Read(c, pondId, known?.Last.Restored == last.Restored ? known.Story : null))
+        );
         if (story is not null)
             stories[pondId] = new(last, TimeProvider.System.GetTimestamp(), story);
         return story;
+    }
+
+    // Where lines of a clock that ran ahead are set aside, what counts depends on the hour: all is read.
+    private PondStory? Read(SqliteConnection c, long pondId, PondStory? before)
+    {
+        var seen = memory.Look(c);
+        var upTo = UpTo;
+        var weather = Weather(c, seen);
+        var rows =
+            before is null || upTo != DateTimeOffset.MaxValue
+                ? PondReader.Read(c, AsOf.Now(upTo), pondId, weather)
+                : PondReader.Renew(c, before.Rows, memory.Since(pondId, before.Rows.Line), weather);
+        return rows is null ? null : new(rows, before);
     }
 }

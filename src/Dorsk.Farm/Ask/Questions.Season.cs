@@ -1,6 +1,7 @@
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
@@ -57,10 +58,10 @@ public sealed partial class Questions
             s =>
                 (
                     s.Pond.Id,
-                    Pond: s.SeasonPondAt(now),
-                    Batches: s.SeasonBatchesAt(today).ToList(),
-                    Harvests: s.OpenHarvests.Select(h => h.Fact).ToList(),
-                    Cycles: s.OpenCycles.Select(p => p.Fact).ToList()
+                    Pond: s.Season.PondAt(now),
+                    Batches: s.Season.BatchesAt(today).ToList(),
+                    Harvests: FishPlans.OpenHarvests(s).Select(h => h.Fact).ToList(),
+                    Cycles: FishPlans.OpenCycles(s).Select(p => p.Fact).ToList()
                 )
         );
         stories = stories.FindAll(s => parts.Exists(p => p.Id == s.Pond.Id));

@@ -3,6 +3,8 @@ using Dorsk.Core.Harvest;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
@@ -16,6 +18,9 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
 {
     private readonly ConcurrentDictionary<long, KnownStory> stories = new();
     private readonly ConcurrentDictionary<long, (DateTimeOffset Minute, PondNow Now)> nows = new();
+
+    // The number of no pond.
+    private const long NoPond = 0;
     private readonly Memory memory = new();
     private readonly Lock oneDay = new();
     private KnownToday? today;
@@ -24,7 +29,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     private volatile KnownWeather? weather;
     private volatile KnownMoves? feedMoves;
 
-    private sealed record KnownWeather(Memory.Seen Seen, ILookup<Core.Water.Parameter, Core.Water.Timed> Weather);
+    private sealed record KnownWeather(Memory.Seen Seen, long Line, ReadingBook ByHand, ReadingBook Weather);
 
     private sealed record KnownMoves(Memory.Seen Seen, FeedMoves Moves);
 
@@ -195,8 +200,12 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         var pond = FarmQuestions
             .Ponds(c, asOf.Known)
             .FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
-        return pond is null ? null : PondStory.Load(c, asOf, pond.Id);
+        return pond is null ? null : Load(c, asOf, pond.Id);
     }
+
+    // Reads a pond that is not kept in memory.
+    internal static PondStory? Load(Microsoft.Data.Sqlite.SqliteConnection c, AsOf asOf, long pondId) =>
+        PondReader.Read(c, asOf, pondId) is { } rows ? new(rows) : null;
 
     /// <summary>A pond as it stands now, by its story.</summary>
     public PondNow Now(PondStory story, DateTimeOffset now)
@@ -275,17 +284,27 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
 
     private static DateTimeOffset Minute(DateTimeOffset now) => now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute));
 
-    private ILookup<Core.Water.Parameter, Core.Water.Timed> Weather(
-        Microsoft.Data.Sqlite.SqliteConnection c,
-        Memory.Seen seen
-    )
+    private ReadingBook Weather(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen)
     {
         // Weather lines touch the farm as a whole.
         if (weather is { } known && known.Seen.Farm == seen.Farm && known.Seen.Restored == seen.Restored)
             return known.Weather;
-        var fresh = Readings.All(c, AsOf.Now(UpTo), null, FarmQuestions.Zone(c));
-        weather = new(seen, fresh);
-        return fresh;
+        return Sqlite.InOneSnapshot(c, () => NewWeather(c, seen, weather)).Weather;
+    }
+
+    private KnownWeather NewWeather(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen, KnownWeather? before)
+    {
+        var asOf = AsOf.Now(UpTo);
+        var onlyMore =
+            before is not null
+            && before.Seen.Restored == seen.Restored
+            && asOf.HappenedUpTo == DateTimeOffset.MaxValue
+            && memory.Since(NoPond, before.Line).Everywhere.All(k => k is nameof(ReadingTaken));
+        var byHand = onlyMore
+            ? before!.ByHand.With(Readings.NewByHand(c, asOf, null, before.Line))
+            : Readings.ByHand(c, asOf, null);
+        var all = Readings.WithProbes(c, asOf, null, byHand, FarmQuestions.Zone(c));
+        return weather = new(seen, LogLines.Last(c), byHand, all);
     }
 
     private FeedMoves Moves(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen)
@@ -338,7 +357,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     }
 
     /// <summary>Weather readings of the farm by parameter, in order of time.</summary>
-    public ILookup<Dorsk.Core.Water.Parameter, Dorsk.Core.Water.Timed> Weather()
+    public ReadingBook Weather()
     {
         using var c = file.Open();
         return Weather(c, memory.Look(c));
@@ -355,13 +374,13 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
                 var movements = FishQuestions.Movements(c, AsOf.Now(now), b.Id);
                 var end = b.EmptiedAt ?? now;
                 var today = story.Zone.DayOf(end);
-                var standing = b.EmptiedAt is null ? story.StandingOn(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
+                var standing = b.EmptiedAt is null ? story.Stock.On(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
                 var result = CycleResult.Of(
                     b.Id,
                     story.Pond.Id,
                     movements,
                     standing,
-                    story.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
+                    story.Stock.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
                     story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000,
                     story.Pond.Shape.FullVolumeM3,
                     today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber,

@@ -26,8 +26,12 @@ public sealed record PondRations(
     );
 }
 
+/// <summary>Rations as people decided them.</summary>
 internal static class RationQuestions
 {
+    // Meals that were watched speak for so long.
+    private const long WatchedMs = 60 * 86_400_000L;
+
     /// <summary>The pond's feeder as last weighed, with its line; null when it is fed by hand.</summary>
     public static (long Line, FeederKept Kept)? FeederOf(SqliteConnection c, AsOf asOf, long pond) =>
         FeedFacts.Feeder.All(c, asOf, "t.pond = $pond", ("pond", pond)) is [.., { Fact.Gone: false } last]
@@ -36,14 +40,6 @@ internal static class RationQuestions
 
     public static PondRations Of(SqliteConnection c, AsOf asOf, long pond, FarmZone zone)
     {
-        if (
-            Sqlite.Number(
-                c,
-                "SELECT EXISTS (SELECT 1 FROM ration_school WHERE pond = $pond) OR EXISTS (SELECT 1 FROM ration_overruled WHERE pond = $pond) OR EXISTS (SELECT 1 FROM feeding WHERE pond = $pond AND score IS NOT NULL)",
-                ("pond", pond)
-            ) == 0
-        )
-            return PondRations.None;
         var schools = Sqlite.Rows(
             c,
             $"SELECT s.school FROM ration_school s CROSS JOIN log l USING (line) WHERE s.pond = $pond AND {Lines.Count} ORDER BY l.happened DESC, l.line DESC LIMIT 1",
@@ -58,20 +54,14 @@ internal static class RationQuestions
         );
         var watched = Sqlite.Rows(
             c,
-            $"SELECT l.happened, f.mass_kg - f.left_kg, f.score FROM feeding f CROSS JOIN log l USING (line) WHERE f.score IS NOT NULL AND l.pond = $pond AND l.happened > $since AND {Lines.Count} ORDER BY l.happened",
+            $"""
+            SELECT l.happened, f.mass_kg - f.left_kg, f.score FROM log l CROSS JOIN feeding f USING (line)
+            WHERE l.pond = $pond AND f.score IS NOT NULL AND {Lines.Count}
+              AND l.happened > (SELECT max(n.happened) FROM log n WHERE n.pond = $pond AND n.happened <= $upto) - {WatchedMs}
+            ORDER BY l.happened
+            """,
             r => (Day: zone.DayOf(r.Instant(0)), Kg: r.GetDouble(1), Score: r.GetInt32(2)),
-            Lines.With(
-                asOf,
-                ("pond", pond),
-                (
-                    "since",
-                    (
-                        asOf.HappenedUpTo == DateTimeOffset.MaxValue
-                            ? DateTimeOffset.UnixEpoch
-                            : asOf.HappenedUpTo.AddDays(-60)
-                    )
-                )
-            )
+            Lines.With(asOf, ("pond", pond))
         );
         return new(
             schools.Count > 0 ? schools[0] : RationSchool.ExpectedGain,

@@ -45,44 +45,34 @@ internal static class Readings
         return rows.Count == 0 ? null : rows[0];
     }
 
-    /// <summary>Readings by hand and of probes together, in order of time.</summary>
-    public static ILookup<Parameter, Timed> All(SqliteConnection c, AsOf asOf, long? pond, FarmZone zone) =>
+    /// <summary>Readings by hand and of probes together.</summary>
+    public static ReadingBook All(SqliteConnection c, AsOf asOf, long? pond, FarmZone zone) =>
         WithProbes(c, asOf, pond, ByHand(c, asOf, pond), zone);
 
-    /// <summary>Readings by hand with those of probes among them.</summary>
-    public static ILookup<Parameter, Timed> WithProbes(
+    /// <summary>Readings by hand with those of probes. Of one instant, what somebody read by hand is the newer.</summary>
+    public static ReadingBook WithProbes(SqliteConnection c, AsOf asOf, long? pond, ReadingBook byHand, FarmZone zone)
+    {
+        var probes = DeviceQuestions.ForStory(c, asOf, pond ?? ProbeFacts.OfFarm, zone).ToList();
+        return probes.Count == 0 ? byHand : byHand.After(probes);
+    }
+
+    /// <summary>Readings that people took.</summary>
+    public static ReadingBook ByHand(SqliteConnection c, AsOf asOf, long? pond) =>
+        ReadingBook.Of(NewByHand(c, asOf, pond, 0));
+
+    /// <summary>Readings that people took and that were entered after a line. One that cannot be makes a pond's story fail, with its line; of the weather it is left out, since every pond hangs on it.</summary>
+    public static List<(Parameter Parameter, Timed Timed)> NewByHand(
         SqliteConnection c,
         AsOf asOf,
         long? pond,
-        ILookup<Parameter, Timed> byHand,
-        FarmZone zone
+        long afterLine
     )
     {
-        var probes = DeviceQuestions.ForStory(c, asOf, pond ?? ProbeFacts.OfFarm, zone).ToList();
-        return probes.Count == 0 ? byHand : Merged(byHand, probes.ToLookup(p => p.Parameter, p => p.Timed));
-    }
-
-    // Only what a probe measured is put in order anew.
-    private static ILookup<Parameter, Timed> Merged(
-        ILookup<Parameter, Timed> byHand,
-        ILookup<Parameter, Timed> probes
-    ) =>
-        byHand
-            .Select(g => g.Key)
-            .Union(probes.Select(g => g.Key))
-            .SelectMany(p =>
-                (probes.Contains(p) ? byHand[p].Concat(probes[p]).OrderBy(t => t.At) : byHand[p]).Select(t => (p, t))
-            )
-            .ToLookup(x => x.p, x => x.t);
-
-    /// <summary>Readings that people took. One that cannot be makes a pond's story fail, with its line; of the weather it is left out, since every pond hangs on it.</summary>
-    public static ILookup<Parameter, Timed> ByHand(SqliteConnection c, AsOf asOf, long? pond)
-    {
+        // New lines are found by their number, all of a pond by its index.
         var sql =
-            $"SELECT r.parameter, l.happened, r.value, l.line, r.depth_m, r.instrument FROM log l CROSS JOIN reading r USING (line) WHERE l.pond IS $pond AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line";
-        var values = Lines.With(asOf, ("pond", pond));
-        var rows = pond is null ? Sqlite.Sound(c, sql, Read, values) : Sqlite.Rows(c, sql, Read, values);
-        return rows.ToLookup(r => r.Parameter, r => r.Timed);
+            $"SELECT r.parameter, l.happened, r.value, l.line, r.depth_m, r.instrument FROM log l CROSS JOIN reading r USING (line) WHERE {Lines.OfPond(afterLine)} AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line";
+        var values = Lines.With(asOf, ("pond", pond), ("after", afterLine));
+        return pond is null ? Sqlite.Sound(c, sql, Read, values) : Sqlite.Rows(c, sql, Read, values);
     }
 
     private static (Parameter Parameter, Timed Timed) Read(SqliteDataReader r)

@@ -6,6 +6,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Farm.Ask;
 
@@ -25,23 +26,28 @@ public static class ToldStory
     )
     {
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
-        ILookup<Parameter, Timed> Readings(long? of) =>
-            told.Where(t => t.Fact is ReadingTaken r && r.PondId == of)
-                .SelectMany(t => ((ReadingTaken)t.Fact).Values.Select(v => (v.Parameter, Timed: new Timed(t.At, v.Si))))
-                .ToLookup(v => v.Parameter, v => v.Timed);
-        var feedings = Facts<FeedingGiven>(told)
-            .Select((f, i) => new Fed(i, f.At, f.Fact.FeedId, f.Fact.MassKg))
-            .ToList();
-        return PondStory.Of(
-            farm,
-            zone,
-            pond,
-            Readings(pond.Id),
-            Readings(null),
-            [new(told[0].At.AddDays(-1), aerators)],
-            feedings,
-            [Batch(zone, told)],
-            []
+        ReadingBook Readings(long? of) =>
+            ReadingBook.Of(
+                told.Where(t => t.Fact is ReadingTaken r && r.PondId == of)
+                    .SelectMany(t => ((ReadingTaken)t.Fact).Values.Select(v => (v.Parameter, new Timed(t.At, v.Si))))
+            );
+        var read = Readings(pond.Id);
+        return new(
+            new()
+            {
+                Farm = farm,
+                Zone = zone,
+                Pond = pond,
+                ByHand = read,
+                AllReadings = read,
+                Weather = Readings(null),
+                Fittings = [new(told[0].At.AddDays(-1), aerators)],
+                Feedings =
+                [
+                    .. Facts<FeedingGiven>(told).Select((f, i) => new Fed(i, f.At, f.Fact.FeedId, f.Fact.MassKg)),
+                ],
+                Batches = [Batch(zone, told)],
+            }
         );
     }
 

@@ -5,6 +5,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.Fish;
@@ -16,7 +17,7 @@ internal static class FishChecks
     {
         var declared = FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, f.PondId);
         var species = FishSpecies.Find(f.SpeciesKey);
-        var story = PondStory.Load(desk.Connection, desk.AsOf, f.PondId);
+        var story = Questions.Load(desk.Connection, desk.AsOf, f.PondId);
         return StockRules
             .Check(f, declared, NotMet(desk, f, species, story), desk.Hand)
             .Concat(
@@ -40,7 +41,7 @@ internal static class FishChecks
     public static IEnumerable<Remark> Moved(Desk desk, FishMoved f, BatchOnBooks batch)
     {
         var species = FishSpecies.Find(batch.SpeciesKey);
-        var story = f.ToPondId == f.PondId ? null : PondStory.Load(desk.Connection, desk.AsOf, f.ToPondId);
+        var story = f.ToPondId == f.PondId ? null : Questions.Load(desk.Connection, desk.AsOf, f.ToPondId);
         return StockRules
             .Check(f, batch, desk.Happened, desk.Hand)
             .Concat(Mixes(desk, f))
@@ -57,7 +58,7 @@ internal static class FishChecks
     private static IEnumerable<Remark> Gate(PondStory story, FishSpecies species, Desk desk)
     {
         var notMet = story
-            .ReadyFor(species, desk.Happened)
+            .Readiness.GateFor(species, desk.Happened)
             .Where(l => l.State == Condition.NotMet)
             .Select(l => $"{l.Name} {l.Reason}")
             .ToList();
@@ -94,7 +95,7 @@ internal static class FishChecks
                 fish,
                 grown,
                 story.CapacityKg(own),
-                story.BiomassOn(desk.Today),
+                story.Stock.BiomassKgOn(desk.Today),
                 story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2,
                 desk.Hand
             ) is
@@ -112,7 +113,7 @@ internal static class FishChecks
         // An empty pond is held against the whole gate; one with fish against what its water is like now.
         if (!story.Standing.Any())
             yield break;
-        foreach (var finding in story.AgainstArrivals(desk.Happened, own, meanG, 0))
+        foreach (var finding in story.Water.AgainstArrivals(desk.Happened, own, meanG, 0))
         {
             if (finding.Status == Status.ActNow && reasonField is not null && !said)
                 yield return Remark.Refuse(
@@ -143,7 +144,7 @@ internal static class FishChecks
 
     /// <summary>Mean weight that the estimate expects on that day, g, or null.</summary>
     public static double? ExpectedG(Desk desk, long batch, long pond) =>
-        PondStory.Load(desk.Connection, desk.AsOf, pond)?.StandingOn(batch, desk.Today)?.MeanG.Value;
+        Questions.Load(desk.Connection, desk.AsOf, pond)?.Stock.On(batch, desk.Today)?.MeanG.Value;
 
     /// <summary>
     /// What stands against the ledger as a whole once an entry is in: a pond that would hold fewer than no fish, or closed
@@ -240,7 +241,7 @@ internal static class FishChecks
         species is null || story is null || story.Standing.Any()
             ? []
             : story
-                .ReadyFor(species, desk.Happened)
+                .Readiness.GateFor(species, desk.Happened)
                 .Where(l => l.State == Condition.NotMet)
                 .Select(l => $"{l.Name} {l.Reason}")
                 .ToList();

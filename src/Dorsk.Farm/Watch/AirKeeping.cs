@@ -3,6 +3,7 @@ using Dorsk.Core.Air;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 
 namespace Dorsk.Farm;

@@ -4,6 +4,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
@@ -343,7 +344,7 @@ public sealed class AlarmWatch(
         return new(
             s.Pond.Id,
             s.Pond.Code,
-            s.LimitsOn(s.Zone.DayOf(now))!,
+            s.Stock.LimitsOn(s.Zone.DayOf(now))!,
             oxygen,
             p.Tonight.Forecast,
             [.. aerators.Select(a => a.Code)],
@@ -357,7 +358,7 @@ public sealed class AlarmWatch(
             WaterRingsSince = open.FirstOrDefault(a =>
                 a.PondId == s.Pond.Id && a.Cause == AlarmCause.WaterDanger
             )?.LouderAt,
-            LastLookAt = s.LastLookAt(now),
+            LastLookAt = s.Water.LastLookAt(now),
         };
     }
 }

@@ -1,5 +1,6 @@
 using Dorsk.Core.Oxygen;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 
 namespace Dorsk.Farm;
@@ -62,7 +63,7 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
             yield break;
         var told = questions.LastForecast(story.Pond.Id, night);
         var start = story.ReadingsOf[Core.Water.Parameter.Oxygen].LastOrDefault(t => t.At <= now);
-        if ((told is not null && start.At <= told.StartAt) || story.TonightAt(now).Forecast is not { } shown)
+        if ((told is not null && start.At <= told.StartAt) || story.Night.At(now).Forecast is not { } shown)
             yield break;
         yield return Of(shown, true);
         // At dusk each method speaks once; two readings in the dark speak as soon as there are two.
@@ -77,7 +78,7 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
                     )
                 )
         )
-            if (story.TonightAt(now, method).Forecast is { } other)
+            if (story.Night.At(now, method).Forecast is { } other)
                 yield return Of(other, false);
 
         ForecastIssued Of(DawnLowForecast f, bool isShown) =>

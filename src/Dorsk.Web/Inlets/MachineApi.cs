@@ -2,6 +2,7 @@ using System.Text.Json;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 
@@ -254,7 +255,7 @@ public static class MachineApi
     {
         if (Story(http, questions, clock, out var problem) is not { } found)
             return problem!;
-        var tonight = found.Story.TonightAt(found.At);
+        var tonight = found.Story.Night.At(found.At);
         var f = tonight.Forecast;
         return Results.Ok(
             new TonightOut(
@@ -281,7 +282,7 @@ public static class MachineApi
         var day = found.Story.Zone.DayOf(found.At);
         return Results.Ok(
             found
-                .Story.Standing.Select(b => (b, S: found.Story.StandingOn(b.Id, day)))
+                .Story.Standing.Select(b => (b, S: found.Story.Stock.On(b.Id, day)))
                 .Where(x => x.S is not null)
                 .Select(x => new StandingOut(
                     found.Story.Pond.Code,

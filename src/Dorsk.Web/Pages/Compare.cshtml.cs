@@ -31,7 +31,7 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
                 .SelectMany(s =>
                     questions
                         .Cycles(s, here.Now)
-                        .Select(n => s.FiguresOf(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))
+                        .Select(n => s.Cycles.Of(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))
                 )
                 .OfType<CycleFigures>(),
         ];

@@ -2,6 +2,7 @@ using System.Globalization;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
@@ -72,7 +73,7 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
             : null
         );
         if (story is not null)
-            Then = (at, story, story.TonightAt(at));
+            Then = (at, story, story.Night.At(at));
     }
 
     public string Signed(double mgL) => (mgL >= 0 ? "+" : "−") + here.Figure(Math.Abs(mgL), 2);

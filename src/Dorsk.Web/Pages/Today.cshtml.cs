@@ -3,6 +3,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;

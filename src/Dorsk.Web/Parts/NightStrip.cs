@@ -6,6 +6,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Parts;
 
@@ -50,19 +51,23 @@ public sealed class NightStrip
             plotHeight
         );
         var s = p.Story;
-        Limits = s.LimitsOn(here.Today)!;
+        Limits = s.Stock.LimitsOn(here.Today)!;
         Forecast = p.Tonight.Night == night ? p.Tonight.Forecast : null;
         Tried = tried;
         // A thin strip shows no more than one point in half an hour.
         var thin = plotHeight < Fine ? 3 : 1;
-        var measured = s.Between(Parameter.Oxygen, start, here.Now).ToList();
+        var measured = s.ReadingsOf[Parameter.Oxygen].Between(start, here.Now).ToList();
         Measured = Line(measured.Select(t => (t.At, t.Si)));
         // A buoy's line needs no marks.
         Points = measured.Count > MostMarks ? [] : [.. measured.Select(t => (X(t.At), Y(t.Si)))];
         LastNight =
             plotHeight < Fine
                 ? ""
-                : Line(s.Between(Parameter.Oxygen, start.AddDays(-1), start).Select(t => (t.At.AddDays(1), t.Si)));
+                : Line(
+                    s.ReadingsOf[Parameter.Oxygen]
+                        .Between(start.AddDays(-1), start)
+                        .Select(t => (t.At.AddDays(1), t.Si))
+                );
         if (Forecast is { } f)
         {
             var curve = f.Curve.Where((_, i) => i % thin == 0 || i == f.Curve.Count - 1).ToList();
@@ -182,7 +187,8 @@ public sealed class NightStrip
     {
         var from = night.Start(here.Zone);
         var values = ponds.SelectMany(p =>
-            p.Story.Between(Parameter.Oxygen, from, here.Now)
+            p.Story.ReadingsOf[Parameter.Oxygen]
+                .Between(from, here.Now)
                 .Select(t => t.Si)
                 .Concat(p.Tonight.Forecast?.Curve.Select(c => c.MgL) ?? [])
         );

@@ -6,6 +6,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Season;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Parts;
 
@@ -138,7 +139,8 @@ public sealed class SeasonPicture
             s,
             "rb-was",
             [
-                .. p.StoodTo(here.Today)
+                .. p
+                    .Season.StoodTo(here.Today)
                     .SkipWhile(d => d.Day < From.AddDays(-StepDays))
                     .TakeWhile(d => d.Day < Until)
                     .Select(d => (X(d.Day), half(d.Kg.Value))),
@@ -242,7 +244,7 @@ public sealed class SeasonPicture
 
     private void Past(StringBuilder s, PondStory p, double mid, double half, Func<double, double> wide)
     {
-        var stood = p.StoodTo(here.Today);
+        var stood = p.Season.StoodTo(here.Today);
         var lines = new StringBuilder();
         foreach (
             var day in p

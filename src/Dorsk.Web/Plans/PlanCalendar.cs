@@ -2,6 +2,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 
@@ -33,14 +34,14 @@ public static class PlanCalendar
                         $"{pond.Pond.Code} still holds {here.Count(b.Batch.Stands)} {b.Batch.Species.Name.ToLowerInvariant()}, {(b.Target.Likely is { } r ? $"ready about {here.Day(r)}" : "not ready within the forecast")}: plan the share of the water, or another pond"
                     )
                 );
-        if (pond.PreparationAt(here.Now) is { } prep && prep.Plan.StockOn > on)
+        if (pond.Readiness.PreparationAt(here.Now) is { } prep && prep.Plan.StockOn > on)
             found.Add(
                 new(
                     Status.ActNow,
                     $"The preparation of {pond.Pond.Code} is ready on {here.Day(prep.Plan.StockOn)}, after they come"
                 )
             );
-        else if (pond.PreparationAt(here.Now) is null && !pond.Standing.Any() && !pond.Pond.ByVolume)
+        else if (pond.Readiness.PreparationAt(here.Now) is null && !pond.Standing.Any() && !pond.Pond.ByVolume)
             found.Add(new(Status.Watch, $"No preparation of {pond.Pond.Code} is planned yet"));
         var to = plan.Window.Latest ?? plan.Season.Days[^1].Day;
         foreach (

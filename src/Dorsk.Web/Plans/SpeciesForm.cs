@@ -3,6 +3,7 @@ using Dorsk.Core.Plans;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 

@@ -5,6 +5,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 using Microsoft.AspNetCore.WebUtilities;

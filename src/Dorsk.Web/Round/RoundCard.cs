@@ -124,7 +124,7 @@ public static class RoundCard
     private static CardField Field(PondNow p, Parameter parameter, Here here)
     {
         var unit = parameter.Measure.In(here.Hand.System);
-        var limits = parameter == Parameter.Oxygen ? p.Story.LimitsOn(here.Today) : null;
+        var limits = parameter == Parameter.Oxygen ? p.Story.Stock.LimitsOn(here.Today) : null;
         var last = p.Story.LastOf(parameter);
         var name = parameter == Parameter.Temperature ? "Water" : Pages.Words.Sentence(parameter.Name);
         // °F grows as °C does: the ends stay in order.

@@ -5,6 +5,7 @@ using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.Slips;
 
@@ -86,5 +87,5 @@ public static class RoundEntry
     }
 
     // The phone asks for no kind: it is the one that the board names.
-    private static long FeedOf(PondStory story, Here here) => story.FeedFor(here.Now, here.Feeds) ?? 0;
+    private static long FeedOf(PondStory story, Here here) => story.Ration.FeedFor(here.Now, here.Feeds) ?? 0;
 }

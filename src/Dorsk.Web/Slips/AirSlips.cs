@@ -31,7 +31,7 @@ internal sealed class AirControlSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var old = c.Old<AirControlSet>() ?? c.Story!.Air.Control;
-        var limits = c.Story!.LimitsOn(c.Here.Today);
+        var limits = c.Story!.Stock.LimitsOn(c.Here.Today);
         return
         [
             .. Lines.When(c),

@@ -31,7 +31,7 @@ internal sealed class FeedingSlip : ISlip
     {
         var f = c.Old<FeedingGiven>();
         var feeds = c.Questions.Feeds();
-        var usual = c.Story!.FeedFor(c.Here.Now, feeds);
+        var usual = c.Story!.Ration.FeedFor(c.Here.Now, feeds);
         var ration = c.Corrects is null ? c.Story.NowAt(c.Here.Now) : null;
         return
         [

@@ -56,7 +56,7 @@ internal sealed class PrepareSlip : ISlip
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
-        var old = c.Old<PreparationPlanned>() ?? c.Story!.PreparationAt(c.Here.Now)?.Line.Plan;
+        var old = c.Old<PreparationPlanned>() ?? c.Story!.Readiness.PreparationAt(c.Here.Now)?.Line.Plan;
         var story = c.Story!;
         var soil = story.Pond.Kind is PondKind.Earthen or PondKind.Split;
         string Si(double? si, Measure m) => Lines.Plain(c, si, m);

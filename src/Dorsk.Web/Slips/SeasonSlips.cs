@@ -92,7 +92,7 @@ internal sealed class PlanHarvestSlip : ISlip
     {
         if (c.Story!.Standing.FirstOrDefault(b => b.Id == fact.BatchId) is not { } batch)
             return [];
-        var ahead = c.Story.AheadOf(batch, c.Here.Today);
+        var ahead = c.Story.Growth.AheadOf(batch, c.Here.Today);
         var i = fact.On.DayNumber - c.Here.Today.DayNumber;
         if (i < 0 || i >= ahead.Count)
             return [];
@@ -149,7 +149,7 @@ internal sealed class PlanStockingSlip : ISlip
                 "StockOn",
                 "They come on",
                 FieldKind.Day,
-                SeasonLines.Day(f?.StockOn ?? c.Story!.PreparationAt(c.Here.Now)?.Plan.StockOn)
+                SeasonLines.Day(f?.StockOn ?? c.Story!.Readiness.PreparationAt(c.Here.Now)?.Plan.StockOn)
             ),
             new(
                 "Count",
@@ -232,7 +232,7 @@ internal sealed class PlanStockingSlip : ISlip
     {
         if (form.Remarks.Count > 0 || fact.Check(c.Here.Today).Any())
             return [];
-        var pond = c.Story!.SeasonPondAt(c.Here.Now);
+        var pond = c.Story!.Season.PondAt(c.Here.Now);
         var species = pond.Species(fact.SpeciesKey);
         var ahead = pond.Grow(species, fact.StockOn, fact.MeanG);
         var window = GrowthForecast.DateOf(fact.TargetG, ahead);

@@ -1,6 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Slips;
 

@@ -4,6 +4,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Slips;
 

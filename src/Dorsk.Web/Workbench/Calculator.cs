@@ -3,6 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.Slips;
 
 namespace Dorsk.Web.Workbench;

@@ -371,7 +371,7 @@ internal sealed class FertiliserCalculator : ICalculator
                 "watch",
                 "Watch level of oxygen here",
                 FieldKind.Quantity,
-                s.Pond?.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch
+                s.Pond?.Stock.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch
                     ? s.Plain(watch, Measures.Oxygen)
                     : s.Plain(4, Measures.Oxygen),
                 Measures.Oxygen

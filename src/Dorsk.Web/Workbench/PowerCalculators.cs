@@ -201,7 +201,7 @@ internal sealed class BottleCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s)
     {
         var batch = s.Pond?.Standing.LastOrDefault();
-        var stands = batch is null ? null : s.Pond!.StandingOn(batch.Id, s.Here.Today);
+        var stands = batch is null ? null : s.Pond!.Stock.On(batch.Id, s.Here.Today);
         return
         [
             new(

@@ -32,11 +32,9 @@ public class VerdictTests
             AltitudeM = 0,
             Sun = (Now.AddHours(-9.8), Now.AddHours(3.9)),
             Fish = [Fish("silver_perch")],
-            Readings = read.OrderByDescending(r => r.HoursAgo)
-                .ToLookup(
-                    r => r.What,
-                    r => new Timed(Now.AddHours(-r.HoursAgo), r.Si) { DepthM = r.DepthM, By = r.By }
-                ),
+            Readings = ReadingBook.Of(
+                read.Select(r => (r.What, new Timed(Now.AddHours(-r.HoursAgo), r.Si) { DepthM = r.DepthM, By = r.By }))
+            ),
         };
 
     private static (Parameter, double, double, double?, string) R(

@@ -127,7 +127,7 @@ public class FishFlowTests
             (farm.Stands(batch), Ledger.Balance(farm.Movements(batch), batch, Account.Unexplained))
         );
         var story = farm.Questions.Story("P1")!;
-        var stands = story.StandingOn(batch, story.Zone.DayOf(Start.AddDays(90)))!.Count;
+        var stands = story.Stock.On(batch, story.Zone.DayOf(Start.AddDays(90)))!.Count;
         Assert.Equal(930, stands.Value, 9);
         Assert.InRange(stands.High - stands.Low, 1, 60);
         farm.Must(new FishRecounted(farm.PondId, batch, 945, CountBasis.Counted, "some hid"), Start.AddDays(91));

@@ -27,7 +27,7 @@ public sealed class OneTruthTests : IDisposable
     private double Estimated(string code, long batch, DateTimeOffset at)
     {
         var story = farm.Questions.Story(code)!;
-        return story.StandsOn(In(code, batch), story.Zone.DayOf(at)).Count.Value;
+        return story.Stock.At(In(code, batch), story.Zone.DayOf(at)).Count.Value;
     }
 
     [Fact]
@@ -209,7 +209,7 @@ public sealed class OneTruthTests : IDisposable
         Assert.Equal(0, Estimated("P1", batch, emptied));
         Assert.Equal(emptied, farm.Story.IdleAt(emptied.AddDays(5))!.Value.Since);
         var screens = farm
-            .Story.ReadyFor(FishSpecies.Of("silver_perch"), emptied.AddDays(120))
+            .Story.Readiness.GateFor(FishSpecies.Of("silver_perch"), emptied.AddDays(120))
             .Single(l => l.Name == "screens");
         Assert.Equal(Condition.Unknown, screens.State);
         var refused = farm.Try(

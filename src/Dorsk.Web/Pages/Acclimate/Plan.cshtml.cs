@@ -6,6 +6,7 @@ using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.Acclimate;
 using Dorsk.Web.People;

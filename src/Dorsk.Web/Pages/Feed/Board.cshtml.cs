@@ -5,6 +5,7 @@ using Dorsk.Core.Plans;
 using Dorsk.Core.Units;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
@@ -192,7 +193,7 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
                         p,
                         b,
                         MealTimes.Of(b.Ration, b.Ration.Rhythm?.Usual ?? 2),
-                        p.Story.RationTomorrow(b.Batch, here.Now),
+                        p.Story.Ration.Tomorrow(b.Batch, here.Now),
                         kind,
                         wanted,
                         p.Story.FedOn(here.Today),

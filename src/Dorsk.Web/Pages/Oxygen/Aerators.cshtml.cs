@@ -5,6 +5,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.Parts;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
@@ -61,7 +62,7 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
                                 a,
                                 h,
                                 AirWords.Of(s, a, panels.ContainsKey(s.Pond.Id), here),
-                                s.ServiceOf(a.Code, here.Now),
+                                s.Service.Of(a.Code, here.Now),
                                 Tested(s, a.Code)
                             )
                     )

@@ -6,6 +6,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.Parts;
 using Dorsk.Web.People;
@@ -167,7 +168,7 @@ public sealed class NightBoardModel(Questions questions, Door door, AirKeeping k
                             : (advised, null);
                     var tried =
                         opened && problem is null && !timers.SequenceEqual(set)
-                            ? p.Story.TonightAt(here.Now, aerators: timers).Forecast
+                            ? p.Story.Night.At(here.Now, aerators: timers).Forecast
                             : null;
                     return new NightRow(
                         p,

@@ -33,7 +33,7 @@ public sealed class PowerModel(Questions questions, Here here) : PageModel
             .. questions
                 .PondsNow(here.Now)
                 .Where(p => p.Batches.Count > 0)
-                .Select(p => (p, p.Story.WithoutAirAt(here.Now)))
+                .Select(p => (p, p.Story.Night.WithoutAirAt(here.Now)))
                 .OrderBy(r => r.Item2 is null ? -1 : r.Item2.MinutesToAct ?? double.MaxValue),
         ];
         var owned = Rows.SelectMany(r => r.Now.Story.Equipment)

@@ -3,6 +3,7 @@ using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.People;
 using Dorsk.Web.Plans;
 using Dorsk.Web.Slips;

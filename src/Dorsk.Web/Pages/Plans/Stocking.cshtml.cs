@@ -5,6 +5,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 using Dorsk.Web.Plans;
@@ -105,7 +106,7 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
             return true;
         Answer = StockingAnswer.Of(Asked.Plan);
         Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
-        Prepared = Pond?.PreparationAt(here.Now)?.Plan;
+        Prepared = Pond?.Readiness.PreparationAt(here.Now)?.Plan;
         Order = OrderSlip.Of(
             Answer,
             Asked.Road,

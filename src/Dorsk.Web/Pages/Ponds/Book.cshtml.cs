@@ -6,6 +6,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
@@ -32,7 +33,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
 
     public BatchNow? Main => Now.Batches.Count > 0 ? Now.Batches[^1] : null;
 
-    public WaterLimits? Limits => Now.Story.LimitsOn(here.Today);
+    public WaterLimits? Limits => Now.Story.Stock.LimitsOn(here.Today);
 
     public IActionResult OnGet(string code, string? section, long? line, int? again)
     {
@@ -44,7 +45,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             ?? (
                 Now.Judgement.Status == Status.ActNow ? "water"
                 : Now.Batches.Count > 0 ? "growth"
-                : story.PreparationAt(here.Now) is not null ? "prepare"
+                : story.Readiness.PreparationAt(here.Now) is not null ? "prepare"
                 : story.Batches.Count > 0 ? "harvest"
                 : "stock"
             );
@@ -61,7 +62,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     {
         if (
             questions.Story(code) is not { } story
-            || story.PreparationAt(here.Now) is not { } prep
+            || story.Readiness.PreparationAt(here.Now) is not { } prep
             || prep.Plan.Open.FirstOrDefault(s => s.Step.Key == step) is not { } open
         )
             return NotFound();
@@ -98,7 +99,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                 yield return (
                     "prepare",
                     "Prepare",
-                    s.PreparationAt(here.Now) is { } prep ? "fish " + here.Day(prep.Plan.StockOn) : ""
+                    s.Readiness.PreparationAt(here.Now) is { } prep ? "fish " + here.Day(prep.Plan.StockOn) : ""
                 );
             yield return ("stock", "Stock", Main is { } m ? here.Count(m.Batch.Stands) + " booked" : "");
             yield return ("feed", "Feed", s.Feedings.Count > 0 ? here.Say(s.FedOn(here.Today), Measures.Mass) : "");
@@ -125,7 +126,10 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             "prepare" =>
             [
                 ("work", "Work or finding"),
-                ("prepare", Now.Story.PreparationAt(here.Now) is null ? "Plan the preparation" : "Change the plan"),
+                (
+                    "prepare",
+                    Now.Story.Readiness.PreparationAt(here.Now) is null ? "Plan the preparation" : "Change the plan"
+                ),
                 ("stock", "Stock fish"),
             ],
             "stock" =>

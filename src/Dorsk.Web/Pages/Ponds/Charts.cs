@@ -5,6 +5,7 @@ using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Pages;
 
@@ -18,7 +19,7 @@ public static class Charts
         var night = now.Tonight.Night;
         var from = new Night(night.Evening.AddDays(-2)).Start(s.Zone);
         var to = night.End(s.Zone);
-        var limits = s.LimitsOn(here.Today);
+        var limits = s.Stock.LimitsOn(here.Today);
         var nights = Enumerable
             .Range(0, 3)
             .Select(i => new Night(night.Evening.AddDays(-i)))
@@ -71,7 +72,7 @@ public static class Charts
         var s = now.Story;
         var unit = Measures.FishWeight.In(here.Hand.System);
         double W(double g) => R(unit.FromSi(g), 4);
-        var so = s.Standings(batch.Batch.Id, here.Today);
+        var so = s.Stock.Days(batch.Batch.Id, here.Today);
         var days = batch.Target.Latest is { } l ? Math.Clamp(l.DayNumber - here.Today.DayNumber + 14, 21, 400) : 180;
         var ahead = GrowthForecast.Run(batch.Stands, batch.Batch.Species, s.TemperatureAhead, days);
         return Json(
@@ -83,7 +84,8 @@ public static class Charts
                 likely = batch.Target.Likely is { } d ? D(d) : null,
                 earliest = batch.Target.Earliest is { } e ? D(e) : null,
                 latest = batch.Target.Latest is { } x ? D(x) : null,
-                plan = s.PlanOf(batch.Batch, here.Today.AddDays(days))
+                plan = s
+                    .Growth.PlanOf(batch.Batch, here.Today.AddDays(days))
                     .Where((_, i) => i % 6 == 0)
                     .Select(p => new { t = D(p.Day), v = W(p.MeanG) }),
                 line = so.Where((_, i) => i % 3 == 0 || i == so.Count - 1)

@@ -4,6 +4,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -61,12 +62,12 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
             years ? Spans[^1].Days
             : Spans.Any(s => s.Days == days) ? days
             : 120;
-        Read = Parameter.All.Where(x => !x.OfFarm && (x == p || story.ReadingsOf[x].Any())).ToList();
+        Read = Parameter.All.Where(x => !x.OfFarm && (x == p || story.ReadingsOf[x].Count > 0)).ToList();
         Band =
-            story.LimitsOn(here.Today) is not { } limits || (p == Parameter.Secchi && story.Pond.ByVolume)
+            story.Stock.LimitsOn(here.Today) is not { } limits || (p == Parameter.Secchi && story.Pond.ByVolume)
                 ? (null, null)
                 : WaterJudge.Band(p, limits);
-        Trends = story.TrendsAt(here.Now, p);
+        Trends = story.Trends.At(here.Now, p);
         var from = here.Today.AddDays(-Days);
         var (dawn, noon) = (story.DaysOf(p, true, from, here.Today), story.DaysOf(p, false, from, here.Today));
         var probe = years

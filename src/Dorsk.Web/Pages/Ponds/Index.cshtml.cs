@@ -1,6 +1,7 @@
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

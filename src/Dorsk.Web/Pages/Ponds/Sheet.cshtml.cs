@@ -6,6 +6,7 @@ using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
@@ -90,7 +91,7 @@ public sealed class SampleSheetModel(Questions questions, Door door, Here here) 
         Running = Single
             ? RunningSample.OfFish([.. weighings.Select(w => w.MassG)], wanted)
             : RunningSample.OfCasts(weighings, wanted);
-        Plan = Story.SamplingOf(Batch, wanted);
+        Plan = Story.Growth.SamplingOf(Batch, wanted);
         Remarks = form.Remarks;
         return form;
     }
@@ -106,7 +107,7 @@ public sealed class SampleSheetModel(Questions questions, Door door, Here here) 
         var asked = Request.HasFormContentType ? Request.Form["Batch"].ToString() : Request.Query["batch"].ToString();
         Batch = story.Standing.FirstOrDefault(b => b.Id.ToString(CultureInfo.InvariantCulture) == asked)
             ?? story.Standing.Last();
-        (Expected, Plan) = (story.StandingOn(Batch.Id, here.Today)!, story.SamplingOf(Batch));
+        (Expected, Plan) = (story.Stock.On(Batch.Id, here.Today)!, story.Growth.SamplingOf(Batch));
         return true;
     }
 }

@@ -1,5 +1,6 @@
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Pages;
 

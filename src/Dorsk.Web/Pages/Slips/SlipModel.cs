@@ -166,7 +166,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         var back =
             Slip.Key == "pond" ? $"/ponds/{Typed.GetValueOrDefault("Code", "").Trim().ToUpperInvariant()}/stock"
             : Slip.OfPond && Slip.Section.Length > 0
-                ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.PreparationAt(here.Now) is not null ? "prepare" : Slip.Section)}"
+                ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.Readiness.PreparationAt(here.Now) is not null ? "prepare" : Slip.Section)}"
             : Slip.After;
         return LocalRedirect($"{back}?line={receipt.Lines[0]}{(receipt.Repeated ? "&again=1" : "")}");
     }

@@ -1,0 +1,118 @@
+using System.Collections.Concurrent;
+using Dorsk.Core.Growth;
+using Dorsk.Core.Harvest;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Season;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Ask;
+
+namespace Dorsk.Farm.Estimates;
+
+/// <summary>How the batches of a pond grow: forecast, plan, when to weigh them, and what a cycle came to.</summary>
+/// <param name="facts">The facts.</param>
+/// <param name="stock">What stands.</param>
+public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
+{
+    private readonly ConcurrentDictionary<(long Batch, DateOnly Day), IReadOnlyList<WeightAhead>> ahead = new();
+
+    /// <summary>Growth forecast of a batch from a day on, as far as the season looks; worked out once.</summary>
+    public IReadOnlyList<WeightAhead> AheadOf(BatchStory batch, DateOnly today) =>
+        ahead.GetOrAdd((batch.Id, today), k =>
+            GrowthForecast.Run(stock.At(batch, k.Day), batch.Species, facts.TemperatureAhead, SeasonInput.Days)
+        );
+
+    /// <summary>Growth as planned for a batch, from its arrival to a day, g.</summary>
+    public IReadOnlyList<(DateOnly Day, double MeanG)> PlanOf(BatchStory batch, DateOnly to) =>
+        GrowthPlan.Run(batch.Species, batch.ArrivedMeanG, ArrivedOn(batch), to, facts.Temperature.Curve);
+
+    /// <summary>When a batch is weighed next and how many fish.</summary>
+    public SamplingPlan SamplingOf(BatchStory b, double wantedPct = SamplingPlan.UsualPct)
+    {
+        var last = b.Samples.Count > 0 ? b.Samples[^1] : default;
+        return SamplingPlan.Of(
+            b.Species,
+            facts.Zone.DayOf(last.Mean is null ? b.ArrivedAt : last.At),
+            last.Mean is not null,
+            last.Mean?.Mean ?? b.ArrivedMeanG,
+            b.Samples.LastOrDefault(s => s.Single).Mean?.CvPct,
+            wantedPct
+        );
+    }
+
+    /// <summary>The day on which a batch is weighed next.</summary>
+    public DateOnly SampleDue(BatchStory b) => SamplingOf(b).Due;
+
+    /// <summary>Grounds of a standing: how it was carried, and the feed as a second witness.</summary>
+    public Grounds WhyStanding(BatchStory batch, Standing stands)
+    {
+        var last = batch.Samples.Count > 0 ? batch.Samples[^1] : default;
+        var grounds = new Grounds(
+            "Count: stocked, less the dead (those found and those not found), moves and harvests, less what goes unseen. Weight: from the last sample, grown day by day by temperature, feed and dawn oxygen; every sample also corrects this pond's own growth rate. Biomass is count × weight.",
+            InputsOf(batch, stands, last),
+            ["90 % interval: in nine cases of ten the truth lies inside."],
+            StandingEstimate.Source,
+            []
+        );
+        if (last.Mean is null)
+            return grounds.Doubting("No sample yet: weight is estimated from stocking by the species' growth figure.");
+        // Feed is a witness of its own: when it and the books part, something is wrong that neither knows.
+        var verdict = stock.WitnessOf(batch, stands.Day).Verdict;
+        return verdict.Status == Status.Watch ? grounds.Doubting(verdict.Reason + ".") : grounds;
+    }
+
+    /// <summary>Why a batch weighs more or less than planned, the strongest reason first.</summary>
+    public IReadOnlyList<GrowthReason> ReasonsOf(BatchStory batch, DateOnly day) =>
+        GrowthReasons.Of(
+            batch.Species,
+            stock.Days(batch.Id, day),
+            facts.TemperatureAhead,
+            facts.Temperature.Curve,
+            facts.DawnLowOn,
+            facts.CapacityKg(batch.Species)
+        );
+
+    private IReadOnlyList<Input> InputsOf(BatchStory batch, Standing stands, BatchSample last)
+    {
+        var found = facts.Farm.Hand.Short(StandingSettings.UsuallyFound(facts.Pond.ByVolume), 2);
+        return
+        [
+            new("stocked", batch.ArrivedCount, Measures.Plain, batch.OneByOne ? "counted, ± 2 %" : "by weight, ± 5 %"),
+            new("weight at stocking", batch.ArrivedMeanG, Measures.FishWeight, "stocking slip"),
+            new(
+                "dead found",
+                batch.Losses.Sum(x => x.Fact.Count),
+                Measures.Plain,
+                $"share found taken as {found} where the slip says none"
+            ),
+            last.Mean is null
+                ? Input.Said("last sample", "none yet", "")
+                : new(
+                    "last sample",
+                    last.Mean.Mean,
+                    Measures.FishWeight,
+                    FormattableString.Invariant(
+                        $"weighed {facts.Zone.DayOf(last.At):d MMM yyyy}, {last.Mean.Count} fish"
+                    )
+                ),
+            new(
+                "feed given",
+                stock.FedSince(batch, ArrivedOn(batch), stands.Day),
+                Measures.Mass,
+                "feedings written down"
+            ),
+            new(
+                "biomass by feed alone",
+                stock.ByFeedKg(batch, stands),
+                Measures.Mass,
+                "stocked and fed by the planned FCR"
+            ),
+            Input.Said(
+                "this pond's growth rate",
+                FormattableString.Invariant($"{stands.RateFactor * 100:0} %"),
+                "of the species' figure, learned from samples"
+            ),
+        ];
+    }
+
+    private DateOnly ArrivedOn(BatchStory batch) => facts.Zone.DayOf(batch.ArrivedAt);
+}

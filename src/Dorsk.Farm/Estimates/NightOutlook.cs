@@ -1,0 +1,221 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Species;
+using Dorsk.Core.Time;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Estimates;
+
+/// <summary>Tonight's oxygen of a pond, or the reason why there is no forecast.</summary>
+/// <param name="Forecast">The forecast, or null.</param>
+/// <param name="WhyNot">Plain words when there is none.</param>
+/// <param name="Night">The night it is for.</param>
+/// <param name="Air">More air that carries the night, when it needs some and some stands idle.</param>
+/// <param name="StartsByItself">When the pond's automatic is likely to start its aerators, or null.</param>
+public sealed record Tonight(
+    DawnLowForecast? Forecast,
+    string WhyNot,
+    Night Night,
+    AirPlan? Air = null,
+    DateTimeOffset? StartsByItself = null
+);
+
+/// <summary>The oxygen of a pond's coming or running night.</summary>
+/// <param name="facts">The facts.</param>
+/// <param name="stock">What stands.</param>
+public sealed class NightOutlook(PondFacts facts, StandingStock stock)
+{
+    private const int NightsBack = 10;
+    private const double UsualWindMs = 1.5;
+    private static readonly TimeSpan OldestStart = TimeSpan.FromHours(12);
+    private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2),
+        AutomaticEnds = TimeSpan.FromHours(1);
+
+    // Readings that stand for dusk, dawn and the dark.
+    private static readonly TimeSpan DuskFrom = TimeSpan.FromHours(3.5),
+        DuskTo = TimeSpan.FromHours(1.5),
+        DawnSpan = TimeSpan.FromHours(1.5),
+        DarkFrom = TimeSpan.FromMinutes(30);
+
+    // How long what was read before speaks for a night.
+    private static readonly TimeSpan WarmthSpeaks = TimeSpan.FromHours(24),
+        WarmthAfter = TimeSpan.FromMinutes(30),
+        WeatherSpeaks = TimeSpan.FromHours(12),
+        SecchiSpeaks = TimeSpan.FromDays(14);
+
+    /// <summary>Forecast of the dawn low of the coming (or running) night: own nights, else two readings, else the balance.</summary>
+    /// <param name="now">By the farm clock.</param>
+    /// <param name="only">Only this method, for proof; null for the usual order.</param>
+    /// <param name="aerators">Aerators with the timers that are tried; null for those that are set.</param>
+    public Tonight At(DateTimeOffset now, DeclineMethod? only = null, IReadOnlyList<Aerator>? aerators = null)
+    {
+        var (basis, whyNot, night) = BasisAt(now, only);
+        if (basis is null)
+            return new(null, whyNot, night);
+        var sunrise = facts.SunOf(night).Sunrise;
+        var hand = facts.Farm.Hand;
+        var water = aerators is null ? basis.Water : basis.Water with { Aerators = aerators };
+        DawnLowForecast Run(NightWater w) =>
+            TonightForecast.Run(
+                basis.Decline,
+                w,
+                basis.Start,
+                sunrise + DawnEnds,
+                night.End(facts.Zone),
+                basis.Limits,
+                hand
+            );
+        var forecast = Run(water);
+        var itself = aerators is null ? StartsByItself(forecast, now) : null;
+        if (itself is { } from)
+            forecast = Run(water = WithAutomatic(water, from, sunrise + AutomaticEnds));
+        var plan = AirPlan.For(forecast, basis.Decline, water, basis.Start, now, sunrise, basis.Limits, hand);
+        return new(forecast, "", night, plan, itself);
+    }
+
+    /// <summary>How long the fish have when all air stops now; null without fish, or without what is needed to tell.</summary>
+    public WithoutAir? WithoutAirAt(DateTimeOffset now)
+    {
+        if ((BasisAt(now, null).Basis ?? BasisAt(now, DeclineMethod.Balance).Basis) is not { } basis)
+            return null;
+        // Between the last reading and now the night was carried on with its timers.
+        var at = NightCurve.Run(basis.Water, basis.Decline.MgLH, basis.Start, now)[^1];
+        var fish = stock.StockOn(facts.Zone.DayOf(now));
+        var lethal = fish.Max(f => f.Species.LethalDoMgL);
+        var water = basis.Water;
+        return facts.Pond.ByVolume
+            ? WithoutAir.OfTank(fish, water.VolumeM3, water.TempC, at.Si, basis.Limits, lethal)
+            : WithoutAir.OfPond(
+                water,
+                basis.Decline,
+                at,
+                now.AddHours(24),
+                basis.Limits,
+                lethal,
+                fish.Sum(f => f.Kg) / water.VolumeM3
+            );
+    }
+
+    // Where the probe switches, idle aerators start when the likely curve passes their level, and run until the sun has done its part.
+    private DateTimeOffset? StartsByItself(DawnLowForecast f, DateTimeOffset now) =>
+        facts.Air.Control is { Automatic: true } c
+        && f.Curve.FirstOrDefault(p => p.At >= now && p.MgL < c.OnBelowMgL) is { At.Ticks: > 0 } p
+            ? p.At
+            : null;
+
+    private NightWater WithAutomatic(NightWater water, DateTimeOffset from, DateTimeOffset to) =>
+        water with
+        {
+            Known = (code, at) =>
+                facts.Air.HandAt(code, at) ?? (at >= from && at < to ? true : water.Known?.Invoke(code, at)),
+        };
+
+    // What has run is known by panels and hand orders; what is to come by the orders that stand.
+    private Func<string, DateTimeOffset, bool?>? RunsUpTo(DateTimeOffset now) =>
+        facts.Air.Lines.Count == 0
+            ? null
+            : (code, at) => at <= now ? facts.Air.Ran(code, at) : facts.Air.HandAt(code, at);
+
+    // What a night is worked out from.
+    private sealed record Basis(NightWater Water, Timed Start, Decline Decline, WaterLimits Limits);
+
+    private (Basis? Basis, string WhyNot, Night Night) BasisAt(DateTimeOffset now, DeclineMethod? only)
+    {
+        var night = Night.Of(now, facts.Zone);
+        if (now > facts.SunOf(night).Sunrise + DawnEnds)
+            night = new(night.Evening.AddDays(1));
+        if (stock.LimitsOn(facts.Zone.DayOf(now)) is not { } limits)
+            return (null, "No fish stand here.", night);
+        if (facts.ReadingsOf[Parameter.Oxygen].LastAt(now) is not { } start)
+            return (null, "Oxygen was never read here: read it at dusk for a forecast.", night);
+        if (now - start.At > OldestStart)
+            return (null, "The last oxygen reading is over 12 h old: read it again for a forecast.", night);
+        if (WaterAt(start.At) is not { } read)
+            return (null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
+        // Timers that were set since the reading run tonight.
+        var water = read with { Aerators = facts.AeratorsAt(now), Known = RunsUpTo(now) };
+        if (DeclineOf(night, start.At, water, only) is { } decline)
+            return (new(water, start, decline, limits), "", night);
+        return (
+            null,
+            only is null
+                ? "Nights of its own are wanted here, three of them, or two readings in the dark an hour and a half apart."
+                : "This method cannot run with the readings there are.",
+            night
+        );
+    }
+
+    private Decline? DeclineOf(Night night, DateTimeOffset at, NightWater water, DeclineMethod? only)
+    {
+        if (only is null or DeclineMethod.OwnNights && Declines.OwnNights(PastNights(night), water) is { } own)
+            return own;
+        if (only is null or DeclineMethod.TwoReadings && Declines.TwoReadings(InDark(night, at), water) is { } two)
+            return two;
+        // What a tank's flow of fresh water brings is not known: a balance without it would cry wolf every night. Who asks for it alone gets it.
+        if (only == DeclineMethod.Balance || (only is null && !facts.Pond.ByVolume))
+            return Declines.Balance(
+                stock.StockOn(facts.Zone.DayOf(at)),
+                facts.ReadingsOf[Parameter.Secchi].LastWithin(at, SecchiSpeaks)?.Si,
+                !facts.Pond.ByVolume && facts.Pond.Kind == PondKind.Earthen,
+                water
+            );
+        return null;
+    }
+
+    private List<Timed> InDark(Night night, DateTimeOffset upTo)
+    {
+        var (sunset, sunrise) = facts.SunOf(night);
+        return [.. facts.ReadingsOf[Parameter.Oxygen].Between(sunset - DarkFrom, sunrise < upTo ? sunrise : upTo)];
+    }
+
+    private List<PastNight> PastNights(Night tonight)
+    {
+        var nights = new List<PastNight>();
+        var oxygen = facts.ReadingsOf[Parameter.Oxygen];
+        for (var ago = 1; ago <= NightsBack; ago++)
+        {
+            var (sunset, sunrise) = facts.SunOf(new Night(tonight.Evening.AddDays(-ago)));
+            if (
+                oxygen.LastAt(sunset + DuskTo) is not { } dusk
+                || dusk.At < sunset - DuskFrom
+                || oxygen.Nearest(sunrise, DawnSpan) is not { } dawn
+                || WaterAt(dusk.At) is not { } water
+            )
+                continue;
+            var middle = dusk.At + ((dawn.At - dusk.At) / 2);
+            nights.Add(
+                new(ago, dusk, dawn, water with { Aerators = facts.AeratorsAt(middle), Known = RunsUpTo(dawn.At) })
+            );
+        }
+        return nights;
+    }
+
+    private NightWater? WaterAt(DateTimeOffset at)
+    {
+        var warmth = facts.ReadingsOf[Parameter.Temperature].LastAt(at + WarmthAfter);
+        if (warmth is not { } temp || temp.At <= at - WarmthSpeaks)
+            return null;
+        var shape = facts.Pond.Shape;
+        var (level, _) = facts.LevelAt(at);
+        var volume = shape.VolumeM3(level);
+        if (volume <= 0)
+            return null;
+        var saturation = OxygenSaturation.MgL(
+            Math.Clamp(temp.Si, 0, 40),
+            facts.SalinityAt(at),
+            facts.Weather[Parameter.AirPressure].LastWithin(at, WeatherSpeaks)?.Si
+                ?? OxygenSaturation.PressureKPa(facts.Farm.AltitudeM)
+        );
+        return new(
+            volume,
+            volume / shape.AreaM2(level),
+            temp.Si,
+            saturation,
+            facts.Weather[Parameter.Wind].LastWithin(at, WeatherSpeaks)?.Si ?? UsualWindMs,
+            facts.AeratorsAt(at),
+            facts.Farm.Place,
+            facts.Zone
+        );
+    }
+}

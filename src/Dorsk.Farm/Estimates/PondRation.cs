@@ -1,0 +1,90 @@
+using Dorsk.Core.Feeding;
+using Dorsk.Core.Growth;
+using Dorsk.Core.Verdict;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
+
+namespace Dorsk.Farm.Estimates;
+
+/// <summary>What the fish of a pond are to be fed.</summary>
+/// <param name="facts">The facts.</param>
+/// <param name="stock">What stands.</param>
+/// <param name="growth">How it grows.</param>
+/// <param name="verdict">The verdict on the water.</param>
+public sealed class PondRation(PondFacts facts, StandingStock stock, GrowthOutlook growth, WaterVerdict verdict)
+{
+    /// <summary>The kind in the store that the fish are to be fed: nearest to what the size of the heaviest batch takes, else the one they ate last, else the first; null without any.</summary>
+    /// <param name="now">The instant.</param>
+    /// <param name="feeds">Kinds of feed in the store.</param>
+    public long? FeedFor(DateTimeOffset now, IReadOnlyList<FeedKind> feeds)
+    {
+        var day = facts.Zone.DayOf(now);
+        var (species, stands) = facts
+            .Standing.Select(b => (b.Species, Stands: stock.At(b, day)))
+            .DefaultIfEmpty()
+            .MaxBy(x => x.Stands?.BiomassKg.Value);
+        long?[] wanted =
+        [
+            species is null
+                ? null
+                : FeedAhead.KindFor(species, stands.MeanG.Value, [.. feeds.Select(f => (f.Id, f.PelletMm))]),
+            facts.Feedings.Count > 0 ? facts.Feedings[^1].FeedId : null,
+        ];
+        return wanted.FirstOrDefault(w => feeds.Any(f => f.Id == w)) ?? (feeds.Count > 0 ? feeds[0].Id : null);
+    }
+
+    /// <summary>Ration of a batch on a day, or null where it does not stand.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="day">The farm day.</param>
+    /// <param name="tonightLowMgL">Forecast low of the coming night, or null.</param>
+    /// <param name="held">Findings of the verdict on the pond that hold the feed; null for none.</param>
+    public RationPlan? Of(BatchStory batch, DateOnly day, double? tonightLowMgL, IReadOnlyList<Finding>? held = null)
+    {
+        if (batch.Stands <= 0 || stock.Near(batch, day) is not { } stands)
+            return null;
+        var (temp, basis) = facts.Temperature.On(day);
+        var areaHa = facts.Pond.Shape.FullAreaM2 / 10_000;
+        var endOfDay = facts.Zone.At(day, new(23, 59));
+        var pondKg = facts.Standing.Sum(b => stock.Near(b, day)?.BiomassKg.Value ?? 0);
+        return Ration.For(
+            new(
+                batch.Species,
+                stands.MeanG.Value,
+                stands.Count.Value,
+                stands.FullGainG,
+                DailyGain.Fcr(batch.Species, stands.MeanG.Value),
+                temp,
+                Known(basis),
+                facts.DawnLowOn(day),
+                tonightLowMgL,
+                StandingStock.LimitsOf(batch.Species, stands),
+                areaHa,
+                facts.AeratorsAt(endOfDay).Sum(a => a.ShaftKW) / areaHa,
+                facts.Pond.ByVolume,
+                pondKg > 0 ? stands.BiomassKg.Value / pondKg : 1,
+                facts.Farm.Hand
+            )
+            {
+                Held = held ?? [],
+                Day = day,
+                FishedOn = FishPlans.FishedNext(facts, day),
+                SampledOn = growth.SampleDue(batch),
+                School = facts.Rations.School,
+                Scored = facts.Rations.Scored.LastOrDefault(s => s.Day < day),
+                Overruled = facts.Rations.Overruled.TryGetValue((batch.Id, day), out var wanted) ? wanted : null,
+            }
+        );
+    }
+
+    /// <summary>Ration of a batch on the morrow: by the likely temperature, without the restrictions of a night that has not been.</summary>
+    public RationPlan? Tomorrow(BatchStory batch, DateTimeOffset now) =>
+        Of(batch, facts.Zone.DayOf(now).AddDays(1), null, [.. verdict.At(now, null).Holding]);
+
+    private static string Known(TemperatureBasis basis) =>
+        basis switch
+        {
+            TemperatureBasis.Measured => "measured today",
+            TemperatureBasis.Between => "between readings",
+            _ => "yearly curve and last readings",
+        };
+}

@@ -1,0 +1,127 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Verdict;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Estimates;
+
+/// <summary>Puts the state of a pond before the rules of the verdict.</summary>
+/// <param name="facts">The facts.</param>
+/// <param name="stock">What stands.</param>
+/// <param name="night">The oxygen of its night.</param>
+/// <param name="trends">Where its water is going.</param>
+public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutlook night, WaterTrends trends)
+{
+    // What the round writes of the fish.
+    private const string Seen = "fish ";
+    private const int DawnsBack = 6;
+    private static readonly TimeSpan PlanSlack = TimeSpan.FromHours(1),
+        DuskBegins = TimeSpan.FromHours(3),
+        DawnBegins = TimeSpan.FromHours(2);
+
+    /// <summary>The verdict on the pond at an instant.</summary>
+    /// <param name="now">The instant.</param>
+    /// <param name="tonight">Tonight's forecast, or null.</param>
+    public PondVerdict At(DateTimeOffset now, DawnLowForecast? tonight)
+    {
+        var day = facts.Zone.DayOf(now);
+        List<FishHere> fish =
+        [
+            .. facts
+                .Standing.Select(b => (b.Species, Stands: stock.At(b, day)))
+                .Select(x => Fish(x.Species, x.Stands.MeanG.Value, x.Stands.Count.Value)),
+        ];
+        return PondVerdict.Of(StateAt(now, fish) with { Tonight = tonight });
+    }
+
+    /// <summary>What in this water stands against fish that are to come into it, and against how many there will be.</summary>
+    /// <param name="now">The instant.</param>
+    /// <param name="species">Their species.</param>
+    /// <param name="meanG">Their mean weight, g.</param>
+    /// <param name="count">How many; 0 where only the water is asked about.</param>
+    public IReadOnlyList<Finding> AgainstArrivals(DateTimeOffset now, FishSpecies species, double meanG, double count)
+    {
+        var stocked = facts.Standing.Any();
+        var since = stocked ? DateTimeOffset.MinValue : facts.EmptiedBefore(now);
+        var state = StateAt(now, [Fish(species, meanG, count)]);
+        // What was read before the pond was last emptied is of other water.
+        var fresh = state with
+        {
+            Readings = since == DateTimeOffset.MinValue ? state.Readings : state.Readings.Where((_, t) => t.At > since),
+            Looks = [.. state.Looks.Where(l => l.At > since)],
+            Dead = stocked ? state.Dead : [],
+            CapacityKg = count > 0 ? facts.CapacityKg(species) - stock.BiomassKgOn(facts.Zone.DayOf(now)) : null,
+            Tonight = stocked ? night.At(now).Forecast : null,
+            Unread = null,
+        };
+        return PondVerdict.AgainstArrivals(fresh);
+    }
+
+    /// <summary>When somebody last read the water, looked at the fish or counted the dead; null when nobody ever did.</summary>
+    public DateTimeOffset? LastLookAt(DateTimeOffset now)
+    {
+        var read = Parameter
+            .All.Where(p =>
+                !p.OfFarm && p != Parameter.Oxygen && p != Parameter.Temperature && p != Parameter.GaugeLevel
+            )
+            .Select(p => facts.AllReadings[p].LastAt(now)?.At);
+        return read.Concat(Looks().Where(w => w.At <= now).Select(w => (DateTimeOffset?)w.At)).Max();
+    }
+
+    private static FishHere Fish(FishSpecies species, double meanG, double count) =>
+        new(species, WaterLimits.StageOf(species, meanG), meanG, count);
+
+    private IEnumerable<(DateTimeOffset At, string Look)> Looks() =>
+        facts
+            .Works.Reverse()
+            .Where(w => w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal))
+            .Select(w => (w.At, w.Text[Seen.Length..]));
+
+    private PondState StateAt(DateTimeOffset now, List<FishHere> fish)
+    {
+        var day = facts.Zone.DayOf(now);
+        return new()
+        {
+            Now = now,
+            Zone = facts.Zone,
+            Hand = facts.Farm.Hand,
+            InTank = facts.Pond.ByVolume,
+            DepthM = facts.Pond.Shape.FullDepthM,
+            AltitudeM = facts.Farm.AltitudeM,
+            Sun = facts.SunOn(day),
+            Fish = fish,
+            Readings = facts.AllReadings,
+            Dawns = facts.DaysOf(Parameter.Oxygen, true, day.AddDays(-DawnsBack), day),
+            BloomRisk = trends.BloomRiskAt(now),
+            Looks = [.. Looks()],
+            Dead = DeadTo(now),
+            CapacityKg = fish.Count > 0 ? facts.CapacityKg(fish[0].Species) : null,
+            Unread = fish.Count > 0 ? UnreadAt(now) : null,
+        };
+    }
+
+    private List<(DateOnly, int)> DeadTo(DateTimeOffset now) =>
+        [
+            .. facts
+                .Standing.SelectMany(b => b.Losses)
+                .Where(l => l.Fact.To == Account.Dead && l.At <= now)
+                .GroupBy(l => facts.Zone.DayOf(l.At))
+                .OrderBy(g => g.Key)
+                .Select(g => (g.Key, g.Sum(l => l.Fact.Count))),
+        ];
+
+    // By hand, a pond is read at dawn and at dusk; an hour after the planned round it counts as unread.
+    private string? UnreadAt(DateTimeOffset now)
+    {
+        if (facts.LastOf(Parameter.Oxygen) is not { } last)
+            return "Oxygen was never read here";
+        var (sunrise, sunset) = facts.SunOn(facts.Zone.DayOf(now));
+        if (now < sunset + PlanSlack && now >= sunrise + PlanSlack)
+            return last.At < sunrise - DawnBegins ? "The dawn reading is missing" : null;
+        var dusk = now >= sunset + PlanSlack ? sunset : sunset.AddDays(-1);
+        return last.At < dusk - DuskBegins ? "The dusk reading is missing" : null;
+    }
+}
