@@ -41,7 +41,7 @@ internal static partial class Load
         file.Prepare();
         var (questions, all) = (new Questions(file), new DeviceKeys(file));
         var keys = questions.Devices().Select(d => all.Renew(d.Kept.DeviceId)).ToList();
-        SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         // The clock goes on from the newest line where an earlier run left it.
         using var running = await RunningApp.Start(
             app,

@@ -89,7 +89,7 @@ internal static class ManyProbes
             );
             holds &= await Ingest(running, keys, path);
         }
-        SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         return holds ? 0 : 1;
     }
 

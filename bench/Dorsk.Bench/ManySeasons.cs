@@ -91,7 +91,7 @@ internal static class ManySeasons
                 $"season {ratio:0.0} times the empty page (wanted at most {Warm}){(ratio <= Warm ? "" : " DOES NOT HOLD")}; a moved day answered in {Most(moved):0} ms nineteen times in twenty (wanted at most {MoveMs}){(Most(moved) <= MoveMs ? "" : " DOES NOT HOLD")}"
             )
         );
-        SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         return holds ? 0 : 1;
     }
 

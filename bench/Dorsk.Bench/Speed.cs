@@ -40,7 +40,7 @@ internal static class Speed
         }
         finally
         {
-            SqliteConnection.ClearAllPools();
+            FarmFile.CloseIdle();
             Directory.Delete(folder, true);
         }
     }

@@ -32,7 +32,7 @@ public sealed class DemoFixture : IDisposable
 
     public void Dispose()
     {
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         Directory.Delete(folder, true);
     }
 }

@@ -136,7 +136,7 @@ public sealed class KillTests : IDisposable
             var there = Directory.GetFiles(folder, "farm.db*.db").Append(path).SelectMany(Ids).ToHashSet();
             Assert.Equal([], acknowledged.Except(there));
             Assert.Equal([], Files.Integrity.Look(new FarmFile(path), pages: true));
-            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            FarmFile.CloseIdle();
         }
         Assert.All(Directory.GetFiles(folder, "b*.zip"), b =>
             Files.Restore.Run(b, Path.Combine(folder, Guid.NewGuid().ToString("N") + ".db"), over: false)
@@ -164,7 +164,7 @@ public sealed class KillTests : IDisposable
 
     public void Dispose()
     {
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         Directory.Delete(folder, true);
     }
 }

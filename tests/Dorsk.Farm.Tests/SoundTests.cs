@@ -207,7 +207,7 @@ public sealed class SoundTests : IDisposable
             StringComparison.Ordinal
         );
         using var again = FarmFolder.Take(At("farm"), false);
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         var bytes = File.ReadAllBytes(again.File.Path);
         File.WriteAllBytes(At("cut.db"), bytes[..(bytes.Length / 2)]);
         Assert.Contains("cut short", FarmFolder.Broken(At("cut.db"))!, StringComparison.Ordinal);
@@ -382,7 +382,7 @@ public sealed class SoundTests : IDisposable
     public void Dispose()
     {
         farm.Dispose();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         Directory.Delete(folder, true);
     }
 

@@ -195,7 +195,7 @@ public sealed class WatchTests : IDisposable
         Pond("P2", 1.5);
         watch.Look();
         var before = Open;
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         var away = farm.File.Path + ".away";
         foreach (var end in new[] { "", "-wal", "-shm" })
             if (File.Exists(farm.File.Path + end))

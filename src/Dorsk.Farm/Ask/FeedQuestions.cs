@@ -1,3 +1,4 @@
+using Dorsk.Core.Feeding;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
@@ -14,7 +15,7 @@ internal static class FeedQuestions
             $"""
             SELECT l.line, l.happened, f.feed, f.mass_kg - f.left_kg
             FROM log l CROSS JOIN feeding f USING (line)
-            WHERE {Lines.OfPond(afterLine)} AND l.kind = 'FeedingGiven' AND {Lines.Count} ORDER BY l.happened, l.line
+            WHERE {Lines.OfPond(afterLine, nameof(FeedingGiven))} AND {Lines.Count} ORDER BY l.happened, l.line
             """,
             r => new Fed(r.GetInt64(0), r.Instant(1), r.GetInt64(2), r.GetDouble(3)),
             Lines.With(asOf, ("pond", pond), ("after", afterLine))

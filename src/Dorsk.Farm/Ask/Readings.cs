@@ -70,7 +70,7 @@ internal static class Readings
     {
         // New lines are found by their number, all of a pond by its index.
         var sql =
-            $"SELECT r.parameter, l.happened, r.value, l.line, r.depth_m, r.instrument FROM log l CROSS JOIN reading r USING (line) WHERE {Lines.OfPond(afterLine)} AND l.kind = 'ReadingTaken' AND {Lines.Count} ORDER BY l.happened, l.line";
+            $"SELECT r.parameter, l.happened, r.value, l.line, r.depth_m, r.instrument FROM log l CROSS JOIN reading r USING (line) WHERE {Lines.OfPond(afterLine, nameof(ReadingTaken))} AND {Lines.Count} ORDER BY l.happened, l.line";
         var values = Lines.With(asOf, ("pond", pond), ("after", afterLine));
         return pond is null ? Sqlite.Sound(c, sql, Read, values) : Sqlite.Rows(c, sql, Read, values);
     }

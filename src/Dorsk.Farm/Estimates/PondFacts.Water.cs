@@ -63,6 +63,18 @@ public partial class PondFacts
 
     /// <summary>Values of a parameter by day: of the morning (lowest before nine) or of the afternoon (highest from noon to eight).</summary>
     public IReadOnlyList<DayValue> DaysOf(Parameter parameter, bool morning, DateOnly from, DateOnly to) =>
+        parameter == Parameter.Oxygen && morning ? DawnsOf(from, to) : WalkedDaysOf(parameter, morning, from, to);
+
+    private List<DayValue> DawnsOf(DateOnly from, DateOnly to)
+    {
+        var dawns = new List<DayValue>();
+        for (var day = from; day <= to; day = day.AddDays(1))
+            if (DawnLowOn(day) is { } low)
+                dawns.Add(new(day, low));
+        return dawns;
+    }
+
+    private List<DayValue> WalkedDaysOf(Parameter parameter, bool morning, DateOnly from, DateOnly to) =>
         [
             .. ReadingsOf[parameter]
                 .Between(Zone.At(from, TimeOnly.MinValue), Zone.At(to.AddDays(1), TimeOnly.MinValue))

@@ -14,6 +14,14 @@ public sealed class StandingStock(PondFacts facts)
     private readonly Dictionary<long, LinkedList<(DateOnly To, IReadOnlyList<Standing> Days)>> standings = [];
     private readonly Lock estimating = new();
 
+    // From which day to which each batch was here.
+    private readonly (BatchStory Batch, DateOnly From, DateOnly To)[] stays =
+    [
+        .. facts.Batches.Select(b =>
+            (b, facts.Zone.DayOf(b.ArrivedAt), b.EmptiedAt is { } closed ? facts.Zone.DayOf(closed) : DateOnly.MaxValue)
+        ),
+    ];
+
     /// <summary>Standing estimates of a batch from arrival to a day.</summary>
     public IReadOnlyList<Standing> Days(long batchId, DateOnly to)
     {
@@ -76,10 +84,21 @@ public sealed class StandingStock(PondFacts facts)
         var fed = facts.FedOn(day);
         if (fed == 0)
             return 0;
-        var there = facts.Batches.Where(b => IsHere(b, day)).ToList();
-        if (there.Count <= 1)
-            return there.Contains(batch) ? fed : 0;
-        return fed * RoughKg(batch, day) / Math.Max(1e-9, there.Sum(b => RoughKg(b, day)));
+        var isHere = false;
+        var others = 0.0;
+        foreach (var stay in stays)
+            if (stay.From > day || stay.To < day)
+                continue;
+            else if (ReferenceEquals(stay.Batch, batch) || stay.Batch.Id == batch.Id)
+                isHere = true;
+            else
+                others += RoughKg(stay.Batch, day);
+        if (!isHere)
+            return 0;
+        if (others == 0)
+            return fed;
+        var own = RoughKg(batch, day);
+        return fed * own / Math.Max(1e-9, own + others);
     }
 
     /// <summary>Feed given to a batch from one day to another, both included, kg.</summary>
@@ -104,9 +123,6 @@ public sealed class StandingStock(PondFacts facts)
         WaterLimits.For(species, WaterLimits.StageOf(species, stands.MeanG.Value));
 
     private DateOnly ArrivedOn(BatchStory batch) => facts.Zone.DayOf(batch.ArrivedAt);
-
-    private bool IsHere(BatchStory b, DateOnly day) =>
-        ArrivedOn(b) <= day && (b.EmptiedAt is not { } closed || facts.Zone.DayOf(closed) >= day);
 
     private BatchHistory History(BatchStory b) =>
         new(

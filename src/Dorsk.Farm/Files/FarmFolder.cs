@@ -79,7 +79,7 @@ public sealed class FarmFolder : IDisposable
         catch (Exception failure)
             when (failure is SqliteException or IOException or UnauthorizedAccessException or InvalidOperationException)
         {
-            SqliteConnection.ClearAllPools();
+            FarmFile.CloseIdle();
             throw new FarmFilesException(
                 BooksTrouble.Words(failure) is { } words ? $"{path} cannot be used: {words}." : failure.Message,
                 failure

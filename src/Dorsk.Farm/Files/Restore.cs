@@ -26,7 +26,7 @@ public static class Restore
             var copy = Path.Combine(folder, Backup.Database);
             Backup.Unpack(zipPath, copy);
             new FarmFile(copy).Prepare();
-            SqliteConnection.ClearAllPools();
+            FarmFile.CloseIdle();
             var aside = MoveAside(farmPath, over);
             return Replace(copy, FarmFolder.Sound(farmPath), over) ?? aside;
         }
@@ -40,7 +40,7 @@ public static class Restore
         }
         finally
         {
-            SqliteConnection.ClearAllPools();
+            FarmFile.CloseIdle();
             Directory.Delete(folder, true);
         }
     }

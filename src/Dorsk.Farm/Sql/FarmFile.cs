@@ -23,7 +23,7 @@ public sealed class FarmFile
         {
             DataSource = path,
             ForeignKeys = true,
-            Pooling = true,
+            Pooling = false,
             DefaultTimeout = WaitS,
         }.ToString();
     }
@@ -99,9 +99,9 @@ public sealed class FarmFile
     /// <param name="path">Path of the file.</param>
     public static void Settle(string path)
     {
-        using var connection = new FarmFile(path).Open();
+        CloseIdle();
+        using var connection = new FarmFile(path).Open(pooled: false);
         Sqlite.Run(connection, "PRAGMA wal_checkpoint(TRUNCATE)");
-        SqliteConnection.ClearAllPools();
     }
 
     // Step 21 was changed in its first week: a file that took it before lacks a column, which no later step could add only where it is missing.
@@ -121,9 +121,18 @@ public sealed class FarmFile
             ? []
             : [.. Sqlite.Rows(c, "SELECT ScriptName FROM schema_step", r => r.GetString(0))];
 
+    /// <summary>Closes connections that wait for their next use, so that data files can be replaced or deleted.</summary>
+    public static void CloseIdle()
+    {
+        FarmConnection.CloseIdle();
+        SqliteConnection.ClearAllPools();
+    }
+
     internal SqliteConnection Open(bool pooled = true)
     {
-        var connection = new SqliteConnection(pooled ? connectionString : connectionString + ";Pooling=False");
+        if (pooled)
+            return FarmConnection.Take(connectionString, MostPages);
+        var connection = new SqliteConnection(connectionString);
         connection.Open();
         Sqlite.Run(connection, "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;");
         if (MostPages is { } most)

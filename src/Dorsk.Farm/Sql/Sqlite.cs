@@ -7,8 +7,8 @@ internal static class Sqlite
 {
     public static int Run(SqliteConnection connection, string sql, params (string Name, object? Value)[] values)
     {
-        using var command = Command(connection, sql, values);
-        return command.ExecuteNonQuery();
+        using var statement = new Statement(connection, sql, values);
+        return statement.Command.ExecuteNonQuery();
     }
 
     public static List<T> Rows<T>(
@@ -18,8 +18,8 @@ internal static class Sqlite
         params (string Name, object? Value)[] values
     )
     {
-        using var command = Command(connection, sql, values);
-        using var reader = command.ExecuteReader();
+        using var statement = new Statement(connection, sql, values);
+        using var reader = statement.Command.ExecuteReader();
         var rows = new List<T>();
         while (reader.Read())
             rows.Add(read(reader));
@@ -75,8 +75,8 @@ internal static class Sqlite
         params (string Name, object? Value)[] values
     )
     {
-        using var command = Command(connection, sql, values);
-        using var reader = command.ExecuteReader();
+        using var statement = new Statement(connection, sql, values);
+        using var reader = statement.Command.ExecuteReader();
         while (reader.Read())
             row(reader);
     }
@@ -91,8 +91,8 @@ internal static class Sqlite
 
     public static long Number(SqliteConnection connection, string sql, params (string Name, object? Value)[] values)
     {
-        using var command = Command(connection, sql, values);
-        return command.ExecuteScalar() is long n ? n : 0;
+        using var statement = new Statement(connection, sql, values);
+        return statement.Command.ExecuteScalar() is long n ? n : 0;
     }
 
     public static double? MaybeReal(this SqliteDataReader r, int i) => r.IsDBNull(i) ? null : r.GetDouble(i);
@@ -110,23 +110,40 @@ internal static class Sqlite
     public static T Word<T>(this SqliteDataReader r, int i)
         where T : struct, Enum => Enum.Parse<T>(r.GetString(i));
 
-    private static SqliteCommand Command(SqliteConnection connection, string sql, (string Name, object? Value)[] values)
+    // A statement in use; a farm's connection keeps it prepared afterwards.
+    private readonly ref struct Statement
     {
-        var command = connection.CreateCommand();
-        command.CommandText = sql;
-        foreach (var (name, value) in values)
-            command.Parameters.AddWithValue(
-                "$" + name,
-                value switch
-                {
-                    null => DBNull.Value,
-                    DateTimeOffset at => at.ToUnixTimeMilliseconds(),
-                    DateOnly day => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
-                    Enum word => word.ToString(),
-                    bool yes => yes ? 1 : 0,
-                    _ => value,
-                }
-            );
-        return command;
+        private readonly FarmConnection? keeper;
+
+        public Statement(SqliteConnection connection, string sql, (string Name, object? Value)[] values)
+        {
+            keeper = connection as FarmConnection;
+            Command = keeper?.Statement(sql) ?? connection.CreateCommand();
+            if (keeper is null)
+                Command.CommandText = sql;
+            foreach (var (name, value) in values)
+                Command.Parameters.AddWithValue("$" + name, Stored(value));
+        }
+
+        public SqliteCommand Command { get; }
+
+        public void Dispose()
+        {
+            if (keeper is null)
+                Command.Dispose();
+            else
+                keeper.GiveBack(Command);
+        }
+
+        private static object Stored(object? value) =>
+            value switch
+            {
+                null => DBNull.Value,
+                DateTimeOffset at => at.ToUnixTimeMilliseconds(),
+                DateOnly day => day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+                Enum word => word.ToString(),
+                bool yes => yes ? 1 : 0,
+                _ => value,
+            };
     }
 }

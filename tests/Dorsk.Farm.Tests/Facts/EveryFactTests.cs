@@ -110,7 +110,7 @@ public class EveryFactTests
             Assert.True(Lists.Write(farm.Farm.File, name, zone, text));
             Assert.True(text.ToString().Split('\n').Length > 2, $"list {name} is empty");
         }
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         Directory.Delete(folder, true);
     }
 

@@ -95,7 +95,7 @@ public sealed class OldFilesTests : IDisposable
 
     public void Dispose()
     {
-        SqliteConnection.ClearAllPools();
+        FarmFile.CloseIdle();
         Directory.Delete(folder, true);
     }
 }

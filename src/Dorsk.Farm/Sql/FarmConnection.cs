@@ -1,0 +1,98 @@
+using System.Collections.Concurrent;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Sql;
+
+/// <summary>
+/// A connection to a farm's data file that is kept open between uses, with the statements it has prepared: preparing a statement costs
+/// more than running it. Disposing gives it back.
+/// </summary>
+internal sealed class FarmConnection : SqliteConnection
+{
+    // More than the program asks for at once is closed when it comes back.
+    private const int MostIdle = 16,
+        MostStatements = 400;
+    private const long NoLimit = 4_294_967_294;
+    private static readonly ConcurrentDictionary<string, ConcurrentBag<FarmConnection>> Idle = new();
+    private readonly Dictionary<string, SqliteCommand> statements = [];
+    private long mostPages = NoLimit;
+    private bool closing;
+
+    private FarmConnection(string connectionString)
+        : base(connectionString) { }
+
+    /// <summary>An open connection: one that is idle, or a new one.</summary>
+    /// <param name="connectionString">Names the file.</param>
+    /// <param name="mostPages">A disk of so many pages; null: as it is.</param>
+    public static FarmConnection Take(string connectionString, long? mostPages)
+    {
+        if (!Of(connectionString).TryTake(out var connection))
+        {
+            connection = new(connectionString);
+            connection.Open();
+            Sqlite.Run(connection, "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;");
+        }
+        if (connection.mostPages != (mostPages ?? NoLimit))
+        {
+            connection.mostPages = mostPages ?? NoLimit;
+            Sqlite.Number(connection, FormattableString.Invariant($"PRAGMA max_page_count = {connection.mostPages}"));
+        }
+        return connection;
+    }
+
+    /// <summary>Closes all that are idle, so that their files can be replaced or deleted.</summary>
+    public static void CloseIdle()
+    {
+        foreach (var bag in Idle.Values)
+            while (bag.TryTake(out var connection))
+                connection.End();
+    }
+
+    /// <summary>A statement to run, prepared before where that is so; give it back after.</summary>
+    public SqliteCommand Statement(string sql)
+    {
+        if (!statements.Remove(sql, out var command))
+        {
+            command = CreateCommand();
+            command.CommandText = sql;
+        }
+        command.Transaction = Transaction;
+        command.Parameters.Clear();
+        return command;
+    }
+
+    /// <summary>Takes a statement back.</summary>
+    public void GiveBack(SqliteCommand command)
+    {
+        if (statements.Count >= MostStatements || !statements.TryAdd(command.CommandText, command))
+            command.Dispose();
+    }
+
+    /// <inheritdoc/>
+    protected override void Dispose(bool disposing)
+    {
+        // One that was left in the middle of something is not used again.
+        if (disposing && !closing && State == System.Data.ConnectionState.Open && Transaction is null)
+        {
+            var idle = Of(ConnectionString);
+            if (idle.Count < MostIdle)
+            {
+                idle.Add(this);
+                return;
+            }
+        }
+        foreach (var command in statements.Values)
+            command.Dispose();
+        statements.Clear();
+        base.Dispose(disposing);
+    }
+
+    private static ConcurrentBag<FarmConnection> Of(string connectionString) =>
+        Idle.GetOrAdd(connectionString, _ => []);
+
+    private void End()
+    {
+        closing = true;
+        Dispose();
+    }
+}
