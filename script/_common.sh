@@ -5,11 +5,11 @@ export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1 DOTNET_SKIP_FIRST_TIME_EXPE
 need() { command -v "$1" >/dev/null 2>&1 || { echo "Missing: $1. $2" >&2; exit 1; }; }
 need dotnet "Install the .NET 10 SDK."
 publish() {
-  dotnet publish src/Dorsk.Web -c Release -r linux-x64 --self-contained false -o artifacts/app -v q --nologo
+  dotnet publish src/Dorsk.Web -c Release -o artifacts/app -v q --nologo
 }
 # What would be outside the farm: buoys, panels, a weather mast, a mailbox.
 standins() {
-  dotnet publish src/Dorsk.Standins -c Release -r linux-x64 --self-contained false -o artifacts/standins -v q --nologo
+  dotnet publish src/Dorsk.Standins -c Release -o artifacts/standins -v q --nologo
 }
 # The demo's history is built once for each state of the story, the rules and the tables of the data file.
 seed() {

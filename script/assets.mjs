@@ -1,7 +1,7 @@
 // Builds what the browser gets: one stylesheet from the SCSS, Alpine's CSP build, the charts with Plot bundled, and the fonts.
 import { build } from 'esbuild';
 import * as sass from 'sass';
-import { copyFileSync, mkdirSync, writeFileSync, readdirSync } from 'node:fs';
+import { copyFileSync, mkdirSync, writeFileSync, readdirSync, rmSync } from 'node:fs';
 import { join, dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -18,13 +18,17 @@ const css = sass.compile(join(web, 'Styles/dorsk.scss'), {
 });
 writeFileSync(join(lib, 'dorsk.css'), css.css + '\n');
 
+// Charts are a chunk of their own, with a name that changes with it: pages without one do not load them.
+for (const f of readdirSync(lib).filter((f) => /^charts-.*\.js$/.test(f))) rmSync(join(lib, f));
 await build({
   entryPoints: [join(web, 'Scripts/dorsk.js')],
   bundle: true,
   minify: true,
   format: 'esm',
   target: 'es2022',
-  outfile: join(lib, 'dorsk.js'),
+  splitting: true,
+  chunkNames: '[name]-[hash]',
+  outdir: lib,
   legalComments: 'none',
   logLevel: 'error',
 });

@@ -1,7 +1,7 @@
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Fish;
 using Dorsk.Practice;
 
 namespace Dorsk.Bench;

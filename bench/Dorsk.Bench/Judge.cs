@@ -1,6 +1,5 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Practice;
 

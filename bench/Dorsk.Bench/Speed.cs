@@ -4,6 +4,7 @@ using System.Net;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Dorsk.Practice;

@@ -1,8 +1,9 @@
 using Dorsk.Core.Judging;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -92,13 +93,14 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var kind = line.Fact is { } f ? FactKinds.Of(f) : null;
         var voided = line.Corrects is { } old ? LogLines.Line(connection, old) : null;
         var number = AppendToLog(connection, entry, line, n, entered, kind, voided);
-        var desk = new Desk(
-            connection,
-            number,
-            line.Happened,
-            new(line.Happened, DateTimeOffset.MaxValue),
-            line.Corrects
-        );
+        var asOf = new AsOf(line.Happened, DateTimeOffset.MaxValue);
+        var desk = new Desk(connection, number, line.Happened, asOf, line.Corrects)
+        {
+            ReadFarm = () => FarmQuestions.Farm(connection, asOf.Known),
+            PondAt = pond =>
+                PondReader.Read(connection, asOf, pond) is { } rows ? new PondAsKnown(new PondStory(rows)) : null,
+            FishIn = pond => FishQuestions.Standing(connection, asOf.Known, pond).Sum(b => (long)b.Stands),
+        };
         List<Remark> said = [];
         if (voided is not null && FactKinds.Find(voided.Kind) is { } voidedKind)
         {
@@ -154,10 +156,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
             yield return Remark.Refuse("When", time);
         if (line.Fact is null && line.Corrects is null)
             yield return Remark.Refuse("", "There is nothing to enter.");
-        if (
-            line.Corrects is { } old
-            && LogLines.CannotCorrect(connection, old, line.Fact?.GetType().Name) is { } problem
-        )
+        if (line.Corrects is { } old && LogUse.CannotCorrect(connection, old, line.Fact?.GetType().Name) is { } problem)
             yield return Remark.Refuse("", problem);
     }
 

@@ -50,6 +50,7 @@ public static class Building
         services.AddScoped<Here>();
         services.AddSignIns();
         services.AddRazorPages().AddMvcOptions(o => o.Filters.AddService<Gate>());
+        PageParts.Use(services);
         var keys = Directory.CreateDirectory(Path.Combine(options.Data, "keys"));
         if (!OperatingSystem.IsWindows())
             keys.UnixFileMode = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute;

@@ -6,6 +6,9 @@ using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Web;
 

@@ -1,7 +1,6 @@
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 
 namespace Dorsk.Farm.Tests;
 

@@ -4,6 +4,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
 
 namespace Dorsk.Farm.Tests;
 

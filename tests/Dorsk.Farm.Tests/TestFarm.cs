@@ -4,6 +4,7 @@ using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 

@@ -3,7 +3,6 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Files;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;

@@ -5,6 +5,7 @@ using Dorsk.Core.Plans;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Ponds;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Dorsk.Web.Tests;

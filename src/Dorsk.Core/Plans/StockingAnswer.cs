@@ -86,11 +86,21 @@ public sealed record StockingAnswer(
     public double FeedOn(PlanDay d) => Harvested * d.PerHarvested * d.FeedG / 1000;
 
     /// <summary>Nights on which aerators are needed: those on which the fish pass what the pond's nights carry without air; every day in tanks.</summary>
-    public int NightsOfAir =>
-        Question.Water.ShaftKW <= 0 ? 0
-        : Question.Water.System.ByVolume() ? Season.Length
-        : StockingLimits.Night(Question, Season, 0) is var bare && bare.AtHarvest >= Harvested ? 0
-        : Season.Days.Count(d => BiomassKg(d) > BareKg(bare));
+    public int NightsOfAir => nightsOfAir ??= CountNightsOfAir();
+
+    // Worked out once: cost, feed and months all ask for it.
+    private int? nightsOfAir;
+
+    private int CountNightsOfAir()
+    {
+        if (Question.Water.ShaftKW <= 0)
+            return 0;
+        if (Question.Water.System.ByVolume())
+            return Season.Length;
+        var bare = StockingLimits.Night(Question, Season, 0);
+        var bareKg = BareKg(bare);
+        return bare.AtHarvest >= Harvested ? 0 : Season.Days.Count(d => BiomassKg(d) > bareKg);
+    }
 
     // Biomass that the worst night carries without air: held for all nights, on the safe side.
     private double BareKg(StockingLimit bare) =>

@@ -1,8 +1,9 @@
 using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Air;
 

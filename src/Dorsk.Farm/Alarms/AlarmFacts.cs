@@ -1,6 +1,5 @@
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Judging;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.Alarms;

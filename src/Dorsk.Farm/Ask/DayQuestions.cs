@@ -4,8 +4,14 @@ using Dorsk.Core.Season;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
+using Dorsk.Farm.Prepare;
+using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
+using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Ask;
@@ -62,7 +68,7 @@ internal static class DayQuestions
             Fresh(Parameter.Wind),
             Fresh(Parameter.Cloud),
             Fresh(Parameter.AirTemperature),
-            Closed(c, asOf, now.AddDays(-40)),
+            JobQuestions.Closed(c, asOf, now.AddDays(-40)),
             farm.Hand
         )
         {
@@ -75,27 +81,6 @@ internal static class DayQuestions
             Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
         };
     }
-
-    /// <summary>Jobs closed by hand since an instant, by key; standing ones however long ago, as they may be a year apart.</summary>
-    public static Dictionary<string, ClosedJob> Closed(SqliteConnection c, AsOf asOf, DateTimeOffset since) =>
-        Sqlite
-            .Sound(
-                c,
-                $"SELECT j.key, l.line, j.outcome, j.reason, l.happened, l.author FROM job_closed j CROSS JOIN log l USING (line) WHERE (l.happened >= $since OR j.key LIKE '{DutyKept.JobName}:%') AND {Lines.Count} ORDER BY l.line",
-                r =>
-                    (
-                        Key: r.GetString(0),
-                        Job: new ClosedJob(
-                            r.GetInt64(1),
-                            r.Word<JobOutcome>(2),
-                            r.GetString(3),
-                            new(r.Instant(4), r.GetString(5))
-                        )
-                    ),
-                Lines.With(asOf, ("since", since))
-            )
-            .GroupBy(j => j.Key)
-            .ToDictionary(g => g.Key, g => g.Last().Job);
 
     private static ILookup<(long Pond, string Kind), Mark> Marks(SqliteConnection c, AsOf asOf, DateTimeOffset since) =>
         Sqlite

@@ -1,3 +1,4 @@
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
@@ -60,11 +61,6 @@ internal sealed class Memory
             return new(restored, upTo, farm, feed, matters);
         }
     }
-
-    /// <summary>Kinds of facts of which a line was entered after another.</summary>
-    /// <param name="Here">That touch the pond; <see cref="LogRow.TakenBack"/> where one of them was taken back.</param>
-    /// <param name="Everywhere">That touch every pond.</param>
-    public readonly record struct Moved(IReadOnlyList<string> Here, IReadOnlyList<string> Everywhere);
 
     /// <summary>What a pond's answers depend on and that was entered after a line.</summary>
     public Moved Since(long pond, long line)

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 

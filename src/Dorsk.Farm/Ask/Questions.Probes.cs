@@ -1,4 +1,5 @@
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Ask;
 

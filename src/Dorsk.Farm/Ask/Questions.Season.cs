@@ -3,6 +3,8 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
+using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 

@@ -1,4 +1,6 @@
 using Dorsk.Core.Species;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Ask;
 

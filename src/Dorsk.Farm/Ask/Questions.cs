@@ -4,10 +4,17 @@ using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Alarms;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.People;
+using Dorsk.Farm.Ponds;
+using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
+using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Ask;
 
@@ -86,7 +93,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public IReadOnlyList<FeedKind> Feeds()
     {
         using var c = file.Open();
-        return FarmQuestions.Feeds(c, AsOf.Now(DateTimeOffset.MaxValue));
+        return FeedGoods.Feeds(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
     /// <summary>The farm's instruments as last written, with their lines.</summary>
@@ -330,7 +337,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         using var c = file.Open();
         return Told(c, FarmQuestions.Ponds(c, AsOf.Now(DateTimeOffset.MaxValue)))
-            .Select(s => ForecastQuestions.Proof(c, AsOf.Now(now), s))
+            .Select(s => NightProof.Of(c, AsOf.Now(now), s))
             .Where(p => p.Nights.Count > 0)
             .ToList();
     }

@@ -1,3 +1,5 @@
+using Dorsk.Farm.Log;
+
 namespace Dorsk.Farm.Ask;
 
 /// <summary>

@@ -1,5 +1,5 @@
 using Dorsk.Core.Plans;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;
 

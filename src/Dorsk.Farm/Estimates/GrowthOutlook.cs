@@ -4,7 +4,7 @@ using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Season;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;
 

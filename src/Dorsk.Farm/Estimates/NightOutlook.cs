@@ -4,6 +4,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

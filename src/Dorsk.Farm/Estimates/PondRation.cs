@@ -2,7 +2,9 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Fish;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -7,9 +7,14 @@ using Dorsk.Core.Water;
 using Dorsk.Farm.Air;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
+using Dorsk.Farm.Prepare;
+using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
+using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Estimates;
@@ -22,7 +27,7 @@ internal static class PondReader
     // Which kinds of facts each part of the rows is read from, in the order in which parts build on each other. A kind that is not here makes the pond be read anew, as does a line that is taken back.
     private static readonly (Part Read, HashSet<string> Kinds)[] Parts =
     [
-        (Readings, [nameof(ReadingTaken)]),
+        (HandReadings, [nameof(ReadingTaken)]),
         (Probes, [nameof(ProbeSeriesReceived)]),
         (Feedings, [nameof(FeedingGiven)]),
         (Batches, [.. FishFacts.Kinds.Select(k => k.Name)]),
@@ -43,7 +48,7 @@ internal static class PondReader
     /// <param name="before">The rows as they were read before.</param>
     /// <param name="moved">What was entered since.</param>
     /// <param name="weather">The farm's weather.</param>
-    public static PondRows? Renew(SqliteConnection c, PondRows before, Memory.Moved moved, ReadingBook weather)
+    public static PondRows? Renew(SqliteConnection c, PondRows before, Moved moved, ReadingBook weather)
     {
         var asOf = AsOf.Now(DateTimeOffset.MaxValue);
         if (moved.Everywhere.Any(k => k is not (nameof(ReadingTaken) or nameof(ProbeSeriesReceived))))
@@ -64,7 +69,7 @@ internal static class PondReader
         )
             return null;
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
-        var byHand = Ask.Readings.ByHand(c, asOf, pondId);
+        var byHand = Water.Readings.ByHand(c, asOf, pondId);
         var species = SettingsQuestions.For(c, asOf, pondId);
         return new()
         {
@@ -73,13 +78,13 @@ internal static class PondReader
             Zone = zone,
             Pond = pond,
             ByHand = byHand,
-            AllReadings = Ask.Readings.WithProbes(c, asOf, pondId, byHand, zone),
-            Weather = weather ?? Ask.Readings.All(c, asOf, null, zone),
+            AllReadings = Water.Readings.WithProbes(c, asOf, pondId, byHand, zone),
+            Weather = weather ?? Water.Readings.All(c, asOf, null, zone),
             Fittings = FarmQuestions.Aerators(c, asOf, pondId),
             Equipment = FarmQuestions.Equipment(c, asOf, pondId),
             Feedings = FeedQuestions.New(c, asOf, pondId, 0),
             Batches = BatchQuestions.In(c, asOf, pondId, zone, species),
-            Works = FishQuestions.Works(c, asOf, pondId),
+            Works = FarmQuestions.Works(c, asOf, pondId),
             PreparationLine = PrepareQuestions.Last(c, asOf, pondId),
             Air = AirQuestions.Of(c, asOf, pondId),
             Rations = RationQuestions.Of(c, asOf, pondId, zone),
@@ -89,16 +94,16 @@ internal static class PondReader
         };
     }
 
-    private static PondRows Readings(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine)
+    private static PondRows HandReadings(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine)
     {
-        var read = Ask.Readings.NewByHand(c, asOf, rows.Pond.Id, afterLine);
+        var read = Water.Readings.NewByHand(c, asOf, rows.Pond.Id, afterLine);
         return rows with { ByHand = rows.ByHand.With(read), AllReadings = rows.AllReadings.With(read) };
     }
 
     private static PondRows Probes(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>
         rows with
         {
-            AllReadings = Ask.Readings.WithProbes(c, asOf, rows.Pond.Id, rows.ByHand, rows.Zone),
+            AllReadings = Water.Readings.WithProbes(c, asOf, rows.Pond.Id, rows.ByHand, rows.Zone),
         };
 
     private static PondRows Feedings(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine)
@@ -126,7 +131,7 @@ internal static class PondReader
     private static PondRows Preparation(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>
         rows with
         {
-            Works = FishQuestions.Works(c, asOf, rows.Pond.Id),
+            Works = FarmQuestions.Works(c, asOf, rows.Pond.Id),
             PreparationLine = PrepareQuestions.Last(c, asOf, rows.Pond.Id),
         };
 }

@@ -4,7 +4,12 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Fish;
+using Dorsk.Farm.Ponds;
+using Dorsk.Farm.Prepare;
+using Dorsk.Farm.Season;
+using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -3,7 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;
 

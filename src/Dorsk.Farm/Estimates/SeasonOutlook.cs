@@ -5,7 +5,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Season;
 using Dorsk.Core.Species;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;
 

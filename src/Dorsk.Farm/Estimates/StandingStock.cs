@@ -1,7 +1,7 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Species;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -5,6 +5,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

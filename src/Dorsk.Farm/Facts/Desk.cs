@@ -1,7 +1,6 @@
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Microsoft.Data.Sqlite;
 
@@ -17,7 +16,16 @@ internal sealed record Desk(SqliteConnection Connection, long Line, DateTimeOffs
 {
     private FarmDescribed? farm;
 
-    public FarmDescribed? Farm => farm ??= FarmQuestions.Farm(Connection, AsOf.Known);
+    /// <summary>Reads the farm as it is described.</summary>
+    public required Func<FarmDescribed?> ReadFarm { private get; init; }
+
+    /// <summary>Fish that stand in a pond on the books, by its number.</summary>
+    public required Func<long, long> FishIn { get; init; }
+
+    /// <summary>A pond as it was known when the line happened; null when there is none.</summary>
+    public required Func<long, IPondAsKnown?> PondAt { get; init; }
+
+    public FarmDescribed? Farm => farm ??= ReadFarm();
 
     public Hand Hand => Farm?.Hand ?? Hand.Metric;
 

@@ -1,7 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Farm.Air;
 using Dorsk.Farm.Alarms;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;

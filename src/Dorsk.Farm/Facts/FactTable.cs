@@ -1,5 +1,4 @@
 using Dorsk.Core.Judging;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;

@@ -1,8 +1,10 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Feed;
 
@@ -161,7 +163,7 @@ internal static class FeedFacts
         };
 
     private static IEnumerable<Remark> NameTaken(Desk desk, FeedNamed f) =>
-        FarmQuestions
+        FeedGoods
             .Goods(desk.Connection, desk.AsOf.Known)
             .Exists(k => k.Id != f.FeedId && string.Equals(k.Name, f.Name.Trim(), StringComparison.OrdinalIgnoreCase))
             ? [Remark.Refuse("Name", "Another kind in the store has this name. Add its maker or its pellet.")]
@@ -169,9 +171,9 @@ internal static class FeedFacts
 
     private static IEnumerable<Remark> StillUsed(Desk desk, FeedNamed f, long line)
     {
-        if (FarmQuestions.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id == f.FeedId))
+        if (FeedGoods.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id == f.FeedId))
             return [];
-        var lines = LogLines.OfFeed(desk.Connection, f.FeedId);
+        var lines = LogUse.OfFeed(desk.Connection, f.FeedId);
         return lines.Count == 0
             ? []
             :
@@ -184,7 +186,7 @@ internal static class FeedFacts
     }
 
     private static Remark[] Known(Desk desk, long feed) =>
-        FarmQuestions.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id == feed)
+        FeedGoods.Goods(desk.Connection, desk.AsOf.Known).Exists(k => k.Id == feed)
             ? []
             : [Remark.Refuse("Feed", "Choose the kind of feed, or name a new one.")];
 

@@ -4,7 +4,6 @@ using System.Security.Cryptography;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Dorsk.Core.Stock;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;

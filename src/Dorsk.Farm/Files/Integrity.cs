@@ -1,6 +1,6 @@
 using System.Globalization;
 using Dorsk.Core.Stock;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;

@@ -1,7 +1,6 @@
 using System.Globalization;
 using CsvHelper;
 using Dorsk.Core.Time;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;

@@ -14,8 +14,8 @@ using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Log;
 
 namespace Dorsk.Farm.Files;
 

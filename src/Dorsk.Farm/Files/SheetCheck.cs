@@ -4,9 +4,10 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Sheets;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Sql;
+using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Files;

@@ -4,8 +4,6 @@ using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Ask;
-using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.Fish;
@@ -17,112 +15,42 @@ internal static class FishChecks
     {
         var declared = FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, f.PondId);
         var species = FishSpecies.Find(f.SpeciesKey);
-        var story = Questions.Load(desk.Connection, desk.AsOf, f.PondId);
+        var pond = species is null ? null : desk.PondAt(f.PondId);
+        // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.
+        var notMet = pond is { HasFish: false } ? pond.NotMet(species!, desk.Happened) : [];
+        var arrival = new Arrival(f.MeanG, f.Count, "Count")
+        {
+            TargetG = f.TargetG,
+            ReasonField = "NotReadyReason",
+            Reason = f.NotReadyReason,
+        };
         return StockRules
-            .Check(f, declared, NotMet(desk, f, species, story), desk.Hand)
-            .Concat(
-                species is null || story is null
-                    ? []
-                    : Arrive(
-                        desk,
-                        story,
-                        species,
-                        f.MeanG,
-                        f.Count,
-                        f.TargetG,
-                        "Count",
-                        "NotReadyReason",
-                        f.NotReadyReason
-                    )
-            )
+            .Check(f, declared, notMet, desk.Hand)
+            .Concat(pond is null ? [] : arrival.Into(pond, species!, desk))
             .Concat(Swallows(desk, species, f.MeanG, f.PondId, 0, "MeanWeight"));
     }
 
     public static IEnumerable<Remark> Moved(Desk desk, FishMoved f, BatchOnBooks batch)
     {
         var species = FishSpecies.Find(batch.SpeciesKey);
-        var story = f.ToPondId == f.PondId ? null : Questions.Load(desk.Connection, desk.AsOf, f.ToPondId);
+        var pond = species is null || f.ToPondId == f.PondId ? null : desk.PondAt(f.ToPondId);
         return StockRules
             .Check(f, batch, desk.Happened, desk.Hand)
             .Concat(Mixes(desk, f))
-            .Concat(
-                species is null || story is null
-                    ? []
-                    : Arrive(desk, story, species, f.MeanG, f.Count, null, "ToPond", null, "")
-            )
-            .Concat(species is null || story is null || story.Standing.Any() ? [] : Gate(story, species, desk))
+            .Concat(pond is null ? [] : new Arrival(f.MeanG, f.Count, "ToPond").Into(pond, species!, desk))
+            .Concat(pond is null or { HasFish: true } ? [] : Gate(pond, species!, desk))
             .Concat(Swallows(desk, species, f.MeanG, f.ToPondId, f.BatchId, "ToPond"));
     }
 
     // Moving fish into an empty pond passes the same gate as stocking it.
-    private static IEnumerable<Remark> Gate(PondStory story, FishSpecies species, Desk desk)
+    private static IEnumerable<Remark> Gate(IPondAsKnown pond, FishSpecies species, Desk desk)
     {
-        var notMet = story
-            .Readiness.GateFor(species, desk.Happened)
-            .Where(l => l.State == Condition.NotMet)
-            .Select(l => $"{l.Name} {l.Reason}")
-            .ToList();
+        var notMet = pond.NotMet(species, desk.Happened);
         if (notMet.Count > 0)
             yield return Remark.Ask(
                 "ToPond",
-                $"{story.Pond.Code} does not pass the gate: {string.Join("; ", notMet)}. Are they moved there all the same?"
+                $"{pond.Pond.Code} does not pass the gate: {string.Join("; ", notMet)}. Are they moved there all the same?"
             );
-    }
-
-    /// <summary>What the verdict says of fish that come into a pond: of its water, and of how many there will be.</summary>
-    private static IEnumerable<Remark> Arrive(
-        Desk desk,
-        PondStory story,
-        FishSpecies species,
-        double meanG,
-        int count,
-        double? targetG,
-        string field,
-        string? reasonField,
-        string reason
-    )
-    {
-        if (meanG is not (> 0 and <= 20_000) || count is < 1 or > StockRules.MostFish)
-            yield break;
-        var said = !string.IsNullOrWhiteSpace(reason);
-        var fish = new Core.Verdict.FishHere(species, WaterLimits.StageOf(species, meanG), meanG, count);
-        var own = story.KnownSpecies(species.Key);
-        // In nurseries fish are moved on before they are grown; who says a target means to grow them here.
-        var grown = targetG
-            ?? (story.Pond.Use == "grow-out" && fish.Stage == LifeStage.Growing ? own.MarketLowG : null);
-        if (
-            Core.Verdict.StockingLoad.Of(
-                fish,
-                grown,
-                story.CapacityKg(own),
-                story.Stock.BiomassKgOn(desk.Today),
-                story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2,
-                desk.Hand
-            ) is
-            { } load
-        )
-        {
-            if (load.Judgement.Status == Status.ActNow && reasonField is not null && !said)
-                yield return Remark.Refuse(
-                    field,
-                    $"{load.Judgement.Reason} Meant all the same? Say why below; the reason is kept."
-                );
-            else if (!said)
-                yield return Remark.Ask(field, $"{load.Judgement.Reason} Is it meant?");
-        }
-        // An empty pond is held against the whole gate; one with fish against what its water is like now.
-        if (!story.Standing.Any())
-            yield break;
-        foreach (var finding in story.Water.AgainstArrivals(desk.Happened, own, meanG, 0))
-        {
-            if (finding.Status == Status.ActNow && reasonField is not null && !said)
-                yield return Remark.Refuse(
-                    reasonField,
-                    $"{char.ToUpperInvariant(finding.Reason[0])}{finding.Reason[1..]}. {finding.Do} Or say in a few words why they go in all the same; the reason is kept."
-                );
-            else if (!said)
-                yield return Remark.Ask(field, $"{story.Pond.Code}: {finding.Reason}. Do they go in all the same?");
-        }
     }
 
     public static IEnumerable<Remark> Quarantined(Desk desk, QuarantineNoted f) =>
@@ -144,7 +72,7 @@ internal static class FishChecks
 
     /// <summary>Mean weight that the estimate expects on that day, g, or null.</summary>
     public static double? ExpectedG(Desk desk, long batch, long pond) =>
-        Questions.Load(desk.Connection, desk.AsOf, pond)?.Stock.On(batch, desk.Today)?.MeanG.Value;
+        desk.PondAt(pond)?.ExpectedG(batch, desk.Today);
 
     /// <summary>
     /// What stands against the ledger as a whole once an entry is in: a pond that would hold fewer than no fish, or closed
@@ -235,14 +163,4 @@ internal static class FishChecks
                 );
         }
     }
-
-    // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.
-    private static List<string> NotMet(Desk desk, FishStocked f, FishSpecies? species, PondStory? story) =>
-        species is null || story is null || story.Standing.Any()
-            ? []
-            : story
-                .Readiness.GateFor(species, desk.Happened)
-                .Where(l => l.State == Condition.NotMet)
-                .Select(l => $"{l.Name} {l.Reason}")
-                .ToList();
 }

@@ -2,7 +2,6 @@ using Dorsk.Core.Acclimate;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.Fish;

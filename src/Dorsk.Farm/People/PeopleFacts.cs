@@ -1,6 +1,5 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.People;

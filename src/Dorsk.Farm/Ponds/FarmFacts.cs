@@ -1,8 +1,8 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
 namespace Dorsk.Farm.Ponds;
@@ -127,7 +127,7 @@ internal static class FarmFacts
         .Column("archived", f => f.Archived)
         .Column("reason", f => f.Reason)
         .ReadBy(r => new(r.Long("pond"), r.Yes("archived"), r.Text("reason")))
-        .CheckedBy((desk, f) => FarmRules.Check(f, StandingIn(desk, f.PondId)));
+        .CheckedBy((desk, f) => FarmRules.Check(f, desk.FishIn(f.PondId)));
 
     public static readonly FactTable<PondWorked> Worked = new FactTable<PondWorked>("pond_work", "work")
         .Pond("pond", f => f.PondId)
@@ -192,20 +192,17 @@ internal static class FarmFacts
     {
         if (FarmQuestions.Pond(desk.Connection, desk.AsOf.Known, built.Pond.Id) is not null)
             yield break;
-        if (StandingIn(desk, built.Pond.Id) is > 0 and var fish)
+        if (desk.FishIn(built.Pond.Id) is > 0 and var fish)
             yield return Remark.Refuse(
                 "",
                 $"{desk.Hand.Count(fish)} fish stand in this pond. Correct its description, or lay it up once it is empty."
             );
-        else if (LogLines.Naming(desk.Connection, built.Pond.Id) is { Count: > 0 } lines)
+        else if (LogUse.Naming(desk.Connection, built.Pond.Id) is { Count: > 0 } lines)
             yield return Remark.Refuse(
                 "",
                 $"Other lines of the log belong to this pond ({string.Join(", ", lines)}). Correct its description, or lay it up."
             );
     }
-
-    private static long StandingIn(Desk desk, long pond) =>
-        FishQuestions.Standing(desk.Connection, desk.AsOf.Known, pond).Sum(b => (long)b.Stands);
 
     private static object? Minute(TimeOnly? hour) => hour is { } h ? (h.Hour * 60) + h.Minute : null;
 

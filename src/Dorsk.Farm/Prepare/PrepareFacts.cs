@@ -1,8 +1,8 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Prepare;
 

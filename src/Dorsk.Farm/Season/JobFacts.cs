@@ -3,6 +3,7 @@ using Dorsk.Core.People;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Season;
 
@@ -51,7 +52,7 @@ internal static class JobFacts
     {
         foreach (var remark in closed.Check())
             yield return remark;
-        var others = DayQuestions.Closed(desk.Connection, desk.AsOf.Known, desk.Happened.AddDays(-DaysBack));
+        var others = JobQuestions.Closed(desk.Connection, desk.AsOf.Known, desk.Happened.AddDays(-DaysBack));
         if (others.TryGetValue(closed.Key, out var already))
             yield return Remark.Refuse("", $"{already.Mark.By} has closed this job already.");
     }

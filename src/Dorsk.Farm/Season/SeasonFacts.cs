@@ -1,7 +1,8 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Season;
 

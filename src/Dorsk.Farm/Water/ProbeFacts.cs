@@ -2,7 +2,6 @@ using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;

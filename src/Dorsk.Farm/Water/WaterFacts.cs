@@ -1,8 +1,8 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.Ponds;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Water;

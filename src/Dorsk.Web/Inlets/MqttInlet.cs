@@ -8,6 +8,7 @@ using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.State;
+using Dorsk.Farm.Water;
 using MQTTnet;
 using MQTTnet.Protocol;
 using MQTTnet.Server;

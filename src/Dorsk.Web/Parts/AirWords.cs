@@ -1,7 +1,6 @@
 using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Parts;

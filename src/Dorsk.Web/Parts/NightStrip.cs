@@ -5,8 +5,9 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Water;
 
 namespace Dorsk.Web.Parts;
 

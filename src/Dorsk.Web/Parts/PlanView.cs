@@ -1,7 +1,7 @@
 using System.Globalization;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Web.Parts;
 

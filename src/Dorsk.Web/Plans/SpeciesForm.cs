@@ -2,8 +2,8 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Log;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 

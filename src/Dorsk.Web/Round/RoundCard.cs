@@ -4,6 +4,8 @@ using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Feed;
 
 namespace Dorsk.Web.Round;
 

@@ -11,7 +11,6 @@ import { weigh, weighed } from './weigh.js';
 import { season } from './season.js';
 import { round } from './round.js';
 import { lost } from './lost.js';
-import { drawCharts } from './charts.js';
 import { whyCards } from './why.js';
 import { tills } from './till.js';
 
@@ -27,7 +26,7 @@ Alpine.data('season', season);
 Alpine.data('round', round);
 Alpine.data('lost', lost);
 Alpine.start();
-drawCharts();
+if (document.querySelector('[data-chart]')) import('./charts.js').then(({ drawCharts }) => drawCharts());
 whyCards();
 tills();
 weighed();

@@ -1,6 +1,7 @@
 using Dorsk.Core.Sheets;
 using Dorsk.Farm;
 using Dorsk.Farm.Files;
+using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
 namespace Dorsk.Web.Sheets;

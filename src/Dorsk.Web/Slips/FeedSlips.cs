@@ -3,6 +3,9 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Units;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Log;
 
 namespace Dorsk.Web.Slips;
 
@@ -98,14 +101,14 @@ internal static class FeedForm
     public static (FeedingGiven Fact, string Typed) Read(
         SlipForm form,
         Dorsk.Core.Ponds.Pond pond,
-        IReadOnlyList<Dorsk.Farm.Ask.FeedKind> feeds
+        IReadOnlyList<Dorsk.Farm.Feed.FeedKind> feeds
     )
     {
         var feed = form.Choice(
             "Feed",
             [.. feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))],
             "feed",
-            new Dorsk.Farm.Ask.FeedKind(0, "", 0, 0)
+            new Dorsk.Farm.Feed.FeedKind(0, "", 0, 0)
         );
         return (
             new(

@@ -1,7 +1,10 @@
 using System.Globalization;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Web.Slips;
 

@@ -2,6 +2,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Log;
 
 namespace Dorsk.Web.Slips;
 

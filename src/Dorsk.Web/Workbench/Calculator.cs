@@ -2,7 +2,6 @@ using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Web.Slips;
 

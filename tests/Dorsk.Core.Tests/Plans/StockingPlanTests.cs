@@ -121,7 +121,7 @@ public class StockingPlanTests
 
     // Ten thousand take two minutes; an ordinary run takes fewer.
     private static readonly int Inputs = int.Parse(
-        Environment.GetEnvironmentVariable("DORSK_STOCKING") ?? "4000",
+        Environment.GetEnvironmentVariable("DORSK_STOCKING") ?? "2000",
         System.Globalization.CultureInfo.InvariantCulture
     );
 

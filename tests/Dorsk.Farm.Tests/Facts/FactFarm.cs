@@ -13,6 +13,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
 
 namespace Dorsk.Farm.Tests.Facts;
 

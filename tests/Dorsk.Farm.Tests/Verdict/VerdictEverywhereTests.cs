@@ -3,7 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Farm.Tests.Verdict;
 

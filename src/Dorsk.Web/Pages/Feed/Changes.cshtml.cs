@@ -2,6 +2,7 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
 using Dorsk.Core.Species;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

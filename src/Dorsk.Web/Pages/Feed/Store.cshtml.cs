@@ -1,5 +1,7 @@
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Feed;
+using Dorsk.Farm.Log;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

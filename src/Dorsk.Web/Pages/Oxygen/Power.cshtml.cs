@@ -3,6 +3,7 @@ using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;

@@ -2,6 +2,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

@@ -4,7 +4,6 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Pages;

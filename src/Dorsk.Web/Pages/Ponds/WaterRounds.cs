@@ -1,6 +1,6 @@
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Water;
 
 namespace Dorsk.Web.Pages;
 

@@ -2,8 +2,8 @@ using System.Text.Json;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Dorsk.Web.Parts;
 using Dorsk.Web.Slips;
 

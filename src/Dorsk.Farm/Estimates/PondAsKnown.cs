@@ -1,0 +1,35 @@
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
+using Dorsk.Core.Verdict;
+using Dorsk.Farm.Facts;
+
+namespace Dorsk.Farm.Estimates;
+
+/// <summary>The estimates of a pond as the checks at the door ask them.</summary>
+/// <param name="story">The pond as it was known.</param>
+internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
+{
+    public Pond Pond => story.Pond;
+
+    public bool HasFish => story.Standing.Any();
+
+    public FishSpecies Known(string speciesKey) => story.KnownSpecies(speciesKey);
+
+    public double CapacityKg(FishSpecies species) => story.CapacityKg(species);
+
+    public double BiomassKgOn(DateOnly day) => story.Stock.BiomassKgOn(day);
+
+    public double? ExpectedG(long batch, DateOnly day) => story.Stock.On(batch, day)?.MeanG.Value;
+
+    public IReadOnlyList<Finding> AgainstArrivals(DateTimeOffset at, FishSpecies species, double meanG) =>
+        story.Water.AgainstArrivals(at, species, meanG, 0);
+
+    public IReadOnlyList<string> NotMet(FishSpecies species, DateTimeOffset at) =>
+        [
+            .. story
+                .Readiness.GateFor(species, at)
+                .Where(l => l.State == Condition.NotMet)
+                .Select(l => $"{l.Name} {l.Reason}"),
+        ];
+}

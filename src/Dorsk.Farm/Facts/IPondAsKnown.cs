@@ -1,0 +1,34 @@
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
+using Dorsk.Core.Verdict;
+
+namespace Dorsk.Farm.Facts;
+
+/// <summary>A pond as it was known at the instant of an entry: what checks at the door may ask of its estimates.</summary>
+internal interface IPondAsKnown
+{
+    /// <summary>The pond.</summary>
+    Pond Pond { get; }
+
+    /// <summary>Whether fish stand in it on the books.</summary>
+    bool HasFish { get; }
+
+    /// <summary>A species as the farm and this pond know it.</summary>
+    FishSpecies Known(string speciesKey);
+
+    /// <summary>What it carries of a species, kg.</summary>
+    double CapacityKg(FishSpecies species);
+
+    /// <summary>Estimated biomass on a day, kg.</summary>
+    double BiomassKgOn(DateOnly day);
+
+    /// <summary>Mean weight that the estimate expects of a batch on a day, g; null where it does not stand.</summary>
+    double? ExpectedG(long batch, DateOnly day);
+
+    /// <summary>What in its water stands against fish of a species and weight.</summary>
+    IReadOnlyList<Finding> AgainstArrivals(DateTimeOffset at, FishSpecies species, double meanG);
+
+    /// <summary>What of the gate an empty pond does not meet, in words.</summary>
+    IReadOnlyList<string> NotMet(FishSpecies species, DateTimeOffset at);
+}

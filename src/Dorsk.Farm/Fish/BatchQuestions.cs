@@ -1,0 +1,75 @@
+using Dorsk.Core.Growth;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Time;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
+using Dorsk.Farm.Log;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Fish;
+
+/// <summary>Gathers what happened to each batch in a pond.</summary>
+internal static class BatchQuestions
+{
+    public static List<BatchStory> In(
+        SqliteConnection c,
+        AsOf asOf,
+        long pond,
+        FarmZone zone,
+        Func<string, FishSpecies> species
+    ) => FishQuestions.Standing(c, asOf, pond).ConvertAll(b => Story(c, asOf, pond, zone, b, species(b.SpeciesKey)));
+
+    private static BatchStory Story(
+        SqliteConnection c,
+        AsOf asOf,
+        long pond,
+        FarmZone zone,
+        BatchOnBooks books,
+        FishSpecies species
+    )
+    {
+        (string, object?)[] here = [("pond", pond), ("batch", books.Id)];
+        const string Here = "t.batch = $batch AND t.pond = $pond";
+        var stocked = FishFacts.Stocked.All(c, asOf, "t.batch = $batch", ("batch", books.Id))
+            is [.., { Fact: var fact }]
+            ? fact
+            : throw new InvalidOperationException($"Batch {books.Id} has postings but no stocking.");
+        var losses = FishFacts.Lost.All(c, asOf, Here, here);
+        var samples = FishFacts.Sampled.All(c, asOf, Here, here);
+        var found = losses.ToDictionary(x => x.Line, x => x.Fact.FoundShare);
+        var history = CountHistory.Of(FishQuestions.Movements(c, asOf, books.Id), pond, zone.DayOf, line =>
+            found.GetValueOrDefault(line)
+        ) ?? throw new InvalidOperationException($"Batch {books.Id} never came into this pond.");
+        return new()
+        {
+            Id = books.Id,
+            Species = species,
+            Origin = stocked.Origin,
+            History = history,
+            TargetG = stocked.TargetG ?? species.MarketLowG,
+            Samples = samples.ConvertAll(s => new BatchSample(s.Line, s.At, s.Fact.Single, MeanOf(s.Fact))),
+            Harvests = FishFacts.Harvested.All(c, asOf, Here, here).ConvertAll(x => (x.Line, x.At, x.Fact)),
+            Losses = losses.ConvertAll(x => (x.Line, x.At, x.Fact)),
+            Stands = books.Stands,
+            EmptiedAt = books.EmptiedAt,
+            NotReadyReason = stocked.NotReadyReason,
+            Lengths = [.. samples.SelectMany(s => Measured(s.Fact))],
+            Marks = samples
+                .SelectMany(s => s.Fact.Marks.Select(m => (s.Line, Mark: m)))
+                .ToLookup(m => m.Line, m => m.Mark),
+        };
+    }
+
+    private static SampleMean MeanOf(FishSampled sample) =>
+        sample.Single
+            ? SampleStatistics.Individual(sample.Weighings.Select(w => w.MassG).ToList())
+            : SampleStatistics.Bulk(sample.Weighings);
+
+    private static IEnumerable<(double LengthM, double MassG)> Measured(FishSampled sample) =>
+        sample
+            .Weighings.Zip(sample.LengthsM)
+            .Where(w => w is { First.Count: 1, Second: not null })
+            .Select(w => (w.Second!.Value, w.First.MassG));
+}

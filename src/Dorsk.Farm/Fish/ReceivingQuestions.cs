@@ -1,0 +1,54 @@
+using Dorsk.Core.Acclimate;
+using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
+using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
+using Microsoft.Data.Sqlite;
+
+namespace Dorsk.Farm.Fish;
+
+/// <summary>Deliveries and acclimations.</summary>
+internal static class ReceivingQuestions
+{
+    /// <summary>Deliveries for a pond, oldest first.</summary>
+    public static List<(long Line, DateTimeOffset At, FishReceived Fact)> Deliveries(
+        SqliteConnection c,
+        AsOf asOf,
+        long pond
+    ) => ReceivingFacts.Received.All(c, asOf, "t.pond = $pond", ("pond", pond)).ConvertAll(x => (x.Line, x.At, x.Fact));
+
+    /// <summary>Acclimations, all or of a pond, the newest first.</summary>
+    public static List<AccRun> Runs(SqliteConnection c, AsOf asOf, Hand hand, long? pond)
+    {
+        var begun = ReceivingFacts.Begun.All(c, asOf, "($pond IS NULL OR t.pond = $pond)", ("pond", pond));
+        begun.Reverse();
+        return begun.ConvertAll(b => Run(c, asOf, hand, b));
+    }
+
+    /// <summary>One acclimation; null when there is none of that line, or it was taken back.</summary>
+    public static AccRun? Run(SqliteConnection c, AsOf asOf, Hand hand, long line) =>
+        Runs(c, asOf, hand, null).Find(r => r.RunId == line);
+
+    private static AccRun Run(SqliteConnection c, AsOf asOf, Hand hand, FactLine<AcclimationBegun> line)
+    {
+        var begun = line.Fact;
+        var notes = ReceivingFacts
+            .Noted.All(c, asOf, "t.run = $run", ("run", line.Line))
+            .ConvertAll(n => new AccLine(n.Line, n.At, n.Author, n.Fact));
+        var plan = AcclimationPlan.For(
+            new(
+                FishSpecies.Of(begun.SpeciesKey),
+                begun.MeanG,
+                begun.Bag,
+                begun.Places,
+                begun.HoursInBag,
+                begun.School,
+                hand
+            )
+        );
+        return new(line.Line, line.At, begun, plan, notes);
+    }
+}

@@ -1,0 +1,63 @@
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+
+namespace Dorsk.Core.Tests.Shape;
+
+/// <summary>How long things may be, counted on the text as it is laid out by the formatter.</summary>
+public class SizeTests
+{
+    [Fact]
+    public void Files_are_short_and_folders_small()
+    {
+        var files = Sources
+            .Trees.Select(t => (t.FilePath, Lines: t.GetText().Lines.Count))
+            .OrderBy(f => f.Lines)
+            .ToList();
+        Assert.True(files[files.Count / 2].Lines <= 150, $"median file {files[files.Count / 2].Lines} lines");
+        Assert.Empty(files.Where(f => f.Lines > 500).Select(f => $"{f.FilePath} {f.Lines}"));
+        var folders = files.GroupBy(f => Path.GetDirectoryName(f.FilePath)).Select(g => (g.Key, Files: g.Count()));
+        Assert.Empty(folders.Where(f => f.Files > 25).Select(f => $"{f.Key} {f.Files}"));
+    }
+
+    [Fact]
+    public void Methods_are_short()
+    {
+        var methods = Nodes<BaseMethodDeclarationSyntax>().Select(m => (Where: Where(m), Lines: LinesOf(m))).ToList();
+        Assert.Empty(methods.Where(m => m.Lines > 60).Select(m => $"{m.Where} {m.Lines}"));
+        var sizes = methods.Select(m => m.Lines).Order().ToList();
+        Assert.True(
+            sizes[(int)(sizes.Count * 0.95)] <= 30,
+            $"95 % of methods {sizes[(int)(sizes.Count * 0.95)]} lines; {sizes.Count(s => s > 30)} of {sizes.Count} over 30"
+        );
+    }
+
+    [Fact]
+    public void Choices_are_not_nested_deep_and_nothing_takes_more_than_seven_parameters()
+    {
+        Assert.Empty(Nodes<ConditionalExpressionSyntax>().Where(c => Depth(c) > 2).Select(Where));
+        Assert.Empty(
+            Nodes<BaseMethodDeclarationSyntax>().Where(m => m.ParameterList.Parameters.Count > 7).Select(Where)
+        );
+    }
+
+    private static IEnumerable<T> Nodes<T>()
+        where T : SyntaxNode => Sources.Trees.SelectMany(t => t.GetRoot().DescendantNodes().OfType<T>());
+
+    private static string Where(SyntaxNode n) =>
+        $"{n.SyntaxTree.FilePath}:{n.SyntaxTree.GetLineSpan(n.Span).StartLinePosition.Line + 1}";
+
+    private static int LinesOf(SyntaxNode n)
+    {
+        var span = n.SyntaxTree.GetLineSpan(n.Span);
+        return span.EndLinePosition.Line - span.StartLinePosition.Line + 1;
+    }
+
+    // Choices within choices; a list of cases one after the other, "a ? x : b ? y : z", is counted too.
+    private static int Depth(ConditionalExpressionSyntax c) =>
+        1
+        + c.Ancestors()
+            .TakeWhile(a => a is ExpressionSyntax and not LambdaExpressionSyntax)
+            .OfType<ConditionalExpressionSyntax>()
+            .Count();
+}
