@@ -111,15 +111,13 @@ public sealed partial class DemoFarm
         var sim = ponds[pond.Code];
         var fish = sim.Fish!;
         var low = lows.GetValueOrDefault(pond.Code, 8);
-        var held =
-            hour == 7
-                ? (
-                    low < 3 ? 0
-                    : low < 4 ? 0.5
-                    : 1
-                )
-            : low < 3 ? 0.5
-            : 1;
+        var held = (hour, low) switch
+        {
+            (7, < 3) => 0,
+            (7, < 4) => 0.5,
+            (not 7, < 3) => 0.5,
+            _ => 1.0,
+        };
         var skimped =
             pond.Code == "P3" && day >= DemoScript.UnderfedP3[0] && day <= DemoScript.UnderfedP3[1] ? 0.55 : 1;
         var kg = fish.AppetiteShare(sim.TempC) * fish.Kg / 2 * held * skimped * (1 + (0.06 * chance.Normal()));

@@ -148,9 +148,12 @@ public sealed class Here(
     public string Age(DateTimeOffset at)
     {
         var ago = Now - at;
-        return ago < TimeSpan.FromMinutes(1) ? "now"
-            : ago < TimeSpan.FromMinutes(100) ? $"{ago.TotalMinutes:0} min ago"
-            : ago < TimeSpan.FromHours(48) ? $"{ago.TotalHours:0} h ago"
-            : $"{ago.TotalDays:0} days ago";
+        return ago.TotalMinutes switch
+        {
+            < 1 => "now",
+            < 100 => $"{ago.TotalMinutes:0} min ago",
+            < 48 * 60 => $"{ago.TotalHours:0} h ago",
+            _ => $"{ago.TotalDays:0} days ago",
+        };
     }
 }

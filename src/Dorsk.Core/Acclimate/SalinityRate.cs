@@ -14,12 +14,15 @@ public static class SalinityRate
     /// <param name="ppt">Salinity now.</param>
     /// <param name="down">Whether it falls.</param>
     public static double PerHour(double ppt, bool down) =>
-        !down ? 1
-        : ppt > 20 ? 2
-        : ppt > 10 ? 1.6
-        : ppt > 5 ? 1
-        : ppt > 2 ? 0.7
-        : 0.5;
+        ppt switch
+        {
+            _ when !down => 1,
+            > 20 => 2,
+            > 10 => 1.6,
+            > 5 => 1,
+            > 2 => 0.7,
+            _ => 0.5,
+        };
 
     /// <summary>Salinity after some hours, never past the goal.</summary>
     public static double After(double from, double to, double hours)

@@ -47,29 +47,18 @@ public static class AirFaults
             : null;
     }
 
-    private static Judgement? Current(string code, double a, double rated) =>
-        a > FarOverShare * rated
-            ? new(
-                Status.ActNow,
-                FormattableString.Invariant(
-                    $"{code} draws {a:0.0} A, rated {rated:0.0}: stop it before the motor burns, and start another"
-                )
-            )
-        : a > OverShare * rated
-            ? new(
-                Status.Watch,
-                FormattableString.Invariant(
-                    $"{code} draws {a:0.0} A, rated {rated:0.0}: too deep, a bearing, low voltage or a blocked paddle"
-                )
-            )
-        : a < LightShare * rated
-            ? new(
-                Status.Watch,
-                FormattableString.Invariant(
-                    $"{code} draws only {a:0.0} A, rated {rated:0.0}: a broken belt, a lost paddle, or it stands out of the water"
-                )
-            )
-        : null;
+    private static Judgement? Current(string code, double a, double rated)
+    {
+        Judgement Say(Status status, string draws, string so) =>
+            new(status, FormattableString.Invariant($"{code} {draws} {a:0.0} A, rated {rated:0.0}: {so}"));
+        if (a > FarOverShare * rated)
+            return Say(Status.ActNow, "draws", "stop it before the motor burns, and start another");
+        if (a > OverShare * rated)
+            return Say(Status.Watch, "draws", "too deep, a bearing, low voltage or a blocked paddle");
+        return a < LightShare * rated
+            ? Say(Status.Watch, "draws only", "a broken belt, a lost paddle, or it stands out of the water")
+            : null;
+    }
 
     /// <summary>How one step of taking a machine into use stands against its plate, and what comes next.</summary>
     public static (Judgement Judgement, Grounds Why) Test(AeratorTested t, Hand hand)

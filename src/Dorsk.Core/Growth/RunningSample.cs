@@ -78,12 +78,13 @@ public sealed record RunningSample(SampleMean? Mean, double WantedPct, bool Good
         var ten = Math.Pow(10, Math.Floor(Math.Log10(raw)));
         var width =
             ten
-            * (
-                raw / ten is <= 1 ? 1
-                : raw / ten is <= 2 ? 2
-                : raw / ten is <= 5 ? 5
-                : 10
-            );
+            * (raw / ten) switch
+            {
+                <= 1 => 1,
+                <= 2 => 2,
+                <= 5 => 5,
+                _ => 10,
+            };
         var first = Math.Floor(weightsG.Min() / width);
         var last = Math.Floor(weightsG.Max() / width);
         return

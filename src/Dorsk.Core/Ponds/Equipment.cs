@@ -85,16 +85,20 @@ public sealed record LinerAge(int Days, int Cycles, int Patches, Judgement Verdi
         if (liner.Laid is not { } laid)
             return null;
         var (cycles, patches) = (cyclesEnded.Count(d => d >= laid), mended.Count(d => d >= laid));
-        var verdict =
-            liner.LifeCycles is not { } life
-                ? new Judgement(Status.Unknown, "Nobody said how many cycles it was bought for")
-            : cycles >= life
-                ? new(
-                    Status.ActNow,
-                    $"{cycles} cycles on a liner bought for {life}: test it for leaks before every filling"
-                )
-            : cycles == life - 1 ? new(Status.Watch, $"The next cycle is the last of the {life} it was bought for")
+        return new(today.DayNumber - laid.DayNumber, cycles, patches, Judge(cycles, liner.LifeCycles));
+    }
+
+    private static Judgement Judge(int cycles, int? boughtFor)
+    {
+        if (boughtFor is not { } life)
+            return new(Status.Unknown, "Nobody said how many cycles it was bought for");
+        if (cycles >= life)
+            return new(
+                Status.ActNow,
+                $"{cycles} cycles on a liner bought for {life}: test it for leaks before every filling"
+            );
+        return cycles == life - 1
+            ? new(Status.Watch, $"The next cycle is the last of the {life} it was bought for")
             : new(Status.Steady, $"{cycles} of {life} cycles used");
-        return new(today.DayNumber - laid.DayNumber, cycles, patches, verdict);
     }
 }

@@ -334,21 +334,7 @@ public static class PlaceCheck
             )
             .ToList();
         if (Ponds.Contains(kind) && areaHa is { } ha)
-            points.Add(
-                new(
-                    "planned size",
-                    ha < EasyLowHa ? new(Status.Watch, "smaller than is worth the banks")
-                        : ha <= EasyHighHa ? new(Status.Steady, "easy to net, feed and air by hand")
-                        : ha <= LargeHa ? new(Status.Watch, "large for hand work")
-                        : new(Status.ActNow, "very large"),
-                    ha < EasyLowHa
-                            ? "Under a twentieth of a hectare the banks cost more than the water: good for fry or a trial."
-                        : ha <= EasyHighHa ? "a twentieth to four tenths of a hectare"
-                        : ha <= LargeHa
-                            ? "Above 0.4 ha a seine needs a vehicle and feed a blower; two smaller ponds share the risk."
-                        : "Above 2 ha one bad night is a whole year: divide it."
-                )
-            );
+            points.Add(SizeOf(ha));
         return points;
     }
 
@@ -361,4 +347,28 @@ public static class PlaceCheck
     private static PlaceAnswer Maybe(string words, string says) => new(words, words, Status.Watch, says);
 
     private static PlaceAnswer No(string words, string says) => new(words, words, Status.ActNow, says);
+
+    private static PlacePoint SizeOf(double ha)
+    {
+        var (status, words, says) = ha switch
+        {
+            < EasyLowHa => (
+                Status.Watch,
+                "smaller than is worth the banks",
+                "Under a twentieth of a hectare the banks cost more than the water: good for fry or a trial."
+            ),
+            <= EasyHighHa => (
+                Status.Steady,
+                "easy to net, feed and air by hand",
+                "a twentieth to four tenths of a hectare"
+            ),
+            <= LargeHa => (
+                Status.Watch,
+                "large for hand work",
+                "Above 0.4 ha a seine needs a vehicle and feed a blower; two smaller ponds share the risk."
+            ),
+            _ => (Status.ActNow, "very large", "Above 2 ha one bad night is a whole year: divide it."),
+        };
+        return new("planned size", new(status, words), says);
+    }
 }

@@ -18,36 +18,46 @@ public sealed record Headline(string Title, string Note)
     {
         var act = d.Stocked.Count(p => p.Judgement.Status == Status.ActNow);
         var watch = d.Stocked.Count(p => p.Judgement.Status == Status.Watch);
-        var work =
-            d.Stocked.Count == 0 ? "No fish stand on this farm yet."
-            : act > 0
-                ? $"{(act == 1 ? "One pond needs" : $"{act} ponds need")} work{(d.Now > d.Sunrise && d.Zone.LocalAt(d.Now).Hour < 12 ? "" : " before the night is over")}."
-            : watch > 0 ? $"Nothing to act on; {(watch == 1 ? "one pond" : $"{watch} ponds")} to watch."
-            : "Nothing to act on.";
+        var isMorning = d.Now > d.Sunrise && d.Zone.LocalAt(d.Now).Hour < 12;
+        var work = (d.Stocked.Count, act, watch) switch
+        {
+            (0, _, _) => "No fish stand on this farm yet.",
+            (_, > 0, _) =>
+                $"{(act == 1 ? "One pond needs" : $"{act} ponds need")} work{(isMorning ? "" : " before the night is over")}.",
+            (_, _, > 0) => $"Nothing to act on; {(watch == 1 ? "one pond" : $"{watch} ponds")} to watch.",
+            _ => "Nothing to act on.",
+        };
         return new(d.Zone.LocalAt(d.Now).Hour is >= 4 and < 12 ? Morning(d) : Night(d), $"{Weather(d)} {work}".Trim());
     }
 
     private static string Morning(FarmDay d)
     {
         var read = d.Stocked.Count(p => p.Readings.Any(m => m.At >= d.Sunrise.AddMinutes(-105)));
-        return d.Stocked.Count == 0 ? "Good morning"
-            : read == 0 ? "Morning: no pond is read yet"
-            : read < d.Stocked.Count ? $"Morning: {read} of {d.Stocked.Count} ponds are read"
+        if (d.Stocked.Count == 0)
+            return "Good morning";
+        if (read == 0)
+            return "Morning: no pond is read yet";
+        return read < d.Stocked.Count
+            ? $"Morning: {read} of {d.Stocked.Count} ponds are read"
             : "Morning: every pond is read";
     }
 
     private static string Night(FarmDay d)
     {
-        var wind =
-            d.WindMs is not { } w ? ""
-            : w < CalmMs ? "calm"
-            : w < FreshMs ? "light wind"
-            : "windy";
-        var sky =
-            d.CloudEighths is not { } c ? ""
-            : c >= CloudyEighths ? "cloudy"
-            : c <= ClearEighths ? "clear"
-            : "half-clouded";
+        var wind = d.WindMs switch
+        {
+            null => "",
+            < CalmMs => "calm",
+            < FreshMs => "light wind",
+            _ => "windy",
+        };
+        var sky = d.CloudEighths switch
+        {
+            null => "",
+            >= CloudyEighths => "cloudy",
+            <= ClearEighths => "clear",
+            _ => "half-clouded",
+        };
         var words = string.Join(", ", new[] { wind, sky }.Where(s => s.Length > 0));
         return words.Length == 0 ? "The night ahead" : char.ToUpperInvariant(words[0]) + words[1..] + " night ahead";
     }

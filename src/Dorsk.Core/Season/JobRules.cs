@@ -13,7 +13,7 @@ namespace Dorsk.Core.Season;
 public sealed record JobRule(string Name, Func<FarmDay, IEnumerable<Job>> Find);
 
 /// <summary>All rules that make jobs, in one list. A new source is one more line.</summary>
-public static class JobRules
+public static partial class JobRules
 {
     // Starting values of the trade; settings once the farm has its own.
     private const double UseFirstDays = 14;
@@ -236,81 +236,6 @@ public static class JobRules
                 );
             });
 
-    private static IEnumerable<Job> FeedToOrder(FarmDay d) =>
-        d
-            .Feeds.Where(f =>
-                f.Order is { } o
-                    ? o.OrderBy <= d.Today
-                    : f.PerDayKg > 0 && f.LeftKg / f.PerDayKg < OrderProposal.UsualLeadDays + OrderProposal.SafeDays
-            )
-            .Select(f => new Job(
-                OrderKey(f, d),
-                null,
-                "",
-                d.Zone.At(d.Today, new(8, 0)),
-                d.Zone.At(d.Today, new(20, 0)),
-                f.Order is { Kg: > 0 } o ? $"Order {f.Name}, about {d.Say(o.Kg, Measures.Mass)}" : $"Order {f.Name}",
-                $"{d.Say(f.LeftKg, Measures.Mass)} left, "
-                    + (
-                        f.Order?.RunsOut is { } end
-                            ? $"lasts to {FarmDay.Day(end)} as the fish grow"
-                            : $"{d.Say(f.PerDayKg, Measures.Mass)} a day: lasts to {FarmDay.Day(d.Today.AddDays((int)(f.LeftKg / f.PerDayKg)))}"
-                    ),
-                Role.Manager,
-                "",
-                JobState.Open
-            ));
-
-    internal static string OrderKey(FeedDay f, FarmDay d) =>
-        Key("order", "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture), d.Today);
-
-    internal static Grounds WhyOrder(FeedDay f) =>
-        Grounds.Of(
-            FormattableString.Invariant(
-                $"What is left lasts until the feed that is wanted has used it up. It is ordered {OrderProposal.UsualLeadDays + OrderProposal.SafeDays:0} days before: {OrderProposal.UsualLeadDays:0} for the load where the kind says nothing else, {OrderProposal.SafeDays:0} to be safe."
-            ),
-            "Loads and feedings written down; growth forecast by feed per gain; days are starting values of the trade",
-            new Input("left: received less given", f.LeftKg, Measures.Mass, "reckoned"),
-            new Input("given a day, mean of seven days", f.PerDayKg, Measures.Mass, "feedings written down")
-        );
-
-    private static IEnumerable<Job> UseFirst(FarmDay d) =>
-        d
-            .Feeds.Where(f => f.LeftKg > 0 && f.NextExpiry is { } e && e.DayNumber - d.Today.DayNumber <= UseFirstDays)
-            .Select(f => new Job(
-                Key(
-                    "use-first",
-                    "feed" + f.FeedId.ToString(System.Globalization.CultureInfo.InvariantCulture),
-                    d.Today
-                ),
-                null,
-                "",
-                d.Zone.At(d.Today, new(7, 0)),
-                d.Zone.At(d.Today, new(19, 0)),
-                $"{f.Name}: use the oldest lot first",
-                $"it expires {FarmDay.Day(f.NextExpiry!.Value)}",
-                Role.PondHand,
-                "",
-                JobState.Open
-            ));
-
-    private static IEnumerable<Job> FeedChanges(FarmDay d) =>
-        d.Stocked.SelectMany(p =>
-            p.Changes.Where(c => c.On == d.Today)
-                .Select(c => new Job(
-                    Key("change", p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    d.Zone.At(d.Today, new(6, 0)),
-                    d.Zone.At(d.Today, new(9, 0)),
-                    $"{p.Code}: {c.What}",
-                    c.Reason,
-                    Role.PondHand,
-                    "",
-                    JobState.Open
-                ))
-        );
-
     private static IEnumerable<Job> PlanHarvest(FarmDay d) =>
         d
             .Stocked.Where(p =>
@@ -331,42 +256,6 @@ public static class JobRules
                 "",
                 JobState.Open
             ));
-
-    // A machine's dose drifts, and it sees no appetite.
-    private static IEnumerable<Job> Feeders(FarmDay d)
-    {
-        foreach (var p in d.Stocked.Where(p => p.Feeder is not null))
-        {
-            if (p.Feeder!.WeighAgain <= d.Today)
-                yield return new(
-                    Key("feeder", p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    d.Zone.At(d.Today, new(7, 0)),
-                    d.Zone.At(d.Today, new(17, 0)),
-                    $"{p.Code}: weigh what {p.Feeder.Name} gives",
-                    $"last weighed {FarmDay.Day(p.Feeder.WeighedOn)}; a dose drifts with pellet and damp",
-                    Role.PondHand,
-                    "feeder",
-                    JobState.Open
-                );
-            if (!(p.WatchedOn > d.Today.AddDays(-FeederKept.WatchDays)))
-                yield return new(
-                    Key("watch-meal", p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    d.Zone.At(d.Today, new(MorningMeal, 0)),
-                    d.Zone.At(d.Today, new(17, 0)),
-                    $"{p.Code}: watch a meal of {p.Feeder.Name}",
-                    p.WatchedOn is { } last
-                        ? $"last watched {FarmDay.Day(last)}; a machine sees no appetite"
-                        : "nobody has watched one yet; a machine sees no appetite",
-                    Role.PondHand,
-                    "feeding",
-                    JobState.Open
-                );
-        }
-    }
 
     private static IEnumerable<Job> Planned(FarmDay d) =>
         d.Ponds.SelectMany(p => p.Planned.Where(x => x.On == d.Today).Select(x => PlannedJob(d, p, x)));

@@ -98,12 +98,17 @@ public static partial class SheetGuess
     }
 
     // "NH4 (mg/L)" says the ion; "NH4-N", "TAN" and "ammonia as N" say nitrogen.
-    private static double ShareIn(List<string> words, Parameter parameter) =>
-        words.Contains("n") || words.Contains("tan") ? 1 : (
-                parameter == Parameter.Tan ? KitBasis.Ammonia
-                : parameter == Parameter.Nitrite ? KitBasis.Nitrite
-                : []
-            ).FirstOrDefault(b => words.Contains(b.Key.ToLowerInvariant()))?.NitrogenShare ?? 1;
+    private static double ShareIn(List<string> words, Parameter parameter)
+    {
+        if (words.Contains("n") || words.Contains("tan"))
+            return 1;
+        IReadOnlyList<KitBasis> kits = [];
+        if (parameter == Parameter.Tan)
+            kits = KitBasis.Ammonia;
+        else if (parameter == Parameter.Nitrite)
+            kits = KitBasis.Nitrite;
+        return kits.FirstOrDefault(b => words.Contains(b.Key.ToLowerInvariant()))?.NitrogenShare ?? 1;
+    }
 
     [GeneratedRegex("[a-z]+[0-9]?", RegexOptions.None, 200)]
     private static partial Regex Words();

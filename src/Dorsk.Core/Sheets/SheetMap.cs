@@ -83,13 +83,18 @@ public sealed record SheetMap(IReadOnlyList<SheetColumn> Columns, DecimalSign Si
     public string? Problem()
     {
         int Count(ColumnUse use) => Columns.Count(c => c.Use == use);
-        return Count(ColumnUse.Day) != 1 ? "Say of exactly one column that it holds the day."
-            : Count(ColumnUse.Hour) > 1 ? "Only one column can hold the hour."
-            : Count(ColumnUse.Pond) > 1 ? "Only one column can hold the pond."
-            : Count(ColumnUse.Pond) == 0 && PondCode.Length == 0 ? "Choose the pond, or say which column holds it."
-            : Count(ColumnUse.Value) == 0 ? "Say of at least one column which value it holds."
-            : Columns.Where(c => c.Use == ColumnUse.Value).GroupBy(c => c.Parameter).Any(g => g.Count() > 1)
-                ? "Two columns hold the same value. Leave one of them out, or import the sheet twice."
+        if (Count(ColumnUse.Day) != 1)
+            return "Say of exactly one column that it holds the day.";
+        if (Count(ColumnUse.Hour) > 1)
+            return "Only one column can hold the hour.";
+        if (Count(ColumnUse.Pond) > 1)
+            return "Only one column can hold the pond.";
+        if (Count(ColumnUse.Pond) == 0 && PondCode.Length == 0)
+            return "Choose the pond, or say which column holds it.";
+        if (Count(ColumnUse.Value) == 0)
+            return "Say of at least one column which value it holds.";
+        return Columns.Where(c => c.Use == ColumnUse.Value).GroupBy(c => c.Parameter).Any(g => g.Count() > 1)
+            ? "Two columns hold the same value. Leave one of them out, or import the sheet twice."
             : null;
     }
 }

@@ -73,15 +73,13 @@ public static class FishCounting
 
     // In logs, so that few samples of much spread never reach below nought.
     private static FishNumber With(double fish, double each, int samples, double? relative) =>
-        new(
-            fish,
-            relative is not { } se ? null
-                : se == 0 ? new(fish, fish, fish, Level)
-                : Math.Exp(SampleStatistics.T(Level, samples - 1) * se) is var f && double.IsFinite(f)
-                    ? new Interval(fish, fish / f, fish * f, Level)
-                : null,
-            each,
-            samples,
-            relative
-        );
+        new(fish, relative is { } se ? Within(fish, samples, se) : null, each, samples, relative);
+
+    private static Interval? Within(double fish, int samples, double se)
+    {
+        if (se == 0)
+            return new(fish, fish, fish, Level);
+        var factor = Math.Exp(SampleStatistics.T(Level, samples - 1) * se);
+        return double.IsFinite(factor) ? new Interval(fish, fish / factor, fish * factor, Level) : null;
+    }
 }

@@ -60,10 +60,13 @@ public sealed partial record HaulLoad(
 
     /// <summary>Hours without feed before the road, by weight (Berka 1986): larvae none, as they turn on each other.</summary>
     public static (double Low, double High) FastH(double meanG) =>
-        meanG < 0.02 ? (0, 6)
-        : meanG < 1 ? (6, 18)
-        : meanG < 100 ? (18, 36)
-        : (24, 48);
+        meanG switch
+        {
+            < 0.02 => (0, 6),
+            < 1 => (6, 18),
+            < 100 => (18, 36),
+            _ => (24, 48),
+        };
 
     /// <summary>Load by hours (between the table's hours by ratio, beyond them by the last slope) and temperature.</summary>
     public double At(double hours, double tempC)

@@ -102,10 +102,13 @@ public sealed record Quarantine(
 
     /// <summary>Usual days, by water and by where they come from.</summary>
     public static int UsualDays(double tempC, bool ownFarm) =>
-        ownFarm ? 7
-        : tempC > 22 ? 21
-        : tempC >= 15 ? 28
-        : 42;
+        tempC switch
+        {
+            _ when ownFarm => 7,
+            > 22 => 21,
+            >= 15 => 28,
+            _ => 42,
+        };
 
     /// <summary>Whether it was looked at within some days and was calm at every look of them.</summary>
     public bool CalmSince(int days, DateOnly day) =>

@@ -67,13 +67,14 @@ public sealed record ProbeSeriesReceived(long DeviceId, long? PondId, IReadOnlyL
     public const int Most = 5000;
 
     /// <summary>Why a value cannot be, or null. What is merely unusual is kept: nobody is there to be asked, and the probe's health tells.</summary>
-    public static string? Wrong(ProbeValue v, DateTimeOffset now) =>
-        !double.IsFinite(v.Si) || v.Si < v.Parameter.HardLow || v.Si > v.Parameter.HardHigh
-            ? FormattableString.Invariant(
+    public static string? Wrong(ProbeValue v, DateTimeOffset now)
+    {
+        if (!double.IsFinite(v.Si) || v.Si < v.Parameter.HardLow || v.Si > v.Parameter.HardHigh)
+            return FormattableString.Invariant(
                 $"{v.Si:0.###} is outside what {v.Parameter.Name} can be ({v.Parameter.HardLow:0.###} to {v.Parameter.HardHigh:0.###})"
-            )
-        : v.At > now + TimeSpan.FromMinutes(5)
-            ? "its time lies in the future: send “sent”, the device's own clock, so that the farm can set it right"
-        : v.At < now.AddYears(-30) ? "its time lies more than thirty years back"
-        : null;
+            );
+        if (v.At > now + TimeSpan.FromMinutes(5))
+            return "its time lies in the future: send “sent”, the device's own clock, so that the farm can set it right";
+        return v.At < now.AddYears(-30) ? "its time lies more than thirty years back" : null;
+    }
 }

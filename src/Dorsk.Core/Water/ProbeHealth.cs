@@ -21,6 +21,13 @@ public static class ProbeHealth
     private const int FewestStuck = 6,
         Pairs = 3;
 
+    private static readonly Dictionary<Parameter, double> Jumps = new()
+    {
+        [Parameter.Oxygen] = JumpMgL,
+        [Parameter.Temperature] = JumpC,
+        [Parameter.Ph] = 1,
+    };
+
     /// <summary>What is wrong with it, the worst first; empty when nothing is.</summary>
     /// <param name="parameter">What it reads.</param>
     /// <param name="probe">Its values of the last days, oldest first.</param>
@@ -59,11 +66,7 @@ public static class ProbeHealth
                     )
                 )
             );
-        var step =
-            parameter == Parameter.Oxygen ? JumpMgL
-            : parameter == Parameter.Temperature ? JumpC
-            : parameter == Parameter.Ph ? 1
-            : double.PositiveInfinity;
+        var step = Jumps.GetValueOrDefault(parameter, double.PositiveInfinity);
         if (
             probe
                 .Zip(probe.Skip(1))

@@ -47,11 +47,16 @@ public static class WaterJudge
                     ? Say(Status.Watch, $"pH {P(si)} is outside {P(limits.PhLow)} to {P(limits.PhHigh)}")
                 : Fine($"pH {P(si)}");
         if (parameter == Parameter.Secchi)
-            return si < DangerousBloomM
-                    ? Say(Status.ActNow, $"Secchi {P(si)} is under {P(DangerousBloomM)}: a dangerous bloom")
-                : si < HeavyBloomM ? Say(Status.Watch, $"Secchi {P(si)} is under {P(HeavyBloomM)}: a heavy bloom")
-                : si > ThinBloomM ? Say(Status.Watch, $"Secchi {P(si)} is over {P(ThinBloomM)}: a thin bloom")
-                : Fine($"Secchi {P(si)}");
+            return si switch
+            {
+                < DangerousBloomM => Say(
+                    Status.ActNow,
+                    $"Secchi {P(si)} is under {P(DangerousBloomM)}: a dangerous bloom"
+                ),
+                < HeavyBloomM => Say(Status.Watch, $"Secchi {P(si)} is under {P(HeavyBloomM)}: a heavy bloom"),
+                > ThinBloomM => Say(Status.Watch, $"Secchi {P(si)} is over {P(ThinBloomM)}: a thin bloom"),
+                _ => Fine($"Secchi {P(si)}"),
+            };
         if (parameter == Parameter.CarbonDioxide && si > parameter.UsualHigh)
             return Say(
                 si > 2 * parameter.UsualHigh ? Status.ActNow : Status.Watch,
@@ -96,15 +101,20 @@ public static class WaterJudge
 
     /// <summary>Lower and upper end in which a value is good for these fish; null where there is none.</summary>
     public static (double? Low, double? High) Band(Parameter parameter, WaterLimits limits) =>
-        parameter == Parameter.Oxygen ? (limits.DoWatchMgL, null)
-        : parameter == Parameter.Temperature ? (limits.TempLowC, limits.TempHighC)
-        : parameter == Parameter.Ph ? (limits.PhLow, limits.PhHigh)
-        : parameter == Parameter.Secchi ? (HeavyBloomM, ThinBloomM)
-        : parameter == Parameter.Nitrite ? (null, limits.NitriteMgL)
-        : parameter == Parameter.Alkalinity ? (limits.AlkalinityMinMgL, null)
-        : parameter == Parameter.CarbonDioxide ? (null, limits.CarbonDioxideMgL)
-        : parameter == Parameter.Nitrate || parameter == Parameter.Turbidity ? (null, parameter.UsualHigh)
-        : (null, null);
+        Bands.TryGetValue(parameter, out var band) ? band(limits) : (null, null);
+
+    private static readonly Dictionary<Parameter, Func<WaterLimits, (double? Low, double? High)>> Bands = new()
+    {
+        [Parameter.Oxygen] = l => (l.DoWatchMgL, null),
+        [Parameter.Temperature] = l => (l.TempLowC, l.TempHighC),
+        [Parameter.Ph] = l => (l.PhLow, l.PhHigh),
+        [Parameter.Secchi] = _ => (HeavyBloomM, ThinBloomM),
+        [Parameter.Nitrite] = l => (null, l.NitriteMgL),
+        [Parameter.Alkalinity] = l => (l.AlkalinityMinMgL, null),
+        [Parameter.CarbonDioxide] = l => (null, l.CarbonDioxideMgL),
+        [Parameter.Nitrate] = _ => (null, Parameter.Nitrate.UsualHigh),
+        [Parameter.Turbidity] = _ => (null, Parameter.Turbidity.UsualHigh),
+    };
 
     /// <summary>Judges nitrite by the chloride that keeps it out of the gills: ten times its nitrogen is wanted, six the least.</summary>
     /// <param name="nitriteMgL">Nitrite, mg N/L.</param>

@@ -170,16 +170,16 @@ public static class RowRules
             : null;
     }
 
-    private static string? Whole(string place, long whole) =>
-        Instants.Contains(place)
-            ? whole < Earliest.ToUnixTimeMilliseconds() || whole > Latest.ToUnixTimeMilliseconds()
+    private static string? Whole(string place, long whole)
+    {
+        if (Instants.Contains(place))
+            return whole < Earliest.ToUnixTimeMilliseconds() || whole > Latest.ToUnixTimeMilliseconds()
                 ? "an instant lies between the years 2000 and 2200"
-                : null
-            : NeverNegative.Contains(place) && whole < 0
-                ? "it cannot be negative"
-                : Math.Abs((double)whole) > Largest
-                    ? "no figure that a farm can have"
-                    : null;
+                : null;
+        if (NeverNegative.Contains(place) && whole < 0)
+            return "it cannot be negative";
+        return Math.Abs((double)whole) > Largest ? "no figure that a farm can have" : null;
+    }
 
     private static string? Text(string place, string column, string text)
     {

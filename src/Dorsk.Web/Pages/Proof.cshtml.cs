@@ -64,16 +64,18 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
         var form = new SlipForm(new Dictionary<string, string> { ["Day"] = day, ["Hour"] = hour }, here);
         var at = form.When();
         var story = form.Remarks.Count == 0 && at <= here.Now ? questions.StoryAsOf(pond, new AsOf(at, at)) : null;
-        Asked = (
-            day,
-            hour,
-            form.Remarks.Count > 0 ? form.Remarks[0].Text
-            : at > here.Now ? "Choose a day and hour up to now."
-            : story is null ? "No such pond was known then."
-            : null
-        );
+        Asked = (day, hour, WhyNot(form, at, story));
         if (story is not null)
             Then = (at, story, story.Night.At(at));
+    }
+
+    private string? WhyNot(SlipForm form, DateTimeOffset at, PondStory? story)
+    {
+        if (form.Remarks.Count > 0)
+            return form.Remarks[0].Text;
+        if (at > here.Now)
+            return "Choose a day and hour up to now.";
+        return story is null ? "No such pond was known then." : null;
     }
 
     public string Signed(double mgL) => (mgL >= 0 ? "+" : "−") + here.Figure(Math.Abs(mgL), 2);

@@ -10,12 +10,14 @@ public static class Passwords
         FewestDifferent = 3;
 
     /// <summary>What is wrong with a password, or null.</summary>
-    public static string? Wrong(string name, string? password) =>
-        string.IsNullOrEmpty(password) || password.Length is < Shortest or > Longest
-            ? $"A password has {Shortest} to {Longest} letters or figures. A few plain words in a row are good."
-        : string.Equals(password, name, StringComparison.OrdinalIgnoreCase)
-            ? "Everybody knows the name: it is no password."
-        : password.Distinct().Count() < FewestDifferent
+    public static string? Wrong(string name, string? password)
+    {
+        if (string.IsNullOrEmpty(password) || password.Length is < Shortest or > Longest)
+            return $"A password has {Shortest} to {Longest} letters or figures. A few plain words in a row are good.";
+        if (string.Equals(password, name, StringComparison.OrdinalIgnoreCase))
+            return "Everybody knows the name: it is no password.";
+        return password.Distinct().Count() < FewestDifferent
             ? "Too few different letters. A few plain words in a row are good."
-        : null;
+            : null;
+    }
 }

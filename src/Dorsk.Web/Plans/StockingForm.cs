@@ -391,17 +391,14 @@ public static class StockingForm
                 : si;
         return fields
             .Where(f => f.Name.Length > 0)
-            .ToDictionary(
-                f => f.Name,
-                f =>
-                    kept.TryGetValue(f.Name, out var v)
-                        ? f.Name == "months"
-                            ? string.Join(' ', Parts(v.ToString()).Select(p => Typed(Measures.Temperature, p)))
-                            : f.Measure is { } m
-                                ? Typed(m, v.ToString())
-                                : v.ToString()
-                        : ""
-            );
+            .ToDictionary(f => f.Name, f => kept.TryGetValue(f.Name, out var v) ? Again(f, v.ToString()) : "");
+
+        string Again(SlipField field, string si)
+        {
+            if (field.Name == "months")
+                return string.Join(' ', Parts(si).Select(p => Typed(Measures.Temperature, p)));
+            return field.Measure is { } m ? Typed(m, si) : si;
+        }
     }
 
     private static string Round(double si) => si.ToString("G12", CultureInfo.InvariantCulture);

@@ -380,20 +380,26 @@ internal sealed class RoadCalculator : ICalculator
             ],
             $"Fast them {Fast(g)}. Haul water a little cooler than the pond they go to, oxygen running before they go in{(t.Row.Note.StartsWith("salt", StringComparison.Ordinal) ? ", " + t.Row.Note.Split(';')[0] : "")}.",
             t.Row.MaxC is { } max && temp > max
-                    ? new(
-                        Status.ActNow,
-                        $"Warmer than {f.Say(max, Measures.Temperature)}: cool the water, or drive by night"
-                    )
-                : load > t.Load ? new(Status.ActNow, "More than even experts carry on such a road")
-                : load > t.Load / 2
-                    ? new(
-                        Status.Watch,
-                        "More than half of what experts carry: only with a second supply of oxygen and somebody who knows the tank"
-                    )
-                : new(Status.Steady, "A load to begin with"),
+                ? new(
+                    Status.ActNow,
+                    $"Warmer than {f.Say(max, Measures.Temperature)}: cool the water, or drive by night"
+                )
+                : JudgeLoad(load / t.Load),
             Cautions(g)
         );
     }
+
+    // By the share of what experts carry.
+    private static Judgement JudgeLoad(double share) =>
+        share switch
+        {
+            > 1 => new(Status.ActNow, "More than even experts carry on such a road"),
+            > 0.5 => new(
+                Status.Watch,
+                "More than half of what experts carry: only with a second supply of oxygen and somebody who knows the tank"
+            ),
+            _ => new(Status.Steady, "A load to begin with"),
+        };
 
     private static string Fast(double g) =>
         HaulLoad.FastH(g) is var (low, high) && low == 0

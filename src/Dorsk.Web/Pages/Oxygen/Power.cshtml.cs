@@ -66,8 +66,11 @@ public sealed class PowerModel(Questions questions, Here here) : PageModel
 
     /// <summary>Minutes in words.</summary>
     public string Say(double? minutes) =>
-        minutes is not { } m ? "holds"
-        : m <= 0 ? "now"
-        : m < 100 ? $"{here.Figure(Math.Floor(m), 0)} min"
-        : $"{here.Figure(m / 60, 1)} h";
+        minutes switch
+        {
+            null => "holds",
+            <= 0 => "now",
+            < 100 => $"{here.Figure(Math.Floor(minutes.Value), 0)} min",
+            _ => $"{here.Figure(minutes.Value / 60, 1)} h",
+        };
 }

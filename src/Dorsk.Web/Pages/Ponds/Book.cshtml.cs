@@ -42,16 +42,20 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             return NotFound();
         Now = questions.Now(story, here.Now);
         // Without a section the book opens on what matters now.
-        Section = section?.ToLowerInvariant()
-            ?? (
-                Now.Judgement.Status == Status.ActNow ? "water"
-                : Now.Batches.Count > 0 ? "growth"
-                : story.Readiness.PreparationAt(here.Now) is not null ? "prepare"
-                : story.Batches.Count > 0 ? "harvest"
-                : "stock"
-            );
+        Section = section?.ToLowerInvariant() ?? WhatMatters(Now);
         (Line, Again) = (line, again == 1);
         return Sections.Contains(Section) ? Page() : NotFound();
+    }
+
+    private string WhatMatters(PondNow now)
+    {
+        if (now.Judgement.Status == Status.ActNow)
+            return "water";
+        if (now.Batches.Count > 0)
+            return "growth";
+        if (now.Story.Readiness.PreparationAt(here.Now) is not null)
+            return "prepare";
+        return now.Story.Batches.Count > 0 ? "harvest" : "stock";
     }
 
     /// <summary>What was wrong with leaving a step out, and which step.</summary>

@@ -1,0 +1,226 @@
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Prepare;
+
+/// <summary>The conditions of the ready-to-stock gate, a method each.</summary>
+/// <param name="q">The pond.</param>
+/// <param name="limits">Limits of the species as fingerlings.</param>
+/// <param name="hand">How figures are printed.</param>
+internal sealed class GateConditions(GateQuestion q, WaterLimits limits, Hand hand)
+{
+    private const double EnoughWater = 0.6,
+        LimeDays = 7,
+        HighPh = 9,
+        PhSwing = 1.5;
+    private const int Mornings = 2,
+        StepsNamed = 3;
+
+    /// <summary>All of them in the order in which they are worked on; null where one does not apply.</summary>
+    public IEnumerable<GateLine?> InOrder() =>
+        [
+            FilledEnough(),
+            Lime(),
+            DawnOxygen(),
+            Temperature(),
+            Acidity(),
+            Ammonia(),
+            PoisonGone(),
+            NaturalFood(),
+            Preparation(),
+            HoldsWater(),
+            Screens(),
+            WildFish(),
+        ];
+
+    private GateLine FilledEnough()
+    {
+        if (q.LevelM is not { } level)
+            return Unknown("water", "the gauge level was never read", "Read the staff gauge.");
+        var filled = $"{Say(level, Measures.Length)} of {Say(q.FullM, Measures.Length)}";
+        return level >= EnoughWater * q.FullM
+            ? Met("water", filled)
+            : NotMet(
+                "water",
+                filled,
+                $"Fill to {Say(EnoughWater * q.FullM, Measures.Length)} at least; fry ponds may start shallow: then say so as the reason."
+            );
+    }
+
+    private GateLine Lime()
+    {
+        if (q.DaysSinceLime is not { } days)
+            return Met("lime", "none was spread");
+        var spread = FormattableString.Invariant($"spread {days:0} days ago");
+        return days >= LimeDays
+            ? Met("lime", spread)
+            : NotMet(
+                "lime",
+                spread,
+                FormattableString.Invariant($"Wait until {LimeDays:0} days have passed and pH is under 8.5.")
+            );
+    }
+
+    private GateLine DawnOxygen()
+    {
+        const string name = "dawn oxygen";
+        if (q.DawnLows.Count == 0)
+            return Unknown(name, "no morning was read in the last three days", "Read oxygen at dawn on two mornings.");
+        var lowest = q.DawnLows.Take(Mornings).Min();
+        if (lowest < limits.DoWatchMgL)
+            return NotMet(
+                name,
+                $"{Say(lowest, Measures.Oxygen)} at dawn, under {Say(limits.DoWatchMgL, Measures.Oxygen)}",
+                "Give air, wait for two good mornings."
+            );
+        return q.DawnLows.Count < Mornings
+            ? Unknown(name, $"one good morning so far, {Say(lowest, Measures.Oxygen)}", "Read the next morning too.")
+            : Met(name, $"{Say(lowest, Measures.Oxygen)} or more on two mornings");
+    }
+
+    private GateLine Temperature()
+    {
+        const string name = "temperature";
+        if (q.TempC is not { } temp)
+            return Unknown(name, "not read today", "Read the water temperature.");
+        var read = Say(temp, Measures.Temperature);
+        return temp >= limits.TempLowC && temp <= limits.TempHighC
+            ? Met(name, read)
+            : NotMet(
+                name,
+                $"{read}, outside {Say(limits.TempLowC, Measures.Temperature)} to {Say(limits.TempHighC, Measures.Temperature)}",
+                "Wait for other weather, or stock another pond."
+            );
+    }
+
+    private GateLine Acidity()
+    {
+        if (q.Ph.Count == 0)
+            return Unknown("pH", "not read in two days", "Read pH at dawn and in the afternoon.");
+        var (low, high) = (q.Ph.Min(), q.Ph.Max());
+        var range = low == high ? Say(low, Measures.Ph) : $"{Say(low, Measures.Ph)} to {Say(high, Measures.Ph)}";
+        if (low < limits.PhLow || high >= Math.Min(HighPh, limits.PhHigh + 0.5))
+            return NotMet(
+                "pH",
+                $"{range}, outside {Say(limits.PhLow, Measures.Ph)} to {Say(Math.Min(HighPh, limits.PhHigh), Measures.Ph)}",
+                "Wait for lime to settle or the bloom to thin; change water."
+            );
+        return high - low > PhSwing
+            ? NotMet(
+                "pH",
+                $"{range}: a swing over {Say(PhSwing, Measures.Ph)}",
+                "Raise alkalinity; a thinner bloom swings less."
+            )
+            : Met("pH", range);
+    }
+
+    private GateLine Ammonia()
+    {
+        if (q.Nh3MgL is not { } nh3)
+            return Unknown(
+                "ammonia",
+                "total ammonia with pH and temperature was not read in two days",
+                "Test ammonia in the afternoon."
+            );
+        var read = FormattableString.Invariant($"un-ionised {nh3:0.000} mg N/L");
+        return nh3 <= limits.Nh3ConstantMgL
+            ? Met("ammonia", read)
+            : NotMet(
+                "ammonia",
+                FormattableString.Invariant($"{read}, over {limits.Nh3ConstantMgL:0.###}"),
+                "Change water, wait, test again."
+            );
+    }
+
+    private GateLine? PoisonGone()
+    {
+        if (!q.Poisoned)
+            return null;
+        return q.Tested
+            ? Met("poison gone", "a few fish lived in it")
+            : NotMet(
+                "poison gone",
+                "treated, and no fish was tried in it since",
+                "Wait the label's days, then keep a few fish two days in a net in it, and write it down."
+            );
+    }
+
+    private GateLine? NaturalFood()
+    {
+        const string name = "natural food";
+        if (!q.FoodSecchiM.Wanted)
+            return null;
+        if (q.FoodSeen && q.FoodSecchiM.SecchiM is null or >= WaterJudge.DangerousBloomM)
+            return Met(name, "a plankton sample showed it");
+        if (q.FoodSecchiM.SecchiM is not { } secchi)
+            return Unknown(name, "Secchi depth was not read in a week", "Read the Secchi disc.");
+        var read = $"Secchi {Say(secchi, Measures.ShortLength)}";
+        if (secchi > WaterJudge.ThinBloomM)
+            return NotMet(
+                name,
+                $"{read}, over {Say(WaterJudge.ThinBloomM, Measures.ShortLength)}: the water is thin",
+                "Wait, or give the next dose if the brake lets it."
+            );
+        return secchi < WaterJudge.DangerousBloomM
+            ? NotMet(name, $"{read}, a dangerous bloom", "Change water, no more fertiliser.")
+            : Met(name, read);
+    }
+
+    private GateLine? Preparation()
+    {
+        if (q.OpenSteps.Count == 0)
+            return null;
+        var named = string.Join("; ", q.OpenSteps.Take(StepsNamed)) + (q.OpenSteps.Count > StepsNamed ? " …" : "");
+        return NotMet(
+            "preparation",
+            $"{q.OpenSteps.Count} of its steps are open: {named}",
+            "Do them, or leave them out with a reason, in the preparation."
+        );
+    }
+
+    private GateLine? HoldsWater() =>
+        InPonds(
+            "holds water",
+            q.HeldWater,
+            "a leak test was passed",
+            "no leak test was written down",
+            "Mark the level, read it again after three days."
+        );
+
+    private GateLine? Screens() =>
+        InPonds(
+            "screens",
+            q.Screens,
+            "written down as fitted",
+            "not written down",
+            "Fit inlet and outlet screens finer than the fingerlings, and write it down."
+        );
+
+    private GateLine? WildFish() =>
+        InPonds(
+            "wild fish",
+            q.WildFish,
+            "none found",
+            "nobody wrote that none are in it",
+            "Seine or look for wild fish, eggs and tadpoles, and write it down."
+        );
+
+    // What tanks are not asked.
+    private GateLine? InPonds(string name, bool isDone, string done, string open, string toDo)
+    {
+        if (q.ByVolume)
+            return null;
+        return isDone ? Met(name, done) : Unknown(name, open, toDo);
+    }
+
+    private string Say(double si, Measure m) => QuantityText.Write(si, m, hand);
+
+    private static GateLine Met(string name, string reason) => new(name, Condition.Met, reason, "");
+
+    private static GateLine NotMet(string name, string reason, string toDo) =>
+        new(name, Condition.NotMet, reason, toDo);
+
+    private static GateLine Unknown(string name, string reason, string toDo) =>
+        new(name, Condition.Unknown, reason, toDo);
+}

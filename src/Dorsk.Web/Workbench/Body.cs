@@ -1,0 +1,70 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+using Dorsk.Web.Slips;
+
+namespace Dorsk.Web.Workbench;
+
+/// <summary>Lines that describe a sloped rectangle, shared by three calculators.</summary>
+internal static class Body
+{
+    public static IEnumerable<SlipField> Fields(BenchStart s)
+    {
+        var r = s.Pond?.Pond.Shape as SlopedRectangle;
+        if (s.Pond is { } pond && r is null)
+        {
+            yield return new("", $"{pond.Pond.Code}, its body as described", FieldKind.Heading);
+            yield break;
+        }
+        yield return new(
+            "length",
+            "Length of the full water",
+            FieldKind.Quantity,
+            s.Of(r?.LengthM, 40, Measures.Length),
+            Measures.Length
+        );
+        yield return new(
+            "width",
+            "Width of the full water",
+            FieldKind.Quantity,
+            s.Of(r?.WidthM, 25, Measures.Length),
+            Measures.Length
+        );
+        yield return new(
+            "slope",
+            "Bank slope",
+            FieldKind.Quantity,
+            s.Of(r?.Slope, 2, Measures.Plain with { Decimals = 1, UsDecimals = 1 }),
+            Measures.Plain,
+            "across for 1 down; 0 for walls"
+        );
+        yield return new(
+            "depth",
+            "Depth when full",
+            FieldKind.Quantity,
+            s.Of(r?.DepthM, 1.4, Measures.Length),
+            Measures.Length
+        );
+    }
+
+    public static PondShape? Read(BenchForm f)
+    {
+        if (f.AsBuilt is { } shape)
+            return shape;
+        var (length, width, slope, depth) = (
+            f.Form.Quantity("length", Measures.Length),
+            f.Form.Quantity("width", Measures.Length),
+            f.Form.Quantity("slope", Measures.Plain),
+            f.Form.Quantity("depth", Measures.Length)
+        );
+        if (!f.Sound)
+            return null;
+        foreach (var remark in SlopedRectangle.Check(length, width, depth, slope))
+            f.Form.Refuse(remark.Field.ToLowerInvariant(), remark.Text);
+        return f.Sound ? new SlopedRectangle(length, width, depth, slope) : null;
+    }
+
+    public static double Level(BenchForm f, string field, PondShape body) =>
+        f.Q(field, Measures.Length, 0, body.FullDepthM);
+}

@@ -1,0 +1,123 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+using Dorsk.Web.Slips;
+
+namespace Dorsk.Web.Workbench;
+
+/// <summary>What a pond loses through its bed.</summary>
+internal sealed class LeakCalculator : ICalculator
+{
+    public string Key => "leak";
+
+    public string Title => "Leak test";
+
+    public string Lead => "seepage from two readings of the staff gauge";
+
+    public IReadOnlyList<SlipField> Fields(BenchStart s) =>
+        [
+            new("first", "First gauge level", FieldKind.Quantity, s.Plain(0.60, Measures.Length), Measures.Length),
+            new("second", "Second gauge level", FieldKind.Quantity, s.Plain(0.55, Measures.Length), Measures.Length),
+            new("days", "Days between", FieldKind.Quantity, "4", Measures.Plain),
+            new("rain", "Rain meanwhile", FieldKind.Quantity, "0", Measures.Rain),
+            new(
+                "evaporation",
+                "Evaporation meanwhile",
+                FieldKind.Quantity,
+                s.Plain(0.020, Measures.Rain),
+                Measures.Rain,
+                "all the days together, from a pan; empty: it is estimated from the next two lines"
+            ),
+            new(
+                "warm",
+                "Warmest of a usual day",
+                FieldKind.Quantity,
+                "",
+                Measures.Temperature,
+                "air; only when there is no pan"
+            ),
+            new(
+                "cool",
+                "Coolest of a usual night",
+                FieldKind.Quantity,
+                "",
+                Measures.Temperature,
+                "air; only when there is no pan"
+            ),
+            new(
+                "area",
+                "Water surface",
+                FieldKind.Quantity,
+                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area),
+                Measures.Area
+            ),
+            new("cost", "Cost of a cubic metre pumped", FieldKind.Quantity, "0.02", Measures.Plain, "the farm's own"),
+        ];
+
+    public Worked? Work(BenchForm f)
+    {
+        var (first, second, days) = (
+            f.Q("first", Measures.Length, 0, 10),
+            f.Q("second", Measures.Length, 0, 10),
+            f.Q("days", Measures.Plain, 0.5, 90)
+        );
+        var (rain, evaporation, area, cost) = (
+            f.Q("rain", Measures.Rain, 0, 2),
+            Evaporated(f, days),
+            f.Q("area", Measures.Area, 1, 1e7),
+            f.Q("cost", Measures.Plain, 0, 1000)
+        );
+        if (!f.Sound)
+            return null;
+        var estimated = f.Form.Empty("evaporation");
+        var leak = LeakTest.Of(first - second, rain, evaporation, days, area);
+        var why = Grounds.Of(
+            "(Fall of the level + rain − evaporation) by days. Under 5 mm a day is tight, 5 to 10 to be watched, over 10 leaks.",
+            "Bands of the trade; starting values",
+            new Input("fall", first - second, Measures.Length, "typed"),
+            new Input("rain", rain, Measures.Rain, "typed"),
+            new Input(
+                "evaporation",
+                evaporation,
+                Measures.Rain,
+                estimated ? "estimated: " + Evaporation.Source : "typed"
+            ),
+            Input.Said("days", f.Here.Figure(days, 1), "typed")
+        );
+        return new(
+            [
+                new("Seepage", f.Here.Figure(leak.SeepageMmDay, 1) + " mm a day", why, Main: true),
+                new("Water lost", f.Say(leak.M3Day, Measures.Volume) + " a day", why),
+                new("That costs", $"{f.Here.Figure(leak.M3Day * cost * 30, 0)} {f.Here.Farm?.Currency} a month", why),
+            ],
+            (
+                leak.SeepageMmDay < 0
+                    ? "More came in than rain: is an inlet open, or does ground water come in?"
+                    : "Test at part fill, before filling to the brim."
+            )
+                + (
+                    estimated
+                        ? $" The evaporation is an estimate, {f.Here.Figure(1000 * evaporation / days, 1)} mm a day, and may be out by a quarter: the seepage lies between {f.Here.Figure(leak.SeepageMmDay - Evaporation.SlackMmDay(evaporation, days), 1)} and {f.Here.Figure(leak.SeepageMmDay + Evaporation.SlackMmDay(evaporation, days), 1)} mm a day. A pan beside the pond says it better."
+                        : ""
+                ),
+            leak.Verdict
+        );
+    }
+
+    // Without a pan: by the season here and the span between day and night.
+    private static double Evaporated(BenchForm f, double days)
+    {
+        if (!f.Form.Empty("evaporation"))
+            return f.Q("evaporation", Measures.Rain, 0, 2);
+        if (f.Form.Empty("warm") && f.Form.Empty("cool"))
+        {
+            f.Form.Refuse("evaporation", "Type what a pan lost, or the warmest and coolest air of these days below.");
+            return double.NaN;
+        }
+        var (warm, cool) = (f.Q("warm", Measures.Temperature, -20, 55), f.Q("cool", Measures.Temperature, -20, 55));
+        if (f.Sound && cool > warm)
+            f.Form.Refuse("cool", "The coolest cannot be above the warmest.");
+        return f.Sound ? days * Evaporation.MDay(f.Here.Farm!.Place.LatitudeDeg, f.Here.Today, warm, cool) : double.NaN;
+    }
+}
