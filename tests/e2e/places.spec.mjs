@@ -99,6 +99,9 @@ const colours = (axe) => axe.withRules(['color-contrast', 'link-in-text-block'])
 const thumb = (axe) =>
   axe.withRules(['target-size', 'scrollable-region-focusable', 'link-name', 'button-name', 'label', 'select-name']);
 
+const wide = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+
 async function clean(page, url, rules) {
   await page.goto(url);
   await same(page, url, rules);
@@ -119,65 +122,64 @@ async function same(page, url, rules) {
   ).toEqual([]);
 }
 
-// Two halves, so that two workers share the walk. In the dark every fourth page stands for its like (all pairs of colours are worked out in both themes by a test of their own), drawn anew where charts take their colours when they are drawn.
+// Two halves, so that two workers share the walk. Each page is opened once, at an address that is not localhost and with a touch screen,
+// and looked at wide and as on a phone. In the dark every fourth page stands for its like (all pairs of colours are worked out in both
+// themes by a test of their own), drawn anew where charts take their colours when they are drawn.
 const half = (k) => places.filter((_, i) => i % 2 === k);
 for (const k of [0, 1])
-  test(`axe finds nothing on any page, in paper and in the dark, half ${k + 1} of 2`, async ({ browser, demo }) => {
+  test(`axe finds nothing on any page, in paper and in the dark, wide and on the phone, half ${k + 1} of 2`, async ({
+    browser,
+    demo,
+  }) => {
     test.setTimeout(300_000);
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const base = demo.url.replace('127.0.0.1', 'farm.test');
+    const context = await browser.newContext({ viewport: wide, hasTouch: true });
     const page = await context.newPage();
-    const theme = (word) => context.addCookies([{ name: 'theme', value: word, url: demo.url }]);
-    await signIn(page, 'Manager', demo.url);
+    const theme = (word) => context.addCookies([{ name: 'theme', value: word, url: base }]);
+    await clean(page, base + '/sign-in', whole);
+    await signIn(page, 'Manager', base);
     const heard = [];
     page.on('console', (m) => {
       if (m.type() === 'error' && !m.text().includes('404')) heard.push(m.text());
     });
     for (const [i, place] of half(k).entries()) {
       await theme('paper');
-      await clean(page, demo.url + place, whole);
-      if (i % 4) continue;
-      if (await page.locator('[data-chart]').count()) {
-        await theme('dark');
-        await page.goto(demo.url + place);
-      } else
-        await page.evaluate(() => {
-          document.documentElement.dataset.theme = 'dark';
-        });
-      await same(page, place + ' in the dark', colours);
+      await clean(page, base + place, whole);
+      await page.setViewportSize(phone);
+      if (i % 3 === 0) await same(page, place + ' on the phone', thumb);
+      await fitsThumbs(page, place);
+      await page.setViewportSize(wide);
+      if (i % 4 === 0) await inTheDark(page, base + place, theme);
     }
     expect(heard).toEqual([]);
     await context.close();
   });
 
-test('on the phone, at an address that is not localhost: axe, targets for a thumb, nothing wider than the page', async ({
-  browser,
-  demo,
-}) => {
-  test.setTimeout(300_000);
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
-  const page = await context.newPage();
-  const base = demo.url.replace('127.0.0.1', 'farm.test');
-  await clean(page, base + '/sign-in', whole);
-  await signIn(page, 'Manager', base);
-  for (const [i, place] of places.entries()) {
-    // Rules of size stand below for every page; axe's own walk every third one.
-    if (i % 3) await page.goto(base + place);
-    else await clean(page, base + place, thumb);
-    expect(
-      await page.evaluate(() => document.documentElement.scrollWidth),
-      place + ' scrolls sideways',
-    ).toBeLessThanOrEqual(390);
-    const small = await page
-      .locator(
-        'form.slip :is(input:not([type=hidden], [type=checkbox]), select, button), .tabs a, .places a, .do-list a, .round button, .need .btn, button.tick, a.tick, .csvs a, .in-row :is(button, select, input)',
-      )
-      .evaluateAll((all) =>
-        all.filter((e) => e.offsetParent && e.getBoundingClientRect().height < 44).map((e) => e.outerHTML.slice(0, 90)),
-      );
-    expect(small, place).toEqual([]);
-  }
-  await context.close();
-});
+async function inTheDark(page, url, theme) {
+  if (await page.locator('[data-chart]').count()) {
+    await theme('dark');
+    await page.goto(url);
+  } else
+    await page.evaluate(() => {
+      document.documentElement.dataset.theme = 'dark';
+    });
+  await same(page, url + ' in the dark', colours);
+}
+
+// Nothing is wider than a phone, and what is tapped is large enough for a thumb.
+async function fitsThumbs(page, place) {
+  await expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth), { message: place + ' scrolls sideways' })
+    .toBeLessThanOrEqual(phone.width);
+  const small = await page
+    .locator(
+      'form.slip :is(input:not([type=hidden], [type=checkbox]), select, button), .tabs a, .places a, .do-list a, .round button, .need .btn, button.tick, a.tick, .csvs a, .in-row :is(button, select, input)',
+    )
+    .evaluateAll((all) =>
+      all.filter((e) => e.offsetParent && e.getBoundingClientRect().height < 44).map((e) => e.outerHTML.slice(0, 90)),
+    );
+  expect(small, place).toEqual([]);
+}
 
 test('every computed figure opens its why', async ({ as, demo }) => {
   const page = await as('Manager', demo);

@@ -2,6 +2,7 @@ using System.Collections;
 using System.Globalization;
 using System.Reflection;
 using System.Text;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Farm.Tests.Facts;
 
@@ -34,6 +35,13 @@ internal static class Dump
                 text.Append(figure.ToString(null, CultureInfo.InvariantCulture));
                 break;
             case Delegate:
+                break;
+            case ReadingBook book:
+                foreach (var parameter in book.Parameters.OrderBy(p => p.Key, StringComparer.Ordinal))
+                {
+                    text.Append(parameter.Key);
+                    Rows(text, book[parameter], depth);
+                }
                 break;
             case IEnumerable rows when depth < Deepest:
                 Rows(text, rows, depth);

@@ -1,0 +1,100 @@
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+using AngleSharp.Html.Parser;
+using Dorsk.Core.People;
+using Dorsk.Farm.Ask;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Dorsk.Web.Tests;
+
+/// <summary>What goes wrong at a slip: each mistake has its sentence at the field, keeps what was typed, and enters nothing.</summary>
+public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
+{
+    /// <summary>Slip; what is typed, as name=value; the field; what is said there.</summary>
+    public static TheoryData<string, string, string, string> Mistakes =>
+        new()
+        {
+            { "/ponds/P1/slip/reading", "do=abc", "do", "not a number" },
+            { "/ponds/P1/slip/reading", "do=-3", "do", "outside what can be entered" },
+            { "/ponds/P1/slip/reading", "do=1e9", "do", "not a unit" },
+            { "/ponds/P1/slip/reading", "do=999999999", "do", "outside what can be entered" },
+            { "/ponds/P1/slip/reading", "temp=84", "temp", "Did you mean 84 °F?" },
+            { "/ponds/P1/slip/reading", "temp=1,500", "temp", "two ways" },
+            { "/ponds/P1/slip/reading", "do=3.1 ppt", "do", "not a unit of dissolved oxygen" },
+            { "/ponds/P1/slip/reading", "do=5;Day=2027-03-01", "Day", "future" },
+            { "/ponds/P1/slip/reading", "do=5;Day=", "Day", "Type the date" },
+            { "/ponds/P1/slip/reading", "do=5;Hour=25:00", "Hour", "not an hour" },
+            { "/ponds/P1/slip/feeding", "Mass=", "Mass", "Type the mass" },
+            { "/ponds/P1/slip/feeding", "Mass=1,500", "Mass", "type 1500 for the thousands or 1.500" },
+            { "/ponds/P1/slip/deaths", "Count=2.5", "Count", "whole number" },
+            { "/ponds/P1/slip/deaths", "Count=-1", "Count", "outside 1 to" },
+            { "/ponds/P1/slip/deaths", "Count=1;Day=2026-01-01", "Day", "before the batch was stocked" },
+            { "/ponds/P1/slip/sample", "N1=0;M1=4", "N1", "tells nothing" },
+            { "/ponds/P1/slip/sample", "N1=;M1=", "N1", "at least one cast" },
+            { "/ponds/P1/slip/sample", "Single=single;Fish=301 abc", "Fish", "not a number" },
+            { "/ponds/P1/slip/harvest", "Mass=100;Count=99999999999", "Count", "too large" },
+            {
+                "/ponds/P1/slip/harvest",
+                "Mass=5;Count=20;Final=true",
+                "DifferenceReason",
+                "Give the difference a name"
+            },
+            { "/ponds/P1/slip/stock", "Count=100;MeanWeight=0;NotReadyReason=x", "MeanWeight", "not a weight" },
+            { "/ponds/P1/slip/stock", "Count=1000000;MeanWeight=60", "Count", "% over the limit" },
+            { "/ponds/P1/slip/aerators", "Number=2;Power=1.1;OnTimer=3", "OnTimer", "0 to 2" },
+            { "/slip/pond", "Code=P1;Length=10;Width=5;Slope=1;Depth=1", "Code", "taken" },
+            { "/slip/pond", "Code=B2;Length=10;Width=5;Slope=4;Depth=1", "Slope", "banks meet" },
+            { "/slip/pond", "Code=B2;Length=10;Width=5;Slope=1;Depth=0", "Depth", "outside 0.2" },
+        };
+
+    [Theory, MemberData(nameof(Mistakes))]
+    public async Task Each_is_answered_at_its_field_keeps_what_was_typed_and_enters_nothing(
+        string slip,
+        string typed,
+        string field,
+        string says
+    )
+    {
+        var manager = await farm.As(Role.Manager);
+        var questions = farm.Services.GetRequiredService<Questions>();
+        var last = questions.LastLine();
+        var form = Form(await manager.Client.GetStringAsync(slip));
+        var values = typed.Split(';').Select(t => t.Split('=', 2)).ToDictionary(t => t[0], t => t[1]);
+        var sent = Shown(form);
+        foreach (var (name, value) in values)
+            sent[name] = value;
+        var answer = await manager.Post(slip, sent);
+        var page = new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());
+        Assert.Contains(says, page.QuerySelector($"#w-{field}")?.TextContent ?? "", StringComparison.Ordinal);
+        var again = Shown((IHtmlFormElement)page.QuerySelector("form.slip")!);
+        foreach (var (name, value) in values)
+            Assert.Equal(value, again.GetValueOrDefault(name, ""));
+        Assert.Equal(last, questions.LastLine());
+    }
+
+    private static IHtmlFormElement Form(string html) =>
+        (IHtmlFormElement)new HtmlParser().ParseDocument(html).QuerySelector("form.slip")!;
+
+    // What a browser would send: the values that stand in the fields.
+    private static Dictionary<string, string> Shown(IHtmlFormElement form)
+    {
+        var values = new Dictionary<string, string>();
+        foreach (var field in form.QuerySelectorAll("[name]"))
+            if (
+                ValueOf(field) is { } value
+                && field.GetAttribute("name") is not "__RequestVerificationToken" and var name
+            )
+                values[name!] = value;
+        return values;
+    }
+
+    private static string? ValueOf(IElement field) =>
+        field switch
+        {
+            IHtmlInputElement { Type: "checkbox" or "radio" } box => box.IsChecked ? box.Value : null,
+            IHtmlInputElement input => input.Value,
+            IHtmlSelectElement select => select.Value,
+            IHtmlTextAreaElement text => text.Value,
+            _ => null,
+        };
+}
