@@ -29,9 +29,11 @@ if (args is ["season", var shown, var kept])
     return await ManySeasons.Run(shown, kept);
 if (args is ["load", var loaded, var onto, ..])
     return await Load.Run(loaded, onto, args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : 300);
+if (args is ["history"])
+    return History.Run();
 if (args is ["speed", var app, var empty, var seed])
     return await Speed.Run(app, empty, seed);
 Console.Error.WriteLine(
-    "dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | load APP FOLDER [seconds] | speed APP EMPTY SEED"
+    "dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | load APP FOLDER [seconds] | history | speed APP EMPTY SEED"
 );
 return 2;

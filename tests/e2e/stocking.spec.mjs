@@ -36,8 +36,11 @@ test('a plan answers while it is typed, is kept, and leads to the slips', async 
   await page.getByLabel('Your own number').fill('60000');
   await expect(out).toContainText('Act now');
   await expect(out).toContainText('% over');
+  // The answer that is on its way when a name is typed does not take it away.
   await page.getByLabel('Your own number').fill('');
   await page.getByLabel('Keep it as').fill('Large fish');
+  await expect(out).not.toContainText('% over');
+  await expect(page.getByLabel('Keep it as')).toHaveValue('Large fish');
   await page.getByRole('button', { name: 'Keep this plan' }).click();
   await expect(page.getByRole('link', { name: 'Large fish' })).toBeVisible();
   await page.getByRole('link', { name: 'Large fish' }).click();

@@ -22,10 +22,22 @@ export function bench() {
       try {
         const answer = await fetch('?' + query);
         // An answer that was overtaken by more typing is not shown.
-        if (answer.ok && turn === this.turn) this.out.innerHTML = await answer.text();
+        if (answer.ok && turn === this.turn) this.show(await answer.text());
       } catch {
         /* no network: the plain form still works */
       }
+    },
+    // What was typed into a field of the answer itself, such as the name to keep a plan by, outlives it.
+    show(html) {
+      const typed = [...this.out.querySelectorAll('input[name]')].filter((e) => e.value !== e.defaultValue);
+      const focused = this.out.contains(document.activeElement) ? document.activeElement.name : '';
+      this.out.innerHTML = html;
+      const find = (name) => this.out.querySelector(`input[name="${name}"]`);
+      for (const old of typed) {
+        const field = find(old.name);
+        if (field) field.value = old.value;
+      }
+      if (focused) find(focused)?.focus();
     },
   };
 }
