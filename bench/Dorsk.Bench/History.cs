@@ -193,7 +193,7 @@ internal static class History
                             2800,
                             1400,
                             CountBasis.Counted,
-                            Account.Sold,
+                            Account.Harvested,
                             true,
                             "died unseen"
                         ),

@@ -72,7 +72,7 @@ public sealed record StoreLedger(
     /// <summary>Name of what is given beyond the books.</summary>
     public const string BeyondBooks = "given beyond the books: a load was not written down, or a weight is wrong";
 
-    private const double Nothing = 1e-9;
+    private const double Least = 1e-9;
 
     /// <summary>Left, kg.</summary>
     public double LeftKg => Lots.Sum(l => l.LeftKg);
@@ -90,10 +90,18 @@ public sealed record StoreLedger(
     /// <summary>Adds movements up to an instant.</summary>
     /// <param name="moves">In order of time.</param>
     /// <param name="now">The instant.</param>
-    public static StoreLedger Of(IEnumerable<StoreMove> moves, DateTimeOffset now)
+    public static StoreLedger Of(IEnumerable<StoreMove> moves, DateTimeOffset now) => Nothing.With(moves, now);
+
+    /// <summary>An empty store.</summary>
+    public static StoreLedger Nothing { get; } = new([], [], 0);
+
+    /// <summary>This ledger carried on; it ended at least a week before the instant.</summary>
+    /// <param name="moves">What came after, in order of time.</param>
+    /// <param name="now">The instant.</param>
+    public StoreLedger With(IEnumerable<StoreMove> moves, DateTimeOffset now)
     {
-        List<StoreLot> lots = [];
-        List<StoreDifference> differences = [];
+        List<StoreLot> lots = [.. Lots];
+        List<StoreDifference> differences = [.. Differences];
         var week = 0.0;
         foreach (var m in moves.TakeWhile(m => m.At <= now))
             switch (m.Kind)
@@ -103,7 +111,7 @@ public sealed record StoreLedger(
                     break;
                 case StoreMoveKind.Counted:
                     var found = m.Kg - lots.Sum(l => l.LeftKg);
-                    if (Math.Abs(found) > Nothing)
+                    if (Math.Abs(found) > Least)
                         differences.Add(new(m.At, found, m.Words));
                     if (found > 0)
                         Add(lots, new("found", null, m.At, found, found, null));
@@ -112,7 +120,7 @@ public sealed record StoreLedger(
                     break;
                 default:
                     week += m.Kind == StoreMoveKind.Fed && m.At > now.AddDays(-7) ? m.Kg : 0;
-                    if (Take(lots, m.Lot, m.Kg) is > Nothing and var missing)
+                    if (Take(lots, m.Lot, m.Kg) is > Least and var missing)
                         // It was there, though the books did not know of it.
                         differences.Add(new(m.At, missing, BeyondBooks));
                     break;
@@ -122,7 +130,7 @@ public sealed record StoreLedger(
 
     private static void Add(List<StoreLot> lots, StoreLot lot)
     {
-        if (lot.LeftKg <= Nothing)
+        if (lot.LeftKg <= Least)
             return;
         var at = lots.FindIndex(l =>
             (l.Expiry ?? DateOnly.MaxValue, l.Came).CompareTo((lot.Expiry ?? DateOnly.MaxValue, lot.Came)) > 0
@@ -134,12 +142,12 @@ public sealed record StoreLedger(
     private static double Take(List<StoreLot> lots, string lot, double kg)
     {
         var named = lot.Length == 0 ? -1 : lots.FindIndex(l => l.Lot == lot);
-        while (kg > Nothing && lots.Count > 0)
+        while (kg > Least && lots.Count > 0)
         {
             var i = Math.Max(0, named);
             var taken = Math.Min(kg, lots[i].LeftKg);
             kg -= taken;
-            if (lots[i].LeftKg - taken <= Nothing)
+            if (lots[i].LeftKg - taken <= Least)
                 lots.RemoveAt(i);
             else
                 lots[i] = lots[i] with { LeftKg = lots[i].LeftKg - taken };

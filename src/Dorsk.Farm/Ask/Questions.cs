@@ -318,7 +318,8 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         if (feedMoves is { } known && known.Seen.Feed == seen.Feed && known.Seen.Restored == seen.Restored)
             return known.Moves;
-        var fresh = FeedMoves.Load(c, AsOf.Now(DateTimeOffset.MaxValue));
+        var before = feedMoves is { } old && old.Seen.Restored == seen.Restored ? old.Moves : null;
+        var fresh = FeedMoves.Load(c, AsOf.Now(DateTimeOffset.MaxValue), before);
         feedMoves = new(seen, fresh);
         return fresh;
     }

@@ -5,21 +5,30 @@ namespace Dorsk.Farm.Estimates;
 internal sealed class ByDay<T>
     where T : struct, IEquatable<T>
 {
+    private readonly IEnumerable<T> source;
     private readonly T[] from;
     private readonly Dictionary<DateOnly, double> days;
 
     /// <summary>Works the days out.</summary>
-    /// <param name="values">In order of time.</param>
+    /// <param name="values">In order of time; a list that does not change.</param>
     /// <param name="dayOf">The farm day of a value; null for one that does not count.</param>
     /// <param name="figure">The figure of a day from its values.</param>
     /// <param name="before">The days as they were before the last values came, made by the same rules; null for none.</param>
-    public ByDay(
+    public static ByDay<T> Of(
         IEnumerable<T> values,
         Func<T, DateOnly?> dayOf,
         Func<IReadOnlyList<T>, double> figure,
         ByDay<T>? before = null
+    ) => before is not null && ReferenceEquals(before.source, values) ? before : new(values, dayOf, figure, before);
+
+    private ByDay(
+        IEnumerable<T> values,
+        Func<T, DateOnly?> dayOf,
+        Func<IReadOnlyList<T>, double> figure,
+        ByDay<T>? before
     )
     {
+        source = values;
         from = [.. values];
         var same = before is null ? 0 : from.AsSpan().CommonPrefixLength(before.from);
         var first = FirstDay(from, same, dayOf);

@@ -36,15 +36,18 @@ public partial class PondFacts
         // Top and bottom are two series: what fish swim in, charts and forecasts are of the upper water.
         ReadingsOf = rows.AllReadings.Where((p, t) => !PondState.IsLayered(p) || IsNearSurface(t));
         DateOnly? DayOf(Timed t) => Zone.DayOf(t.At);
-        warmth = new(ReadingsOf[Parameter.Temperature], DayOf, d => d.Average(t => t.Si), same?.warmth);
-        dawnLows = new(
+        warmth = ByDay<Timed>.Of(ReadingsOf[Parameter.Temperature], DayOf, d => d.Average(t => t.Si), same?.warmth);
+        dawnLows = ByDay<Timed>.Of(
             ReadingsOf[Parameter.Oxygen],
             t => Zone.LocalAt(t.At).Hour < DawnBeforeHour ? DayOf(t) : null,
             d => d.Min(t => t.Si),
             same?.dawnLows
         );
-        fed = new(rows.Feedings, f => Zone.DayOf(f.At), d => d.Sum(f => f.Kg), same?.fed);
-        Temperature = new(warmth.Days.Select(d => (d.Key, d.Value)), rows.Farm.Place.LatitudeDeg);
+        fed = ByDay<Fed>.Of(rows.Feedings, f => Zone.DayOf(f.At), d => d.Sum(f => f.Kg), same?.fed);
+        var isAsBefore = ReferenceEquals(warmth, same?.warmth) && same!.Farm.Place == rows.Farm.Place;
+        Temperature = isAsBefore
+            ? same!.Temperature
+            : new(warmth.Days.Select(d => (d.Key, d.Value)), rows.Farm.Place.LatitudeDeg);
     }
 
     /// <summary>The rows themselves.</summary>

@@ -31,92 +31,47 @@ public sealed record FeedLeft(FeedKind Kind, StoreLedger Ledger)
 /// <summary>Movements of every kind in order of time, so that the store can be added up at any hour.</summary>
 internal sealed class FeedMoves
 {
-    private readonly List<(FeedKind Kind, List<StoreMove> Moves)> kinds;
+    private readonly List<KindMoves> kinds;
+    private volatile Tuple<DateTimeOffset, List<FeedLeft>>? last;
 
-    private FeedMoves(List<(FeedKind, List<StoreMove>)> kinds) => this.kinds = kinds;
+    private FeedMoves(long line, List<KindMoves> kinds) => (Line, this.kinds) = (line, kinds);
 
-    public static FeedMoves Load(SqliteConnection c, AsOf asOf)
+    /// <summary>Newest line of the log when they were read.</summary>
+    public long Line { get; }
+
+    /// <summary>Reads them, in one snapshot; where they were read before and nothing was taken back or named anew since, only new lines.</summary>
+    public static FeedMoves Load(SqliteConnection c, AsOf asOf, FeedMoves? before = null) =>
+        Sqlite.InOneSnapshot(c, () => Read(c, asOf, before));
+
+    private static FeedMoves Read(SqliteConnection c, AsOf asOf, FeedMoves? before)
     {
-        var arguments = Lines.With(asOf);
-        var moves = Sqlite
-            .Sound(
-                c,
-                $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.lot, f.expiry, f.price_minor_per_kg, f.freight_minor FROM feed_received f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
-                r =>
-                    (
-                        Feed: r.GetInt64(0),
-                        Line: r.GetInt64(1),
-                        Move: new StoreMove(
-                            r.Instant(2),
-                            StoreMoveKind.In,
-                            r.GetDouble(3),
-                            r.GetString(4),
-                            r.MaybeDay(5),
-                            r.MaybeReal(6) is { } price ? price + (r.GetDouble(7) / r.GetDouble(3)) : null
-                        )
-                    ),
-                arguments
-            )
-            .Concat(
-                Sqlite.Sound(
-                    c,
-                    $"SELECT f.feed, f.line, l.happened, f.mass_kg FROM log l CROSS JOIN feeding f USING (line) WHERE l.kind = 'FeedingGiven' AND {Lines.Count}",
-                    r => (r.GetInt64(0), r.GetInt64(1), new StoreMove(r.Instant(2), StoreMoveKind.Fed, r.GetDouble(3))),
-                    arguments
-                )
-            )
-            .Concat(
-                Sqlite.Sound(
-                    c,
-                    $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.lot, f.text FROM store_taken f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
-                    r =>
-                        (
-                            r.GetInt64(0),
-                            r.GetInt64(1),
-                            new StoreMove(
-                                r.Instant(2),
-                                StoreMoveKind.Taken,
-                                r.GetDouble(3),
-                                r.GetString(4),
-                                Words: r.GetString(5)
-                            )
-                        ),
-                    arguments
-                )
-            )
-            .Concat(
-                Sqlite.Sound(
-                    c,
-                    $"SELECT f.feed, f.line, l.happened, f.mass_kg, f.reason FROM store_counted f CROSS JOIN log l USING (line) WHERE {Lines.Count}",
-                    r =>
-                        (
-                            r.GetInt64(0),
-                            r.GetInt64(1),
-                            new StoreMove(r.Instant(2), StoreMoveKind.Counted, r.GetDouble(3), Words: r.GetString(4))
-                        ),
-                    arguments
-                )
-            )
-            // Within a minute things happened as they were written.
-            .OrderBy(m => m.Item3.At)
-            .ThenBy(m => m.Item2)
-            .ToLookup(m => m.Item1, m => m.Item3);
-        return new(FeedGoods.Goods(c, asOf.Known).Select(k => (k, moves[k.Id].ToList())).ToList());
+        var line = LogLines.Last(c);
+        if (before is null || IsOtherwise(c, before.Line))
+        {
+            var all = FeedRows.After(c, asOf, 0).ToLookup(m => m.Feed);
+            return new(line, FeedGoods.Goods(c, asOf.Known).ConvertAll(k => new KindMoves(k, [.. all[k.Id]])));
+        }
+        var more = FeedRows.After(c, asOf, before.Line).ToLookup(m => m.Feed);
+        return new(line, before.kinds.ConvertAll(k => k.With([.. more[k.Kind.Id]])));
     }
 
-    private volatile Tuple<DateTimeOffset, List<FeedLeft>>? last;
+    private static bool IsOtherwise(SqliteConnection c, long afterLine) =>
+        Sqlite.Number(
+            c,
+            $"SELECT EXISTS (SELECT 1 FROM log WHERE line > $after AND (voids IS NOT NULL OR kind = '{nameof(FeedNamed)}'))",
+            ("after", afterLine)
+        ) == 1;
 
     /// <summary>What is left of everything at an instant; asked several times for the same one, it is added up once.</summary>
     public List<FeedLeft> At(DateTimeOffset now)
     {
         if (last is { } known && known.Item1 == now)
             return known.Item2;
-        var fresh = kinds.ConvertAll(k => new FeedLeft(k.Kind, StoreLedger.Of(k.Moves, now)));
+        var fresh = kinds.ConvertAll(k => new FeedLeft(k.Kind, k.At(now)));
         last = Tuple.Create(now, fresh);
         return fresh;
     }
 
     /// <summary>One kind's store at an instant, or null for an unknown kind.</summary>
-    public StoreLedger? Of(long feed, DateTimeOffset now) =>
-        kinds.Find(k => k.Kind.Id == feed).Moves is { } moves ? StoreLedger.Of(moves, now) : null;
+    public StoreLedger? Of(long feed, DateTimeOffset now) => kinds.Find(k => k.Kind.Id == feed)?.At(now);
 }
