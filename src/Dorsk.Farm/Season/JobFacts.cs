@@ -1,7 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Season;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Ponds;
 
