@@ -22,8 +22,8 @@ public class SizeTests
 
     // Wanted: no method over 60 lines, 95 % of them at most 30, none with more than seven parameters. Until that is reached these
     // numbers may only shrink.
-    private const int OverSixty = 36,
-        OverThirty = 283,
+    private const int OverSixty = 35,
+        OverThirty = 282,
         ManyParameters = 10;
 
     [Fact]
