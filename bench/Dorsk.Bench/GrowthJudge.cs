@@ -1,5 +1,4 @@
 using Dorsk.Core.Growth;
-using Dorsk.Core.Judging;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Fish;
 using Dorsk.Practice;

@@ -82,7 +82,7 @@ internal static class History
 
     private sealed class Old : IDisposable
     {
-        private readonly Still clock = new();
+        private readonly SetClock clock = new();
         private readonly Door door;
         private readonly Questions questions;
         private readonly List<long> ponds = [];
@@ -219,12 +219,5 @@ internal static class History
                 ? receipt.Lines[0]
                 : throw new InvalidOperationException(string.Join(" | ", receipt.Remarks.Select(r => r.Text)));
         }
-    }
-
-    private sealed class Still : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; }
-
-        public override DateTimeOffset GetUtcNow() => Now;
     }
 }

@@ -18,7 +18,6 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Dorsk.Farm.State;
-using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Bench;
 
@@ -217,7 +216,7 @@ internal static partial class Load
         var file = new FarmFile(path);
         file.Prepare();
         new MadeAs(file).MarkDemo();
-        var clock = new Told(Now.AddDays(-91));
+        var clock = new SetClock { Now = Now.AddDays(-91) };
         var door = new Door(file, clock);
         long Enter(Core.Judging.Fact fact, DateTimeOffset at) =>
             door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)) is { Accepted: true } r
@@ -327,11 +326,4 @@ internal static partial class Load
 
     [GeneratedRegex("name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")]
     private static partial Regex Token();
-
-    private sealed class Told(DateTimeOffset now) : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; } = now;
-
-        public override DateTimeOffset GetUtcNow() => Now;
-    }
 }

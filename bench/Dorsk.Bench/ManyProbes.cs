@@ -210,7 +210,7 @@ internal static class ManyProbes
         var file = new FarmFile(path);
         file.Prepare();
         new MadeAs(file).MarkDemo();
-        var clock = new Told(From);
+        var clock = new SetClock { Now = From };
         var door = new Door(file, clock);
         long Enter(Core.Judging.Fact fact, DateTimeOffset at) =>
             door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)) is { Accepted: true } r
@@ -317,12 +317,5 @@ internal static class ManyProbes
         );
         if (local.Minute == 0 && Now - at < TimeSpan.FromDays(30))
             yield return new(Parameter.Temperature, at, Math.Round(26 + Math.Cos(2 * Math.PI * (hour - 15) / 24), 1));
-    }
-
-    private sealed class Told(DateTimeOffset now) : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; } = now;
-
-        public override DateTimeOffset GetUtcNow() => Now;
     }
 }

@@ -11,7 +11,6 @@ using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
-using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Bench;
 
@@ -100,7 +99,7 @@ internal static class ManySeasons
         var file = new FarmFile(path);
         file.Prepare();
         new Farm.State.MadeAs(file).MarkDemo();
-        var clock = new Told { Now = From };
+        var clock = new SetClock { Now = From };
         var door = new Door(file, clock);
         long Enter(Core.Judging.Fact fact, DateTimeOffset at) =>
             door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)) is { Accepted: true } r
@@ -273,12 +272,5 @@ internal static class ManySeasons
             ),
             Now.AddHours(-3)
         );
-    }
-
-    private sealed class Told : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; }
-
-        public override DateTimeOffset GetUtcNow() => Now;
     }
 }

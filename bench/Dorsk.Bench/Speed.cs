@@ -3,7 +3,6 @@ using System.Globalization;
 using System.Net;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;

@@ -97,8 +97,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var desk = new Desk(connection, number, line.Happened, asOf, line.Corrects)
         {
             ReadFarm = () => FarmQuestions.Farm(connection, asOf.Known),
-            PondAt = pond =>
-                PondReader.Read(connection, asOf, pond) is { } rows ? new PondAsKnown(new PondStory(rows)) : null,
+            PondAt = pond => PondReader.Story(connection, asOf, pond) is { } story ? new PondAsKnown(story) : null,
             FishIn = pond => FishQuestions.Standing(connection, asOf.Known, pond).Sum(b => (long)b.Stands),
         };
         List<Remark> said = [];

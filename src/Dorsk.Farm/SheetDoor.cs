@@ -1,6 +1,5 @@
 using Dorsk.Core.Water;
 using Dorsk.Farm.Files;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
 namespace Dorsk.Farm;

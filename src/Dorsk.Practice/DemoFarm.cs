@@ -2,7 +2,6 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
-using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 

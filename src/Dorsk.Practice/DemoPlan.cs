@@ -1,5 +1,3 @@
-using Dorsk.Core.Ponds;
-
 namespace Dorsk.Practice;
 
 /// <summary>Where things lie on Wattlebend Ponds, metres east and north.</summary>

@@ -1,5 +1,4 @@
 using Dorsk.Core.Ponds;
-using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Practice;

@@ -1,4 +1,3 @@
-using System.Net;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Files;

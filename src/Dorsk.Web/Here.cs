@@ -8,7 +8,6 @@ using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Web;
 

@@ -7,7 +7,7 @@ namespace Dorsk.Web;
 
 /// <summary>
 /// What the pages are made of, found at the start. The framework works out how each public property of a page could be bound; of the
-/// hundreds that only show something, that is not asked: it was a third of the start.
+/// hundreds that only show something it is not asked: it was a good part of the start.
 /// </summary>
 /// <param name="usual">The framework's own.</param>
 internal sealed class PageParts(IPageApplicationModelPartsProvider usual) : IPageApplicationModelPartsProvider

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Dorsk.Farm.Files;
 using Dorsk.Web;
-using Microsoft.Extensions.Hosting;
 
 // Figures are printed by the farm's own hand; nothing may follow the machine's.
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.DefaultThreadCurrentUICulture = CultureInfo.InvariantCulture;

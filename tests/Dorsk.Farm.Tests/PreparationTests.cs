@@ -3,8 +3,6 @@ using Dorsk.Core.Prepare;
 using Dorsk.Core.Season;
 using Dorsk.Core.Species;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ponds;
-using Xunit;
 
 namespace Dorsk.Farm.Tests;
 

@@ -1,9 +1,7 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Species;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Tests;
 

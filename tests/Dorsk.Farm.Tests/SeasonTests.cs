@@ -4,7 +4,6 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 
 namespace Dorsk.Farm.Tests;
 

@@ -4,9 +4,7 @@ using Dorsk.Core.Sheets;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Files;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
-using Xunit;
 
 namespace Dorsk.Farm.Tests;
 

@@ -4,7 +4,6 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Feed;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Dorsk.Web.Tests;

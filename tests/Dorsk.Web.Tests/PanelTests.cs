@@ -10,8 +10,6 @@ using Dorsk.Farm.Log;
 using Dorsk.Farm.State;
 using Dorsk.Standins;
 using Dorsk.Web.Inlets;
-using Microsoft.AspNetCore.Hosting;
-using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
 using MQTTnet;
 using MQTTnet.Formatter;

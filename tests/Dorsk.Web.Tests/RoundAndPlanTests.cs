@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Ponds;
 using Dorsk.Web.Parts;
 using Dorsk.Web.Round;

@@ -1,11 +1,9 @@
 using System.Net;
 using System.Text.RegularExpressions;
 using Dorsk.Core.People;
-using Dorsk.Core.Plans;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Ponds;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Dorsk.Web.Tests;

@@ -5,7 +5,6 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 using Dorsk.Farm;
 using Dorsk.Farm.Facts;
-using Dorsk.Farm.Tests;
 using Dorsk.Farm.Tests.Facts;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Http;

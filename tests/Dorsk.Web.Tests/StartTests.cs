@@ -2,7 +2,6 @@ using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
 using Dorsk.Farm.Files;
-using Dorsk.Farm.Sql;
 using Dorsk.Farm.State;
 
 namespace Dorsk.Web.Tests;

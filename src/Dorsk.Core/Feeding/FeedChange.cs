@@ -1,4 +1,3 @@
-using Dorsk.Core.Growth;
 using Dorsk.Core.Species;
 
 namespace Dorsk.Core.Feeding;

@@ -1,4 +1,3 @@
-using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 
 namespace Dorsk.Core.Growth;

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
-using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Plans;
 

@@ -1,6 +1,5 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Prepare;
-using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 

@@ -1,6 +1,5 @@
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
-using Dorsk.Core.Species;
 
 namespace Dorsk.Core.Plans;
 

@@ -1,5 +1,3 @@
-using Dorsk.Core.Judging;
-
 namespace Dorsk.Core.Ponds;
 
 /// <summary>Soil of a bank.</summary>

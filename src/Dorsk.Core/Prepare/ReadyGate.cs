@@ -1,7 +1,5 @@
-using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
-using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Prepare;
 

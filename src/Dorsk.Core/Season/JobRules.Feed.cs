@@ -1,8 +1,6 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
-using Dorsk.Core.Ponds;
-using Dorsk.Core.Prepare;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Season;

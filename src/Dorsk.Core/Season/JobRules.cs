@@ -1,5 +1,3 @@
-using Dorsk.Core.Feeding;
-using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;

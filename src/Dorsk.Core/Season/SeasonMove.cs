@@ -1,6 +1,5 @@
 using System.Globalization;
 using Dorsk.Core.Judging;
-using Dorsk.Core.Plans;
 
 namespace Dorsk.Core.Season;
 

@@ -1,4 +1,3 @@
-using Dorsk.Core.Species;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Stock;

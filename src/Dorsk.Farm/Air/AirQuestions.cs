@@ -1,6 +1,5 @@
 using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
-using Dorsk.Farm.Air;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;

@@ -1,7 +1,5 @@
-using System.Globalization;
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Judging;
-using Dorsk.Farm.Alarms;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;

@@ -1,5 +1,4 @@
 using Dorsk.Core.Harvest;
-using Dorsk.Core.Ponds;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Ponds;

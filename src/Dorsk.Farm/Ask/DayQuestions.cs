@@ -7,8 +7,6 @@ using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
-using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
 using Dorsk.Farm.Water;

@@ -5,7 +5,6 @@ using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Season;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Ask;

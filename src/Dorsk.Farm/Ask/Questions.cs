@@ -207,12 +207,8 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         var pond = FarmQuestions
             .Ponds(c, asOf.Known)
             .FirstOrDefault(p => string.Equals(p.Code, code, StringComparison.OrdinalIgnoreCase));
-        return pond is null ? null : Load(c, asOf, pond.Id);
+        return pond is null ? null : PondReader.Story(c, asOf, pond.Id);
     }
-
-    // Reads a pond that is not kept in memory.
-    internal static PondStory? Load(Microsoft.Data.Sqlite.SqliteConnection c, AsOf asOf, long pondId) =>
-        PondReader.Read(c, asOf, pondId) is { } rows ? new(rows) : null;
 
     /// <summary>A pond as it stands now, by its story.</summary>
     public PondNow Now(PondStory story, DateTimeOffset now)
@@ -296,11 +292,13 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         // Weather lines touch the farm as a whole.
         if (weather is { } known && known.Seen.Farm == seen.Farm && known.Seen.Restored == seen.Restored)
             return known.Weather;
-        return Sqlite.InOneSnapshot(c, () => NewWeather(c, seen, weather)).Weather;
+        return Sqlite.InOneSnapshot(c, () => NewWeather(c, weather)).Weather;
     }
 
-    private KnownWeather NewWeather(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen, KnownWeather? before)
+    private KnownWeather NewWeather(Microsoft.Data.Sqlite.SqliteConnection c, KnownWeather? before)
     {
+        // Looked at in the snapshot itself: a line entered a moment ago is known as what it is, a void among them.
+        var seen = memory.Look(c);
         var asOf = AsOf.Now(UpTo);
         var onlyMore =
             before is not null

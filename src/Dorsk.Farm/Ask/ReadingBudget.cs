@@ -1,5 +1,3 @@
-using Dorsk.Farm.Log;
-
 namespace Dorsk.Farm.Ask;
 
 /// <summary>

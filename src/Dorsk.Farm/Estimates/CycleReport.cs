@@ -1,6 +1,5 @@
 using Dorsk.Core.Growth;
 using Dorsk.Core.Harvest;
-using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;

@@ -1,6 +1,5 @@
 using System.Collections.Concurrent;
 using Dorsk.Core.Growth;
-using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Season;
 using Dorsk.Core.Units;

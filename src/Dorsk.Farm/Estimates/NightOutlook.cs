@@ -1,10 +1,8 @@
-using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -1,6 +1,5 @@
 using Dorsk.Core.Air;
 using Dorsk.Core.Feeding;
-using Dorsk.Core.Harvest;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
@@ -11,7 +10,6 @@ using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Season;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

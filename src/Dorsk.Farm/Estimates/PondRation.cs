@@ -4,7 +4,6 @@ using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
-using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -1,12 +1,9 @@
 using Dorsk.Core.Feeding;
-using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Air;
-using Dorsk.Farm.Ask;
-using Dorsk.Farm.Facts;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
@@ -14,7 +11,6 @@ using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
-using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Estimates;
@@ -42,6 +38,10 @@ internal static class PondReader
     /// <param name="weather">The farm's weather; null: it is read too.</param>
     public static PondRows? Read(SqliteConnection c, AsOf asOf, long pondId, ReadingBook? weather = null) =>
         Sqlite.InOneSnapshot(c, () => All(c, asOf, pondId, weather));
+
+    /// <summary>A pond as of two times with its estimates; null when there is no such pond.</summary>
+    public static PondStory? Story(SqliteConnection c, AsOf asOf, long pondId) =>
+        Read(c, asOf, pondId) is { } rows ? new(rows) : null;
 
     /// <summary>The rows as they are now.</summary>
     /// <param name="c">The data file; inside a snapshot.</param>

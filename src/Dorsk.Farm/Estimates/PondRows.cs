@@ -9,7 +9,6 @@ using Dorsk.Farm.Fish;
 using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Season;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -3,7 +3,6 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Prepare;
 
 namespace Dorsk.Farm.Estimates;

@@ -86,10 +86,8 @@ public sealed class StandingStock(PondFacts facts)
             return 0;
         var isHere = false;
         var others = 0.0;
-        foreach (var stay in stays)
-            if (stay.From > day || stay.To < day)
-                continue;
-            else if (ReferenceEquals(stay.Batch, batch) || stay.Batch.Id == batch.Id)
+        foreach (var stay in stays.Where(s => s.From <= day && s.To >= day))
+            if (stay.Batch.Id == batch.Id)
                 isHere = true;
             else
                 others += RoughKg(stay.Batch, day);

@@ -6,10 +6,8 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -1,11 +1,9 @@
-using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Farm.Estimates;
 

@@ -1,5 +1,4 @@
 using Dorsk.Core.Ponds;
-using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
 using Dorsk.Core.Verdict;
 

@@ -3,7 +3,6 @@ using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Fish;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Feed;

@@ -14,8 +14,6 @@ internal readonly record struct MoveRow(long Feed, long Line, StoreMove Move);
 /// <summary>Reads movements of the store.</summary>
 internal static class FeedRows
 {
-    private const string Counts = $"l.line > $after AND {Lines.Count}";
-
     /// <summary>Movements that were entered after a line, in the order in which they happened; within a minute as they were written.</summary>
     public static List<MoveRow> After(SqliteConnection c, AsOf asOf, long afterLine)
     {
@@ -25,7 +23,7 @@ internal static class FeedRows
             rows.AddRange(
                 Sqlite.Sound(
                     c,
-                    $"SELECT f.feed, f.line, l.happened, f.mass_kg{columns} FROM {table} f CROSS JOIN log l USING (line) WHERE f.line > $after AND {Counts}",
+                    $"SELECT f.feed, f.line, l.happened, f.mass_kg{columns} FROM {table} f CROSS JOIN log l USING (line) WHERE f.line > $after AND {Lines.Count}",
                     r => new MoveRow(r.GetInt64(0), r.GetInt64(1), move(r)),
                     arguments
                 )

@@ -1,7 +1,5 @@
-using System.Globalization;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Time;
-using Dorsk.Farm.Feed;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;

@@ -3,8 +3,6 @@ using System.IO.Compression;
 using System.Security.Cryptography;
 using CsvHelper;
 using CsvHelper.Configuration;
-using Dorsk.Core.Stock;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Files;

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Dorsk.Core.Judging;
 using Dorsk.Core.Sheets;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;

@@ -3,8 +3,6 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
-using Dorsk.Farm.Facts;
-using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
 using Microsoft.Data.Sqlite;
 

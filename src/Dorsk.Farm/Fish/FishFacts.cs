@@ -1,4 +1,3 @@
-using Dorsk.Core.Judging;
 using Dorsk.Core.Stock;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Sql;

@@ -1,7 +1,5 @@
-using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Farm.Facts;
-using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Sql;

@@ -1,8 +1,6 @@
 using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
-using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Fish;

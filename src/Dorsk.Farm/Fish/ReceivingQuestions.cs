@@ -3,9 +3,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Facts;
-using Dorsk.Farm.Fish;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Fish;

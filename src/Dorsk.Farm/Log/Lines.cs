@@ -1,6 +1,3 @@
-using Dorsk.Farm.Ask;
-using Dorsk.Farm.Log;
-
 namespace Dorsk.Farm.Log;
 
 /// <summary>

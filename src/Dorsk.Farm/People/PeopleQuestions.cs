@@ -1,7 +1,5 @@
 using Dorsk.Core.People;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.People;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.People;

@@ -2,7 +2,6 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Facts;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
 namespace Dorsk.Farm.Ponds;

@@ -1,11 +1,6 @@
-using Dorsk.Core.Feeding;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
-using Dorsk.Core.Units;
-using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Ponds;

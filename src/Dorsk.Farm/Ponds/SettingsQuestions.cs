@@ -1,7 +1,5 @@
 using Dorsk.Core.Species;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Ponds;

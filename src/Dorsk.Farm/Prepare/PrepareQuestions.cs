@@ -1,9 +1,6 @@
-using System.Globalization;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
-using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 

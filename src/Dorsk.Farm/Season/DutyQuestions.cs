@@ -1,9 +1,5 @@
-using System.Globalization;
-using Dorsk.Core.People;
 using Dorsk.Core.Season;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Season;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Season;

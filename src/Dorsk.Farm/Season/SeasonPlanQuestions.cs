@@ -2,8 +2,6 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Season;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Season;

@@ -1,6 +1,5 @@
 using Dorsk.Core.Plans;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Season;

@@ -27,11 +27,7 @@ internal sealed class FarmConnection : SqliteConnection
     public static FarmConnection Take(string connectionString, long? mostPages)
     {
         if (!Of(connectionString).TryTake(out var connection))
-        {
-            connection = new(connectionString);
-            connection.Open();
-            Sqlite.Run(connection, "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;");
-        }
+            (connection = new(connectionString)).Begin();
         if (connection.mostPages != (mostPages ?? NoLimit))
         {
             connection.mostPages = mostPages ?? NoLimit;
@@ -71,21 +67,23 @@ internal sealed class FarmConnection : SqliteConnection
     /// <inheritdoc/>
     protected override void Dispose(bool disposing)
     {
-        // One that was left in the middle of something is not used again.
-        if (disposing && !closing && State == System.Data.ConnectionState.Open && Transaction is null)
+        if (disposing && !closing && IsAtRest && Of(ConnectionString) is { Count: < MostIdle } idle)
         {
-            var idle = Of(ConnectionString);
-            if (idle.Count < MostIdle)
-            {
-                idle.Add(this);
-                return;
-            }
+            idle.Add(this);
+            return;
         }
-        foreach (var command in statements.Values)
-            command.Dispose();
-        statements.Clear();
+        if (disposing)
+        {
+            foreach (var command in statements.Values)
+                command.Dispose();
+            statements.Clear();
+        }
         base.Dispose(disposing);
     }
+
+    // One that was left in the middle of a transaction or a snapshot would go on seeing the file as it was then: it is not used again.
+    private bool IsAtRest =>
+        State == System.Data.ConnectionState.Open && SQLitePCL.raw.sqlite3_get_autocommit(Handle) != 0;
 
     private static ConcurrentBag<FarmConnection> Of(string connectionString) =>
         Idle.GetOrAdd(connectionString, _ => []);

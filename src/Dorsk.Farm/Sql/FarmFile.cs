@@ -133,8 +133,7 @@ public sealed class FarmFile
         if (pooled)
             return FarmConnection.Take(connectionString, MostPages);
         var connection = new SqliteConnection(connectionString);
-        connection.Open();
-        Sqlite.Run(connection, "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;");
+        connection.Begin();
         if (MostPages is { } most)
             Sqlite.Number(connection, FormattableString.Invariant($"PRAGMA max_page_count = {most}"));
         return connection;

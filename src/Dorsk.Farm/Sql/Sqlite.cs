@@ -5,6 +5,13 @@ namespace Dorsk.Farm.Sql;
 /// <summary>The few turns of plain ADO.NET that every book and question takes.</summary>
 internal static class Sqlite
 {
+    /// <summary>Opens a connection with the settings that make a kept entry stay kept.</summary>
+    public static void Begin(this SqliteConnection connection)
+    {
+        connection.Open();
+        Run(connection, "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;");
+    }
+
     public static int Run(SqliteConnection connection, string sql, params (string Name, object? Value)[] values)
     {
         using var statement = new Statement(connection, sql, values);

@@ -2,7 +2,6 @@ using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
-using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Water;

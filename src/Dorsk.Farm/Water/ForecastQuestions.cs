@@ -1,10 +1,5 @@
-using System.Globalization;
 using Dorsk.Core.Oxygen;
-using Dorsk.Core.Time;
-using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Sql;
-using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Water;

@@ -1,8 +1,5 @@
-using System.Globalization;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Sql;
-using Dorsk.Farm.Water;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Water;

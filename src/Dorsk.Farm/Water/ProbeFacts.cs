@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;

@@ -4,7 +4,6 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Log;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 

@@ -4,7 +4,6 @@ using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Water;
 using Dorsk.Web.People;
 
 namespace Dorsk.Web.Inlets;

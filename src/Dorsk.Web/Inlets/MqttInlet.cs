@@ -1,6 +1,5 @@
 using System.Collections.Concurrent;
 using System.Globalization;
-using System.Net;
 using System.Text;
 using System.Text.Json;
 using Dorsk.Core.Units;
@@ -8,7 +7,6 @@ using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.State;
-using Dorsk.Farm.Water;
 using MQTTnet;
 using MQTTnet.Protocol;
 using MQTTnet.Server;

@@ -3,7 +3,6 @@ using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Web.Inlets;
 

@@ -6,7 +6,6 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Files;
 using Dorsk.Farm.Sql;
 using Dorsk.Farm.State;
-using Dorsk.Farm.Water;
 using Dorsk.Web.People;
 using Dorsk.Web.Sheets;
 using Microsoft.AspNetCore.Mvc;

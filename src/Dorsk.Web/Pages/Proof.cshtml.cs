@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;

@@ -6,8 +6,6 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Feed;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Web.Parts;
 

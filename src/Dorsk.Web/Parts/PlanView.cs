@@ -1,6 +1,5 @@
 using System.Globalization;
 using Dorsk.Core.Ponds;
-using Dorsk.Core.Water;
 using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Web.Parts;

@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text;
 using System.Text.Encodings.Web;
 using Dorsk.Core.Growth;
-using Dorsk.Core.Judging;
 using Dorsk.Core.Season;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;

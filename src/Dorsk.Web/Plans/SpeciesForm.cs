@@ -1,9 +1,7 @@
-using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Log;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 

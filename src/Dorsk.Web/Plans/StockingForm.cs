@@ -5,8 +5,6 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 using Microsoft.AspNetCore.WebUtilities;

@@ -5,7 +5,6 @@ using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Feed;
 
 namespace Dorsk.Web.Round;
 

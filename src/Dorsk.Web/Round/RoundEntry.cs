@@ -4,7 +4,6 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.Slips;

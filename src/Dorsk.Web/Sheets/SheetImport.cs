@@ -1,7 +1,6 @@
 using Dorsk.Core.Sheets;
 using Dorsk.Farm;
 using Dorsk.Farm.Files;
-using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
 
 namespace Dorsk.Web.Sheets;

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;

@@ -1,11 +1,6 @@
 using System.Globalization;
 using Dorsk.Core.Feeding;
-using Dorsk.Core.Judging;
-using Dorsk.Core.People;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Ask;
-using Dorsk.Farm.Feed;
-using Dorsk.Farm.Log;
 
 namespace Dorsk.Web.Slips;
 

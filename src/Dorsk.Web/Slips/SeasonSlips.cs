@@ -4,8 +4,6 @@ using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
-using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Web.Slips;
 

@@ -3,8 +3,6 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Feed;
-using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Web.Slips;
 

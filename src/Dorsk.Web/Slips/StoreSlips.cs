@@ -3,7 +3,6 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Feed;
-using Dorsk.Farm.Log;
 
 namespace Dorsk.Web.Slips;
 

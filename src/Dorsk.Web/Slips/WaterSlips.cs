@@ -1,11 +1,8 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Log;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Web.Slips;
 

@@ -1,5 +1,4 @@
 using Dorsk.Core.Judging;
-using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Web.Slips;

@@ -1,9 +1,7 @@
-using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
-using Dorsk.Core.Water;
 using Dorsk.Web.Slips;
 
 namespace Dorsk.Web.Workbench;

@@ -1,7 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
-using Dorsk.Core.Water;
 using Dorsk.Web.Slips;
 
 namespace Dorsk.Web.Workbench;

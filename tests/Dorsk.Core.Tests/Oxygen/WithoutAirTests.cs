@@ -3,7 +3,6 @@ using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
-using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Tests.Oxygen;
 

@@ -1,7 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
-using Xunit;
 
 namespace Dorsk.Core.Tests.Prepare;
 

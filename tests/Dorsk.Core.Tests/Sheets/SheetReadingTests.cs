@@ -2,7 +2,6 @@ using System.Globalization;
 using Dorsk.Core.Sheets;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
-using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Tests.Sheets;
 

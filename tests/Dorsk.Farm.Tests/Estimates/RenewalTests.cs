@@ -5,7 +5,6 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
-using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Tests.Facts;
 
 namespace Dorsk.Farm.Tests.Estimates;

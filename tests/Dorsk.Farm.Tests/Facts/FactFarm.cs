@@ -13,7 +13,6 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
-using Dorsk.Farm.Ask;
 
 namespace Dorsk.Farm.Tests.Facts;
 

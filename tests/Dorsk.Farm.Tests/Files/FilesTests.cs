@@ -1,5 +1,4 @@
 using System.IO.Compression;
-using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Files;

@@ -1,5 +1,4 @@
 using Dorsk.Core.Judging;
-using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Verdict.Rules;

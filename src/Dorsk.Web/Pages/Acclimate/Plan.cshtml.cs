@@ -8,7 +8,6 @@ using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
 using Dorsk.Web.Acclimate;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;

@@ -1,14 +1,12 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
-using Dorsk.Core.Plans;
 using Dorsk.Core.Units;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Ponds;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;

@@ -2,7 +2,6 @@ using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
-using Dorsk.Core.Units;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;

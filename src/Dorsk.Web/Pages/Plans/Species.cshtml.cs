@@ -1,4 +1,3 @@
-using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;

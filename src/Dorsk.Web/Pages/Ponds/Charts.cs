@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Dorsk.Core.Growth;
-using Dorsk.Core.Judging;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;

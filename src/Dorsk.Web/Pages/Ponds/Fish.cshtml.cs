@@ -2,7 +2,6 @@ using Dorsk.Core.People;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Farm.Ask;
-using Dorsk.Farm.Log;
 using Dorsk.Web.Parts;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;

@@ -1,6 +1,5 @@
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
-using Dorsk.Farm.Water;
 
 namespace Dorsk.Web.Pages;
 
