@@ -65,7 +65,7 @@ test('a load comes, is counted, a change of feed lies ahead, and a mix that cann
   await page.getByLabel('What').selectOption({ label: 'Grower 4 mm' });
   await page.getByLabel('Lies there').fill('6500 kg');
   await page.getByRole('button', { name: 'Keep this count' }).click();
-  await expect(page.getByRole('alert').first()).toContainText('Name the likely cause');
+  await expect(page.locator('main').getByRole('alert').first()).toContainText('Name the likely cause');
   await expect(page.getByLabel('Lies there')).toHaveValue('6500 kg');
   await page.getByLabel('Likely cause').fill('rats behind the pallets');
   await page.getByRole('button', { name: 'Keep this count' }).click();

@@ -26,11 +26,10 @@ test('forecast at dusk, a bloom dies, an alarm, mail, an aerator started from th
     expect((await outside('/fault', { pond: 'P4', fault: 'None', trouble: 'BloomCrash' })).status).toBe(302);
     await expect(async () => {
       await page.goto(night.url + '/alarms');
-      await page
-        .locator('article', { hasText: /P4 (is likely to pass|oxygen \d)/ })
-        .first()
-        .getByRole('button', { name: 'I go' })
-        .click({ timeout: 500 });
+      const alarm = page.locator('article', { hasText: /P4 (is likely to pass|oxygen \d)/ }).first();
+      // A click that was slow to be answered stands all the same.
+      if (!(await alarm.getByText('answered by Night watch').count()))
+        await alarm.getByRole('button', { name: 'I go' }).click({ timeout: 500 });
       await expect(page.locator('main')).toContainText('answered by Night watch', { timeout: 500 });
     }).toPass({ timeout: 60_000 });
     await expect

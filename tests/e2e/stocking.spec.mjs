@@ -119,6 +119,7 @@ test('plan, order, preparation, delivery, the way from the bag on two phones and
   await page.getByRole('button', { name: 'Hold' }).click();
   await expect(page.locator('.acc-clock')).toContainText('held');
   await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.locator('.acc-clock')).not.toContainText('held');
   for (const next of ['Read oxygen and pH', 'Open, roll the rim', 'Stand still', 'All steps are done']) {
     await page.getByRole('button', { name: 'Done, next' }).click();
     await expect(page.locator('.acc-step h2')).toContainText(next);

@@ -1,6 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
+using Dorsk.Core.Verdict;
 
 namespace Dorsk.Core.Acclimate;
 
@@ -45,6 +46,9 @@ public sealed record AccQuestion(
 {
     /// <summary>The pond, all places together.</summary>
     public AccWater Pond => AccWater.Mean(Places);
+
+    /// <summary>What the verdict on the pond's water says against these fish, at the worst of the places.</summary>
+    public IReadOnlyList<Finding> Against { get; init; } = [];
 
     /// <summary>Whether they are fry.</summary>
     public bool Fry => WaterLimits.StageOf(Species, MeanG) == LifeStage.Fry;
@@ -214,17 +218,11 @@ public sealed record AcclimationPlan(
     {
         var found = new List<Judgement>();
         var (b, p) = (q.Bag, q.Pond);
-        var limits = WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG));
         string O(double v) => QuantityText.Write(v, Measures.Oxygen, q.Hand);
-        if (p.DoMgL is not { } oxygen)
+        if (p.DoMgL is null)
             found.Add(new(Status.Watch, "Oxygen of the pond was not read: read it before any fish go in"));
-        else if (oxygen < limits.DoWatchMgL)
-            found.Add(
-                new(
-                    Status.ActNow,
-                    $"Oxygen in the pond is {O(oxygen)}, under the watch level {O(limits.DoWatchMgL)}: run air, keep the bags cool and under oxygen, and wait until it rises"
-                )
-            );
+        // Water that is only watched with fish in it keeps new ones out.
+        found.AddRange(q.Against.Select(f => new Judgement(Status.ActNow, $"Not into this water: {Then(f)}")));
         if (q.Places.Count < 3)
             found.Add(
                 new(
@@ -239,24 +237,6 @@ public sealed record AcclimationPlan(
             found.Add(
                 new(Status.Watch, "The places differ: let them out at the one most like the bag, on the sheltered side")
             );
-        if (p.Ph < limits.PhLow || p.Ph > limits.PhHigh)
-            found.Add(
-                new(
-                    Status.ActNow,
-                    FormattableString.Invariant(
-                        $"pH of the pond is {p.Ph:0.0}, outside {limits.PhLow:0.0} to {limits.PhHigh:0.0}: measured again with a meter?"
-                    )
-                )
-            );
-        if (p.TempC < limits.TempLowC || p.TempC > limits.TempHighC)
-            found.Add(
-                new(
-                    Status.ActNow,
-                    $"The pond stands at {QuantityText.Write(p.TempC, Measures.Temperature, q.Hand)}, outside what these fish bear"
-                )
-            );
-        if (p.Nh3MgL > limits.Nh3ConstantMgL)
-            found.Add(new(Status.ActNow, "Un-ionised ammonia of the pond itself is over the limit"));
         if (b.DoMgL is < 3)
             found.Add(
                 new(Status.ActNow, $"Oxygen in the bag is {O(b.DoMgL.Value)}: give oxygen into the bag, or do not wait")
@@ -265,6 +245,9 @@ public sealed record AcclimationPlan(
             found.Add(new(Status.Watch, "More than a day in the bag: they are weak; count the dead before they mix"));
         return found;
     }
+
+    // The reason, and what to do where the rule says so.
+    private static string Then(Finding f) => f.Do.Length > 0 ? $"{f.Reason}. {f.Do.TrimEnd('.')}" : f.Reason;
 
     // Minutes of the bringing-over itself.
     private static double Over(AccSchool school, AccQuestion q)

@@ -21,6 +21,20 @@ public sealed record AccWater(
     /// <summary>Un-ionised ammonia, mg N/L; null without total ammonia.</summary>
     public double? Nh3MgL => TanMgL is { } tan ? UnionisedAmmonia.MgNL(tan, TempC, Ph, SalinityPpt) : null;
 
+    /// <summary>What was measured, as readings.</summary>
+    public IReadOnlyList<(Parameter Parameter, double Si)> Readings =>
+        [
+            (Parameter.Temperature, TempC),
+            (Parameter.Ph, Ph),
+            (Parameter.Salinity, SalinityPpt),
+            .. Read(Parameter.Tan, TanMgL),
+            .. Read(Parameter.Oxygen, DoMgL),
+            .. Read(Parameter.Alkalinity, AlkalinityMgL),
+        ];
+
+    private static IEnumerable<(Parameter, double)> Read(Parameter parameter, double? si) =>
+        si is { } value ? [(parameter, value)] : [];
+
     /// <summary>Several places of one pond together: means of what was measured.</summary>
     public static AccWater Mean(IReadOnlyList<AccWater> places)
     {

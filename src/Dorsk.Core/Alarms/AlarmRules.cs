@@ -39,8 +39,12 @@ public sealed record AlarmPond(
     /// <summary>Oxygen that kills the most tender fish, mg/L.</summary>
     public double LethalMgL { get; init; }
 
-    /// <summary>Since when its water rings; null while it does not.</summary>
-    public DateTimeOffset? WaterRingsSince { get; init; }
+    /// <summary>What rings here already, with when it came to its level. It ends a little above where it began, and its steps go on.</summary>
+    public IReadOnlyDictionary<AlarmCause, DateTimeOffset> RingsSince { get; init; } =
+        new Dictionary<AlarmCause, DateTimeOffset>();
+
+    /// <summary>Since when a cause rings here; null while it does not.</summary>
+    public DateTimeOffset? Since(AlarmCause cause) => RingsSince.TryGetValue(cause, out var since) ? since : null;
 
     /// <summary>When somebody last read the water or looked at the fish.</summary>
     public DateTimeOffset? LastLookAt { get; init; }
@@ -68,31 +72,26 @@ public static class AlarmRules
 
     /// <summary>What rings in a pond.</summary>
     /// <param name="p">The pond.</param>
-    /// <param name="ringing">Causes that ring here already: they end a little above where they began.</param>
     /// <param name="now">Now.</param>
     /// <param name="zone">The farm's clock.</param>
     /// <param name="hand">How figures are printed.</param>
-    public static IReadOnlyList<AlarmRaised> Of(
-        AlarmPond p,
-        IReadOnlyCollection<AlarmCause> ringing,
-        DateTimeOffset now,
-        FarmZone zone,
-        Hand hand
-    )
+    public static IReadOnlyList<AlarmRaised> Of(AlarmPond p, DateTimeOffset now, FarmZone zone, Hand hand)
     {
         List<AlarmRaised?> all =
         [
-            LowOxygen(p, ringing.Contains(AlarmCause.LowOxygen), now, zone, hand),
+            LowOxygen(p, now, zone, hand),
             Night(p, now, zone, hand) ?? Falling(p),
-            Water(p),
+            Water(p, now),
             Probe(p),
-            Air(p),
+            Air(p, now),
         ];
         return [.. all.OfType<AlarmRaised>()];
     }
 
-    private static AlarmRaised? LowOxygen(AlarmPond p, bool rings, DateTimeOffset now, FarmZone zone, Hand hand)
+    private static AlarmRaised? LowOxygen(AlarmPond p, DateTimeOffset now, FarmZone zone, Hand hand)
     {
+        var since = p.Since(AlarmCause.LowOxygen);
+        var rings = since is not null;
         // Silence is no good news: what rings goes on until a reading says that it is over.
         if (p.Oxygen.Count == 0 || now - p.Oxygen[^1].At > Fresh)
             return rings
@@ -114,13 +113,7 @@ public static class AlarmRules
                 level,
                 $"{p.Code} oxygen {O(last.Si)} at {Hour(last.At, zone)}, {why}. {first}"
             );
-        var idle = p.Aerators.Except(p.Running).ToList();
-        // All that is here runs and the oxygen is low all the same: help comes from outside.
-        var air =
-            idle.Count > 0 ? $"Start {string.Join(", ", idle)}"
-            : p.Aerators.Count > 0
-                ? "All its aerators run: bring the emergency machine, tractor or generator, and let well-aired water in"
-            : "Bring air: this pond has no aerator";
+        var air = FirstAir(p, Rises(p, since) ? null : since, now);
         var level = WaterJudge.Oxygen(last.Si, p.Limits, hand, rings ? BackMgL : 0).Status;
         if (level == Status.ActNow)
             return Ring(
@@ -142,6 +135,23 @@ public static class AlarmRules
             )
             : null;
     }
+
+    // Idle aerators first. Where all that is here runs and the oxygen is low all the same, help comes from outside.
+    private static string FirstAir(AlarmPond p, DateTimeOffset? since, DateTimeOffset now)
+    {
+        var idle = p.Aerators.Except(p.Running).ToList();
+        if (idle.Count > 0)
+            return $"Start {string.Join(", ", idle)}"
+                + (AlarmLadder.Next(AlarmCause.LowOxygen, since, now) is { } next ? $"; {next}" : "");
+        var outside = AlarmLadder.WithAllAirOn(since, now);
+        return p.Aerators.Count > 0 ? $"All its aerators run: {outside}" : $"This pond has no aerator: {outside}";
+    }
+
+    // Steps go on only while what was done does not help.
+    private static bool Rises(AlarmPond p, DateTimeOffset? since) =>
+        since is { } from
+        && p.Oxygen.Where(o => o.At >= from).ToList() is { Count: > 1 } read
+        && read[^1].Si >= read.Min(o => o.Si) + BackMgL;
 
     // What is likely to kill tonight calls people out of their beds; a low that they outlive waits for the morning hours of the list.
     private static AlarmRaised? Night(AlarmPond p, DateTimeOffset now, FarmZone zone, Hand hand)
@@ -170,12 +180,13 @@ public static class AlarmRules
     // Mornings that fell foretell the coming night; the next good morning ends it.
     private static AlarmRaised? Falling(AlarmPond p) =>
         p.Findings.FirstOrDefault(f => f.Rule == Dawns) is { } f
-            ? new(0, p.PondId, AlarmCause.NightForecast, Status.Watch, $"{p.Code}: {f.Reason}. {f.Do}")
+            ? new(0, p.PondId, AlarmCause.NightForecast, f.Status, $"{p.Code}: {f.Reason}. {f.Do}")
             : null;
 
     // What rings on a page rings here. It ends when somebody has looked again and it is well, not by growing old.
-    private static AlarmRaised? Water(AlarmPond p)
+    private static AlarmRaised? Water(AlarmPond p, DateTimeOffset now)
     {
+        var since = p.Since(AlarmCause.WaterDanger);
         var found = p.Findings.Where(f => !OfOxygen.Contains(f.Rule)).ToList();
         if (found.Count > 0)
             return new(
@@ -183,9 +194,13 @@ public static class AlarmRules
                 p.PondId,
                 AlarmCause.WaterDanger,
                 found.Max(f => f.Status),
-                AlarmText.List($"{p.Code}: ", found.Select(f => f.Reason), $". {found[0].Do}")
+                AlarmText.List(
+                    $"{p.Code}: ",
+                    found.Select(f => f.Reason),
+                    $". {found[0].Do}{Then(AlarmCause.WaterDanger, since, now)}"
+                )
             );
-        return p.WaterRingsSince is { } since && !(p.LastLookAt > since)
+        return since is { } rang && !(p.LastLookAt > rang)
             ? new(
                 0,
                 p.PondId,
@@ -196,7 +211,11 @@ public static class AlarmRules
             : null;
     }
 
-    private static AlarmRaised? Air(AlarmPond p) =>
+    // The step of the ladder that is reached, as a sentence.
+    private static string Then(AlarmCause cause, DateTimeOffset? since, DateTimeOffset now) =>
+        AlarmLadder.Next(cause, since, now) is { } step ? $" Still so: {step}." : "";
+
+    private static AlarmRaised? Air(AlarmPond p, DateTimeOffset now) =>
         p.AirFaults.Count == 0
             ? null
             : new(
@@ -208,6 +227,7 @@ public static class AlarmRules
                     $"{p.Code} aerators: ",
                     p.AirFaults.OrderByDescending(f => f.Status).Select(f => f.Reason),
                     ". Go and look with a lamp, two people; isolate and lock before anybody touches a machine."
+                        + Then(AlarmCause.AeratorFault, p.Since(AlarmCause.AeratorFault), now)
                 )
             );
 
@@ -215,9 +235,17 @@ public static class AlarmRules
     /// <param name="panels">Panels of ponds in use.</param>
     /// <param name="now">Now.</param>
     /// <param name="zone">The farm's clock.</param>
-    public static AlarmRaised? Power(IReadOnlyList<AlarmPanel> panels, DateTimeOffset now, FarmZone zone)
+    /// <param name="since">Since when it rings; null while it does not.</param>
+    public static AlarmRaised? Power(
+        IReadOnlyList<AlarmPanel> panels,
+        DateTimeOffset now,
+        FarmZone zone,
+        DateTimeOffset? since = null
+    )
     {
-        const string first = "Open “Power is out” for who comes first: oxygen on in tanks, then the generator.";
+        var first =
+            "Open “Power is out” for who comes first: oxygen on in tanks, then the generator."
+            + Then(AlarmCause.PowerLost, since, now);
         if (panels.Where(p => p.NoMainsSince is not null).ToList() is { Count: > 0 } dark)
             return new(
                 0,

@@ -1,14 +1,13 @@
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Prepare;
 
 /// <summary>The conditions of the ready-to-stock gate, a method each.</summary>
 /// <param name="q">The pond.</param>
-/// <param name="limits">Limits of the species as fingerlings.</param>
 /// <param name="hand">How figures are printed.</param>
-internal sealed class GateConditions(GateQuestion q, WaterLimits limits, Hand hand)
+internal sealed class GateConditions(GateQuestion q, Hand hand)
 {
     private const double EnoughWater = 0.6,
         LimeDays = 7,
@@ -68,10 +67,10 @@ internal sealed class GateConditions(GateQuestion q, WaterLimits limits, Hand ha
         if (q.DawnLows.Count == 0)
             return Unknown(name, "no morning was read in the last three days", "Read oxygen at dawn on two mornings.");
         var lowest = q.DawnLows.Take(Mornings).Min();
-        if (lowest < limits.DoWatchMgL)
+        if (lowest < q.WatchMgL)
             return NotMet(
                 name,
-                $"{Say(lowest, Measures.Oxygen)} at dawn, under {Say(limits.DoWatchMgL, Measures.Oxygen)}",
+                $"{Say(lowest, Measures.Oxygen)} at dawn, under {Say(q.WatchMgL, Measures.Oxygen)}",
                 "Give air, wait for two good mornings."
             );
         return q.DawnLows.Count < Mornings
@@ -84,14 +83,9 @@ internal sealed class GateConditions(GateQuestion q, WaterLimits limits, Hand ha
         const string name = "temperature";
         if (q.TempC is not { } temp)
             return Unknown(name, "not read today", "Read the water temperature.");
-        var read = Say(temp, Measures.Temperature);
-        return temp >= limits.TempLowC && temp <= limits.TempHighC
-            ? Met(name, read)
-            : NotMet(
-                name,
-                $"{read}, outside {Say(limits.TempLowC, Measures.Temperature)} to {Say(limits.TempHighC, Measures.Temperature)}",
-                "Wait for other weather, or stock another pond."
-            );
+        return Against(PondVerdict.Temperature) is { } finding
+            ? NotMet(name, finding.Reason, "Wait for other weather, or stock another pond.")
+            : Met(name, Say(temp, Measures.Temperature));
     }
 
     private GateLine Acidity()
@@ -100,12 +94,11 @@ internal sealed class GateConditions(GateQuestion q, WaterLimits limits, Hand ha
             return Unknown("pH", "not read in two days", "Read pH at dawn and in the afternoon.");
         var (low, high) = (q.Ph.Min(), q.Ph.Max());
         var range = low == high ? Say(low, Measures.Ph) : $"{Say(low, Measures.Ph)} to {Say(high, Measures.Ph)}";
-        if (low < limits.PhLow || high >= Math.Min(HighPh, limits.PhHigh + 0.5))
-            return NotMet(
-                "pH",
-                $"{range}, outside {Say(limits.PhLow, Measures.Ph)} to {Say(Math.Min(HighPh, limits.PhHigh), Measures.Ph)}",
-                "Wait for lime to settle or the bloom to thin; change water."
-            );
+        const string wait = "Wait for lime to settle or the bloom to thin; change water.";
+        if (Against(PondVerdict.Ph) is { } finding)
+            return NotMet("pH", finding.Reason, wait);
+        if (high >= HighPh)
+            return NotMet("pH", $"{range}, not under {Say(HighPh, Measures.Ph)}", wait);
         return high - low > PhSwing
             ? NotMet(
                 "pH",
@@ -123,14 +116,9 @@ internal sealed class GateConditions(GateQuestion q, WaterLimits limits, Hand ha
                 "total ammonia with pH and temperature was not read in two days",
                 "Test ammonia in the afternoon."
             );
-        var read = FormattableString.Invariant($"un-ionised {nh3:0.000} mg N/L");
-        return nh3 <= limits.Nh3ConstantMgL
-            ? Met("ammonia", read)
-            : NotMet(
-                "ammonia",
-                FormattableString.Invariant($"{read}, over {limits.Nh3ConstantMgL:0.###}"),
-                "Change water, wait, test again."
-            );
+        return Against(PondVerdict.Nh3) is { } finding
+            ? NotMet("ammonia", finding.Reason, "Change water, wait, test again.")
+            : Met("ammonia", FormattableString.Invariant($"un-ionised {nh3:0.000} mg N/L"));
     }
 
     private GateLine? PoisonGone()
@@ -213,6 +201,8 @@ internal sealed class GateConditions(GateQuestion q, WaterLimits limits, Hand ha
             return null;
         return isDone ? Met(name, done) : Unknown(name, open, toDo);
     }
+
+    private Finding? Against(string rule) => q.Against.FirstOrDefault(f => f.Rule == rule);
 
     private string Say(double si, Measure m) => QuantityText.Write(si, m, hand);
 

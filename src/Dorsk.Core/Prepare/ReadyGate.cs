@@ -1,5 +1,5 @@
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
+using Dorsk.Core.Verdict;
 
 namespace Dorsk.Core.Prepare;
 
@@ -47,6 +47,12 @@ public sealed record GateQuestion(
     bool ByVolume
 )
 {
+    /// <summary>What the verdict on the water says against these fish.</summary>
+    public IReadOnlyList<Finding> Against { get; init; } = [];
+
+    /// <summary>Dawn oxygen that these fish want, mg/L.</summary>
+    public required double WatchMgL { get; init; }
+
     /// <summary>Whether a leak test was passed since the pond was last empty.</summary>
     public bool HeldWater { get; init; }
 
@@ -66,7 +72,7 @@ public sealed record GateQuestion(
     public (bool Wanted, double? SecchiM) FoodSecchiM { get; init; }
 }
 
-/// <summary>The ready-to-stock gate: every condition met, not met or unknown, with what to do. Held against the limits of the fish that are to come.</summary>
+/// <summary>The ready-to-stock gate: every condition met, not met or unknown, with what to do. The water is judged by the verdict; the gate asks how recently it was read, and for the work.</summary>
 public static class ReadyGate
 {
     /// <summary>Where the conditions come from, beside the limits of the species.</summary>
@@ -75,11 +81,10 @@ public static class ReadyGate
 
     /// <summary>All conditions, in the order in which they are worked on.</summary>
     /// <param name="q">The pond.</param>
-    /// <param name="limits">Limits of the species as fingerlings.</param>
     /// <param name="hand">How figures are printed.</param>
-    public static IReadOnlyList<GateLine> For(GateQuestion q, WaterLimits limits, Hand hand)
+    public static IReadOnlyList<GateLine> For(GateQuestion q, Hand hand)
     {
-        var conditions = new GateConditions(q, limits, hand);
+        var conditions = new GateConditions(q, hand);
         return [.. conditions.InOrder().OfType<GateLine>()];
     }
 }

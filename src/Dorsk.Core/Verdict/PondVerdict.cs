@@ -14,6 +14,15 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
     /// <summary>Name of the rule that says that nobody read the pond.</summary>
     public const string NotRead = "not read";
 
+    /// <summary>Name of the rule of the water's temperature.</summary>
+    public const string Temperature = "temperature";
+
+    /// <summary>Name of the rule of its pH.</summary>
+    public const string Ph = "pH";
+
+    /// <summary>Name of the rule of un-ionised ammonia.</summary>
+    public const string Nh3 = "un-ionised ammonia";
+
     /// <summary>All rules, in the order in which they are asked and, of one gravity, shown.</summary>
     public static IReadOnlyList<Rule> Rules { get; } =
     [

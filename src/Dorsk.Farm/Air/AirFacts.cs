@@ -1,8 +1,6 @@
 using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
-using Dorsk.Core.Species;
 using Dorsk.Farm.Facts;
-using Dorsk.Farm.Fish;
 using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Air;
@@ -109,7 +107,7 @@ internal static class AirFacts
 
     private static IEnumerable<Remark> CheckControl(Desk desk, AirControlSet control)
     {
-        foreach (var remark in control.Check(ActLevelMgL(desk, control.PondId)))
+        foreach (var remark in control.Check(desk.PondAt(control.PondId)?.ActLevelMgL(desk.Today)))
             yield return remark;
         if (control.Automatic && Codes(desk, control.PondId).Count == 0)
             yield return Remark.Refuse("Automatic", "No aerator is fitted here: describe them first.");
@@ -147,13 +145,4 @@ internal static class AirFacts
                 ),
             ]
             : [];
-
-    // The stage of the fish is not looked up here: a level that is too low for grown fish is asked about, the forecast judges by stage.
-    private static double? ActLevelMgL(Desk desk, long pond) =>
-        FishQuestions
-            .Standing(desk.Connection, desk.AsOf.Known, pond)
-            .Where(b => b.Stands > 0)
-            .Select(b => SettingsQuestions.Species(desk.Connection, desk.AsOf.Known, b.SpeciesKey, pond))
-            .Select(species => (double?)WaterLimits.For(species, LifeStage.Growing).DoActMgL)
-            .Max();
 }

@@ -20,6 +20,8 @@ internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
 
     public double BiomassKgOn(DateOnly day) => story.Stock.BiomassKgOn(day);
 
+    public double? ActLevelMgL(DateOnly day) => story.Stock.LimitsOn(day)?.DoActMgL;
+
     public double? ExpectedG(long batch, DateOnly day) => story.Stock.On(batch, day)?.MeanG.Value;
 
     public IReadOnlyList<Finding> AgainstArrivals(DateTimeOffset at, FishSpecies species, double meanG) =>

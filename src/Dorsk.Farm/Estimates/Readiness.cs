@@ -2,6 +2,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Prepare;
 
@@ -18,8 +19,8 @@ public sealed record PreparationNow(PreparationLine Line, PrepPlan Plan);
 /// <param name="trends">Where its water is going.</param>
 public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends trends)
 {
-    // What the gate asks by itself is not said twice.
-    private static readonly string[] AskedByGate = ["temperature", "pH", "un-ionised ammonia"];
+    // These stand among the gate's own lines, which say too when nobody read them.
+    private static readonly string[] AskedByGate = [PondVerdict.Temperature, PondVerdict.Ph, PondVerdict.Nh3];
     private static readonly TimeSpan OneDay = TimeSpan.FromDays(1),
         TwoDays = TimeSpan.FromDays(2),
         Near = TimeSpan.FromHours(3);
@@ -51,7 +52,7 @@ public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends
                 facts.TemperatureAhead(today),
                 Lately(Parameter.Secchi, 7),
                 facts.LastDawns(today),
-                WaterLimits.For(species, LifeStage.Fingerling).DoWatchMgL,
+                StandingStock.WatchMgL(species, LifeStage.Fingerling),
                 Lately(Parameter.Alkalinity, 60),
                 Lately(Parameter.Ph, 3),
                 Ammonium: true
@@ -66,10 +67,9 @@ public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends
     /// <summary>The ready-to-stock gate at an instant, for fingerlings of a species.</summary>
     public IReadOnlyList<GateLine> GateFor(FishSpecies species, DateTimeOffset at)
     {
-        var limits = WaterLimits.For(species, LifeStage.Fingerling);
-        var gate = ReadyGate.For(QuestionAt(at), limits, facts.Farm.Hand);
-        var more = verdict
-            .AgainstArrivals(at, species, Math.Max(1, species.FingerlingHighG), 0)
+        var against = AgainstAt(at, species);
+        var gate = ReadyGate.For(QuestionAt(at, species) with { Against = against }, facts.Farm.Hand);
+        var more = against
             .Where(f => !AskedByGate.Contains(f.Rule))
             .Select(f => new GateLine(
                 f.Rule,
@@ -80,13 +80,37 @@ public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends
         return [.. gate, .. more];
     }
 
-    private GateQuestion QuestionAt(DateTimeOffset at)
+    // What the verdict says now, of pH also at its lowest and highest hour of two days, and of warmth when it was last read.
+    private List<Finding> AgainstAt(DateTimeOffset at, FishSpecies species)
     {
-        // Work and readings count since the pond was last emptied.
+        IEnumerable<Finding> Then(DateTimeOffset then, string? rule) =>
+            verdict
+                .AgainstArrivals(then, species, Math.Max(1, species.FingerlingHighG), 0)
+                .Where(f => rule is null || f.Rule == rule);
+        var ph = Since(Parameter.Ph, TwoDays, at);
+        List<Finding> all = [.. Then(at, null)];
+        if (ph.Count > 0)
+            all.AddRange([
+                .. Then(ph.MinBy(t => t.Si).At, PondVerdict.Ph),
+                .. Then(ph.MaxBy(t => t.Si).At, PondVerdict.Ph),
+            ]);
+        if (Since(Parameter.Temperature, OneDay, at) is [.., var warmth])
+            all.AddRange(Then(warmth.At, PondVerdict.Temperature));
+        return [.. all.GroupBy(f => f.Rule).Select(g => g.MaxBy(f => f.Status)!)];
+    }
+
+    // Readings count since the pond was last emptied.
+    private List<Timed> Since(Parameter p, TimeSpan span, DateTimeOffset at)
+    {
+        var emptied = facts.EmptiedBefore(at);
+        return [.. facts.ReadingsOf[p].Between(at - span, at).Where(t => t.At > at - span && t.At > emptied)];
+    }
+
+    private GateQuestion QuestionAt(DateTimeOffset at, FishSpecies species)
+    {
+        // Work counts since the pond was last emptied.
         var emptied = facts.EmptiedBefore(at);
         bool Worked(PondWork work) => facts.Works.Any(w => w.Work == work && w.At > emptied && w.At <= at);
-        List<Timed> Since(Parameter p, TimeSpan span) =>
-            [.. facts.ReadingsOf[p].Between(at - span, at).Where(t => t.At > at - span && t.At > emptied)];
         var (level, read) = facts.LevelAt(at);
         var limed = facts.Works.Where(w => w.Work == PondWork.Limed && w.At > emptied && w.At <= at).ToList();
         var prep = PreparationAt(at);
@@ -94,15 +118,16 @@ public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends
             read ? level : null,
             facts.Pond.Shape.FullDepthM,
             DawnsSince(emptied, at),
-            Since(Parameter.Temperature, OneDay) is [.., var warmth] ? warmth.Si : null,
-            Since(Parameter.Ph, TwoDays).ConvertAll(p => p.Si),
-            Since(Parameter.Tan, TwoDays) is [.., var tan] ? Nh3Of(tan) : null,
+            Since(Parameter.Temperature, OneDay, at) is [.., var warmth] ? warmth.Si : null,
+            Since(Parameter.Ph, TwoDays, at).ConvertAll(p => p.Si),
+            Since(Parameter.Tan, TwoDays, at) is [.., var tan] ? Nh3Of(tan) : null,
             limed.Count > 0 ? (at - limed.Max(w => w.At)).TotalDays : null,
             Worked(PondWork.ScreensFitted),
             Worked(PondWork.NoWildFish),
             facts.Pond.ByVolume
         )
         {
+            WatchMgL = StandingStock.WatchMgL(species, LifeStage.Fingerling),
             HeldWater = Worked(PondWork.HeldWater),
             Poisoned = Worked(PondWork.PestTreated),
             Tested = Worked(PondWork.BioassayPassed),
@@ -111,7 +136,7 @@ public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends
                 w.Work == PondWork.FoodSeen && w.At > emptied && w.At <= at && w.At > at.AddDays(-FoodSpeaksDays)
             ),
             FoodSecchiM = prep?.Line.Plan.Fertiliser is { } f and not FertiliserSchool.None
-                ? (true, Since(Parameter.Secchi, PondFacts.SecchiSpeaks) is [.., var s] ? s.Si : null)
+                ? (true, Since(Parameter.Secchi, PondFacts.SecchiSpeaks, at) is [.., var s] ? s.Si : null)
                 : (false, null),
         };
     }

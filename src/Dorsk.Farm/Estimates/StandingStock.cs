@@ -117,6 +117,9 @@ public sealed class StandingStock(PondFacts facts)
         return Math.Max(0, stockedKg + gainKg - batch.Harvests.Sum(h => h.Fact.MassKg));
     }
 
+    /// <summary>Oxygen under which a species at a stage is watched, mg/L.</summary>
+    internal static double WatchMgL(FishSpecies species, LifeStage stage) => WaterLimits.For(species, stage).DoWatchMgL;
+
     internal static WaterLimits LimitsOf(FishSpecies species, Standing stands) =>
         WaterLimits.For(species, WaterLimits.StageOf(species, stands.MeanG.Value));
 

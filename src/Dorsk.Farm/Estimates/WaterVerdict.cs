@@ -41,22 +41,33 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
     /// <param name="species">Their species.</param>
     /// <param name="meanG">Their mean weight, g.</param>
     /// <param name="count">How many; 0 where only the water is asked about.</param>
-    public IReadOnlyList<Finding> AgainstArrivals(DateTimeOffset now, FishSpecies species, double meanG, double count)
+    /// <param name="typed">Values read now that are not recorded yet, SI.</param>
+    public IReadOnlyList<Finding> AgainstArrivals(
+        DateTimeOffset now,
+        FishSpecies species,
+        double meanG,
+        double count,
+        IReadOnlyList<(Parameter Parameter, double Si)>? typed = null
+    ) => PondVerdict.AgainstArrivals(StateFor(now, Fish(species, meanG, count), typed ?? []));
+
+    // The pond with the fish that are to come in place of those that stand.
+    private PondState StateFor(DateTimeOffset now, FishHere fish, IReadOnlyList<(Parameter Parameter, double Si)> typed)
     {
         var stocked = facts.Standing.Any();
         var since = stocked ? DateTimeOffset.MinValue : facts.EmptiedBefore(now);
-        var state = StateAt(now, [Fish(species, meanG, count)]);
+        var state = StateAt(now, [fish]);
         // What was read before the pond was last emptied is of other water.
-        var fresh = state with
+        var read = since == DateTimeOffset.MinValue ? state.Readings : state.Readings.Where((_, t) => t.At > since);
+        return state with
         {
-            Readings = since == DateTimeOffset.MinValue ? state.Readings : state.Readings.Where((_, t) => t.At > since),
+            Readings = read.With(typed.Select(t => (t.Parameter, new Timed(now, t.Si)))),
             Looks = [.. state.Looks.Where(l => l.At > since)],
             Dead = stocked ? state.Dead : [],
-            CapacityKg = count > 0 ? facts.CapacityKg(species) - stock.BiomassKgOn(facts.Zone.DayOf(now)) : null,
+            CapacityKg =
+                fish.Count > 0 ? facts.CapacityKg(fish.Species) - stock.BiomassKgOn(facts.Zone.DayOf(now)) : null,
             Tonight = stocked ? night.At(now).Forecast : null,
             Unread = null,
         };
-        return PondVerdict.AgainstArrivals(fresh);
     }
 
     /// <summary>When somebody last read the water, looked at the fish or counted the dead; null when nobody ever did.</summary>

@@ -22,6 +22,9 @@ internal interface IPondAsKnown
     /// <summary>Estimated biomass on a day, kg.</summary>
     double BiomassKgOn(DateOnly day);
 
+    /// <summary>Act level of oxygen of the most tender fish here on a day, mg/L; null in an empty pond.</summary>
+    double? ActLevelMgL(DateOnly day);
+
     /// <summary>Mean weight that the estimate expects of a batch on a day, g; null where it does not stand.</summary>
     double? ExpectedG(long batch, DateOnly day);
 

@@ -158,7 +158,8 @@ public sealed class AlarmWatch(
         var ponds = looks.Select(l => l.Now).OfType<PondNow>().ToList();
         IReadOnlyDictionary<long, AlarmPanel> panels = new Dictionary<long, AlarmPanel>();
         AlarmRaised? power = null;
-        Safely(seen, null, () => (panels, power) = PanelsAndPower(ponds, now, zone), "the panels of aerators");
+        var dark = open.Find(a => a.Cause == AlarmCause.PowerLost)?.LouderAt;
+        Safely(seen, null, () => (panels, power) = PanelsAndPower(ponds, now, zone, dark), "the panels of aerators");
         seen.Add(power);
         seen.Ponds = looks.Count;
         foreach (var look in looks)
@@ -171,10 +172,7 @@ public sealed class AlarmWatch(
                     () =>
                     {
                         var panel = power is null ? panels.GetValueOrDefault(look.Pond.Id) : null;
-                        var ringing = open.Where(a => a.PondId == look.Pond.Id).Select(a => a.Cause).ToList();
-                        foreach (
-                            var alarm in AlarmRules.Of(Pond(look.Now, panel, now, open), ringing, now, zone, farm.Hand)
-                        )
+                        foreach (var alarm in AlarmRules.Of(Pond(look.Now, panel, now, open), now, zone, farm.Hand))
                             seen.Add(alarm);
                     },
                     "its alarms"
@@ -299,7 +297,8 @@ public sealed class AlarmWatch(
     private (IReadOnlyDictionary<long, AlarmPanel>, AlarmRaised?) PanelsAndPower(
         IReadOnlyList<PondNow> ponds,
         DateTimeOffset now,
-        FarmZone zone
+        FarmZone zone,
+        DateTimeOffset? dark
     )
     {
         var inUse = questions
@@ -314,7 +313,7 @@ public sealed class AlarmWatch(
         var panels = inUse
             .GroupBy(x => x.Story.Pond.Id)
             .ToDictionary(g => g.Key, g => Panel(g.First().Story, g.Max(x => heard.Of(x.Kept.DeviceId)), now));
-        return (panels, AlarmRules.Power([.. panels.Values], now, zone));
+        return (panels, AlarmRules.Power([.. panels.Values], now, zone, dark));
     }
 
     private static AlarmPanel Panel(PondStory story, DateTimeOffset heardAt, DateTimeOffset now)
@@ -355,9 +354,9 @@ public sealed class AlarmWatch(
             AirFaults = faults,
             Findings = [.. p.Verdict.Ringing],
             LethalMgL = p.Batches.Max(b => b.Batch.Species.LethalDoMgL),
-            WaterRingsSince = open.FirstOrDefault(a =>
-                a.PondId == s.Pond.Id && a.Cause == AlarmCause.WaterDanger
-            )?.LouderAt,
+            RingsSince = open.Where(a => a.PondId == s.Pond.Id)
+                .GroupBy(a => a.Cause)
+                .ToDictionary(g => g.Key, g => g.First().LouderAt),
             LastLookAt = s.Water.LastLookAt(now),
         };
     }

@@ -39,78 +39,45 @@ public static class AcclimateForm
             : "";
         List<SlipField> fields =
         [
-            new(
+            s.Choice(
                 "species",
                 "Fish",
-                FieldKind.Choice,
                 delivery?.SpeciesKey ?? pond.LikelySpecies.Key,
-                Options: FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
+                FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
             ),
-            new(
+            s.Whole(
                 "fish",
                 "How many",
-                FieldKind.Whole,
                 delivery is null ? "" : (delivery.Count - delivery.Dead).ToString(CultureInfo.InvariantCulture)
             ),
-            new(
-                "weight",
-                "Average weight",
-                FieldKind.Quantity,
-                s.Plain(delivery?.MeanG ?? 2, Measures.FishWeight),
-                Measures.FishWeight
-            ),
-            new("origin", "From", FieldKind.Words, delivery?.Seller ?? ""),
-            new(
-                "hours",
-                "Hours since packed",
-                FieldKind.Quantity,
-                "6",
-                Measures.Plain with
-                {
-                    Decimals = 1,
-                    UsDecimals = 1,
-                }
-            ),
-            new("", "In the bag", FieldKind.Heading),
-            new("tb", "Temperature", FieldKind.Quantity, "", Measures.Temperature),
-            new("pb", "pH", FieldKind.Quantity, "", Measures.Ph),
-            new("nb", "Total ammonia, as N", FieldKind.Quantity, "", Measures.Concentration, "empty: not measured"),
-            new("ob", "Oxygen", FieldKind.Quantity, "", Measures.Oxygen),
-            new("sb", "Salinity", FieldKind.Quantity, "0", Measures.Salinity),
-            new(
-                "ab",
-                "Alkalinity",
-                FieldKind.Quantity,
-                "",
-                Measures.CoarseConcentration,
-                "empty: both bounds are drawn"
-            ),
+            s.Quantity("weight", "Average weight", Measures.FishWeight, delivery?.MeanG ?? 2),
+            s.Words("origin", "From", delivery?.Seller ?? ""),
+            s.Quantity("hours", "Hours since packed", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "6"),
+            s.Heading("In the bag"),
+            s.Quantity("tb", "Temperature", Measures.Temperature),
+            s.Quantity("pb", "pH", Measures.Ph),
+            s.Quantity("nb", "Total ammonia, as N", Measures.Concentration).WithHint("empty: not measured"),
+            s.Quantity("ob", "Oxygen", Measures.Oxygen),
+            s.Quantity("sb", "Salinity", Measures.Salinity, "0"),
+            s.Quantity("ab", "Alkalinity", Measures.CoarseConcentration).WithHint("empty: both bounds are drawn"),
         ];
         for (var i = 1; i <= Places; i++)
             fields.AddRange([
-                new(
-                    "",
+                s.Heading(
                     i == 1 ? "Pond, where they go in"
-                        : i == 2 ? "Pond, deep water"
-                        : "Pond, the other side",
-                    FieldKind.Heading
+                    : i == 2 ? "Pond, deep water"
+                    : "Pond, the other side"
                 ),
-                new(
-                    $"t{i}",
-                    "Temperature",
-                    FieldKind.Quantity,
-                    i == 1 ? Last(Parameter.Temperature) : "",
-                    Measures.Temperature
-                ),
-                new($"p{i}", "pH", FieldKind.Quantity, i == 1 ? Last(Parameter.Ph) : "", Measures.Ph),
-                new($"o{i}", "Oxygen", FieldKind.Quantity, "", Measures.Oxygen, i == 1 ? "read now" : ""),
+                s.Quantity($"t{i}", "Temperature", Measures.Temperature, i == 1 ? Last(Parameter.Temperature) : ""),
+                s.Quantity($"p{i}", "pH", Measures.Ph, i == 1 ? Last(Parameter.Ph) : ""),
+                s.Quantity($"o{i}", "Oxygen", Measures.Oxygen).WithHint(i == 1 ? "read now" : ""),
             ]);
         fields.AddRange([
-            new("", "Pond, all places", FieldKind.Heading),
-            new("sp", "Salinity", FieldKind.Quantity, Last(Parameter.Salinity, 0), Measures.Salinity),
-            new("np", "Total ammonia, as N", FieldKind.Quantity, Last(Parameter.Tan), Measures.Concentration),
-            new("ap", "Alkalinity", FieldKind.Quantity, Last(Parameter.Alkalinity), Measures.CoarseConcentration),
-            new("school", "School", FieldKind.Choice, "", Options: Schools.Select(x => (x.Key, x.Name)).ToList()),
+            s.Heading("Pond, all places"),
+            s.Quantity("sp", "Salinity", Measures.Salinity, Last(Parameter.Salinity, 0)),
+            s.Quantity("np", "Total ammonia, as N", Measures.Concentration, Last(Parameter.Tan)),
+            s.Quantity("ap", "Alkalinity", Measures.CoarseConcentration, Last(Parameter.Alkalinity)),
+            s.Choice("school", "School", "", Schools.Select(x => (x.Key, x.Name)).ToList()),
         ]);
         return fields;
     }

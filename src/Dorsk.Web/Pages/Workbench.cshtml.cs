@@ -58,7 +58,9 @@ public sealed class WorkbenchModel(Questions questions, Here here) : PageModel
                 : sent ? ""
                 : f.Initial;
         var form = new SlipForm(Typed, here);
-        Worked = Calculator.Work(new BenchForm(form, story?.Pond.Shape is SlopedRectangle ? null : story?.Pond.Shape));
+        Worked = Calculator.Work(
+            new BenchForm(form, story?.Pond.Shape is SlopedRectangle ? null : story?.Pond.Shape) { Pond = story }
+        );
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
         if (Remarks.Count > 0)
             Worked = null;

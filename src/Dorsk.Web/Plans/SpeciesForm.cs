@@ -29,37 +29,31 @@ public static class SpeciesForm
     /// <summary>The lines.</summary>
     public static IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new("", "The water", FieldKind.Heading),
+            s.Heading("The water"),
             .. StockingForm.WaterFields(
                 s,
                 s.Pond is null ? RearingSystem.Earthen : RearingSystems.Of(s.Pond.Pond.Kind)
             ),
-            new(
+            s.Day(
                 "on",
                 "They would come on",
-                FieldKind.Day,
                 s.Here.Today.AddDays(30).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)
             ),
-            new(
-                "months",
-                "Water by month, January first",
-                FieldKind.Words,
-                "",
-                Hint: "twelve figures; empty: own readings, or a guess by latitude"
-            ),
+            s.Words("months", "Water by month, January first")
+                .WithHint("twelve figures; empty: own readings, or a guess by latitude"),
             .. Enumerable.Range(1, 2).SelectMany(Candidate),
-            new("", "Money", FieldKind.Heading),
-            new("wanted", "Fish wanted in a year", FieldKind.Quantity, s.Plain(2000, Measures.Mass), Measures.Mass),
-            new("pfeed", "A kilogram of feed costs", FieldKind.Quantity, "1.6", Measures.Price),
-            new("pkwh", "A kWh costs", FieldKind.Quantity, "0.34", Measures.Price),
-            new("pother", "All else of a cycle", FieldKind.Quantity, "3000", Measures.Price),
-            new("capital", "Such a water costs to build", FieldKind.Quantity, "20000", Measures.Price),
-            new("family", "A family needs in a year", FieldKind.Quantity, "40000", Measures.Price),
-            new("business", "A business, with wages and interest", FieldKind.Quantity, "150000", Measures.Price),
-            new("allyear", "Buyers want fish all year", FieldKind.Yes),
-            new("", "What counts to you", FieldKind.Heading),
-            .. Weights.Select(w => new SlipField(w.Name, w.Label, FieldKind.Choice, w.Initial, Options: Grades)),
-            new("", "", FieldKind.Fold),
+            s.Heading("Money"),
+            s.Quantity("wanted", "Fish wanted in a year", Measures.Mass, 2000),
+            s.Quantity("pfeed", "A kilogram of feed costs", Measures.Price, "1.6"),
+            s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
+            s.Quantity("pother", "All else of a cycle", Measures.Price, "3000"),
+            s.Quantity("capital", "Such a water costs to build", Measures.Price, "20000"),
+            s.Quantity("family", "A family needs in a year", Measures.Price, "40000"),
+            s.Quantity("business", "A business, with wages and interest", Measures.Price, "150000"),
+            s.Yes("allyear", "Buyers want fish all year"),
+            s.Heading("What counts to you"),
+            .. Weights.Select(w => s.Choice(w.Name, w.Label, w.Initial, Grades)),
+            s.Fold(""),
             .. Enumerable.Range(3, Most - 2).SelectMany(Candidate),
         ];
 

@@ -48,130 +48,55 @@ public static class StockingForm
             : RearingSystems.Of(pond.Kind);
         return
         [
-            new(
-                "species",
-                "Fish",
-                FieldKind.Choice,
-                likely.Key,
-                Options: FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
-            ),
-            new(
-                "from",
-                "Weight at stocking",
-                FieldKind.Quantity,
-                s.Plain(10, Measures.FishWeight),
-                Measures.FishWeight
-            ),
-            new(
-                "target",
-                "Weight wanted",
-                FieldKind.Quantity,
-                s.Plain(Math.Max(20, likely.MarketLowG * 1.2), Measures.FishWeight),
-                Measures.FishWeight
-            ),
-            new(
-                "survival",
-                "Of a hundred, live to harvest",
-                FieldKind.Quantity,
-                s.Plain(likely.SurvivalGrowOutPct, Measures.Plain),
-                Measures.Plain,
-                "the farm's own record is best"
-            ),
-            new(
-                "on",
-                "They come on",
-                FieldKind.Day,
-                s.Here.Today.AddDays(30).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)
-            ),
-            new("own", "Your own number", FieldKind.Whole, "", Hint: "empty: as many as the limits let"),
-            new("", "Water", FieldKind.Heading),
+            s.Choice("species", "Fish", likely.Key, FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()),
+            s.Quantity("from", "Weight at stocking", Measures.FishWeight, 10),
+            s.Quantity("target", "Weight wanted", Measures.FishWeight, Math.Max(20, likely.MarketLowG * 1.2)),
+            s.Quantity("survival", "Of a hundred, live to harvest", Measures.Plain, likely.SurvivalGrowOutPct)
+                .WithHint("the farm's own record is best"),
+            s.Day("on", "They come on", s.Here.Today.AddDays(30)),
+            s.Whole("own", "Your own number").WithHint("empty: as many as the limits let"),
+            s.Heading("Water"),
             .. WaterFields(s, body),
-            new("", "", FieldKind.Fold),
-            new(
+            s.Fold(""),
+            s.Choice(
                 "school",
                 "Density school",
-                FieldKind.Choice,
                 "",
-                Options:
                 [
                     ("", "the one that fits the air"),
                     .. DensitySchool.For(likely, body).Select(x => (x.Name, x.Name)).DistinctBy(x => x.Item1),
                 ]
             ),
-            new(
-                "share",
-                "Share of the water that is theirs",
-                FieldKind.Quantity,
-                "100",
-                Measures.Share,
-                "less beside other fish"
-            ),
+            s.Quantity("share", "Share of the water that is theirs", Measures.Share, "100")
+                .WithHint("less beside other fish"),
             .. Beside("beside", "Other fish in it"),
             .. Beside("beside2", "A third fish in it"),
-            new("wantedkg", "Harvest wanted", FieldKind.Quantity, "", Measures.Mass, "counted back"),
-            new("by", "Wanted by", FieldKind.Day, ""),
-            new("onhand", "Fingerlings on hand", FieldKind.Whole, "", Hint: "parted over the farm's empty ponds"),
-            new(
-                "months",
-                "Water by month, January first",
-                FieldKind.Words,
-                "",
-                Hint: "twelve figures; empty: own readings, or a guess by latitude"
-            ),
-            new("pfish", "A fingerling costs", FieldKind.Quantity, "0.35", Measures.Price),
-            new("pfeed", "A kilogram of feed costs", FieldKind.Quantity, "1.6", Measures.Price),
-            new("pkg", "A kilogram of fish brings", FieldKind.Quantity, "12", Measures.Price),
-            new("pkwh", "A kWh costs", FieldKind.Quantity, "0.34", Measures.Price),
-            new(
-                "pother",
-                "All else of the cycle",
-                FieldKind.Quantity,
-                "3000",
-                Measures.Price,
-                "labour, water, the pond's share"
-            ),
-            new(
-                "roadh",
-                "Hours on the road",
-                FieldKind.Quantity,
-                "8",
-                Measures.Plain with
-                {
-                    Decimals = 1,
-                    UsDecimals = 1,
-                },
-                "packed to opened; for the order"
-            ),
-            new(
-                "roadc",
-                "Water on the road",
-                FieldKind.Quantity,
-                s.Plain(20, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new(
-                "bagl",
-                "Water in a bag, litres",
-                FieldKind.Quantity,
-                "10",
-                Measures.Plain with
-                {
-                    Decimals = 1,
-                    UsDecimals = 1,
-                }
-            ),
-            new(
-                "roadsalt",
-                "Salt in the water of the road, g/L",
-                FieldKind.Quantity,
-                "0",
-                Measures.Plain with
-                {
-                    Decimals = 1,
-                    UsDecimals = 1,
-                },
-                "0 to 5; by what the fish bear"
-            ),
+            s.Quantity("wantedkg", "Harvest wanted", Measures.Mass).WithHint("counted back"),
+            s.Day("by", "Wanted by"),
+            s.Whole("onhand", "Fingerlings on hand").WithHint("parted over the farm's empty ponds"),
+            s.Words("months", "Water by month, January first")
+                .WithHint("twelve figures; empty: own readings, or a guess by latitude"),
+            s.Quantity("pfish", "A fingerling costs", Measures.Price, "0.35"),
+            s.Quantity("pfeed", "A kilogram of feed costs", Measures.Price, "1.6"),
+            s.Quantity("pkg", "A kilogram of fish brings", Measures.Price, "12"),
+            s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
+            s.Quantity("pother", "All else of the cycle", Measures.Price, "3000")
+                .WithHint("labour, water, the pond's share"),
+            s.Quantity("roadh", "Hours on the road", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
+                .WithHint("packed to opened; for the order"),
+            s.Quantity("roadc", "Water on the road", Measures.Temperature, 20),
+            s.Quantity("bagl", "Water in a bag, litres", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "10"),
+            s.Quantity(
+                    "roadsalt",
+                    "Salt in the water of the road, g/L",
+                    Measures.Plain with
+                    {
+                        Decimals = 1,
+                        UsDecimals = 1,
+                    },
+                    "0"
+                )
+                .WithHint("0 to 5; by what the fish bear"),
         ];
     }
 
@@ -285,43 +210,23 @@ public static class StockingForm
         var fitted = s.Pond?.AeratorsAt(s.Here.Now) ?? [];
         return
         [
-            new(
-                "system",
-                "Kept in",
-                FieldKind.Choice,
-                body.ToString(),
-                Options: Systems.Select(x => (x.ToString(), x.Word())).ToList()
-            ),
-            new(
-                "area",
-                "Water surface",
-                FieldKind.Quantity,
-                s.Of(pond?.Shape.FullAreaM2, 4000, Measures.Area),
-                Measures.Area
-            ),
-            new(
-                "volume",
-                "Water when full",
-                FieldKind.Quantity,
-                s.Of(pond?.Shape.FullVolumeM3, 5000, Measures.Volume),
-                Measures.Volume
-            ),
-            new(
-                "kw",
-                "Aerators, shaft power together",
-                FieldKind.Quantity,
-                s.Of(pond is null ? null : fitted.Sum(a => a.ShaftKW), 2.2, Measures.Power),
-                Measures.Power,
-                "0: none"
-            ),
-            new(
+            s.Choice("system", "Kept in", body.ToString(), Systems.Select(x => (x.ToString(), x.Word())).ToList()),
+            s.Quantity("area", "Water surface", Measures.Area, pond?.Shape.FullAreaM2 ?? 4000),
+            s.Quantity("volume", "Water when full", Measures.Volume, pond?.Shape.FullVolumeM3 ?? 5000),
+            s.Quantity(
+                    "kw",
+                    "Aerators, shaft power together",
+                    Measures.Power,
+                    pond is null ? 2.2 : fitted.Sum(a => a.ShaftKW)
+                )
+                .WithHint("0: none"),
+            s.Choice(
                 "kind",
                 "Kind of aerator",
-                FieldKind.Choice,
                 fitted.Count > 0 ? fitted[0].Kind.Name : AeratorKind.All[0].Name,
-                Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+                AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
             ),
-            new("flow", "Fresh water running through", FieldKind.Quantity, "0", Measures.Flow, "raceways and tanks"),
+            s.Quantity("flow", "Fresh water running through", Measures.Flow, "0").WithHint("raceways and tanks"),
         ];
     }
 

@@ -35,36 +35,23 @@ internal sealed class AeratorSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new(
+            c.Choice(
                 "Kind",
                 "Kind",
-                FieldKind.Choice,
                 now.Count > 0 ? now[0].Kind.Name : AeratorKind.All[1].Name,
-                Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+                AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
             ),
-            new(
-                "Number",
-                "How many",
-                FieldKind.Whole,
-                now.Count > 0 ? now.Count.ToString(CultureInfo.InvariantCulture) : "",
-                Hint: "0 when none is left"
-            ),
-            new(
-                "Power",
-                "Rated power of each",
-                FieldKind.Quantity,
-                Lines.Plain(c, now.Count > 0 ? now[0].ShaftKW : null, Measures.Power),
-                Measures.Power
-            ),
-            new("", "Nightly timer", FieldKind.Heading),
-            new(
+            c.Whole("Number", "How many", now.Count > 0 ? now.Count.ToString(CultureInfo.InvariantCulture) : "")
+                .WithHint("0 when none is left"),
+            c.Quantity("Power", "Rated power of each", Measures.Power, now.Count > 0 ? now[0].ShaftKW : null),
+            c.Heading("Nightly timer"),
+            c.Whole(
                 "OnTimer",
                 "How many run on the timer",
-                FieldKind.Whole,
                 now.Count(a => a.On is not null).ToString(CultureInfo.InvariantCulture)
             ),
-            new("On", "On at", FieldKind.Hour, Hour(timed?.On ?? (now.Count == 0 ? new TimeOnly(20, 0) : null))),
-            new("Off", "Off at", FieldKind.Hour, Hour(timed?.Off ?? (now.Count == 0 ? new TimeOnly(6, 30) : null))),
+            c.Hour("On", "On at", Hour(timed?.On ?? (now.Count == 0 ? new TimeOnly(20, 0) : null))),
+            c.Hour("Off", "Off at", Hour(timed?.Off ?? (now.Count == 0 ? new TimeOnly(6, 30) : null))),
         ];
     }
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.Air;
 using Dorsk.Core.People;
 using Dorsk.Core.Units;
@@ -35,38 +34,18 @@ internal sealed class AirControlSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new(
-                "Automatic",
-                "They follow the probe",
-                FieldKind.Yes,
-                old?.Automatic == true ? "true" : "",
-                Hint: "timers and hand orders stand above it"
-            ),
-            new(
-                "OnBelow",
-                "Start under",
-                FieldKind.Quantity,
-                Lines.Plain(c, old?.OnBelowMgL ?? limits?.DoWatchMgL, Measures.Oxygen),
-                Measures.Oxygen,
-                limits is null
-                    ? ""
-                    : $"watch level {c.Here.Say(limits.DoWatchMgL, Measures.Oxygen)}, act level {c.Here.Say(limits.DoActMgL, Measures.Oxygen)}"
-            ),
-            new(
-                "OffAbove",
-                "Stop above",
-                FieldKind.Quantity,
-                Lines.Plain(c, old?.OffAboveMgL ?? limits?.DoWatchMgL + 1.5, Measures.Oxygen),
-                Measures.Oxygen,
-                "half a mg/L above at least, or they switch all night"
-            ),
-            new(
-                "Stagger",
-                "Seconds between two starts",
-                FieldKind.Whole,
-                (old?.StaggerS ?? 10).ToString(CultureInfo.InvariantCulture),
-                Hint: "so that the supply carries them; more on a generator"
-            ),
+            c.Yes("Automatic", "They follow the probe", old?.Automatic == true ? "true" : "")
+                .WithHint("timers and hand orders stand above it"),
+            c.Quantity("OnBelow", "Start under", Measures.Oxygen, old?.OnBelowMgL ?? limits?.DoWatchMgL)
+                .WithHint(
+                    limits is null
+                        ? ""
+                        : $"watch level {c.Here.Say(limits.DoWatchMgL, Measures.Oxygen)}, act level {c.Here.Say(limits.DoActMgL, Measures.Oxygen)}"
+                ),
+            c.Quantity("OffAbove", "Stop above", Measures.Oxygen, old?.OffAboveMgL ?? limits?.DoWatchMgL + 1.5)
+                .WithHint("half a mg/L above at least, or they switch all night"),
+            c.Whole("Stagger", "Seconds between two starts", old?.StaggerS ?? 10)
+                .WithHint("so that the supply carries them; more on a generator"),
         ];
     }
 
@@ -115,14 +94,9 @@ internal sealed class AirServiceSlip : ISlip
         [
             .. Lines.When(c),
             AirFields.Code(c, old?.Code),
-            new(
-                "NextAfter",
-                "Next after",
-                FieldKind.Whole,
-                (old?.NextAfterH ?? 1000).ToString("0", CultureInfo.InvariantCulture),
-                Hint: "hours of running, from its manual"
-            ),
-            new("Text", "What was done", FieldKind.Words, old?.Text ?? "", Hint: "oil, bearings, belt, paddles, cable"),
+            c.Whole("NextAfter", "Next after", (long)(old?.NextAfterH ?? 1000))
+                .WithHint("hours of running, from its manual"),
+            c.Words("Text", "What was done", old?.Text ?? "").WithHint("oil, bearings, belt, paddles, cable"),
         ];
     }
 
@@ -169,61 +143,19 @@ internal sealed class AirTestSlip : ISlip
         [
             .. Lines.When(c),
             AirFields.Code(c, old?.Code),
-            new("", "What its plate allows", FieldKind.Heading),
-            new(
-                "RatedA",
-                "Rated current",
-                FieldKind.Quantity,
-                Lines.Plain(c, last?.Plate.CurrentA, Measures.Current),
-                Measures.Current,
-                "an alarm rings when it draws more"
-            ),
-            new(
-                "MostPressure",
-                "Highest pressure",
-                FieldKind.Quantity,
-                Lines.Plain(c, last?.Plate.PressureKPa, Measures.Pressure),
-                Measures.Pressure,
-                "blowers; empty for paddles"
-            ),
-            new(
-                "MostTemp",
-                "Highest temperature",
-                FieldKind.Quantity,
-                Lines.Plain(c, last?.Plate.TempC, Measures.Temperature),
-                Measures.Temperature,
-                "of casing or air, from the manual; may be empty"
-            ),
-            new("", "This step", FieldKind.Heading),
-            new(
-                "Step",
-                "What is set",
-                FieldKind.Words,
-                old?.Step ?? "",
-                Hint: "such as relief valve open; first line; all lines"
-            ),
-            new(
-                "Current",
-                "Current",
-                FieldKind.Quantity,
-                Lines.Plain(c, old?.CurrentA, Measures.Current),
-                Measures.Current
-            ),
-            new(
-                "Pressure",
-                "Pressure",
-                FieldKind.Quantity,
-                Lines.Plain(c, old?.PressureKPa, Measures.Pressure),
-                Measures.Pressure
-            ),
-            new(
-                "Temp",
-                "Temperature",
-                FieldKind.Quantity,
-                Lines.Plain(c, old?.TempC, Measures.Temperature),
-                Measures.Temperature,
-                "after ten steady minutes"
-            ),
+            c.Heading("What its plate allows"),
+            c.Quantity("RatedA", "Rated current", Measures.Current, last?.Plate.CurrentA)
+                .WithHint("an alarm rings when it draws more"),
+            c.Quantity("MostPressure", "Highest pressure", Measures.Pressure, last?.Plate.PressureKPa)
+                .WithHint("blowers; empty for paddles"),
+            c.Quantity("MostTemp", "Highest temperature", Measures.Temperature, last?.Plate.TempC)
+                .WithHint("of casing or air, from the manual; may be empty"),
+            c.Heading("This step"),
+            c.Words("Step", "What is set", old?.Step ?? "")
+                .WithHint("such as relief valve open; first line; all lines"),
+            c.Quantity("Current", "Current", Measures.Current, old?.CurrentA),
+            c.Quantity("Pressure", "Pressure", Measures.Pressure, old?.PressureKPa),
+            c.Quantity("Temp", "Temperature", Measures.Temperature, old?.TempC).WithHint("after ten steady minutes"),
         ];
     }
 
@@ -259,12 +191,11 @@ internal static class AirFields
         c.Story!.AeratorsAt(c.Here.Now).Count == 0 ? "No aerator is fitted in this pond. Describe them first." : null;
 
     public static SlipField Code(SlipContext c, string? old) =>
-        new(
+        c.Choice(
             "Code",
             "Which",
-            FieldKind.Choice,
             old ?? c.Story!.AeratorsAt(c.Here.Now).Select(a => a.Code).FirstOrDefault() ?? "",
-            Options: [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))]
+            [.. c.Story!.AeratorsAt(c.Here.Now).Select(a => (a.Code, a.Code))]
         );
 
     public static string Read(SlipForm form, SlipContext c) =>

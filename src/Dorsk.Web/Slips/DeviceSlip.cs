@@ -38,41 +38,19 @@ internal sealed class DeviceSlip : ISlip
         var f = c.Old<DeviceKept>();
         return
         [
-            new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "such as Buoy P4"),
-            new(
-                "Use",
-                "It is",
-                FieldKind.Choice,
-                f?.Use.ToString() ?? "Probe",
-                Options: Uses.Select(u => (u.Key, u.Word)).ToList()
-            ),
-            new(
+            c.Words("Name", "Name", f?.Name ?? "").WithHint("such as Buoy P4"),
+            c.Choice("Use", "It is", f?.Use.ToString() ?? "Probe", Uses.Select(u => (u.Key, u.Word)).ToList()),
+            c.Choice(
                 "Pond",
                 "At pond",
-                FieldKind.Choice,
                 f?.PondId?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Options: Ponds(c).Select(p => (p.Key, p.Word)).ToList()
+                Ponds(c).Select(p => (p.Key, p.Word)).ToList()
             ),
-            new(
-                "Depth",
-                "How deep",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.DepthM, Measures.Length),
-                Measures.Length,
-                "for fish that live at the floor the low water counts"
-            ),
+            c.Quantity("Depth", "How deep", Measures.Length, f?.DepthM)
+                .WithHint("for fish that live at the floor the low water counts"),
             .. f is null
                 ? Array.Empty<SlipField>()
-                :
-                [
-                    new(
-                        "Gone",
-                        "Taken away",
-                        FieldKind.Yes,
-                        f.Gone ? "true" : "",
-                        Hint: "its key opens nothing any more"
-                    ),
-                ],
+                : [c.Yes("Gone", "Taken away", f.Gone ? "true" : "").WithHint("its key opens nothing any more")],
         ];
     }
 

@@ -31,37 +31,24 @@ internal sealed class DutySlip : ISlip
         string Date(DateOnly? d) => d?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "";
         return
         [
-            new("What", "What to do", FieldKind.Words, old?.What ?? "", Hint: "such as siphon the floor"),
-            new(
+            c.Words("What", "What to do", old?.What ?? "").WithHint("such as siphon the floor"),
+            c.Choice(
                 "Pond",
                 "Where",
-                FieldKind.Choice,
                 old?.PondId?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Options: Places(c).Select(p => (p.Key, p.Name)).ToList()
+                Places(c).Select(p => (p.Key, p.Name)).ToList()
             ),
-            new(
-                "Every",
-                "Every",
-                FieldKind.Whole,
-                (old?.EveryDays ?? 7).ToString(CultureInfo.InvariantCulture),
-                Hint: "days"
-            ),
-            new("From", "First on", FieldKind.Day, Date(old?.From ?? c.Here.Today)),
-            new(
-                "At",
-                "Done by",
-                FieldKind.Hour,
-                (old?.At ?? new(8, 0)).ToString("HH:mm", CultureInfo.InvariantCulture)
-            ),
-            new(
+            c.Whole("Every", "Every", old?.EveryDays ?? 7).WithHint("days"),
+            c.Day("From", "First on", Date(old?.From ?? c.Here.Today)),
+            c.Hour("At", "Done by", (old?.At ?? new(8, 0)).ToString("HH:mm", CultureInfo.InvariantCulture)),
+            c.Choice(
                 "Who",
                 "Falls to",
-                FieldKind.Choice,
-                (old?.Who ?? Role.PondHand).ToString(),
-                Options: Doers.Select(r => (r.ToString(), Permissions.Word(r))).ToList()
+                old?.Who ?? Role.PondHand,
+                Doers.Select(r => (r.ToString(), Permissions.Word(r))).ToList()
             ),
-            new("Reason", "Why", FieldKind.Words, old?.Reason ?? "", Hint: "stands beside the job"),
-            new("Until", "Last on", FieldKind.Day, Date(old?.Until), Hint: "empty: it goes on"),
+            c.Words("Reason", "Why", old?.Reason ?? "").WithHint("stands beside the job"),
+            c.Day("Until", "Last on", Date(old?.Until)).WithHint("empty: it goes on"),
         ];
     }
 

@@ -80,55 +80,21 @@ internal sealed class EquipmentSlip : ISlip
         Equipment? e
     )
     {
-        yield return new("", heading, FieldKind.Heading);
+        yield return c.Heading(heading);
         foreach (var f in figures)
             yield return f switch
             {
-                "Flow" => new(
-                    kind + f,
-                    "Moves",
-                    FieldKind.Quantity,
-                    Lines.Plain(c, e?.FlowM3H, Measures.Flow),
-                    Measures.Flow
-                ),
-                "Power" => new(
-                    kind + f,
-                    "Power it takes",
-                    FieldKind.Quantity,
-                    Lines.Plain(c, e?.PowerKW, Measures.Power),
-                    Measures.Power
-                ),
-                "Mesh" => new(
-                    kind + f,
-                    "Mesh",
-                    FieldKind.Quantity,
-                    Lines.Plain(c, e?.MeshMm / 1000, Mesh),
-                    Mesh,
-                    kind == EquipmentKind.BirdNet ? "" : "held against the smallest fish; empty: no screen"
-                ),
-                "Thickness" => new(
-                    kind + f,
-                    "Thickness",
-                    FieldKind.Quantity,
-                    Lines.Plain(c, e?.ThicknessUm, Measures.Plain),
-                    Measures.Plain,
-                    "micrometres: 500 to 1,000 is usual; empty: no liner"
-                ),
-                "Laid" => new(
-                    kind + f,
-                    "Laid on",
-                    FieldKind.Day,
-                    e?.Laid?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? ""
-                ),
-                "Life" => new(
-                    kind + f,
-                    "Bought for",
-                    FieldKind.Whole,
-                    e?.LifeCycles?.ToString(CultureInfo.InvariantCulture) ?? "",
-                    Hint: "cycles"
-                ),
-                "Uv" => new(kind + f, "Made to stand sunlight", FieldKind.Yes, e?.Uv == true ? "true" : ""),
-                _ => new(kind + f, "Which", FieldKind.Words, e?.Name ?? "", Hint: "make or number; empty: none"),
+                "Flow" => c.Quantity(kind + f, "Moves", Measures.Flow, e?.FlowM3H),
+                "Power" => c.Quantity(kind + f, "Power it takes", Measures.Power, e?.PowerKW),
+                "Mesh" => c.Quantity(kind + f, "Mesh", Mesh, e?.MeshMm / 1000)
+                    .WithHint(kind == EquipmentKind.BirdNet ? "" : "held against the smallest fish; empty: no screen"),
+                "Thickness" => c.Quantity(kind + f, "Thickness", Measures.Plain, e?.ThicknessUm)
+                    .WithHint("micrometres: 500 to 1,000 is usual; empty: no liner"),
+                "Laid" => c.Day(kind + f, "Laid on", e?.Laid),
+                "Life" => c.Whole(kind + f, "Bought for", e?.LifeCycles?.ToString(CultureInfo.InvariantCulture) ?? "")
+                    .WithHint("cycles"),
+                "Uv" => c.Yes(kind + f, "Made to stand sunlight", e?.Uv == true ? "true" : ""),
+                _ => c.Words(kind + f, "Which", e?.Name ?? "").WithHint("make or number; empty: none"),
             };
     }
 
@@ -180,8 +146,8 @@ internal sealed class ArchiveSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new("Archived", "The pond is", FieldKind.Choice, old?.Archived == false ? "use" : "up", Options: Ways),
-            new("Reason", "Why", FieldKind.Words, old?.Reason ?? "", Hint: "nothing of its book is deleted"),
+            c.Choice("Archived", "The pond is", old?.Archived == false ? "use" : "up", Ways),
+            c.Words("Reason", "Why", old?.Reason ?? "").WithHint("nothing of its book is deleted"),
         ];
     }
 

@@ -53,70 +53,45 @@ internal sealed class FarmSlip : ISlip
         string Degrees(double? d) => d is { } degrees ? c.Here.Typed(degrees, 4) : "";
         return
         [
-            new("Name", "Name of the farm", FieldKind.Words, f?.Name ?? ""),
-            new(
-                "PlaceName",
-                "Place",
-                FieldKind.Words,
-                f?.PlaceName ?? "",
-                Hint: "valley, town or creek, in your words"
-            ),
-            new(
-                "Latitude",
-                "Latitude",
-                FieldKind.Quantity,
-                Degrees(f?.Place.LatitudeDeg),
-                Measures.Plain,
-                "degrees, south with a minus: -29.4"
-            ),
-            new(
-                "Longitude",
-                "Longitude",
-                FieldKind.Quantity,
-                Degrees(f?.Place.LongitudeDeg),
-                Measures.Plain,
-                "degrees, west with a minus: 152.6"
-            ),
-            new(
-                "Altitude",
-                "Height above the sea",
-                FieldKind.Quantity,
-                f is null ? "" : Lines.Plain(c, f.AltitudeM, Measures.Altitude),
-                Measures.Altitude,
-                "thin air holds less oxygen"
-            ),
-            new(
+            c.Words("Name", "Name of the farm", f?.Name ?? ""),
+            c.Words("PlaceName", "Place", f?.PlaceName ?? "").WithHint("valley, town or creek, in your words"),
+            c.Quantity("Latitude", "Latitude", Measures.Plain, Degrees(f?.Place.LatitudeDeg))
+                .WithHint("degrees, south with a minus: -29.4"),
+            c.Quantity("Longitude", "Longitude", Measures.Plain, Degrees(f?.Place.LongitudeDeg))
+                .WithHint("degrees, west with a minus: 152.6"),
+            c.Quantity(
+                    "Altitude",
+                    "Height above the sea",
+                    Measures.Altitude,
+                    f is null ? "" : Lines.Plain(c, f.AltitudeM, Measures.Altitude)
+                )
+                .WithHint("thin air holds less oxygen"),
+            c.Choice(
                 "Zone",
                 "Time zone",
-                FieldKind.Choice,
                 f?.ZoneId ?? "",
-                Options: Zones
-                    .Select(z => (z, z == "Etc/GMT-10" ? "UTC+10, no daylight saving" : z.Replace('_', ' ')))
-                    .ToList()
+                Zones.Select(z => (z, z == "Etc/GMT-10" ? "UTC+10, no daylight saving" : z.Replace('_', ' '))).ToList()
             ),
-            new(
+            c.Choice(
                 "Units",
                 "Units",
-                FieldKind.Choice,
-                (f?.Hand.System ?? UnitSystem.Metric).ToString(),
-                Options: [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]
+                f?.Hand.System ?? UnitSystem.Metric,
+                [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]
             ),
-            new(
+            c.Choice(
                 "Sign",
                 "Decimal sign",
-                FieldKind.Choice,
-                (f?.Hand.Sign ?? DecimalSign.Point).ToString(),
-                Options: [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]
+                f?.Hand.Sign ?? DecimalSign.Point,
+                [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]
             ),
-            new("Currency", "Currency", FieldKind.Words, f?.Currency ?? "", Hint: "three letters, such as AUD"),
-            new(
-                "KWhPrice",
-                "Price of a kWh",
-                FieldKind.Quantity,
-                f?.KWhPrice is { } price ? c.Here.Typed(price, Measures.EnergyPrice) : "",
-                Measures.EnergyPrice,
-                "in that currency, such as 0.31; empty: only kWh are shown"
-            ),
+            c.Words("Currency", "Currency", f?.Currency ?? "").WithHint("three letters, such as AUD"),
+            c.Quantity(
+                    "KWhPrice",
+                    "Price of a kWh",
+                    Measures.EnergyPrice,
+                    f?.KWhPrice is { } price ? c.Here.Typed(price, Measures.EnergyPrice) : ""
+                )
+                .WithHint("in that currency, such as 0.31; empty: only kWh are shown"),
         ];
     }
 

@@ -34,29 +34,22 @@ internal sealed class FeedingSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new(
+            c.Choice(
                 "Feed",
                 "Feed",
-                FieldKind.Choice,
                 (f?.FeedId ?? usual)?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Options: feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()
+                feeds.Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()
             ),
-            new(
-                "Mass",
-                "Given",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.MassKg, Measures.Mass),
-                Measures.Mass,
-                ration is { Batches.Count: > 0 }
-                    ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}{(ration.RationKg is > 0 and < FineScaleKg ? "; so little is weighed on a fine scale" : "")}"
-                    : ""
-            ),
-            new(
+            c.Quantity("Mass", "Given", Measures.Mass, f?.MassKg)
+                .WithHint(
+                    ration is { Batches.Count: > 0 }
+                        ? $"ration today {c.Here.Say(ration.RationKg, Measures.Mass)}, given so far {c.Here.Say(c.Story.FedOn(c.Here.Today), Measures.Mass)}{(ration.RationKg is > 0 and < FineScaleKg ? "; so little is weighed on a fine scale" : "")}"
+                        : ""
+                ),
+            c.Choice(
                 "Score",
                 "How they came to it",
-                FieldKind.Choice,
                 f?.Score?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Options:
                 [
                     ("", "nobody watched"),
                     .. FeedResponse.Scores.Select(s =>
@@ -64,20 +57,14 @@ internal sealed class FeedingSlip : ISlip
                     ),
                 ]
             ),
-            new("", "More of this meal", FieldKind.Fold),
-            new(
-                "Minutes",
-                "They ate for",
-                FieldKind.Whole,
-                f?.Minutes?.ToString("0", CultureInfo.InvariantCulture) ?? "",
-                Hint: "minutes"
-            ),
-            new(
+            c.Fold("More of this meal"),
+            c.Whole("Minutes", "They ate for", f?.Minutes?.ToString("0", CultureInfo.InvariantCulture) ?? "")
+                .WithHint("minutes"),
+            c.Quantity(
                 "Left",
                 "Left over and taken out",
-                FieldKind.Quantity,
-                f is { LeftKg: > 0 } ? Lines.Plain(c, f.LeftKg, Measures.Mass) : "",
-                Measures.Mass
+                Measures.Mass,
+                f is { LeftKg: > 0 } ? Lines.Plain(c, f.LeftKg, Measures.Mass) : ""
             ),
         ];
     }
@@ -161,32 +148,20 @@ internal sealed class FeederSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "such as belt at the jetty"),
-            new(
+            c.Words("Name", "Name", f?.Name ?? "").WithHint("such as belt at the jetty"),
+            c.Choice(
                 "Dose",
                 "It doses by",
-                FieldKind.Choice,
-                (f?.Dose ?? FeederDose.Minute).ToString(),
-                Options: [.. Doses.Select(d => (d.Dose.ToString(), d.Word))]
+                f?.Dose ?? FeederDose.Minute,
+                [.. Doses.Select(d => (d.Dose.ToString(), d.Word))]
             ),
-            new(
-                "Each",
-                "One gives",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.GramsEach, Measures.FishWeight),
-                Measures.FishWeight,
-                "catch what ten give, weigh, divide by ten"
-            ),
-            new(
-                "WeighedOn",
-                "Weighed on",
-                FieldKind.Day,
-                SeasonLines.Day(c.Corrects is null ? c.Here.Today : f?.WeighedOn)
-            ),
-            new("Meals", "Meals a day", FieldKind.Whole, (f?.Meals ?? 4).ToString(CultureInfo.InvariantCulture)),
+            c.Quantity("Each", "One gives", Measures.FishWeight, f?.GramsEach)
+                .WithHint("catch what ten give, weigh, divide by ten"),
+            c.Day("WeighedOn", "Weighed on", SeasonLines.Day(c.Corrects is null ? c.Here.Today : f?.WeighedOn)),
+            c.Whole("Meals", "Meals a day", f?.Meals ?? 4),
             .. c.Story!.Feeder is null
                 ? Array.Empty<SlipField>()
-                : [new("Gone", "Taken away: fed by hand again", FieldKind.Yes, f?.Gone == true ? "true" : "")],
+                : [c.Yes("Gone", "Taken away: fed by hand again", f?.Gone == true ? "true" : "")],
         ];
     }
 

@@ -41,21 +41,18 @@ internal sealed class StockSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new(
+            c.Choice(
                 "Species",
                 "Fish",
-                FieldKind.Choice,
                 f?.SpeciesKey ?? "silver_perch",
-                Options: FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
+                FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
             ),
-            new("Origin", "From", FieldKind.Words, f?.Origin ?? "", Hint: "hatchery or supplier"),
-            new("Count", "How many", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
-            new(
+            c.Words("Origin", "From", f?.Origin ?? "").WithHint("hatchery or supplier"),
+            c.Whole("Count", "How many", f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
+            c.Choice(
                 "Basis",
                 "Counted how",
-                FieldKind.Choice,
                 f?.Basis.ToString() ?? "ByWeight",
-                Options:
                 [
                     ("ByWeight", "by weight, ± 5 %"),
                     ("Counted", "one by one, ± 2 %"),
@@ -63,28 +60,11 @@ internal sealed class StockSlip : ISlip
                     ("Assumed", "assumed"),
                 ]
             ),
-            new(
-                "MeanWeight",
-                "Average weight",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.MeanG, Measures.FishWeight),
-                Measures.FishWeight
-            ),
-            new(
-                "Target",
-                "Weight wanted at harvest",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.TargetG, Measures.FishWeight),
-                Measures.FishWeight,
-                "empty: market size of the species"
-            ),
-            new(
-                "NotReadyReason",
-                "Why now, if not declared ready",
-                FieldKind.Words,
-                f?.NotReadyReason ?? "",
-                Hint: "kept with the batch"
-            ),
+            c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG),
+            c.Quantity("Target", "Weight wanted at harvest", Measures.FishWeight, f?.TargetG)
+                .WithHint("empty: market size of the species"),
+            c.Words("NotReadyReason", "Why now, if not declared ready", f?.NotReadyReason ?? "")
+                .WithHint("kept with the batch"),
         ];
     }
 
@@ -157,23 +137,18 @@ internal sealed class LossSlip : ISlip
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
-            new("Count", "Fish", FieldKind.Whole, f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
-            new(
+            c.Whole("Count", "Fish", f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
+            c.Choice(
                 "To",
                 "Cause",
-                FieldKind.Choice,
                 f?.To.ToString() ?? "Dead",
-                Options: [("Dead", "found dead"), ("Eaten", "eaten (birds, otters, fish)"), ("Escaped", "escaped")]
+                [("Dead", "found dead"), ("Eaten", "eaten (birds, otters, fish)"), ("Escaped", "escaped")]
             ),
-            new(
-                "FoundShare",
-                "Found, of all that died",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.FoundShare * 100, Measures.Share),
-                Measures.Share,
-                $"100 when every dead fish was picked up and counted; empty for the few of a day: {c.Here.Figure(100 * StandingSettings.UsuallyFound(c.Story!.Pond.ByVolume), 0)} % is taken"
-            ),
-            new("Cause", "What you saw", FieldKind.Words, f?.Cause ?? "", Hint: "gills, skin, place"),
+            c.Quantity("FoundShare", "Found, of all that died", Measures.Share, f?.FoundShare * 100)
+                .WithHint(
+                    $"100 when every dead fish was picked up and counted; empty for the few of a day: {c.Here.Figure(100 * StandingSettings.UsuallyFound(c.Story!.Pond.ByVolume), 0)} % is taken"
+                ),
+            c.Words("Cause", "What you saw", f?.Cause ?? "").WithHint("gills, skin, place"),
         ];
     }
 
@@ -223,14 +198,13 @@ internal sealed class SampleSlip : ISlip
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
-            new(
+            c.Choice(
                 "Single",
                 "Weighed",
-                FieldKind.Choice,
                 f?.Single == true ? "single" : "casts",
-                Options: [("casts", "in casts: count and mass of each"), ("single", "fish by fish")]
+                [("casts", "in casts: count and mass of each"), ("single", "fish by fish")]
             ),
-            new("", "Casts", FieldKind.Heading),
+            c.Heading("Casts"),
         ];
         for (var i = 1; i <= 3; i++)
         {
@@ -238,41 +212,30 @@ internal sealed class SampleSlip : ISlip
                 f is { Single: false } && f.Weighings.Count >= i
                     ? f.Weighings[i - 1]
                     : default((int Count, double MassG)?);
-            fields.Add(
-                new("N" + i, $"Cast {i}: fish", FieldKind.Whole, w?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
-            );
-            fields.Add(
-                new(
-                    "M" + i,
-                    $"Cast {i}: mass together",
-                    FieldKind.Quantity,
-                    Lines.Plain(c, w?.MassG / 1000, Measures.Mass),
-                    Measures.Mass
-                )
-            );
+            fields.Add(c.Whole("N" + i, $"Cast {i}: fish", w?.Count.ToString(CultureInfo.InvariantCulture) ?? ""));
+            fields.Add(c.Quantity("M" + i, $"Cast {i}: mass together", Measures.Mass, w?.MassG / 1000));
         }
-        fields.Add(new("", "Fish by fish", FieldKind.Heading));
+        fields.Add(c.Heading("Fish by fish"));
         fields.Add(
-            new(
-                "Fish",
-                "Weights, one after the other",
-                FieldKind.Words,
-                f is { Single: true }
-                    ? string.Join(
-                        "  ",
-                        f.Weighings.Select(
-                            (w, i) =>
-                                Lines.Plain(c, w.MassG, Measures.FishWeight)
-                                + (
-                                    f.LengthsM.ElementAtOrDefault(i) is { } l
-                                        ? "/" + Lines.Plain(c, l, Measures.ShortLength)
-                                        : ""
-                                )
+            c.Words(
+                    "Fish",
+                    "Weights, one after the other",
+                    f is { Single: true }
+                        ? string.Join(
+                            "  ",
+                            f.Weighings.Select(
+                                (w, i) =>
+                                    Lines.Plain(c, w.MassG, Measures.FishWeight)
+                                    + (
+                                        f.LengthsM.ElementAtOrDefault(i) is { } l
+                                            ? "/" + Lines.Plain(c, l, Measures.ShortLength)
+                                            : ""
+                                    )
+                            )
                         )
-                    )
-                    : "",
-                Hint: "with blanks between: 301 288 314; with length: 301/27.5"
-            )
+                        : ""
+                )
+                .WithHint("with blanks between: 301 288 314; with length: 301/27.5")
         );
         return fields;
     }
@@ -380,39 +343,31 @@ internal sealed class HarvestSlip : ISlip
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
-            new(
+            c.Choice(
                 "To",
                 "Where to",
-                FieldKind.Choice,
                 f?.To.ToString() ?? "Harvested",
-                Options: [("Harvested", "harvested"), ("SoldAlive", "sold alive"), ("MovedOff", "moved off the farm")]
+                [("Harvested", "harvested"), ("SoldAlive", "sold alive"), ("MovedOff", "moved off the farm")]
             ),
-            new("Mass", "Mass", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass),
-            new(
-                "Count",
-                "Fish, if counted",
-                FieldKind.Whole,
-                f is { Basis: CountBasis.Counted } ? f.Count.ToString(CultureInfo.InvariantCulture) : "",
-                Hint: "empty: mass by the average weight below"
-            ),
-            new(
-                "MeanWeight",
-                "Average weight in the catch",
-                FieldKind.Quantity,
-                f is { Basis: not CountBasis.Counted, Count: > 0 }
-                    ? Lines.Plain(c, f.MassKg * 1000 / f.Count, Measures.FishWeight)
-                    : "",
-                Measures.FishWeight,
-                "when they were not counted"
-            ),
-            new("Final", "The pond is empty of this batch", FieldKind.Yes, f?.Final == true ? "true" : ""),
-            new(
-                "DifferenceReason",
-                "Name of the difference, if any",
-                FieldKind.Words,
-                f?.DifferenceReason ?? "",
-                Hint: "birds, dead not found, short count"
-            ),
+            c.Quantity("Mass", "Mass", Measures.Mass, f?.MassKg),
+            c.Whole(
+                    "Count",
+                    "Fish, if counted",
+                    f is { Basis: CountBasis.Counted } ? f.Count.ToString(CultureInfo.InvariantCulture) : ""
+                )
+                .WithHint("empty: mass by the average weight below"),
+            c.Quantity(
+                    "MeanWeight",
+                    "Average weight in the catch",
+                    Measures.FishWeight,
+                    f is { Basis: not CountBasis.Counted, Count: > 0 }
+                        ? Lines.Plain(c, f.MassKg * 1000 / f.Count, Measures.FishWeight)
+                        : ""
+                )
+                .WithHint("when they were not counted"),
+            c.Yes("Final", "The pond is empty of this batch", f?.Final == true ? "true" : ""),
+            c.Words("DifferenceReason", "Name of the difference, if any", f?.DifferenceReason ?? "")
+                .WithHint("birds, dead not found, short count"),
         ];
     }
 

@@ -39,37 +39,20 @@ internal sealed class InstrumentSlip : ISlip
         var old = c.Old<InstrumentKept>();
         return
         [
-            new("Name", "Name", FieldKind.Words, old?.Name ?? "", Hint: "such as oxygen meter 2"),
-            new(
+            c.Words("Name", "Name", old?.Name ?? "").WithHint("such as oxygen meter 2"),
+            c.Choice(
                 "Kind",
                 "Kind",
-                FieldKind.Choice,
-                (old?.Kind ?? InstrumentKind.Meter).ToString(),
-                Options: Kinds.Select(k => (k.Kind.ToString(), k.Word)).ToList()
+                old?.Kind ?? InstrumentKind.Meter,
+                Kinds.Select(k => (k.Kind.ToString(), k.Word)).ToList()
             ),
-            new("Resolution", "Smallest step", FieldKind.Words, old?.Resolution ?? "", Hint: "such as 0.1 mg/L"),
-            new(
-                "Calibrated",
-                "Last calibrated",
-                FieldKind.Day,
-                old?.CalibratedOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "",
-                Hint: "or the strips' expiry checked"
-            ),
-            new(
-                "Every",
-                "Calibrate every",
-                FieldKind.Whole,
-                old?.EveryDays?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Hint: "days; empty: needs none"
-            ),
-            new("Who", "Who has it", FieldKind.Words, old?.Who ?? ""),
-            new("", "It reads", FieldKind.Heading),
-            .. Parameter.All.Select(p => new SlipField(
-                "m-" + p.Key,
-                p.Name,
-                FieldKind.Yes,
-                old?.Measures.Contains(p) == true ? "true" : ""
-            )),
+            c.Words("Resolution", "Smallest step", old?.Resolution ?? "").WithHint("such as 0.1 mg/L"),
+            c.Day("Calibrated", "Last calibrated", old?.CalibratedOn).WithHint("or the strips' expiry checked"),
+            c.Whole("Every", "Calibrate every", old?.EveryDays?.ToString(CultureInfo.InvariantCulture) ?? "")
+                .WithHint("days; empty: needs none"),
+            c.Words("Who", "Who has it", old?.Who ?? ""),
+            c.Heading("It reads"),
+            .. Parameter.All.Select(p => c.Yes("m-" + p.Key, p.Name, old?.Measures.Contains(p) == true ? "true" : "")),
         ];
     }
 

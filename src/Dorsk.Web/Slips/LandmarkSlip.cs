@@ -30,15 +30,12 @@ internal sealed class LandmarkSlip : ISlip
         var f = c.Old<LandmarkDrawn>();
         return
         [
-            new("Kind", "What", FieldKind.Choice, f?.Kind ?? "creek", Options: Kinds),
-            new("Name", "Name", FieldKind.Words, f?.Name ?? "", Hint: "stands beside it; may be empty"),
-            new(
-                "Points",
-                "Points",
-                FieldKind.Words,
-                f is null ? "" : PondSlip.Write(c, f.PointsM),
-                Hint: "east north on the plan's grid, along its course, or round the shed: -20 120; -6 119; -3 131"
-            ),
+            c.Choice("Kind", "What", f?.Kind ?? "creek", Kinds),
+            c.Words("Name", "Name", f?.Name ?? "").WithHint("stands beside it; may be empty"),
+            c.Words("Points", "Points", f is null ? "" : PondSlip.Write(c, f.PointsM))
+                .WithHint(
+                    "east north on the plan's grid, along its course, or round the shed: -20 120; -6 119; -3 131"
+                ),
         ];
     }
 

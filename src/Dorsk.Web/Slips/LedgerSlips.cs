@@ -44,26 +44,18 @@ internal sealed class MoveSlip : ISlip
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
-            new(
+            c.Choice(
                 "ToPond",
                 "To",
-                FieldKind.Choice,
                 f?.ToPondId.ToString(CultureInfo.InvariantCulture) ?? "",
-                Options: Others(c).Select(o => (o.Key, o.Words)).ToList()
+                Others(c).Select(o => (o.Key, o.Words)).ToList()
             ),
-            new(
-                "Count",
-                "How many",
-                FieldKind.Whole,
-                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
-                Hint: "a part splits the batch"
-            ),
-            new(
+            c.Whole("Count", "How many", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
+                .WithHint("a part splits the batch"),
+            c.Choice(
                 "Basis",
                 "Counted how",
-                FieldKind.Choice,
                 f?.Basis.ToString() ?? "ByWeight",
-                Options:
                 [
                     ("ByWeight", "by weight"),
                     ("Counted", "one by one"),
@@ -71,13 +63,7 @@ internal sealed class MoveSlip : ISlip
                     ("Assumed", "assumed"),
                 ]
             ),
-            new(
-                "MeanWeight",
-                "Average weight",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.MeanG, Measures.FishWeight),
-                Measures.FishWeight
-            ),
+            c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG),
         ];
     }
 
@@ -157,27 +143,16 @@ internal sealed class RecountSlip : ISlip
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
-            new(
-                "Count",
-                "Fish of this batch, all of them",
-                FieldKind.Whole,
-                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
-                Hint: "found or lost against the books goes to unexplained"
-            ),
-            new(
+            c.Whole("Count", "Fish of this batch, all of them", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
+                .WithHint("found or lost against the books goes to unexplained"),
+            c.Choice(
                 "Basis",
                 "Counted how",
-                FieldKind.Choice,
                 f?.Basis.ToString() ?? "Counted",
-                Options: [("Counted", "one by one"), ("ByWeight", "by weight")]
+                [("Counted", "one by one"), ("ByWeight", "by weight")]
             ),
-            new(
-                "Reason",
-                "Why it differs from the books",
-                FieldKind.Words,
-                f?.Reason ?? "",
-                Hint: "birds, deaths not found, short count at stocking"
-            ),
+            c.Words("Reason", "Why it differs from the books", f?.Reason ?? "")
+                .WithHint("birds, deaths not found, short count at stocking"),
         ];
     }
 
@@ -245,23 +220,21 @@ internal sealed class QuarantineSlip : ISlip
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
-            new(
+            c.Choice(
                 "Event",
                 "What",
-                FieldKind.Choice,
                 f?.Event.ToString() ?? (held ? "Looked" : "Begun"),
-                Options: Events.Select(e => (e.Key, e.Word)).ToList()
+                Events.Select(e => (e.Key, e.Word)).ToList()
             ),
-            new(
-                "Days",
-                "For how many days",
-                FieldKind.Whole,
-                f?.Days?.ToString(CultureInfo.InvariantCulture)
-                    ?? (held ? "" : usual.ToString(CultureInfo.InvariantCulture)),
-                Hint: $"bought fish here {usual}; own fish 7"
-            ),
-            new("Calm", "They feed and swim as they should", FieldKind.Yes, f?.Calm ?? true ? "true" : ""),
-            new("Text", "In words", FieldKind.Words, f?.Text ?? "", Hint: "what you saw; product and advice"),
+            c.Whole(
+                    "Days",
+                    "For how many days",
+                    f?.Days?.ToString(CultureInfo.InvariantCulture)
+                        ?? (held ? "" : usual.ToString(CultureInfo.InvariantCulture))
+                )
+                .WithHint($"bought fish here {usual}; own fish 7"),
+            c.Yes("Calm", "They feed and swim as they should", f?.Calm ?? true ? "true" : ""),
+            c.Words("Text", "In words", f?.Text ?? "").WithHint("what you saw; product and advice"),
         ];
     }
 

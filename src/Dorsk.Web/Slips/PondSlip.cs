@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
@@ -58,28 +57,15 @@ internal sealed class PondSlip : ISlip
         var corners = p is null || r is not null || t is not null ? "" : Write(c, p.Shape.CornersM);
         return
         [
-            new("Code", "Code", FieldKind.Words, p?.Code ?? "", Hint: "short, as it stands on the bank: P7"),
-            new("PondName", "Name, if it has one", FieldKind.Words, p?.Name ?? ""),
-            new(
-                "Kind",
-                "Kind",
-                FieldKind.Choice,
-                p?.Kind.ToString() ?? "Earthen",
-                Options: Kinds.Select(k => (k.Key, k.Word)).ToList()
-            ),
-            new("Use", "Use", FieldKind.Choice, p?.Use ?? "grow-out", Options: Uses),
-            new(
-                "Day",
-                "In use since",
-                FieldKind.Day,
-                c.Here.Zone.LocalAt(c.Corrects?.Row.Happened ?? c.Here.Now)
-                    .ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)
-            ),
-            new("", "Its body", FieldKind.Heading),
-            new(
+            c.Words("Code", "Code", p?.Code ?? "").WithHint("short, as it stands on the bank: P7"),
+            c.Words("PondName", "Name, if it has one", p?.Name ?? ""),
+            c.Choice("Kind", "Kind", p?.Kind.ToString() ?? "Earthen", Kinds.Select(k => (k.Key, k.Word)).ToList()),
+            c.Choice("Use", "Use", p?.Use ?? "grow-out", Uses),
+            c.Day("Day", "In use since", c.Here.Zone.DayOf(c.Corrects?.Row.Happened ?? c.Here.Now)),
+            c.Heading("Its body"),
+            c.Choice(
                 "Shape",
                 "Shape",
-                FieldKind.Choice,
                 p?.Shape switch
                 {
                     RoundTank => "round",
@@ -88,93 +74,49 @@ internal sealed class PondSlip : ISlip
                     TablePond => "table",
                     _ => "rectangle",
                 },
-                Options: Shapes
+                Shapes
             ),
-            new(
-                "Length",
-                "Length of the full water",
-                FieldKind.Quantity,
-                Lines.Plain(c, r?.LengthM, Measures.Length),
-                Measures.Length,
-                "rectangles, and outlines left empty below"
-            ),
-            new(
-                "Width",
-                "Width of the full water",
-                FieldKind.Quantity,
-                Lines.Plain(c, r?.WidthM, Measures.Length),
-                Measures.Length,
-                "the same; not known? pace it: Workbench, size of a pond"
-            ),
-            new(
-                "Corners",
-                "Corners",
-                FieldKind.Words,
-                corners,
-                Hint: "outlines: east north, in the order of a walk round the bank: 0 0; 40 0; 40 25; 0 25. Or draw it: Setup, plan"
-            ),
-            new(
-                "Slope",
-                "Bank slope",
-                FieldKind.Quantity,
-                c.Here.Typed(slope, 2),
-                Measures.Plain,
-                "across for 1 down; 0 for walls"
-            ),
-            new(
-                "Diameter",
-                "Diameter",
-                FieldKind.Quantity,
-                Lines.Plain(c, t?.DiameterM, Measures.Length),
-                Measures.Length,
-                "round tanks"
-            ),
-            new(
-                "Depth",
-                "Depth when full",
-                FieldKind.Quantity,
-                Lines.Plain(c, p?.Shape.FullDepthM, Measures.Length),
-                Measures.Length,
-                "the top of the staff gauge; not for a table"
-            ),
-            new(
-                "MeanDepth",
-                "Mean depth",
-                FieldKind.Quantity,
-                Lines.Plain(c, (p?.Shape as MeanDepthPond)?.MeanDepth, Measures.Length),
-                Measures.Length,
-                "only for outline and mean depth"
-            ),
-            new(
-                "Table",
-                "Volumes",
-                FieldKind.Words,
-                p?.Shape is TablePond table
-                    ? string.Join(
-                        "; ",
-                        table.Levels.Select(l =>
-                            c.Here.Typed(l.LevelM, Measures.Length) + " " + c.Here.Typed(l.VolumeM3, Measures.Volume)
+            c.Quantity("Length", "Length of the full water", Measures.Length, r?.LengthM)
+                .WithHint("rectangles, and outlines left empty below"),
+            c.Quantity("Width", "Width of the full water", Measures.Length, r?.WidthM)
+                .WithHint("the same; not known? pace it: Workbench, size of a pond"),
+            c.Words("Corners", "Corners", corners)
+                .WithHint(
+                    "outlines: east north, in the order of a walk round the bank: 0 0; 40 0; 40 25; 0 25. Or draw it: Setup, plan"
+                ),
+            c.Quantity("Slope", "Bank slope", Measures.Plain, c.Here.Typed(slope, 2))
+                .WithHint("across for 1 down; 0 for walls"),
+            c.Quantity("Diameter", "Diameter", Measures.Length, t?.DiameterM).WithHint("round tanks"),
+            c.Quantity("Depth", "Depth when full", Measures.Length, p?.Shape.FullDepthM)
+                .WithHint("the top of the staff gauge; not for a table"),
+            c.Quantity("MeanDepth", "Mean depth", Measures.Length, (p?.Shape as MeanDepthPond)?.MeanDepth)
+                .WithHint("only for outline and mean depth"),
+            c.Words(
+                    "Table",
+                    "Volumes",
+                    p?.Shape is TablePond table
+                        ? string.Join(
+                            "; ",
+                            table.Levels.Select(l =>
+                                c.Here.Typed(l.LevelM, Measures.Length)
+                                + " "
+                                + c.Here.Typed(l.VolumeM3, Measures.Volume)
+                            )
                         )
-                    )
-                    : "",
-                Hint: $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"
-            ),
-            new("", "Split ponds", FieldKind.Heading),
-            new(
-                "FishShare",
-                "Fish zone, share of the area",
-                FieldKind.Quantity,
-                p?.Split is { } s ? Lines.Plain(c, s.FishShare * 100, Measures.Share) : "",
-                Measures.Share,
-                "15 to 20 is usual"
-            ),
-            new(
-                "Paddle",
-                "The paddle moves",
-                FieldKind.Quantity,
-                Lines.Plain(c, p?.Split?.PaddleM3H, Measures.Flow),
-                Measures.Flow
-            ),
+                        : ""
+                )
+                .WithHint(
+                    $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"
+                ),
+            c.Heading("Split ponds"),
+            c.Quantity(
+                    "FishShare",
+                    "Fish zone, share of the area",
+                    Measures.Share,
+                    p?.Split is { } s ? Lines.Plain(c, s.FishShare * 100, Measures.Share) : ""
+                )
+                .WithHint("15 to 20 is usual"),
+            c.Quantity("Paddle", "The paddle moves", Measures.Flow, p?.Split?.PaddleM3H),
         ];
     }
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
@@ -63,132 +62,74 @@ internal sealed class PrepareSlip : ISlip
         IEnumerable<SlipField> all =
         [
             .. Lines.When(c),
-            new(
-                "StockOn",
-                "Fish are to come on",
-                FieldKind.Day,
-                old?.StockOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "",
-                Hint: "counted back from this day; empty: forward from today"
-            ),
-            new(
+            c.Day("StockOn", "Fish are to come on", old?.StockOn)
+                .WithHint("counted back from this day; empty: forward from today"),
+            c.Choice(
                 "Species",
                 "Which fish",
-                FieldKind.Choice,
                 old?.SpeciesKey ?? story.LikelySpecies.Key,
-                Options: FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
+                FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
             ),
-            new("", "Bottom", FieldKind.Heading),
-            new(
-                "DryDays",
-                "Days to dry",
-                FieldKind.Whole,
-                (old?.DryDays ?? 10).ToString(CultureInfo.InvariantCulture),
-                Hint: "5 to 14, until it cracks; a week at least for nurseries; 0: not dried"
-            ),
-            new(
+            c.Heading("Bottom"),
+            c.Whole("DryDays", "Days to dry", old?.DryDays ?? 10)
+                .WithHint("5 to 14, until it cracks; a week at least for nurseries; 0: not dried"),
+            c.Choice(
                 "Lime",
                 "Lime",
-                FieldKind.Choice,
-                (old?.Lime ?? LimeSchool.ByAlkalinity).ToString(),
-                Options: Limes.Select(l => (l.School.ToString(), l.Word)).ToList()
+                old?.Lime ?? LimeSchool.ByAlkalinity,
+                Limes.Select(l => (l.School.ToString(), l.Word)).ToList()
             ),
-            new(
-                "MudPh",
-                "pH of the mud",
-                FieldKind.Quantity,
-                Si(old?.MudPh, Measures.Ph),
-                Measures.Ph,
-                "for lime by soil: dried mud stirred into as much distilled water"
-            ),
-            new(
+            c.Quantity("MudPh", "pH of the mud", Measures.Ph, old?.MudPh)
+                .WithHint("for lime by soil: dried mud stirred into as much distilled water"),
+            c.Choice(
                 "Texture",
                 "The mud is",
-                FieldKind.Choice,
-                (old?.Texture ?? SoilTexture.HeavyLoamOrClay).ToString(),
-                Options: Enum.GetValues<SoilTexture>().Select(t => (t.ToString(), LimeNeed.Words(t))).ToList()
+                old?.Texture ?? SoilTexture.HeavyLoamOrClay,
+                Enum.GetValues<SoilTexture>().Select(t => (t.ToString(), LimeNeed.Words(t))).ToList()
             ),
-            new(
-                "Alkalinity",
-                "Alkalinity of the water",
-                FieldKind.Quantity,
-                Si(old?.AlkalinityMgL ?? story.LastOf(Parameter.Alkalinity)?.Si, Measures.CoarseConcentration),
-                Measures.CoarseConcentration,
-                "for lime by alkalinity"
-            ),
-            new(
-                "LimeValue",
-                "Neutralising value with fineness",
-                FieldKind.Quantity,
-                Si(old?.LimeValuePct ?? 90, Measures.Share),
-                Measures.Share,
-                "of the bag; over 2 mm counts nothing, 0.25 to 2 mm half"
-            ),
-            new("", "Pests and food", FieldKind.Heading),
-            new(
+            c.Quantity(
+                    "Alkalinity",
+                    "Alkalinity of the water",
+                    Measures.CoarseConcentration,
+                    old?.AlkalinityMgL ?? story.LastOf(Parameter.Alkalinity)?.Si
+                )
+                .WithHint("for lime by alkalinity"),
+            c.Quantity("LimeValue", "Neutralising value with fineness", Measures.Share, old?.LimeValuePct ?? 90)
+                .WithHint("of the bag; over 2 mm counts nothing, 0.25 to 2 mm half"),
+            c.Heading("Pests and food"),
+            c.Choice(
                 "Pests",
                 "Against wild fish",
-                FieldKind.Choice,
-                (old?.Pests ?? PestSchool.DryAndScreen).ToString(),
-                Options: Pests.Select(p => (p.School.ToString(), p.Word)).ToList()
+                old?.Pests ?? PestSchool.DryAndScreen,
+                Pests.Select(p => (p.School.ToString(), p.Word)).ToList()
             ),
-            new(
-                "PoisonGM3",
-                "Its label says, g/m³",
-                FieldKind.Quantity,
-                Si(old?.PoisonGM3, Measures.Plain),
-                Measures.Plain with
-                {
-                    Decimals = 1,
-                    UsDecimals = 1,
-                },
-                "grams in a cubic metre; only with a poison"
-            ),
-            new(
-                "PoisonDays",
-                "and days to wait",
-                FieldKind.Whole,
-                (old?.PoisonDays ?? 10).ToString(CultureInfo.InvariantCulture)
-            ),
-            new(
+            c.Quantity(
+                    "PoisonGM3",
+                    "Its label says, g/m³",
+                    Measures.Plain with
+                    {
+                        Decimals = 1,
+                        UsDecimals = 1,
+                    },
+                    Si(old?.PoisonGM3, Measures.Plain)
+                )
+                .WithHint("grams in a cubic metre; only with a poison"),
+            c.Whole("PoisonDays", "and days to wait", old?.PoisonDays ?? 10),
+            c.Choice(
                 "Fertiliser",
                 "Fertiliser",
-                FieldKind.Choice,
-                (old?.Fertiliser ?? FertiliserSchool.None).ToString(),
-                Options: Foods.Select(f => (f.School.ToString(), f.Word)).ToList()
+                old?.Fertiliser ?? FertiliserSchool.None,
+                Foods.Select(f => (f.School.ToString(), f.Word)).ToList()
             ),
-            new("Cover", "Floating plants cover the water as feed", FieldKind.Yes, old?.Cover == true ? "true" : ""),
-            new("", "Your prices", FieldKind.Heading),
-            new("BagKg", "A bag holds", FieldKind.Quantity, Si(old?.Prices.BagKg ?? 25, Measures.Mass), Measures.Mass),
-            new(
-                "LimeBag",
-                "A bag of lime costs",
-                FieldKind.Quantity,
-                Si(old?.Prices.LimeBag, Measures.Price),
-                Measures.Price,
-                "empty: not priced"
-            ),
-            new(
-                "FertiliserBag",
-                "A bag of fertiliser costs",
-                FieldKind.Quantity,
-                Si(old?.Prices.FertiliserBag, Measures.Price),
-                Measures.Price
-            ),
-            new(
-                "MealBag",
-                "A bag of meal costs",
-                FieldKind.Quantity,
-                Si(old?.Prices.MealBag, Measures.Price),
-                Measures.Price
-            ),
-            new(
-                "KWh",
-                "A kWh costs",
-                FieldKind.Quantity,
-                Si(old?.Prices.KWh, Measures.Price),
-                Measures.Price,
-                "filling is priced with the pond's own pump, from its equipment"
-            ),
+            c.Yes("Cover", "Floating plants cover the water as feed", old?.Cover == true ? "true" : ""),
+            c.Heading("Your prices"),
+            c.Quantity("BagKg", "A bag holds", Measures.Mass, old?.Prices.BagKg ?? 25),
+            c.Quantity("LimeBag", "A bag of lime costs", Measures.Price, old?.Prices.LimeBag)
+                .WithHint("empty: not priced"),
+            c.Quantity("FertiliserBag", "A bag of fertiliser costs", Measures.Price, old?.Prices.FertiliserBag),
+            c.Quantity("MealBag", "A bag of meal costs", Measures.Price, old?.Prices.MealBag),
+            c.Quantity("KWh", "A kWh costs", Measures.Price, old?.Prices.KWh)
+                .WithHint("filling is priced with the pond's own pump, from its equipment"),
         ];
         // Liners, tanks and nets have no bottom to dry or lime.
         string[] ofSoil =

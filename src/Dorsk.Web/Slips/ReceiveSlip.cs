@@ -45,54 +45,40 @@ internal sealed class ReceiveSlip : ISlip
     {
         var f = c.Old<FishReceived>();
         SlipField Tick(string name, string label, bool? old, string hint = "") =>
-            new(name, label, FieldKind.Yes, old ?? true ? "true" : "", Hint: hint);
+            c.Yes(name, label, old ?? true ? "true" : "").WithHint(hint);
         return
         [
             .. Lines.When(c),
-            new(
+            c.Choice(
                 "Species",
                 "Fish",
-                FieldKind.Choice,
                 f?.SpeciesKey ?? c.Story!.LikelySpecies.Key,
-                Options: FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
+                FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
             ),
-            new("Seller", "From", FieldKind.Words, f?.Seller ?? "", Hint: "hatchery or seller"),
-            new(
+            c.Words("Seller", "From", f?.Seller ?? "").WithHint("hatchery or seller"),
+            c.Choice(
                 "Source",
                 "They are of",
-                FieldKind.Choice,
                 f?.Source.ToString() ?? "Hatchery",
-                Options: Sources.Select(s => (s.Key, s.Name)).ToList()
+                Sources.Select(s => (s.Key, s.Name)).ToList()
             ),
-            new("Lot", "Batch, strain or tank there", FieldKind.Words, f?.Lot ?? ""),
-            new(
-                "Count",
-                "Delivered",
-                FieldKind.Whole,
-                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
-                Hint: "as the seller says"
-            ),
-            new(
-                "MeanWeight",
-                "Average weight",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.MeanG, Measures.FishWeight),
-                Measures.FishWeight
-            ),
-            new("Price", "Paid for all", FieldKind.Quantity, Lines.Plain(c, f?.Price, Measures.Price), Measures.Price),
-            new("Dead", "Dead on arrival", FieldKind.Whole, (f?.Dead ?? 0).ToString(CultureInfo.InvariantCulture)),
+            c.Words("Lot", "Batch, strain or tank there", f?.Lot ?? ""),
+            c.Whole("Count", "Delivered", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
+                .WithHint("as the seller says"),
+            c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG),
+            c.Quantity("Price", "Paid for all", Measures.Price, f?.Price),
+            c.Whole("Dead", "Dead on arrival", f?.Dead ?? 0),
             Tick("Lively", "They flee and swim upright", f?.Lively),
             Tick("Even", "Of one size", f?.Even),
             Tick("Sound", "Fins, skin and gills sound", f?.Sound),
             Tick("Papers", "Papers of origin and health", f?.Papers),
-            new(
+            c.Choice(
                 "Verdict",
                 "They are",
-                FieldKind.Choice,
                 f?.Verdict.ToString() ?? "Accepted",
-                Options: Verdicts.Select(v => (v.Key, v.Name)).ToList()
+                Verdicts.Select(v => (v.Key, v.Name)).ToList()
             ),
-            new("Note", "In words", FieldKind.Words, f?.Note ?? "", Hint: "to the seller, or why"),
+            c.Words("Note", "In words", f?.Note ?? "").WithHint("to the seller, or why"),
         ];
     }
 

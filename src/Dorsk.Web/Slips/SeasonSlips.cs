@@ -38,22 +38,16 @@ internal sealed class PlanHarvestSlip : ISlip
         return
         [
             Lines.Batch(c, f?.BatchId),
-            new("On", "They leave on", FieldKind.Day, SeasonLines.Day(f?.On)),
-            new(
-                "Count",
-                "How many",
-                FieldKind.Whole,
-                f?.Count?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Hint: "empty: all of them"
-            ),
-            new(
+            c.Day("On", "They leave on", SeasonLines.Day(f?.On)),
+            c.Whole("Count", "How many", f?.Count?.ToString(CultureInfo.InvariantCulture) ?? "")
+                .WithHint("empty: all of them"),
+            c.Choice(
                 "To",
                 "To",
-                FieldKind.Choice,
                 f?.ToPondId?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Options: [("", "the market"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]
+                [("", "the market"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]
             ),
-            .. f is null ? Array.Empty<SlipField>() : [new("Dropped", "Give this plan up", FieldKind.Yes)],
+            .. f is null ? Array.Empty<SlipField>() : [c.Yes("Dropped", "Give this plan up")],
         ];
     }
 
@@ -137,56 +131,26 @@ internal sealed class PlanStockingSlip : ISlip
         var species = f is null ? c.Story!.LikelySpecies : FishSpecies.Of(f.SpeciesKey);
         return
         [
-            new(
-                "Species",
-                "Which fish",
-                FieldKind.Choice,
-                species.Key,
-                Options: [.. FishSpecies.All.Select(s => (s.Key, s.Name))]
-            ),
-            new(
+            c.Choice("Species", "Which fish", species.Key, [.. FishSpecies.All.Select(s => (s.Key, s.Name))]),
+            c.Day(
                 "StockOn",
                 "They come on",
-                FieldKind.Day,
                 SeasonLines.Day(f?.StockOn ?? c.Story!.Readiness.PreparationAt(c.Here.Now)?.Plan.StockOn)
             ),
-            new(
-                "Count",
-                "How many",
-                FieldKind.Whole,
-                f?.Count.ToString(CultureInfo.InvariantCulture) ?? "",
-                Hint: "the stocking planner says how many the water carries"
-            ),
-            new(
-                "MeanG",
-                "Weight of one then",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.MeanG, Measures.FishWeight),
-                Measures.FishWeight,
-                "fish of another pond of yours come as they weigh by then"
-            ),
-            new(
+            c.Whole("Count", "How many", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
+                .WithHint("the stocking planner says how many the water carries"),
+            c.Quantity("MeanG", "Weight of one then", Measures.FishWeight, f?.MeanG)
+                .WithHint("fish of another pond of yours come as they weigh by then"),
+            c.Choice(
                 "From",
                 "From",
-                FieldKind.Choice,
                 f?.FromPondId?.ToString(CultureInfo.InvariantCulture) ?? "",
-                Options: [("", "bought"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]
+                [("", "bought"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]
             ),
-            new(
-                "TargetG",
-                "Wanted weight at harvest",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.TargetG ?? species.MarketLowG, Measures.FishWeight),
-                Measures.FishWeight
-            ),
-            new(
-                "HarvestOn",
-                "All leave on",
-                FieldKind.Day,
-                SeasonLines.Day(f?.HarvestOn),
-                Hint: "empty: when they reach that weight"
-            ),
-            .. f is null ? Array.Empty<SlipField>() : [new("Dropped", "Give this plan up", FieldKind.Yes)],
+            c.Quantity("TargetG", "Wanted weight at harvest", Measures.FishWeight, f?.TargetG ?? species.MarketLowG),
+            c.Day("HarvestOn", "All leave on", SeasonLines.Day(f?.HarvestOn))
+                .WithHint("empty: when they reach that weight"),
+            .. f is null ? Array.Empty<SlipField>() : [c.Yes("Dropped", "Give this plan up")],
         ];
     }
 

@@ -32,30 +32,20 @@ internal sealed class SharedFeedSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c) =>
         [
             .. Lines.When(c),
-            new(
+            c.Choice(
                 "Feed",
                 "Feed",
-                FieldKind.Choice,
                 c.Questions.Feeds()[0].Id.ToString(CultureInfo.InvariantCulture),
-                Options: [.. c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name))]
+                [.. c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name))]
             ),
-            new(
-                "Mass",
-                "Weighed, for all of them",
-                FieldKind.Quantity,
-                "",
-                Measures.Mass,
-                "shared by today’s rations after their brakes"
-            ),
-            new("", "Given to", FieldKind.Heading),
+            c.Quantity("Mass", "Weighed, for all of them", Measures.Mass)
+                .WithHint("shared by today’s rations after their brakes"),
+            c.Heading("Given to"),
             .. Stocked(c)
-                .Select(p => new SlipField(
-                    "P" + p.Story.Pond.Id.ToString(CultureInfo.InvariantCulture),
-                    p.Story.Pond.Code,
-                    FieldKind.Yes,
-                    "",
-                    Hint: p.RationKg > 0 ? $"ration {c.Here.Say(p.RationKg, Measures.Mass)}" : "held today"
-                )),
+                .Select(p =>
+                    c.Yes("P" + p.Story.Pond.Id.ToString(CultureInfo.InvariantCulture), p.Story.Pond.Code)
+                        .WithHint(p.RationKg > 0 ? $"ration {c.Here.Say(p.RationKg, Measures.Mass)}" : "held today")
+                ),
         ];
 
     public Filled Read(SlipForm form, SlipContext c)

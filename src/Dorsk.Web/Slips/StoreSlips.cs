@@ -19,12 +19,11 @@ internal static class StoreLines
     public static SlipField Kind(SlipContext c, long? old)
     {
         var goods = c.Questions.FeedStore(c.Here.Now);
-        return new(
+        return c.Choice(
             "Feed",
             "What",
-            FieldKind.Choice,
             (old ?? goods[0].FeedId).ToString(CultureInfo.InvariantCulture),
-            Options: goods.Select(k => (k.FeedId.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()
+            goods.Select(k => (k.FeedId.ToString(CultureInfo.InvariantCulture), k.Name)).ToList()
         );
     }
 
@@ -91,70 +90,42 @@ internal sealed class FeedKindSlip : ISlip
         string N(double? v) => v is { } figure ? c.Here.Typed(figure, 2) : "";
         return
         [
-            new("FeedName", "Name", FieldKind.Words, f?.Name ?? ""),
-            new(
+            c.Words("FeedName", "Name", f?.Name ?? ""),
+            c.Choice(
                 "Kind",
                 "Is",
-                FieldKind.Choice,
-                (f?.Kind ?? StoreKind.Feed).ToString(),
-                Options: Enum.GetValues<StoreKind>().Select(k => (k.ToString(), StoreLines.Word(k))).ToList()
+                f?.Kind ?? StoreKind.Feed,
+                Enum.GetValues<StoreKind>().Select(k => (k.ToString(), StoreLines.Word(k))).ToList()
             ),
-            new(
-                "Pellet",
-                "Pellet",
-                FieldKind.Quantity,
-                f is { Kind: StoreKind.Feed } ? Lines.Plain(c, f.PelletMm / 1000, Measures.Rain) : "",
-                Measures.Rain with
-                {
-                    Name = "pellet size",
-                },
-                "0 for powder; only for feed"
-            ),
-            new(
-                "Protein",
-                "Protein",
-                FieldKind.Quantity,
-                f is { Kind: StoreKind.Feed } ? N(f.ProteinPct) : "",
-                Measures.Share,
-                "only for feed"
-            ),
-            new(
-                "Price",
-                "Price per kg",
-                FieldKind.Quantity,
-                StoreLines.Price(f?.PriceMinorPerKg),
-                Measures.Plain,
-                c.Here.Farm!.Currency + "; may stay empty"
-            ),
-            new(
-                "Bag",
-                "A bag holds",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.BagKg, Measures.Mass),
-                Measures.Mass,
-                "may stay empty"
-            ),
-            new(
-                "Lead",
-                "From order to delivery",
-                FieldKind.Quantity,
-                N(f?.LeadDays),
-                Measures.Plain,
-                $"days; empty: {OrderProposal.UsualLeadDays:0}"
-            ),
-            new("", "More of the label", FieldKind.Fold),
-            new("Fat", "Fat", FieldKind.Quantity, N(f?.FatPct), Measures.Share),
-            new("Energy", "Digestible energy", FieldKind.Quantity, N(f?.EnergyMJKg), Measures.Plain, "MJ/kg"),
-            new(
+            c.Quantity(
+                    "Pellet",
+                    "Pellet",
+                    Measures.Rain with
+                    {
+                        Name = "pellet size",
+                    },
+                    f is { Kind: StoreKind.Feed } ? Lines.Plain(c, f.PelletMm / 1000, Measures.Rain) : ""
+                )
+                .WithHint("0 for powder; only for feed"),
+            c.Quantity("Protein", "Protein", Measures.Share, f is { Kind: StoreKind.Feed } ? N(f.ProteinPct) : "")
+                .WithHint("only for feed"),
+            c.Quantity("Price", "Price per kg", Measures.Plain, StoreLines.Price(f?.PriceMinorPerKg))
+                .WithHint(c.Here.Farm!.Currency + "; may stay empty"),
+            c.Quantity("Bag", "A bag holds", Measures.Mass, f?.BagKg).WithHint("may stay empty"),
+            c.Quantity("Lead", "From order to delivery", Measures.Plain, N(f?.LeadDays))
+                .WithHint($"days; empty: {OrderProposal.UsualLeadDays:0}"),
+            c.Fold("More of the label"),
+            c.Quantity("Fat", "Fat", Measures.Share, N(f?.FatPct)),
+            c.Quantity("Energy", "Digestible energy", Measures.Plain, N(f?.EnergyMJKg)).WithHint("MJ/kg"),
+            c.Choice(
                 "Floats",
                 "In water it",
-                FieldKind.Choice,
                 f?.Floats is { } fl
                     ? fl
                         ? "floats"
                         : "sinks"
                     : "",
-                Options: [("", "nobody said"), ("floats", "floats"), ("sinks", "sinks")]
+                [("", "nobody said"), ("floats", "floats"), ("sinks", "sinks")]
             ),
         ];
     }
@@ -217,31 +188,18 @@ internal sealed class LoadSlip : ISlip
         [
             .. Lines.When(c),
             StoreLines.Kind(c, f?.FeedId),
-            new("Mass", "Mass", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass),
-            new("Lot", "Lot on the bag", FieldKind.Words, f?.Lot ?? ""),
-            new(
-                "Expiry",
-                "Use by",
-                FieldKind.Day,
-                f?.Expiry?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "",
-                Hint: "empty: none printed"
-            ),
-            new(
-                "Price",
-                "Price per kg",
-                FieldKind.Quantity,
-                StoreLines.Price(f?.PriceMinorPerKg),
-                Measures.Plain,
-                c.Here.Farm!.Currency + ", as billed; empty: the kind's own price"
-            ),
-            new(
-                "Freight",
-                "Freight of the load",
-                FieldKind.Quantity,
-                f is { FreightMinor: > 0 } ? StoreLines.Price(f.FreightMinor) : "",
-                Measures.Plain,
-                c.Here.Farm!.Currency
-            ),
+            c.Quantity("Mass", "Mass", Measures.Mass, f?.MassKg),
+            c.Words("Lot", "Lot on the bag", f?.Lot ?? ""),
+            c.Day("Expiry", "Use by", f?.Expiry).WithHint("empty: none printed"),
+            c.Quantity("Price", "Price per kg", Measures.Plain, StoreLines.Price(f?.PriceMinorPerKg))
+                .WithHint(c.Here.Farm!.Currency + ", as billed; empty: the kind's own price"),
+            c.Quantity(
+                    "Freight",
+                    "Freight of the load",
+                    Measures.Plain,
+                    f is { FreightMinor: > 0 } ? StoreLines.Price(f.FreightMinor) : ""
+                )
+                .WithHint(c.Here.Farm!.Currency),
         ];
     }
 
@@ -302,16 +260,15 @@ internal sealed class StoreOutSlip : ISlip
         [
             .. Lines.When(c),
             StoreLines.Kind(c, f?.FeedId),
-            new("Mass", "Mass", FieldKind.Quantity, Lines.Plain(c, f?.MassKg, Measures.Mass), Measures.Mass),
-            new(
+            c.Quantity("Mass", "Mass", Measures.Mass, f?.MassKg),
+            c.Choice(
                 "Cause",
                 "Because it was",
-                FieldKind.Choice,
-                (f?.Cause ?? StoreCause.Spoiled).ToString(),
-                Options: Enum.GetValues<StoreCause>().Select(x => (x.ToString(), StoreLines.Word(x))).ToList()
+                f?.Cause ?? StoreCause.Spoiled,
+                Enum.GetValues<StoreCause>().Select(x => (x.ToString(), StoreLines.Word(x))).ToList()
             ),
-            new("Lot", "From the lot", FieldKind.Words, f?.Lot ?? "", Hint: "empty: the one that goes out first"),
-            new("Text", "More about it", FieldKind.Words, f?.Text ?? ""),
+            c.Words("Lot", "From the lot", f?.Lot ?? "").WithHint("empty: the one that goes out first"),
+            c.Words("Text", "More about it", f?.Text ?? ""),
         ];
     }
 
@@ -379,21 +336,9 @@ internal sealed class StoreCountSlip : ISlip
         [
             .. Lines.When(c),
             StoreLines.Kind(c, f?.FeedId),
-            new(
-                "Mass",
-                "Lies there",
-                FieldKind.Quantity,
-                Lines.Plain(c, f?.MassKg, Measures.Mass),
-                Measures.Mass,
-                "bags and open bags together"
-            ),
-            new(
-                "Reason",
-                "Likely cause of a difference",
-                FieldKind.Words,
-                f?.Reason ?? "",
-                Hint: "wanted when it is not what the books say"
-            ),
+            c.Quantity("Mass", "Lies there", Measures.Mass, f?.MassKg).WithHint("bags and open bags together"),
+            c.Words("Reason", "Likely cause of a difference", f?.Reason ?? "")
+                .WithHint("wanted when it is not what the books say"),
         ];
     }
 

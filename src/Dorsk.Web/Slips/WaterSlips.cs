@@ -35,7 +35,7 @@ internal sealed class ReadingSlip : ISlip
         [
             .. Lines.When(c),
             .. values.Take(Usual),
-            new("", "More values, instrument, depth", FieldKind.Fold),
+            c.Fold("More values, instrument, depth"),
             .. values.Skip(Usual),
             .. Readings.How(c),
         ];
@@ -90,28 +90,25 @@ internal static partial class Readings
         {
             var value = old?.Values.FirstOrDefault(v => v.Parameter == p);
             if (p.Steps.Count > 0)
-                yield return new(
+                yield return c.Choice(
                     p.Key,
                     Pages.Words.Sentence(p.Name),
-                    FieldKind.Choice,
                     value is null ? "" : value.Si.ToString("0", CultureInfo.InvariantCulture),
-                    Options:
                     [
                         ("", "not looked at"),
                         .. p.Steps.Select((s, i) => ((i + 1).ToString(CultureInfo.InvariantCulture), s)),
                     ]
                 );
             else
-                yield return new(
-                    p.Key,
-                    Pages.Words.Sentence(p.Name),
-                    FieldKind.Quantity,
-                    value?.Step is { } step
-                        ? $"{Lines.Plain(c, step.Low, p.Measure)}-{Lines.Plain(c, step.High, p.Measure)}"
-                        : Lines.Plain(c, value?.Si, p.Measure),
-                    p.Measure,
-                    Hint(c, p)
-                );
+                yield return c.Quantity(
+                        p.Key,
+                        Pages.Words.Sentence(p.Name),
+                        p.Measure,
+                        value?.Step is { } step
+                            ? $"{Lines.Plain(c, step.Low, p.Measure)}-{Lines.Plain(c, step.High, p.Measure)}"
+                            : Lines.Plain(c, value?.Si, p.Measure)
+                    )
+                    .WithHint(Hint(c, p));
         }
     }
 
@@ -123,24 +120,19 @@ internal static partial class Readings
         var one = old?.Select(v => v.Instrument).Distinct().ToList() is [{ Length: > 0 } name] ? name : "";
         if (one.Length > 0 && !list.Contains(one))
             list.Add(one);
-        yield return new(
-            "Instrument",
-            "Read with",
-            FieldKind.Choice,
-            one,
-            Hint: list.Count == 0
-                ? "list your instruments under Setup"
-                : "of a strip type both ends of the step, such as 20-40",
-            Options: [("", "each with its usual instrument"), .. list.Select(n => (n, n))]
-        );
-        yield return new(
-            "Depth",
-            "At a depth of",
-            FieldKind.Quantity,
-            Lines.Plain(c, old is { Count: > 0 } ? old[0].DepthM : null, Measures.Length),
-            Measures.Length,
-            "empty: where it is always read"
-        );
+        yield return c.Choice(
+                "Instrument",
+                "Read with",
+                one,
+                [("", "each with its usual instrument"), .. list.Select(n => (n, n))]
+            )
+            .WithHint(
+                list.Count == 0
+                    ? "list your instruments under Setup"
+                    : "of a strip type both ends of the step, such as 20-40"
+            );
+        yield return c.Quantity("Depth", "At a depth of", Measures.Length, old is { Count: > 0 } ? old[0].DepthM : null)
+            .WithHint("empty: where it is always read");
     }
 
     public static Filled Read(SlipForm form, SlipContext c, IEnumerable<Parameter> parameters, long? pond, string where)

@@ -55,21 +55,14 @@ internal sealed class WorkSlip : ISlip
         return
         [
             .. Lines.When(c),
-            new(
+            c.Choice(
                 "Work",
                 "What",
-                FieldKind.Choice,
-                (old?.Work ?? PondWork.Note).ToString(),
-                Options: Works.Select(w => (w.Work.ToString(), w.Word)).ToList()
+                old?.Work ?? PondWork.Note,
+                Works.Select(w => (w.Work.ToString(), w.Word)).ToList()
             ),
-            new(
-                "Amount",
-                "Amount, if any",
-                FieldKind.Quantity,
-                Lines.Plain(c, old?.AmountKg, Measures.Mass),
-                Measures.Mass
-            ),
-            new("Text", "In words", FieldKind.Words, old?.Text ?? "", Hint: "product and lot where one was used"),
+            c.Quantity("Amount", "Amount, if any", Measures.Mass, old?.AmountKg),
+            c.Words("Text", "In words", old?.Text ?? "").WithHint("product and lot where one was used"),
         ];
     }
 

@@ -12,38 +12,19 @@ internal static class Body
         var r = s.Pond?.Pond.Shape as SlopedRectangle;
         if (s.Pond is { } pond && r is null)
         {
-            yield return new("", $"{pond.Pond.Code}, its body as described", FieldKind.Heading);
+            yield return s.Heading($"{pond.Pond.Code}, its body as described");
             yield break;
         }
-        yield return new(
-            "length",
-            "Length of the full water",
-            FieldKind.Quantity,
-            s.Of(r?.LengthM, 40, Measures.Length),
-            Measures.Length
-        );
-        yield return new(
-            "width",
-            "Width of the full water",
-            FieldKind.Quantity,
-            s.Of(r?.WidthM, 25, Measures.Length),
-            Measures.Length
-        );
-        yield return new(
-            "slope",
-            "Bank slope",
-            FieldKind.Quantity,
-            s.Of(r?.Slope, 2, Measures.Plain with { Decimals = 1, UsDecimals = 1 }),
-            Measures.Plain,
-            "across for 1 down; 0 for walls"
-        );
-        yield return new(
-            "depth",
-            "Depth when full",
-            FieldKind.Quantity,
-            s.Of(r?.DepthM, 1.4, Measures.Length),
-            Measures.Length
-        );
+        yield return s.Quantity("length", "Length of the full water", Measures.Length, r?.LengthM ?? 40);
+        yield return s.Quantity("width", "Width of the full water", Measures.Length, r?.WidthM ?? 25);
+        yield return s.Quantity(
+                "slope",
+                "Bank slope",
+                Measures.Plain,
+                s.Of(r?.Slope, 2, Measures.Plain with { Decimals = 1, UsDecimals = 1 })
+            )
+            .WithHint("across for 1 down; 0 for walls");
+        yield return s.Quantity("depth", "Depth when full", Measures.Length, r?.DepthM ?? 1.4);
     }
 
     public static PondShape? Read(BenchForm f)

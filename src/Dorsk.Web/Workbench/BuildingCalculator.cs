@@ -38,57 +38,20 @@ internal sealed class BuildingCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new("kg", "Fish wanted a cycle", FieldKind.Quantity, s.Plain(2000, Measures.Mass), Measures.Mass),
-            new(
-                "margin",
-                "A kilogram leaves",
-                FieldKind.Quantity,
-                "3",
-                Measures.Price,
-                "price less feed, fingerlings and sale"
-            ),
-            new("cycles", "Cycles a year", FieldKind.Quantity, "1", Measures.Plain with { Decimals = 1 }),
-            new(
-                "m3",
-                "A cubic metre of water costs",
-                FieldKind.Quantity,
-                s.Plain(0.03, Measures.Price),
-                Measures.Price,
-                "with its pumping"
-            ),
-            new("hour", "An hour of work costs", FieldKind.Quantity, "25", Measures.Price),
-            new("land", "A hectare of land costs a year", FieldKind.Quantity, "500", Measures.Price),
-            new("dig", "A cubic metre of earth moved costs", FieldKind.Quantity, "4", Measures.Price),
-            new("depth", "Depth of a dug pond", FieldKind.Quantity, s.Plain(1.5, Measures.Length), Measures.Length),
-            new(
-                "free",
-                "Bank over the full water",
-                FieldKind.Quantity,
-                s.Plain(0.5, Measures.Length),
-                Measures.Length,
-                "0.3 to 0.6 m"
-            ),
-            new(
-                "soil",
-                "The soil is",
-                FieldKind.Choice,
-                "clay",
-                Options: [("clay", "clay or heavy loam"), ("sandy", "sandy")]
-            ),
-            new(
-                "school",
-                "Built",
-                FieldKind.Choice,
-                "machine",
-                Options: [("machine", "by machine"), ("hand", "by hand")]
-            ),
-            new(
-                "short",
-                "A liner lasts fewer cycles by",
-                FieldKind.Whole,
-                "2",
-                Hint: "to see what it costs when it does not last as promised"
-            ),
+            s.Quantity("kg", "Fish wanted a cycle", Measures.Mass, 2000),
+            s.Quantity("margin", "A kilogram leaves", Measures.Price, "3")
+                .WithHint("price less feed, fingerlings and sale"),
+            s.Quantity("cycles", "Cycles a year", Measures.Plain with { Decimals = 1 }, "1"),
+            s.Quantity("m3", "A cubic metre of water costs", Measures.Price, 0.03).WithHint("with its pumping"),
+            s.Quantity("hour", "An hour of work costs", Measures.Price, "25"),
+            s.Quantity("land", "A hectare of land costs a year", Measures.Price, "500"),
+            s.Quantity("dig", "A cubic metre of earth moved costs", Measures.Price, "4"),
+            s.Quantity("depth", "Depth of a dug pond", Measures.Length, 1.5),
+            s.Quantity("free", "Bank over the full water", Measures.Length, 0.5).WithHint("0.3 to 0.6 m"),
+            s.Choice("soil", "The soil is", "clay", [("clay", "clay or heavy loam"), ("sandy", "sandy")]),
+            s.Choice("school", "Built", "machine", [("machine", "by machine"), ("hand", "by hand")]),
+            s.Whole("short", "A liner lasts fewer cycles by", "2")
+                .WithHint("to see what it costs when it does not last as promised"),
             .. Ways.SelectMany(w =>
                 Way(
                     s,
@@ -266,56 +229,20 @@ internal sealed class BuildingCalculator : ICalculator
     )
     {
         string N(double v) => s.Plain(v, Measures.Plain with { Decimals = 1, UsDecimals = 1 });
-        yield return new("", name, FieldKind.Heading);
-        yield return new(
-            key + "carries",
-            "Carries",
-            FieldKind.Quantity,
-            s.Plain(carries, Measures.VolumeLoad),
-            Measures.VolumeLoad
-        );
-        yield return new(key + "life", "Lasts", FieldKind.Quantity, N(life), Measures.Plain, "cycles");
-        yield return new(
-            key + "build",
-            "Parts and building, each m³",
-            FieldKind.Quantity,
-            s.Plain(build, Measures.Price),
-            Measures.Price,
-            earth ? "beside the digging: pipes, screens, grass" : "frame, base, pipes, labour, travel"
-        );
+        yield return s.Heading(name);
+        yield return s.Quantity(key + "carries", "Carries", Measures.VolumeLoad, carries);
+        yield return s.Quantity(key + "life", "Lasts", Measures.Plain, N(life)).WithHint("cycles");
+        yield return s.Quantity(key + "build", "Parts and building, each m³", Measures.Price, build)
+            .WithHint(earth ? "beside the digging: pipes, screens, grass" : "frame, base, pipes, labour, travel");
         if (liner > 0)
         {
-            yield return new(
-                key + "liner",
-                "Liner, each m³",
-                FieldKind.Quantity,
-                s.Plain(liner, Measures.Price),
-                Measures.Price
-            );
-            yield return new(
-                key + "linerlife",
-                "A liner lasts",
-                FieldKind.Quantity,
-                N(linerLife),
-                Measures.Plain,
-                "cycles"
-            );
+            yield return s.Quantity(key + "liner", "Liner, each m³", Measures.Price, liner);
+            yield return s.Quantity(key + "linerlife", "A liner lasts", Measures.Plain, N(linerLife))
+                .WithHint("cycles");
         }
-        yield return new(
-            key + "exit",
-            "To undo it, each m³",
-            FieldKind.Quantity,
-            s.Plain(exit, Measures.Price),
-            Measures.Price,
-            "below 0 when parts are sold"
-        );
-        yield return new(
-            key + "fills",
-            "Water a cycle, times its volume",
-            FieldKind.Quantity,
-            N(refills),
-            Measures.Plain
-        );
-        yield return new(key + "hours", "Hours of work a cycle", FieldKind.Quantity, N(hours), Measures.Plain);
+        yield return s.Quantity(key + "exit", "To undo it, each m³", Measures.Price, exit)
+            .WithHint("below 0 when parts are sold");
+        yield return s.Quantity(key + "fills", "Water a cycle, times its volume", Measures.Plain, N(refills));
+        yield return s.Quantity(key + "hours", "Hours of work a cycle", Measures.Plain, N(hours));
     }
 }

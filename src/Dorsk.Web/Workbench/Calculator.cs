@@ -1,5 +1,6 @@
 using System.Globalization;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
@@ -70,7 +71,7 @@ public interface ICalculator
 /// <summary>What a calculator starts from.</summary>
 /// <param name="Here">The farm.</param>
 /// <param name="Pond">A pond, or null.</param>
-public sealed record BenchStart(Here Here, PondStory? Pond)
+public sealed record BenchStart(Here Here, PondStory? Pond) : IFieldStart
 {
     /// <summary>A figure as it would be typed: of the pond, else the example.</summary>
     public string Of(double? pond, double example, Measure measure) => Plain(pond ?? example, measure);
@@ -88,6 +89,18 @@ public sealed record BenchStart(Here Here, PondStory? Pond)
 /// <summary>Reads the lines of a calculator, each within what can be.</summary>
 public sealed class BenchForm(SlipForm form, Dorsk.Core.Ponds.PondShape? asBuilt = null)
 {
+    /// <summary>The pond it starts from, or null.</summary>
+    public PondStory? Pond { get; init; }
+
+    /// <summary>Limits of the most tender fish of that pond; without a pond, or an empty one, those of warm-water fish in grow-out.</summary>
+    public WaterLimits Limits => Pond?.Stock.LimitsOn(Here.Today) ?? WaterLimits.WarmWaterFish;
+
+    /// <summary>Whose limits they are, in words.</summary>
+    public string LimitsFor =>
+        Pond?.Stock.LimitsOn(Here.Today) is null
+            ? "warm-water fish in grow-out"
+            : $"the most tender fish in {Pond.Pond.Code}";
+
     /// <summary>The body of the pond it starts from, where that is no rectangle that could be typed.</summary>
     public Dorsk.Core.Ponds.PondShape? AsBuilt => asBuilt;
 

@@ -47,20 +47,8 @@ internal sealed class ConverterCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "kind",
-                "Quantity",
-                FieldKind.Choice,
-                Measures.Length.Name,
-                Options: Kinds.Select(k => (k.Name, k.Name)).ToList()
-            ),
-            new(
-                "value",
-                "Figure, with any unit of it",
-                FieldKind.Words,
-                "100 ft",
-                Hint: "100 ft, 2.5 ac, 84 F, 3 1/2 in"
-            ),
+            s.Choice("kind", "Quantity", Measures.Length.Name, Kinds.Select(k => (k.Name, k.Name)).ToList()),
+            s.Words("value", "Figure, with any unit of it", "100 ft").WithHint("100 ft, 2.5 ac, 84 F, 3 1/2 in"),
         ];
 
     public Worked? Work(BenchForm f)

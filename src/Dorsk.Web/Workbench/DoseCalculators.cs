@@ -1,6 +1,5 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Prepare;
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Web.Slips;
@@ -18,47 +17,16 @@ internal sealed class AlkalinityCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "product",
-                "Product",
-                FieldKind.Choice,
-                "NaHCO3",
-                Options: AlkalinityProduct.All.Select(p => (p.Formula, p.Name)).ToList()
-            ),
-            new(
-                "purity",
-                "Purity, or neutralising value against it",
-                FieldKind.Quantity,
-                "100",
-                Measures.Share,
-                "on the bag"
-            ),
-            new(
-                "now",
-                "Alkalinity now",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Alkalinity), 40, Measures.CoarseConcentration),
-                Measures.CoarseConcentration,
-                "as CaCO₃"
-            ),
-            new("wanted", "Wanted", FieldKind.Quantity, "80", Measures.CoarseConcentration, "ponds 40 to 120"),
-            new(
-                "volume",
-                "Water volume",
-                FieldKind.Quantity,
-                s.Of(s.VolumeM3, 1000, Measures.Volume),
-                Measures.Volume,
-                "at today's gauge level"
-            ),
-            new(
-                "bag",
-                "Weight of a bag",
-                FieldKind.Quantity,
-                s.Plain(25, Measures.Mass),
-                Measures.Mass,
-                "read it on the bag each time"
-            ),
-            new("fish", "Fish are in the water", FieldKind.Yes, "true"),
+            s.Choice("product", "Product", "NaHCO3", AlkalinityProduct.All.Select(p => (p.Formula, p.Name)).ToList()),
+            s.Quantity("purity", "Purity, or neutralising value against it", Measures.Share, "100")
+                .WithHint("on the bag"),
+            s.Quantity("now", "Alkalinity now", Measures.CoarseConcentration, s.Last(Parameter.Alkalinity) ?? 40)
+                .WithHint("as CaCO₃"),
+            s.Quantity("wanted", "Wanted", Measures.CoarseConcentration, "80").WithHint("ponds 40 to 120"),
+            s.Quantity("volume", "Water volume", Measures.Volume, s.VolumeM3 ?? 1000)
+                .WithHint("at today's gauge level"),
+            s.Quantity("bag", "Weight of a bag", Measures.Mass, 25).WithHint("read it on the bag each time"),
+            s.Yes("fish", "Fish are in the water", "true"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -141,45 +109,15 @@ internal sealed class NitriteSaltCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "nitrite",
-                "Nitrite",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Nitrite), 1, Measures.Concentration),
-                Measures.Concentration
-            ),
-            new(
-                "basis",
-                "The kit reports it as",
-                FieldKind.Choice,
-                "N",
-                Options: KitBasis.Nitrite.Select(b => (b.Key, b.Name)).ToList()
-            ),
-            new("chloride", "Chloride now", FieldKind.Quantity, "10", Measures.CoarseConcentration, "unknown: type 0"),
-            new(
-                "ratio",
-                "Chloride to nitrite-N",
-                FieldKind.Quantity,
-                "10",
-                Measures.Plain,
-                "10 wanted, 6 the least; more for trout and shrimp"
-            ),
-            new(
-                "salt",
-                "Salt",
-                FieldKind.Choice,
-                "NaCl",
-                Options: ChlorideSalt.All.Select(c => (c.Formula, c.Name)).ToList()
-            ),
-            new("purity", "Purity", FieldKind.Quantity, "99", Measures.Share),
-            new(
-                "volume",
-                "Water volume",
-                FieldKind.Quantity,
-                s.Of(s.VolumeM3, 1000, Measures.Volume),
-                Measures.Volume,
-                "at today's gauge level"
-            ),
+            s.Quantity("nitrite", "Nitrite", Measures.Concentration, s.Last(Parameter.Nitrite) ?? 1),
+            s.Choice("basis", "The kit reports it as", "N", KitBasis.Nitrite.Select(b => (b.Key, b.Name)).ToList()),
+            s.Quantity("chloride", "Chloride now", Measures.CoarseConcentration, "10").WithHint("unknown: type 0"),
+            s.Quantity("ratio", "Chloride to nitrite-N", Measures.Plain, "10")
+                .WithHint("10 wanted, 6 the least; more for trout and shrimp"),
+            s.Choice("salt", "Salt", "NaCl", ChlorideSalt.All.Select(c => (c.Formula, c.Name)).ToList()),
+            s.Quantity("purity", "Purity", Measures.Share, "99"),
+            s.Quantity("volume", "Water volume", Measures.Volume, s.VolumeM3 ?? 1000)
+                .WithHint("at today's gauge level"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -243,29 +181,16 @@ internal sealed class CarbonCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "tan",
-                "Total ammonia now, as N",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Tan), 2, Measures.Concentration),
-                Measures.Concentration
-            ),
-            new("wanted", "Wanted", FieldKind.Quantity, "0.5", Measures.Concentration),
-            new(
+            s.Quantity("tan", "Total ammonia now, as N", Measures.Concentration, s.Last(Parameter.Tan) ?? 2),
+            s.Quantity("wanted", "Wanted", Measures.Concentration, "0.5"),
+            s.Choice(
                 "source",
                 "Source",
-                FieldKind.Choice,
                 "0.3",
-                Options: [("0.3", "molasses, 30 % carbon"), ("0.42", "sugar, 42 %"), ("0.4", "flour or bran, 40 %")]
+                [("0.3", "molasses, 30 % carbon"), ("0.42", "sugar, 42 %"), ("0.4", "flour or bran, 40 %")]
             ),
-            new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume),
-            new(
-                "do",
-                "Oxygen now",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Oxygen), 6, Measures.Oxygen),
-                Measures.Oxygen
-            ),
+            s.Quantity("volume", "Water volume", Measures.Volume, s.VolumeM3 ?? 1000),
+            s.Quantity("do", "Oxygen now", Measures.Oxygen, s.Last(Parameter.Oxygen) ?? 6),
         ];
 
     public Worked? Work(BenchForm f)
@@ -294,7 +219,7 @@ internal sealed class CarbonCalculator : ICalculator
                 new("Oxygen it will take", f.Say(oxygenKg, Measures.Mass), why),
             ],
             "In parts over the day, with all air running, starting in the morning.",
-            CarbonDose.Brake(oxygen, WaterLimits.WarmWaterFish, f.Here.Hand),
+            CarbonDose.Brake(oxygen, f.Limits, f.Here.Hand),
             ["Never with oxygen low or power in doubt."]
         );
     }
@@ -311,87 +236,46 @@ internal sealed class FertiliserCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "area",
-                "Water surface",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area),
-                Measures.Area
-            ),
-            new(
-                "n",
-                "Nitrogen wanted per hectare",
-                FieldKind.Quantity,
-                s.Plain(8, Measures.AreaLoad),
-                Measures.AreaLoad,
-                "8 kg N a dose"
-            ),
-            new(
-                "p",
-                "Phosphate wanted per hectare",
-                FieldKind.Quantity,
-                s.Plain(8, Measures.AreaLoad),
-                Measures.AreaLoad,
-                "3 to 8 kg a dose"
-            ),
-            new(
-                "pbasis",
-                "That phosphate is",
-                FieldKind.Choice,
-                "P2O5",
-                Options: [("P2O5", "P₂O₅, as on the bag"), ("P", "phosphorus (P)")]
-            ),
-            new("an", "First bag: nitrogen", FieldKind.Quantity, "18", Measures.Share),
-            new("ap", "First bag: phosphate, P₂O₅", FieldKind.Quantity, "46", Measures.Share),
-            new("bn", "Second bag: nitrogen", FieldKind.Quantity, "46", Measures.Share, "0 without one"),
-            new(
-                "secchi",
-                "Secchi depth",
-                FieldKind.Quantity,
-                s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : "",
-                Measures.ShortLength,
-                "empty when not read"
-            ),
-            new(
-                "temp",
-                "Water temperature",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Temperature), 24, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new(
-                "dawns",
-                "Dawn oxygen of the last four mornings",
-                FieldKind.Words,
-                Dawns(s),
-                Measures.Oxygen,
-                "oldest first, with spaces; empty when not read"
-            ),
-            new(
+            s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 4000),
+            s.Quantity("n", "Nitrogen wanted per hectare", Measures.AreaLoad, 8).WithHint("8 kg N a dose"),
+            s.Quantity("p", "Phosphate wanted per hectare", Measures.AreaLoad, 8).WithHint("3 to 8 kg a dose"),
+            s.Choice("pbasis", "That phosphate is", "P2O5", [("P2O5", "P₂O₅, as on the bag"), ("P", "phosphorus (P)")]),
+            s.Quantity("an", "First bag: nitrogen", Measures.Share, "18"),
+            s.Quantity("ap", "First bag: phosphate, P₂O₅", Measures.Share, "46"),
+            s.Quantity("bn", "Second bag: nitrogen", Measures.Share, "46").WithHint("0 without one"),
+            s.Quantity(
+                    "secchi",
+                    "Secchi depth",
+                    Measures.ShortLength,
+                    s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : ""
+                )
+                .WithHint("empty when not read"),
+            s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 24),
+            s.Words("dawns", "Dawn oxygen of the last four mornings", Dawns(s))
+                .In(Measures.Oxygen)
+                .WithHint("oldest first, with spaces; empty when not read"),
+            s.Quantity(
                 "watch",
                 "Watch level of oxygen here",
-                FieldKind.Quantity,
+                Measures.Oxygen,
                 s.Pond?.Stock.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch
                     ? s.Plain(watch, Measures.Oxygen)
-                    : s.Plain(4, Measures.Oxygen),
-                Measures.Oxygen
+                    : s.Plain(4, Measures.Oxygen)
             ),
-            new(
-                "alk",
-                "Alkalinity",
-                FieldKind.Quantity,
-                s.Last(Parameter.Alkalinity) is { } alk ? s.Plain(alk, Measures.CoarseConcentration) : "",
-                Measures.CoarseConcentration,
-                "empty when not read"
-            ),
-            new(
-                "ph",
-                "pH in the afternoon",
-                FieldKind.Quantity,
-                s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "",
-                Measures.Ph,
-                "empty when not read"
-            ),
+            s.Quantity(
+                    "alk",
+                    "Alkalinity",
+                    Measures.CoarseConcentration,
+                    s.Last(Parameter.Alkalinity) is { } alk ? s.Plain(alk, Measures.CoarseConcentration) : ""
+                )
+                .WithHint("empty when not read"),
+            s.Quantity(
+                    "ph",
+                    "pH in the afternoon",
+                    Measures.Ph,
+                    s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : ""
+                )
+                .WithHint("empty when not read"),
         ];
 
     private static string Dawns(BenchStart s) =>

@@ -17,31 +17,18 @@ internal sealed class DrainCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             .. Body.Fields(s),
-            new(
-                "from",
-                "Gauge level now",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.LevelAt(s.Here.Now).LevelM, 1.4, Measures.Length),
-                Measures.Length
-            ),
-            new("to", "Down to", FieldKind.Quantity, "0", Measures.Length),
-            new(
-                "pipe",
-                "Inner width of the pipe",
-                FieldKind.Quantity,
-                s.Plain(0.2, Measures.ShortLength),
-                Measures.ShortLength
-            ),
-            new("pipes", "Pipes", FieldKind.Whole, "1"),
-            new("drop", "Outlet below the floor", FieldKind.Quantity, s.Plain(0.3, Measures.Length), Measures.Length),
-            new(
-                "cd",
-                "Discharge coefficient",
-                FieldKind.Quantity,
-                s.Plain(0.6, Measures.Plain with { Decimals = 2, UsDecimals = 2 }),
-                Measures.Plain,
-                "sharp edge 0.6, short smooth pipe 0.8"
-            ),
+            s.Quantity("from", "Gauge level now", Measures.Length, s.Pond?.LevelAt(s.Here.Now).LevelM ?? 1.4),
+            s.Quantity("to", "Down to", Measures.Length, "0"),
+            s.Quantity("pipe", "Inner width of the pipe", Measures.ShortLength, 0.2),
+            s.Whole("pipes", "Pipes", "1"),
+            s.Quantity("drop", "Outlet below the floor", Measures.Length, 0.3),
+            s.Quantity(
+                    "cd",
+                    "Discharge coefficient",
+                    Measures.Plain,
+                    s.Plain(0.6, Measures.Plain with { Decimals = 2, UsDecimals = 2 })
+                )
+                .WithHint("sharp edge 0.6, short smooth pipe 0.8"),
         ];
 
     public Worked? Work(BenchForm f)

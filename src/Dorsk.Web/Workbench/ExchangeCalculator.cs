@@ -16,48 +16,23 @@ internal sealed class ExchangeCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "now",
-                "Concentration now",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Tan), 2, Measures.Concentration),
-                Measures.Concentration,
-                "ammonia, nitrite, salinity: any"
-            ),
-            new("inflow", "Of the new water", FieldKind.Quantity, "0", Measures.Concentration),
-            new(
-                "wanted",
-                "Wanted",
-                FieldKind.Quantity,
-                s.Plain((s.Last(Parameter.Tan) ?? 2) / 2, Measures.Concentration),
-                Measures.Concentration
-            ),
-            new("volume", "Water volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume),
-            new("times", "In how many parts", FieldKind.Whole, "3"),
+            s.Quantity("now", "Concentration now", Measures.Concentration, s.Last(Parameter.Tan) ?? 2)
+                .WithHint("ammonia, nitrite, salinity: any"),
+            s.Quantity("inflow", "Of the new water", Measures.Concentration, "0"),
+            s.Quantity("wanted", "Wanted", Measures.Concentration, (s.Last(Parameter.Tan) ?? 2) / 2),
+            s.Quantity("volume", "Water volume", Measures.Volume, s.VolumeM3 ?? 1000),
+            s.Whole("times", "In how many parts", "3"),
             .. Pumping.Fields(s),
-            new(
-                "parts",
-                "Parts as they are changed, in percent",
-                FieldKind.Words,
-                "",
-                Hint: "such as 20 20 30; what they add up to; empty: not asked"
-            ),
-            new(
-                "temp",
-                "Water temperature now",
-                FieldKind.Quantity,
-                s.Last(Parameter.Temperature) is { } t ? s.Plain(t, Measures.Temperature) : "",
-                Measures.Temperature,
-                "empty: not asked"
-            ),
-            new(
-                "newtemp",
-                "Of the new water",
-                FieldKind.Quantity,
-                "",
-                Measures.Temperature,
-                "a bore is near the yearly mean"
-            ),
+            s.Words("parts", "Parts as they are changed, in percent")
+                .WithHint("such as 20 20 30; what they add up to; empty: not asked"),
+            s.Quantity(
+                    "temp",
+                    "Water temperature now",
+                    Measures.Temperature,
+                    s.Last(Parameter.Temperature) is { } t ? s.Plain(t, Measures.Temperature) : ""
+                )
+                .WithHint("empty: not asked"),
+            s.Quantity("newtemp", "Of the new water", Measures.Temperature).WithHint("a bore is near the yearly mean"),
         ];
 
     public Worked? Work(BenchForm f)

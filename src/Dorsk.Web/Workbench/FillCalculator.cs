@@ -17,31 +17,18 @@ internal sealed class FillCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             .. Body.Fields(s),
-            new(
+            s.Quantity(
                 "from",
                 "Gauge level now",
-                FieldKind.Quantity,
+                Measures.Length,
                 s.Pond is { } p && p.IsPartFilled(s.Here.Now)
                     ? s.Plain(p.LevelAt(s.Here.Now).LevelM, Measures.Length)
-                    : "0",
-                Measures.Length
+                    : "0"
             ),
-            new(
-                "to",
-                "Up to",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.Pond.Shape.FullDepthM, 1.4, Measures.Length),
-                Measures.Length
-            ),
+            s.Quantity("to", "Up to", Measures.Length, s.Pond?.Pond.Shape.FullDepthM ?? 1.4),
             .. Pumping.Fields(s),
-            new(
-                "loss",
-                "Lost meanwhile by seepage and evaporation",
-                FieldKind.Quantity,
-                "0",
-                Measures.Rain,
-                "a day; from the leak test"
-            ),
+            s.Quantity("loss", "Lost meanwhile by seepage and evaporation", Measures.Rain, "0")
+                .WithHint("a day; from the leak test"),
         ];
 
     public Worked? Work(BenchForm f)

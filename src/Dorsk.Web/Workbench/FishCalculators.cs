@@ -36,44 +36,19 @@ internal sealed class CountCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
+            s.Choice(
                 "way",
                 "Counted",
-                FieldKind.Choice,
                 "weight",
-                Options:
-                [
-                    ("weight", "by weight"),
-                    ("volume", "by displaced water"),
-                    ("bags", "one bag or a few of many"),
-                ]
+                [("weight", "by weight"), ("volume", "by displaced water"), ("bags", "one bag or a few of many")]
             ),
-            new("counts", "Fish in each sample", FieldKind.Words, "102 96 110", Hint: "with blanks between"),
-            new(
-                "amounts",
-                "Weight, or water displaced, of each",
-                FieldKind.Words,
-                "255 238 279",
-                Hint: "g or mL; not for bags"
-            ),
-            new(
-                "mass",
-                "All of them weigh",
-                FieldKind.Quantity,
-                s.Plain(12.5, Measures.Mass),
-                Measures.Mass,
-                "for counting by weight"
-            ),
-            new("volume", "All of them displace", FieldKind.Quantity, "", Litres, "for counting by water"),
-            new("bags", "Bags in all", FieldKind.Whole, "", Hint: "for counting by bags"),
-            new("within", "Wanted within", FieldKind.Quantity, "5", Measures.Share, "half of the range"),
-            new(
-                "earlier",
-                "Counted earlier",
-                FieldKind.Whole,
-                "",
-                Hint: "at stocking or by the seller; empty: not asked"
-            ),
+            s.Words("counts", "Fish in each sample", "102 96 110").WithHint("with blanks between"),
+            s.Words("amounts", "Weight, or water displaced, of each", "255 238 279").WithHint("g or mL; not for bags"),
+            s.Quantity("mass", "All of them weigh", Measures.Mass, 12.5).WithHint("for counting by weight"),
+            s.Quantity("volume", "All of them displace", Litres).WithHint("for counting by water"),
+            s.Whole("bags", "Bags in all").WithHint("for counting by bags"),
+            s.Quantity("within", "Wanted within", Measures.Share, "5").WithHint("half of the range"),
+            s.Whole("earlier", "Counted earlier").WithHint("at stocking or by the seller; empty: not asked"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -182,58 +157,27 @@ internal sealed class RoadCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "by",
-                "Carried in",
-                FieldKind.Choice,
-                "bags",
-                Options: [("bags", "closed bags with oxygen"), ("tank", "an aerated tank")]
-            ),
-            new(
+            s.Choice("by", "Carried in", "bags", [("bags", "closed bags with oxygen"), ("tank", "an aerated tank")]),
+            s.Choice(
                 "species",
                 "Fish",
-                FieldKind.Choice,
                 s.Pond?.LikelySpecies.Key ?? "silver_perch",
-                Options: FishSpecies.All.Select(x => (x.Key, x.Name)).ToList()
+                FishSpecies.All.Select(x => (x.Key, x.Name)).ToList()
             ),
-            new("weight", "Weight of one", FieldKind.Quantity, s.Plain(1, Measures.FishWeight), Measures.FishWeight),
-            new("fish", "How many", FieldKind.Whole, "4000"),
-            new(
-                "water",
-                "Water, all bags or the tank",
-                FieldKind.Quantity,
-                s.Plain(0.2, Measures.Volume with { Decimals = 2 }),
-                Measures.Volume,
-                "such as 200 L"
-            ),
-            new(
-                "share",
-                "Share of a bag that is water",
-                FieldKind.Quantity,
-                "28",
-                Measures.Share,
-                "the rest is oxygen"
-            ),
-            new(
-                "temp",
-                "Temperature on the road",
-                FieldKind.Quantity,
-                s.Plain(20, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new("alkalinity", "Alkalinity of its water", FieldKind.Quantity, "80", Measures.CoarseConcentration),
-            new(
-                "hours",
-                "Hours, packed to opened",
-                FieldKind.Quantity,
-                "8",
-                Measures.Plain with
-                {
-                    Decimals = 1,
-                    UsDecimals = 1,
-                }
-            ),
-            new("leave", "Packed at", FieldKind.Hour, "05:00"),
+            s.Quantity("weight", "Weight of one", Measures.FishWeight, 1),
+            s.Whole("fish", "How many", "4000"),
+            s.Quantity(
+                    "water",
+                    "Water, all bags or the tank",
+                    Measures.Volume,
+                    s.Plain(0.2, Measures.Volume with { Decimals = 2 })
+                )
+                .WithHint("such as 200 L"),
+            s.Quantity("share", "Share of a bag that is water", Measures.Share, "28").WithHint("the rest is oxygen"),
+            s.Quantity("temp", "Temperature on the road", Measures.Temperature, 20),
+            s.Quantity("alkalinity", "Alkalinity of its water", Measures.CoarseConcentration, "80"),
+            s.Quantity("hours", "Hours, packed to opened", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8"),
+            s.Hour("leave", "Packed at", "05:00"),
         ];
 
     public Worked? Work(BenchForm f)

@@ -25,52 +25,16 @@ internal sealed class AirCalculator : ICalculator
         var own = s.Pond?.AeratorsAt(s.Here.Now) is { Count: > 0 } fitted ? fitted : null;
         return
         [
-            new("kind", "Aerators", FieldKind.Choice, own?[0].Kind.Name ?? Kinds[0].Key, Options: Kinds),
-            new(
-                "kw",
-                "Their shaft power together",
-                FieldKind.Quantity,
-                s.Of(own?.Sum(a => a.ShaftKW), 1.5, Measures.Power),
-                Measures.Power
-            ),
-            new("volume", "Water", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume),
-            new(
-                "temp",
-                "Water temperature",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Temperature), 27, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new(
-                "now",
-                "Oxygen now",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Oxygen), 3, Measures.Oxygen),
-                Measures.Oxygen
-            ),
-            new("wanted", "Oxygen wanted", FieldKind.Quantity, s.Plain(5, Measures.Oxygen), Measures.Oxygen),
-            new(
-                "loss",
-                "It falls each hour without air by",
-                FieldKind.Quantity,
-                s.Plain(0.4, Measures.Concentration),
-                Measures.Concentration,
-                "two readings in the dark tell"
-            ),
-            new(
-                "salinity",
-                "Salinity",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity),
-                Measures.Salinity
-            ),
-            new(
-                "altitude",
-                "Height above the sea",
-                FieldKind.Quantity,
-                s.Plain(s.Here.Farm?.AltitudeM ?? 0, Measures.Altitude),
-                Measures.Altitude
-            ),
+            s.Choice("kind", "Aerators", own?[0].Kind.Name ?? Kinds[0].Key, Kinds),
+            s.Quantity("kw", "Their shaft power together", Measures.Power, own?.Sum(a => a.ShaftKW) ?? 1.5),
+            s.Quantity("volume", "Water", Measures.Volume, s.VolumeM3 ?? 1000),
+            s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 27),
+            s.Quantity("now", "Oxygen now", Measures.Oxygen, s.Last(Parameter.Oxygen) ?? 3),
+            s.Quantity("wanted", "Oxygen wanted", Measures.Oxygen, 5),
+            s.Quantity("loss", "It falls each hour without air by", Measures.Concentration, 0.4)
+                .WithHint("two readings in the dark tell"),
+            s.Quantity("salinity", "Salinity", Measures.Salinity, s.Last(Parameter.Salinity) ?? 0),
+            s.Quantity("altitude", "Height above the sea", Measures.Altitude, s.Here.Farm?.AltitudeM ?? 0),
         ];
     }
 
@@ -167,43 +131,12 @@ internal sealed class CarbonDioxideCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "ph",
-                "pH",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Ph), 7, Measures.Ph),
-                Measures.Ph,
-                "at dawn it is lowest"
-            ),
-            new(
-                "alkalinity",
-                "Alkalinity",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Alkalinity), 80, Measures.CoarseConcentration),
-                Measures.CoarseConcentration
-            ),
-            new(
-                "temp",
-                "Water temperature",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new(
-                "salinity",
-                "Salinity",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity),
-                Measures.Salinity
-            ),
-            new(
-                "left",
-                "Carbon dioxide after stirring",
-                FieldKind.Quantity,
-                s.Plain(1, Measures.Oxygen),
-                Measures.Oxygen,
-                "well stirred water keeps about 1 mg/L"
-            ),
+            s.Quantity("ph", "pH", Measures.Ph, s.Last(Parameter.Ph) ?? 7).WithHint("at dawn it is lowest"),
+            s.Quantity("alkalinity", "Alkalinity", Measures.CoarseConcentration, s.Last(Parameter.Alkalinity) ?? 80),
+            s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 25),
+            s.Quantity("salinity", "Salinity", Measures.Salinity, s.Last(Parameter.Salinity) ?? 0),
+            s.Quantity("left", "Carbon dioxide after stirring", Measures.Oxygen, 1)
+                .WithHint("well stirred water keeps about 1 mg/L"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -241,13 +174,8 @@ internal sealed class CarbonDioxideCalculator : ICalculator
             );
         return new(
             figures,
-            "High at dawn, low on a bright afternoon. Where pH rises as it goes, ammonia turns poisonous: read ammonia first.",
-            Dorsk.Core.Water.WaterJudge.Judge(
-                Parameter.CarbonDioxide,
-                co2,
-                Dorsk.Core.Species.WaterLimits.WarmWaterFish,
-                f.Here.Hand
-            )
+            $"Judged for {f.LimitsFor}. High at dawn, low on a bright afternoon. Where pH rises as it goes, ammonia turns poisonous: read ammonia first.",
+            Dorsk.Core.Water.WaterJudge.Judge(Parameter.CarbonDioxide, co2, f.Limits, f.Here.Hand)
         );
     }
 }

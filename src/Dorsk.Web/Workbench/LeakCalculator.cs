@@ -16,42 +16,18 @@ internal sealed class LeakCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new("first", "First gauge level", FieldKind.Quantity, s.Plain(0.60, Measures.Length), Measures.Length),
-            new("second", "Second gauge level", FieldKind.Quantity, s.Plain(0.55, Measures.Length), Measures.Length),
-            new("days", "Days between", FieldKind.Quantity, "4", Measures.Plain),
-            new("rain", "Rain meanwhile", FieldKind.Quantity, "0", Measures.Rain),
-            new(
-                "evaporation",
-                "Evaporation meanwhile",
-                FieldKind.Quantity,
-                s.Plain(0.020, Measures.Rain),
-                Measures.Rain,
-                "all the days together, from a pan; empty: it is estimated from the next two lines"
-            ),
-            new(
-                "warm",
-                "Warmest of a usual day",
-                FieldKind.Quantity,
-                "",
-                Measures.Temperature,
-                "air; only when there is no pan"
-            ),
-            new(
-                "cool",
-                "Coolest of a usual night",
-                FieldKind.Quantity,
-                "",
-                Measures.Temperature,
-                "air; only when there is no pan"
-            ),
-            new(
-                "area",
-                "Water surface",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area),
-                Measures.Area
-            ),
-            new("cost", "Cost of a cubic metre pumped", FieldKind.Quantity, "0.02", Measures.Plain, "the farm's own"),
+            s.Quantity("first", "First gauge level", Measures.Length, 0.60),
+            s.Quantity("second", "Second gauge level", Measures.Length, 0.55),
+            s.Quantity("days", "Days between", Measures.Plain, "4"),
+            s.Quantity("rain", "Rain meanwhile", Measures.Rain, "0"),
+            s.Quantity("evaporation", "Evaporation meanwhile", Measures.Rain, 0.020)
+                .WithHint("all the days together, from a pan; empty: it is estimated from the next two lines"),
+            s.Quantity("warm", "Warmest of a usual day", Measures.Temperature)
+                .WithHint("air; only when there is no pan"),
+            s.Quantity("cool", "Coolest of a usual night", Measures.Temperature)
+                .WithHint("air; only when there is no pan"),
+            s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 4000),
+            s.Quantity("cost", "Cost of a cubic metre pumped", Measures.Plain, "0.02").WithHint("the farm's own"),
         ];
 
     public Worked? Work(BenchForm f)

@@ -34,37 +34,17 @@ internal sealed class MixCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "eats",
-                "For fish that",
-                FieldKind.Choice,
-                "omnivore",
-                Options: [("omnivore", "eat plants too"), ("carnivore", "eat fish")]
-            ),
-            new(
-                "protein",
-                "Protein at least",
-                FieldKind.Quantity,
-                "32",
-                Measures.Share,
-                "as on a label, at 10 % water"
-            ),
-            new("fatlow", "Fat at least", FieldKind.Quantity, "5", Measures.Share),
-            new("fathigh", "Fat at most", FieldKind.Quantity, "12", Measures.Share),
-            new("fibre", "Fibre at most", FieldKind.Quantity, "8", Measures.Share),
-            new("ash", "Ash at most", FieldKind.Quantity, "12", Measures.Share),
-            new("energy", "Digestible energy at least", FieldKind.Quantity, "11", Points, "MJ/kg"),
-            new("water", "Water in the mash at most", FieldKind.Quantity, "14", Measures.Share),
-            new("fcr", "Feed per gain (FCR)", FieldKind.Quantity, "1.8", Points, "of this mix, at label dryness"),
-            new(
-                "making",
-                "Making a kg costs",
-                FieldKind.Quantity,
-                "0.15",
-                Measures.Price,
-                "grinding, power, labour, bags"
-            ),
-            new("", "Ingredients, the farm's own prices", FieldKind.Heading),
+            s.Choice("eats", "For fish that", "omnivore", [("omnivore", "eat plants too"), ("carnivore", "eat fish")]),
+            s.Quantity("protein", "Protein at least", Measures.Share, "32").WithHint("as on a label, at 10 % water"),
+            s.Quantity("fatlow", "Fat at least", Measures.Share, "5"),
+            s.Quantity("fathigh", "Fat at most", Measures.Share, "12"),
+            s.Quantity("fibre", "Fibre at most", Measures.Share, "8"),
+            s.Quantity("ash", "Ash at most", Measures.Share, "12"),
+            s.Quantity("energy", "Digestible energy at least", Points, "11").WithHint("MJ/kg"),
+            s.Quantity("water", "Water in the mash at most", Measures.Share, "14"),
+            s.Quantity("fcr", "Feed per gain (FCR)", Points, "1.8").WithHint("of this mix, at label dryness"),
+            s.Quantity("making", "Making a kg costs", Measures.Price, "0.15").WithHint("grinding, power, labour, bags"),
+            s.Heading("Ingredients, the farm's own prices"),
             .. Enumerable.Range(0, Slots).SelectMany(i => Part(i, Options)),
         ];
 
@@ -246,10 +226,10 @@ internal sealed class SquareCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new("a", "Protein of the first", FieldKind.Quantity, "48", Measures.Share),
-            new("b", "Protein of the second", FieldKind.Quantity, "8.5", Measures.Share),
-            new("wanted", "Wanted", FieldKind.Quantity, "30", Measures.Share),
-            new("kg", "To be mixed", FieldKind.Quantity, s.Plain(100, Measures.Mass), Measures.Mass),
+            s.Quantity("a", "Protein of the first", Measures.Share, "48"),
+            s.Quantity("b", "Protein of the second", Measures.Share, "8.5"),
+            s.Quantity("wanted", "Wanted", Measures.Share, "30"),
+            s.Quantity("kg", "To be mixed", Measures.Mass, 100),
         ];
 
     public Worked? Work(BenchForm f)
@@ -306,43 +286,26 @@ internal sealed class GrownFeedCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
+            s.Choice(
                 "what",
                 "Grown",
-                FieldKind.Choice,
                 "duckweed",
-                Options: [("duckweed", "duckweed in a spare pond"), ("larvae", "fly larvae in trays")]
+                [("duckweed", "duckweed in a spare pond"), ("larvae", "fly larvae in trays")]
             ),
-            new(
-                "eats",
-                "For fish that",
-                FieldKind.Choice,
-                "omnivore",
-                Options: [("omnivore", "eat plants too"), ("carnivore", "eat fish")]
-            ),
-            new(
+            s.Choice("eats", "For fish that", "omnivore", [("omnivore", "eat plants too"), ("carnivore", "eat fish")]),
+            s.Quantity(
                 "ration",
                 "Complete feed a day",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.NowAt(s.Here.Now).RationKg is > 0 and var kg ? kg : null, 20, Measures.Mass),
-                Measures.Mass
+                Measures.Mass,
+                s.Pond?.NowAt(s.Here.Now).RationKg is > 0 and var kg ? kg : 20
             ),
-            new("share", "Of it to be replaced", FieldKind.Quantity, "10", Measures.Share),
-            new("price", "A kg of complete feed costs", FieldKind.Quantity, "2.15", Measures.Price),
-            new("", "Cover that stands already", FieldKind.Fold),
-            new("area", "Weed covers", FieldKind.Quantity, "", Measures.Area),
-            new(
-                "mat",
-                "A square metre holds",
-                FieldKind.Quantity,
-                "0.6",
-                Measures.Plain with
-                {
-                    Decimals = 2,
-                },
-                "kg fresh; 0.4 to 0.8 is usual"
-            ),
-            new("eaten", "They eat a day, fresh", FieldKind.Quantity, "", Measures.Mass),
+            s.Quantity("share", "Of it to be replaced", Measures.Share, "10"),
+            s.Quantity("price", "A kg of complete feed costs", Measures.Price, "2.15"),
+            s.Fold("Cover that stands already"),
+            s.Quantity("area", "Weed covers", Measures.Area),
+            s.Quantity("mat", "A square metre holds", Measures.Plain with { Decimals = 2 }, "0.6")
+                .WithHint("kg fresh; 0.4 to 0.8 is usual"),
+            s.Quantity("eaten", "They eat a day, fresh", Measures.Mass),
         ];
 
     public Worked? Work(BenchForm f)

@@ -26,34 +26,23 @@ internal sealed class NurseryCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
+            s.Choice(
                 "species",
                 "Fish",
-                FieldKind.Choice,
                 s.Pond?.LikelySpecies is { } likely && NurseryDensity.For(likely) is not null
                     ? likely.Key
                     : "silver_perch",
-                Options: FishSpecies
-                    .All.Where(x => NurseryDensity.For(x) is not null)
-                    .Select(x => (x.Key, x.Name))
-                    .ToList()
+                FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x.Name)).ToList()
             ),
-            new("length", "Wanted length", FieldKind.Quantity, s.Plain(50, Length), Length),
-            new(
-                "area",
-                "Water surface",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 1000, Measures.Area),
-                Measures.Area
-            ),
-            new(
-                "survival",
-                "Of a hundred larvae, live to it",
-                FieldKind.Quantity,
-                s.Plain(s.Pond?.LikelySpecies.SurvivalFryPct is > 0 and { } p ? p : 60, Measures.Plain),
-                Measures.Plain,
-                "before weaning; the farm's own record is best"
-            ),
+            s.Quantity("length", "Wanted length", Length, 50),
+            s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 1000),
+            s.Quantity(
+                    "survival",
+                    "Of a hundred larvae, live to it",
+                    Measures.Plain,
+                    s.Pond?.LikelySpecies.SurvivalFryPct is > 0 and { } p ? p : 60
+                )
+                .WithHint("before weaning; the farm's own record is best"),
         ];
 
     public Worked? Work(BenchForm f)

@@ -26,28 +26,16 @@ internal sealed class PlaceCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "body",
-                "To be built",
-                FieldKind.Choice,
-                "earthen",
-                Options: Bodies.Select(b => (b.Key, b.Name)).ToList()
+            s.Choice("body", "To be built", "earthen", Bodies.Select(b => (b.Key, b.Name)).ToList()),
+            s.Quantity("area", "Planned area of a pond", Measures.Area, 2000).WithHint("may be empty"),
+            .. PlaceCheck.Questions.Select(q =>
+                s.Choice(
+                    q.Key,
+                    char.ToUpperInvariant(q.Name[0]) + q.Name[1..],
+                    "",
+                    [("", "not known"), .. q.Answers.Select(a => (a.Key, a.Words))]
+                )
             ),
-            new(
-                "area",
-                "Planned area of a pond",
-                FieldKind.Quantity,
-                s.Plain(2000, Measures.Area),
-                Measures.Area,
-                "may be empty"
-            ),
-            .. PlaceCheck.Questions.Select(q => new SlipField(
-                q.Key,
-                char.ToUpperInvariant(q.Name[0]) + q.Name[1..],
-                FieldKind.Choice,
-                "",
-                Options: [("", "not known"), .. q.Answers.Select(a => (a.Key, a.Words))]
-            )),
         ];
 
     public Worked? Work(BenchForm f)

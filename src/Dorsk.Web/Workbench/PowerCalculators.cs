@@ -18,44 +18,24 @@ internal sealed class PowerCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "area",
-                "Surface",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 4000, Measures.Area),
-                Measures.Area
-            ),
-            new("volume", "Water", FieldKind.Quantity, s.Of(s.VolumeM3, 5000, Measures.Volume), Measures.Volume),
-            new(
-                "kwha",
-                "Power by surface, kW a hectare",
-                FieldKind.Quantity,
-                s.Here.Figure(PowerRules.UsualKWHa, 0),
-                Measures.Plain,
-                "3 to 5 carries nightly air; 6 to 12 heavy feeding; shrimp 8 to 20"
-            ),
-            new(
-                "wm3",
-                "Power to mix by day, W a m³",
-                FieldKind.Quantity,
-                s.Here.Figure(PowerRules.UsualMixingWM3, 1),
-                Measures.Factor,
-                "deep still ponds more; a judged start"
-            ),
-            new(
-                "have",
-                "Fitted now",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.AeratorsAt(s.Here.Now).Sum(a => a.ShaftKW), 2.2, Measures.Power),
-                Measures.Power
-            ),
-            new("hours", "Hours a night", FieldKind.Quantity, s.Here.Figure(10, 0), Measures.Plain),
-            new(
+            s.Quantity("area", "Surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 4000),
+            s.Quantity("volume", "Water", Measures.Volume, s.VolumeM3 ?? 5000),
+            s.Quantity("kwha", "Power by surface, kW a hectare", Measures.Plain, s.Here.Figure(PowerRules.UsualKWHa, 0))
+                .WithHint("3 to 5 carries nightly air; 6 to 12 heavy feeding; shrimp 8 to 20"),
+            s.Quantity(
+                    "wm3",
+                    "Power to mix by day, W a m³",
+                    Measures.Factor,
+                    s.Here.Figure(PowerRules.UsualMixingWM3, 1)
+                )
+                .WithHint("deep still ponds more; a judged start"),
+            s.Quantity("have", "Fitted now", Measures.Power, s.Pond?.AeratorsAt(s.Here.Now).Sum(a => a.ShaftKW) ?? 2.2),
+            s.Quantity("hours", "Hours a night", Measures.Plain, s.Here.Figure(10, 0)),
+            s.Quantity(
                 "price",
                 "Price of a kWh",
-                FieldKind.Quantity,
-                s.Here.Typed(s.Here.Farm?.KWhPrice ?? 0.3, Measures.EnergyPrice),
-                Measures.EnergyPrice
+                Measures.EnergyPrice,
+                s.Here.Typed(s.Here.Farm?.KWhPrice ?? 0.3, Measures.EnergyPrice)
             ),
         ];
 
@@ -119,24 +99,22 @@ internal sealed class PulleyCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
+            s.Choice(
                 "kind",
                 "The machine",
-                FieldKind.Choice,
                 "throws",
-                Options:
                 [
                     ("throws", "throws water or air: paddle, fan, pump wheel"),
                     ("pushes", "pushes a fixed volume: lobe blower, piston"),
                 ]
             ),
-            new("rpm", "Speed of the motor, turns a minute", FieldKind.Whole, "1450"),
-            new("m1", "Pulley on the motor now, mm", FieldKind.Quantity, "80", Measures.Plain),
-            new("p1", "Pulley on the machine now, mm", FieldKind.Quantity, "200", Measures.Plain),
-            new("m2", "On the motor then, mm", FieldKind.Quantity, "90", Measures.Plain),
-            new("p2", "On the machine then, mm", FieldKind.Quantity, "200", Measures.Plain),
-            new("amps", "It draws now", FieldKind.Quantity, s.Here.Figure(4, 1), Measures.Current),
-            new("rated", "Rated on the motor’s plate", FieldKind.Quantity, s.Here.Figure(5, 1), Measures.Current),
+            s.Whole("rpm", "Speed of the motor, turns a minute", "1450"),
+            s.Quantity("m1", "Pulley on the motor now, mm", Measures.Plain, "80"),
+            s.Quantity("p1", "Pulley on the machine now, mm", Measures.Plain, "200"),
+            s.Quantity("m2", "On the motor then, mm", Measures.Plain, "90"),
+            s.Quantity("p2", "On the machine then, mm", Measures.Plain, "200"),
+            s.Quantity("amps", "It draws now", Measures.Current, s.Here.Figure(4, 1)),
+            s.Quantity("rated", "Rated on the motor’s plate", Measures.Current, s.Here.Figure(5, 1)),
         ];
 
     public Worked? Work(BenchForm f)
@@ -204,52 +182,21 @@ internal sealed class BottleCalculator : ICalculator
         var stands = batch is null ? null : s.Pond!.Stock.On(batch.Id, s.Here.Today);
         return
         [
-            new(
+            s.Choice(
                 "species",
                 "Fish",
-                FieldKind.Choice,
                 batch?.Species.Key ?? "silver_perch",
-                Options: [.. FishSpecies.All.Select(x => (x.Key, x.Name))]
+                [.. FishSpecies.All.Select(x => (x.Key, x.Name))]
             ),
-            new(
-                "kg",
-                "Fish in the water",
-                FieldKind.Quantity,
-                s.Of(stands?.BiomassKg.Value, 1000, Measures.Mass),
-                Measures.Mass
-            ),
-            new(
-                "each",
-                "Weight of one",
-                FieldKind.Quantity,
-                s.Of(stands?.MeanG.Value, 300, Measures.FishWeight),
-                Measures.FishWeight
-            ),
-            new(
-                "temp",
-                "Water temperature",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Temperature), 26, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new("bottles", "Bottles", FieldKind.Whole, "2"),
-            new(
-                "litres",
-                "Each holds, litres of water",
-                FieldKind.Quantity,
-                "50",
-                Measures.Plain,
-                "stamped on the shoulder"
-            ),
-            new("bar", "Pressure, bar", FieldKind.Quantity, "150", Measures.Plain, "read the gauge"),
-            new(
-                "share",
-                "Goes into the water",
-                FieldKind.Quantity,
-                "40",
-                Measures.Share,
-                "fine stones in 1 m of water 30 to 50 %; a cone 80 % and more"
-            ),
+            s.Quantity("kg", "Fish in the water", Measures.Mass, stands?.BiomassKg.Value ?? 1000),
+            s.Quantity("each", "Weight of one", Measures.FishWeight, stands?.MeanG.Value ?? 300),
+            s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 26),
+            s.Whole("bottles", "Bottles", "2"),
+            s.Quantity("litres", "Each holds, litres of water", Measures.Plain, "50")
+                .WithHint("stamped on the shoulder"),
+            s.Quantity("bar", "Pressure, bar", Measures.Plain, "150").WithHint("read the gauge"),
+            s.Quantity("share", "Goes into the water", Measures.Share, "40")
+                .WithHint("fine stones in 1 m of water 30 to 50 %; a cone 80 % and more"),
         ];
     }
 

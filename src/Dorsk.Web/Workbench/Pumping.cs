@@ -10,32 +10,21 @@ internal static class Pumping
     public static IEnumerable<SlipField> Fields(BenchStart s)
     {
         var pump = s.Pond?.Equipment.FirstOrDefault(e => e.Kind == EquipmentKind.Pump);
-        yield return new(
-            "flow",
-            "The pump gives",
-            FieldKind.Quantity,
-            s.Of(pump?.FlowM3H, 50, Measures.Flow),
-            Measures.Flow,
-            pump?.FlowM3H is null
-                ? s.Pond is null
-                    ? ""
-                    : "this pond has no pump in its equipment: an example"
-                : "this pond's pump"
-        );
-        yield return new(
-            "power",
-            "and draws",
-            FieldKind.Quantity,
-            s.Of(pump?.PowerKW, 3, Measures.Power),
-            Measures.Power
-        );
-        yield return new(
-            "price",
-            "Price of a kWh",
-            FieldKind.Quantity,
-            s.Plain(s.Pond?.PreparationLine?.Plan.Prices.KWh ?? 0.3, Measures.Price),
-            Measures.Price,
-            "the farm's own"
-        );
+        yield return s.Quantity("flow", "The pump gives", Measures.Flow, pump?.FlowM3H ?? 50)
+            .WithHint(
+                pump?.FlowM3H is null
+                    ? s.Pond is null
+                        ? ""
+                        : "this pond has no pump in its equipment: an example"
+                    : "this pond's pump"
+            );
+        yield return s.Quantity("power", "and draws", Measures.Power, pump?.PowerKW ?? 3);
+        yield return s.Quantity(
+                "price",
+                "Price of a kWh",
+                Measures.Price,
+                s.Pond?.PreparationLine?.Plan.Prices.KWh ?? 0.3
+            )
+            .WithHint("the farm's own");
     }
 }

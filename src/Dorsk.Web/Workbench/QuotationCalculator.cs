@@ -50,45 +50,17 @@ internal sealed class QuotationCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new("kind", "To be built", FieldKind.Choice, "round", Options: Kinds.Select(k => (k.Key, k.Name)).ToList()),
-            new(
-                "length",
-                "Length, or diameter of a round one",
-                FieldKind.Quantity,
-                s.Plain(3, Measures.Length),
-                Measures.Length
-            ),
-            new(
-                "width",
-                "Width",
-                FieldKind.Quantity,
-                s.Plain(2, Measures.Length),
-                Measures.Length,
-                "not for a round one"
-            ),
-            new("depth", "Depth of the full water", FieldKind.Quantity, s.Plain(1, Measures.Length), Measures.Length),
-            new(
-                "slope",
-                "Banks of a dug one, across for 1 down",
-                FieldKind.Quantity,
-                "2",
-                Measures.Plain with
-                {
-                    Decimals = 1,
-                }
-            ),
-            new("habit", "The fish", FieldKind.Choice, "keeps", Options: Habits.Select(h => (h.Key, h.Name)).ToList()),
-            new("edge", "Wall or bank over the water", FieldKind.Quantity, "", Measures.Length, "empty: by the fish"),
-            new(
-                "buys",
-                "Materials are bought by",
-                FieldKind.Choice,
-                "farm",
-                Options: [("farm", "the farm"), ("builder", "the builder")]
-            ),
-            new("spare", "Added for what nobody foresaw", FieldKind.Quantity, "10", Measures.Share),
-            new("", "Prices, the farm's own", FieldKind.Heading),
-            .. Prices.Select(p => new SlipField(p.Key, p.Name, FieldKind.Quantity, p.Value, Measures.Price)),
+            s.Choice("kind", "To be built", "round", Kinds.Select(k => (k.Key, k.Name)).ToList()),
+            s.Quantity("length", "Length, or diameter of a round one", Measures.Length, 3),
+            s.Quantity("width", "Width", Measures.Length, 2).WithHint("not for a round one"),
+            s.Quantity("depth", "Depth of the full water", Measures.Length, 1),
+            s.Quantity("slope", "Banks of a dug one, across for 1 down", Measures.Plain with { Decimals = 1 }, "2"),
+            s.Choice("habit", "The fish", "keeps", Habits.Select(h => (h.Key, h.Name)).ToList()),
+            s.Quantity("edge", "Wall or bank over the water", Measures.Length).WithHint("empty: by the fish"),
+            s.Choice("buys", "Materials are bought by", "farm", [("farm", "the farm"), ("builder", "the builder")]),
+            s.Quantity("spare", "Added for what nobody foresaw", Measures.Share, "10"),
+            s.Heading("Prices, the farm's own"),
+            .. Prices.Select(p => s.Quantity(p.Key, p.Name, Measures.Price, p.Value)),
         ];
 
     public Worked? Work(BenchForm f)

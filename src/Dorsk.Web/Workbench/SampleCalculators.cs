@@ -18,45 +18,15 @@ internal sealed class ThrowCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "caught",
-                "Fish of each throw",
-                FieldKind.Words,
-                "14 9 17 11 12",
-                Hint: "with blanks between; throws all over the pond, none twice in a place"
-            ),
-            new(
-                "radius",
-                "Radius of the open net",
-                FieldKind.Quantity,
-                s.Plain(1.5, Measures.Length),
-                Measures.Length,
-                "as it falls on the water, not on the bank"
-            ),
-            new(
-                "held",
-                "It holds, of a hundred fish under it",
-                FieldKind.Quantity,
-                "50",
-                Measures.Share,
-                "try it in a tank of counted fish"
-            ),
-            new(
-                "area",
-                "Water surface",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.Pond.Shape.FullAreaM2, 1000, Measures.Area),
-                Measures.Area
-            ),
-            new(
-                "mesh",
-                "Mesh, knot to knot",
-                FieldKind.Quantity,
-                "10",
-                Measures.Plain,
-                "mm; smaller fish slip through"
-            ),
-            new("depth", "Body depth of the fish", FieldKind.Quantity, "", Measures.Plain, "mm; empty: not asked"),
+            s.Words("caught", "Fish of each throw", "14 9 17 11 12")
+                .WithHint("with blanks between; throws all over the pond, none twice in a place"),
+            s.Quantity("radius", "Radius of the open net", Measures.Length, 1.5)
+                .WithHint("as it falls on the water, not on the bank"),
+            s.Quantity("held", "It holds, of a hundred fish under it", Measures.Share, "50")
+                .WithHint("try it in a tank of counted fish"),
+            s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 1000),
+            s.Quantity("mesh", "Mesh, knot to knot", Measures.Plain, "10").WithHint("mm; smaller fish slip through"),
+            s.Quantity("depth", "Body depth of the fish", Measures.Plain).WithHint("mm; empty: not asked"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -141,27 +111,15 @@ internal sealed class LengthCalculator : ICalculator
             string.Join(' ', pairs.Select(p => s.Plain(of(p), m)));
         return
         [
-            new(
-                "lengths",
-                $"Lengths, {Length.In(s.Here.Hand.System).Symbol}",
-                FieldKind.Words,
-                Row(p => p.LengthM * 100, Length),
-                Hint: own.Count > 0 ? "the pond's own measured fish" : "snout to tail, with blanks between"
-            ),
-            new(
+            s.Words("lengths", $"Lengths, {Length.In(s.Here.Hand.System).Symbol}", Row(p => p.LengthM * 100, Length))
+                .WithHint(own.Count > 0 ? "the pond's own measured fish" : "snout to tail, with blanks between"),
+            s.Words(
                 "weights",
                 $"Weights, {Measures.FishWeight.In(s.Here.Hand.System).Symbol}, in the same order",
-                FieldKind.Words,
                 Row(p => p.MassG, Measures.FishWeight)
             ),
-            new("length", "A fish of this length", FieldKind.Quantity, s.Plain(25, Length), Length),
-            new(
-                "weight",
-                "and the length of this weight",
-                FieldKind.Quantity,
-                s.Plain(500, Measures.FishWeight),
-                Measures.FishWeight
-            ),
+            s.Quantity("length", "A fish of this length", Length, 25),
+            s.Quantity("weight", "and the length of this weight", Measures.FishWeight, 500),
         ];
     }
 

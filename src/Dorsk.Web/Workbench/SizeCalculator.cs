@@ -22,33 +22,18 @@ internal sealed class SizeCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new("means", "Measured by", FieldKind.Choice, "paces", Options: Means),
-            new(
-                "pace",
-                "One pace",
-                FieldKind.Quantity,
-                s.Plain(0.75, Measures.Length),
-                Measures.Length,
-                "walk 20 m and divide; for paces only"
-            ),
+            s.Choice("means", "Measured by", "paces", Means),
+            s.Quantity("pace", "One pace", Measures.Length, 0.75).WithHint("walk 20 m and divide; for paces only"),
             .. Enumerable
                 .Range(1, 4)
-                .Select(i => new SlipField(
-                    "s" + i,
-                    $"Side {i}",
-                    FieldKind.Quantity,
-                    i % 2 == 1 ? "53" : "33",
-                    Measures.Plain,
-                    i == 1 ? "in paces, or in the farm's length with a tape; round the bank in order" : ""
-                )),
-            new(
-                "diagonal",
-                "Corner 1 to corner 3",
-                FieldKind.Quantity,
-                "",
-                Measures.Plain,
-                "across the pond, if it can be had: it makes the figure much surer"
-            ),
+                .Select(i =>
+                    s.Quantity("s" + i, $"Side {i}", Measures.Plain, i % 2 == 1 ? "53" : "33")
+                        .WithHint(
+                            i == 1 ? "in paces, or in the farm's length with a tape; round the bank in order" : ""
+                        )
+                ),
+            s.Quantity("diagonal", "Corner 1 to corner 3", Measures.Plain)
+                .WithHint("across the pond, if it can be had: it makes the figure much surer"),
         ];
 
     public Worked? Work(BenchForm f)

@@ -17,13 +17,7 @@ internal sealed class VolumeCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             .. Body.Fields(s),
-            new(
-                "level",
-                "Gauge level",
-                FieldKind.Quantity,
-                s.Of(s.Pond?.LevelAt(s.Here.Now).LevelM, 1.2, Measures.Length),
-                Measures.Length
-            ),
+            s.Quantity("level", "Gauge level", Measures.Length, s.Pond?.LevelAt(s.Here.Now).LevelM ?? 1.2),
         ];
 
     public Worked? Work(BenchForm f)

@@ -1,5 +1,4 @@
 using Dorsk.Core.Judging;
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Web.Slips;
@@ -17,35 +16,16 @@ internal sealed class SaturationCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "temp",
-                "Water temperature",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature),
-                Measures.Temperature,
-                "0 to 40 °C"
-            ),
-            new(
-                "salinity",
-                "Salinity",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity),
-                Measures.Salinity,
-                "fresh water 0"
-            ),
-            new(
-                "altitude",
-                "Height above the sea",
-                FieldKind.Quantity,
-                s.Plain(s.Here.Farm?.AltitudeM ?? 0, Measures.Altitude),
-                Measures.Altitude
-            ),
-            new(
+            s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 25)
+                .WithHint("0 to 40 °C"),
+            s.Quantity("salinity", "Salinity", Measures.Salinity, s.Last(Parameter.Salinity) ?? 0)
+                .WithHint("fresh water 0"),
+            s.Quantity("altitude", "Height above the sea", Measures.Altitude, s.Here.Farm?.AltitudeM ?? 0),
+            s.Quantity(
                 "do",
                 "A reading to compare, if any",
-                FieldKind.Quantity,
-                s.Last(Parameter.Oxygen) is { } o ? s.Plain(o, Measures.Oxygen) : "",
-                Measures.Oxygen
+                Measures.Oxygen,
+                s.Last(Parameter.Oxygen) is { } o ? s.Plain(o, Measures.Oxygen) : ""
             ),
         ];
 
@@ -98,42 +78,11 @@ internal sealed class AmmoniaCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new(
-                "tan",
-                "Total ammonia",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Tan), 1, Measures.Concentration),
-                Measures.Concentration
-            ),
-            new(
-                "basis",
-                "The kit reports it as",
-                FieldKind.Choice,
-                "N",
-                Options: KitBasis.Ammonia.Select(b => (b.Key, b.Name)).ToList()
-            ),
-            new(
-                "ph",
-                "pH",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Ph), 8, Measures.Ph),
-                Measures.Ph,
-                "the day's highest, mid afternoon"
-            ),
-            new(
-                "temp",
-                "Water temperature",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Temperature), 25, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new(
-                "salinity",
-                "Salinity",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity),
-                Measures.Salinity
-            ),
+            s.Quantity("tan", "Total ammonia", Measures.Concentration, s.Last(Parameter.Tan) ?? 1),
+            s.Choice("basis", "The kit reports it as", "N", KitBasis.Ammonia.Select(b => (b.Key, b.Name)).ToList()),
+            s.Quantity("ph", "pH", Measures.Ph, s.Last(Parameter.Ph) ?? 8).WithHint("the day's highest, mid afternoon"),
+            s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 25),
+            s.Quantity("salinity", "Salinity", Measures.Salinity, s.Last(Parameter.Salinity) ?? 0),
         ];
 
     public Worked? Work(BenchForm f)
@@ -153,7 +102,7 @@ internal sealed class AmmoniaCalculator : ICalculator
         if (!f.Sound)
             return null;
         var tan = typed * factor;
-        var limits = WaterLimits.WarmWaterFish;
+        var limits = f.Limits;
         var (judgement, nh3, why) = WaterJudge.JudgeAmmonia(tan, temp, ph, salinity, limits);
         double At(double p, double t) => UnionisedAmmonia.MgNL(tan, t, p, salinity);
         var (_, dawn, whyDawn) = WaterJudge.JudgeAmmonia(tan, temp - CoolerC, DawnPh, salinity, limits);
@@ -167,7 +116,7 @@ internal sealed class AmmoniaCalculator : ICalculator
                 ),
                 new($"The same at dawn, pH {f.Here.Figure(DawnPh, 1)}", f.Here.Figure(dawn, 3) + " mg/L", whyDawn),
             ],
-            "For warm-water fish in grow-out; fry bear much less. The same total is worst in the afternoon, when pH is highest.",
+            $"For {f.LimitsFor}; fry bear much less. The same total is worst in the afternoon, when pH is highest.",
             judgement,
             Map: new(
                 [.. Enumerable.Range(0, 13).Select(i => 6.5 + (0.25 * i))],
@@ -193,51 +142,21 @@ internal sealed class MixingCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            new("", "First water", FieldKind.Heading),
-            new("v1", "Volume", FieldKind.Quantity, s.Of(s.VolumeM3, 1000, Measures.Volume), Measures.Volume),
-            new(
-                "t1",
-                "Temperature",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Temperature), 28, Measures.Temperature),
-                Measures.Temperature
-            ),
-            new(
-                "s1",
-                "Salinity",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Salinity), 0, Measures.Salinity),
-                Measures.Salinity
-            ),
-            new(
-                "a1",
-                "Alkalinity",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Alkalinity), 80, Measures.CoarseConcentration),
-                Measures.CoarseConcentration
-            ),
-            new(
-                "n1",
-                "Total ammonia, as N",
-                FieldKind.Quantity,
-                s.Of(s.Last(Parameter.Tan), 0.5, Measures.Concentration),
-                Measures.Concentration
-            ),
-            new(
-                "p1",
-                "pH",
-                FieldKind.Quantity,
-                s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "",
-                Measures.Ph,
-                "empty: not worked out"
-            ),
-            new("", "Second water", FieldKind.Heading),
-            new("v2", "Volume", FieldKind.Quantity, s.Plain(200, Measures.Volume), Measures.Volume),
-            new("t2", "Temperature", FieldKind.Quantity, s.Plain(22, Measures.Temperature), Measures.Temperature),
-            new("s2", "Salinity", FieldKind.Quantity, "0", Measures.Salinity),
-            new("a2", "Alkalinity", FieldKind.Quantity, "120", Measures.CoarseConcentration),
-            new("n2", "Total ammonia, as N", FieldKind.Quantity, "0", Measures.Concentration),
-            new("p2", "pH", FieldKind.Quantity, "", Measures.Ph),
+            s.Heading("First water"),
+            s.Quantity("v1", "Volume", Measures.Volume, s.VolumeM3 ?? 1000),
+            s.Quantity("t1", "Temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 28),
+            s.Quantity("s1", "Salinity", Measures.Salinity, s.Last(Parameter.Salinity) ?? 0),
+            s.Quantity("a1", "Alkalinity", Measures.CoarseConcentration, s.Last(Parameter.Alkalinity) ?? 80),
+            s.Quantity("n1", "Total ammonia, as N", Measures.Concentration, s.Last(Parameter.Tan) ?? 0.5),
+            s.Quantity("p1", "pH", Measures.Ph, s.Last(Parameter.Ph) is { } ph ? s.Plain(ph, Measures.Ph) : "")
+                .WithHint("empty: not worked out"),
+            s.Heading("Second water"),
+            s.Quantity("v2", "Volume", Measures.Volume, 200),
+            s.Quantity("t2", "Temperature", Measures.Temperature, 22),
+            s.Quantity("s2", "Salinity", Measures.Salinity, "0"),
+            s.Quantity("a2", "Alkalinity", Measures.CoarseConcentration, "120"),
+            s.Quantity("n2", "Total ammonia, as N", Measures.Concentration, "0"),
+            s.Quantity("p2", "pH", Measures.Ph),
         ];
 
     public Worked? Work(BenchForm f)

@@ -3,6 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Tests.Acclimate;
@@ -195,13 +196,20 @@ public class AcclimationTests
         Assert.Empty(Plan().Stops);
         (AcclimationPlan Plan, string Says)[] bad =
         [
-            (Plan(pond: Pond with { DoMgL = 3.2 }), "under the watch level"),
             (Plan(pond: Pond with { DoMgL = null }), "was not read"),
             (Plan(places: 1), "three places"),
-            (Plan(pond: Pond with { Ph = 9.8 }), "outside"),
-            (Plan(pond: Pond with { TempC = 40 }), "outside what these fish bear"),
             (Plan(Bag with { DoMgL = 2 }), "in the bag"),
         ];
+        var verdict = new Finding("nitrite", Status.Watch, "nitrite 4.5 mg/L is over 1")
+        {
+            Do = "Salt.",
+            Why = Grounds.Of("", ""),
+        };
+        var plan = AcclimationPlan.For(Plan().Question with { Against = [verdict] });
+        Assert.Equal(
+            new(Status.ActNow, "Not into this water: nitrite 4.5 mg/L is over 1. Salt"),
+            Assert.Single(plan.Stops)
+        );
         Assert.All(bad, x => Assert.Contains(x.Plan.Stops, s => s.Reason.Contains(x.Says, StringComparison.Ordinal)));
     }
 

@@ -249,14 +249,14 @@ public class AirTests
                 Running = running,
                 AirFaults = [new(Status.Watch, "A2 draws much"), new(Status.ActNow, "A1 stands")],
             };
-        string Text(params string[] running) => AlarmRules.Of(Low(running), [], Dusk, Zone, Hand.Metric)[0].Text;
+        string Text(params string[] running) => AlarmRules.Of(Low(running), Dusk, Zone, Hand.Metric)[0].Text;
         Assert.Contains("Start A2,", Text("A1"), StringComparison.Ordinal);
         Assert.Contains(
             "All its aerators run: bring the emergency machine",
             Text("A1", "A2"),
             StringComparison.Ordinal
         );
-        var fault = AlarmRules.Of(Low(), [], Dusk, Zone, Hand.Metric).Single(a => a.Cause == AlarmCause.AeratorFault);
+        var fault = AlarmRules.Of(Low(), Dusk, Zone, Hand.Metric).Single(a => a.Cause == AlarmCause.AeratorFault);
         Assert.Equal(Status.ActNow, fault.Level);
         Assert.Contains("A1 stands; A2 draws much", fault.Text, StringComparison.Ordinal);
     }

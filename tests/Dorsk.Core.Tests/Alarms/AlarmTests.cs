@@ -27,7 +27,12 @@ public class AlarmTests
         );
 
     private static IReadOnlyList<AlarmRaised> Of(AlarmPond p, params AlarmCause[] ringing) =>
-        AlarmRules.Of(p, ringing, Now, Zone, Hand.Metric);
+        AlarmRules.Of(
+            ringing.Length == 0 ? p : p with { RingsSince = ringing.ToDictionary(c => c, _ => Now.AddMinutes(-5)) },
+            Now,
+            Zone,
+            Hand.Metric
+        );
 
     [Fact]
     public void Who_is_told_next_is_known_with_the_hour()
@@ -98,7 +103,11 @@ public class AlarmTests
             Assert.Single(Of(Pond((0.1, 6)) with { Findings = [Found("falling dawns", Status.ActNow, "fell")] })).Cause
         );
         Assert.Null(Rings(Pond((0.1, 6)) with { Findings = [Found("oxygen now", Status.ActNow, "low")] }));
-        var quiet = Pond((0.1, 6)) with { WaterRingsSince = Now.AddDays(-15), LastLookAt = Now.AddDays(-16) };
+        var quiet = Pond((0.1, 6)) with
+        {
+            RingsSince = new Dictionary<AlarmCause, DateTimeOffset> { [AlarmCause.WaterDanger] = Now.AddDays(-15) },
+            LastLookAt = Now.AddDays(-16),
+        };
         Assert.Contains("not read again", Rings(quiet)?.Text, StringComparison.Ordinal);
         Assert.Null(Rings(quiet with { LastLookAt = Now.AddMinutes(-3) }));
     }
@@ -186,6 +195,55 @@ public class AlarmTests
             ),
             StringComparison.Ordinal
         );
+    }
+
+    [Fact]
+    public void Steps_go_on_while_it_rings_from_aerators_to_people_and_stop_where_it_helps()
+    {
+        string After(double minutes, AlarmPond p, AlarmCause cause) =>
+            Of(
+                    p with
+                    {
+                        RingsSince = new Dictionary<AlarmCause, DateTimeOffset> { [cause] = Now.AddMinutes(-minutes) },
+                    }
+                )
+                .Single(a => a.Cause == cause)
+                .Text;
+        var idle = Pond((0.1, 2.6));
+        var on = idle with { Running = ["A1", "A2"] };
+        (double Minutes, AlarmPond Pond, string[] Says, string[] Not)[] steps =
+        [
+            (5, idle, ["Start A1, A2"], ["emergency machine"]),
+            (35, idle, ["Start A1, A2", "emergency machine"], ["take fish out"]),
+            (95, idle, ["Start A1, A2", "neighbours"], []),
+            (5, on, ["All its aerators run", "emergency machine"], ["take fish out"]),
+            (31, on, ["All its aerators run", "take fish out"], ["emergency machine"]),
+            (61, on, ["extension service or a vet"], []),
+            (61, on with { Aerators = [] }, ["no aerator", "extension service or a vet"], []),
+            // It rose by 0.4 since: what was done helps, the last step stays the first.
+            (61, Pond((0.9, 2.2), (0.1, 2.6)) with { Running = ["A1", "A2"] }, ["emergency machine"], ["vet"]),
+        ];
+        Assert.All(steps, s =>
+        {
+            var text = After(s.Minutes, s.Pond, AlarmCause.LowOxygen);
+            Assert.All(s.Says, part => Assert.Contains(part, text, StringComparison.Ordinal));
+            Assert.All(s.Not, part => Assert.DoesNotContain(part, text, StringComparison.Ordinal));
+            Assert.InRange(text.Length, 40, AlarmText.Longest);
+        });
+        var fault = Pond((0.1, 6)) with { AirFaults = [new(Status.ActNow, "A1 stands")] };
+        Assert.DoesNotContain("Still so", After(10, fault, AlarmCause.AeratorFault), StringComparison.Ordinal);
+        Assert.EndsWith(
+            "Still so: set the emergency machine in its place before it is dark.",
+            After(40, fault, AlarmCause.AeratorFault),
+            StringComparison.Ordinal
+        );
+        AlarmPanel[] dark = [new("P1", Now.AddMinutes(-80), Now)];
+        Assert.EndsWith(
+            "can be saved.",
+            AlarmRules.Power(dark, Now, Zone, Now.AddMinutes(-70))!.Text,
+            StringComparison.Ordinal
+        );
+        Assert.EndsWith("generator.", AlarmRules.Power(dark, Now, Zone)!.Text, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -21,8 +21,8 @@ public class SizeTests
 
     // Wanted: no method over 60 lines, 95 % of them at most 30, none with more than seven parameters. Until that is reached these
     // numbers may only shrink.
-    private const int OverSixty = 35,
-        OverThirty = 282,
+    private const int OverSixty = 29,
+        OverThirty = 247,
         ManyParameters = 10;
 
     [Fact]

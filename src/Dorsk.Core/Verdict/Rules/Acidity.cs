@@ -7,7 +7,7 @@ namespace Dorsk.Core.Verdict.Rules;
 /// <summary>pH against the band of the fish, and its swing over a day.</summary>
 internal static class Acidity
 {
-    public static readonly Rule Rule = new("pH", Judge);
+    public static readonly Rule Rule = new(PondVerdict.Ph, Judge);
 
     private const double WidestSwing = 1.5;
 

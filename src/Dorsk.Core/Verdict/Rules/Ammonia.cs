@@ -6,7 +6,7 @@ namespace Dorsk.Core.Verdict.Rules;
 /// <summary>Un-ionised ammonia at the worst hour of the day: the last total ammonia at the highest pH and temperature of the last days.</summary>
 internal static class Ammonia
 {
-    public static readonly Rule Rule = new("un-ionised ammonia", Judge);
+    public static readonly Rule Rule = new(PondVerdict.Nh3, Judge);
 
     private static readonly TimeSpan DaysBack = TimeSpan.FromDays(3),
         Beside = TimeSpan.FromHours(3);

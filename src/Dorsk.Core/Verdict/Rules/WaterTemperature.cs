@@ -7,7 +7,7 @@ namespace Dorsk.Core.Verdict.Rules;
 /// <summary>Water temperature against the band of each fish, and against what kills it.</summary>
 internal static class WaterTemperature
 {
-    public static readonly Rule Rule = new("temperature", Judge);
+    public static readonly Rule Rule = new(PondVerdict.Temperature, Judge);
 
     // So near to what kills, the night or the afternoon may do it.
     private const double NearC = 1.5;

@@ -3,6 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
@@ -106,15 +107,26 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         var form = new SlipForm(Typed, here);
         read = AcclimateForm.Read(new BenchForm(form));
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
-        Plan = read is { } r ? AcclimationPlan.For(r.Question) : null;
+        Plan = read is { } r ? AcclimationPlan.For(r.Question with { Against = Against(r.Question) }) : null;
         if (Plan is not null)
             WeighHour(Plan.Question);
         return true;
     }
 
-    // What is typed was read now; before it stand the readings of the books.
+    // The pond with each place that was read; what one place has against them stands.
+    private List<Finding> Against(AccQuestion q) =>
+        [
+            .. q
+                .Places.SelectMany(place => Pond.Water.AgainstArrivals(here.Now, q.Species, q.MeanG, 0, place.Readings))
+                .GroupBy(f => f.Rule)
+                .Select(g => g.MaxBy(f => f.Status)!)
+                .OrderByDescending(f => f.Status),
+        ];
+
+    // What is typed was read now, the poorest place counts; before it stand the readings of the books.
     private void WeighHour(AccQuestion q)
     {
+        var poorest = q.Places.Min(p => p.DoMgL);
         var sun = Pond.SunOn(here.Today);
         var read = Pond.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= here.Now).Select(t => (t.At, t.Si));
         var moment = new ReleaseMoment(
@@ -122,7 +134,7 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             sun.Sunrise,
             sun.Sunset,
             q.Pond.TempC,
-            [.. q.Pond.DoMgL is { } typed ? read.Append((here.Now, typed)) : read],
+            [.. poorest is { } typed ? read.Append((here.Now, typed)) : read],
             WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG)),
             here.Hand
         );

@@ -14,30 +14,18 @@ internal static class AeratorRows
     {
         foreach (var (a, i) in fitted.Append(null).Take(Most).Select((a, i) => (a, i + 1)))
         {
-            yield return new("", a is null ? "One more" : $"Aerator {a.Code}", FieldKind.Heading);
-            yield return new(
-                "Code" + i,
-                "Name",
-                FieldKind.Words,
-                a?.Code ?? "",
-                Hint: a is null ? "empty: no more" : "empty: it is gone"
-            );
-            yield return new(
+            yield return c.Heading(a is null ? "One more" : $"Aerator {a.Code}");
+            yield return c.Words("Code" + i, "Name", a?.Code ?? "")
+                .WithHint(a is null ? "empty: no more" : "empty: it is gone");
+            yield return c.Choice(
                 "Kind" + i,
                 "Kind",
-                FieldKind.Choice,
                 (a?.Kind ?? AeratorKind.All[1]).Name,
-                Options: AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+                AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
             );
-            yield return new(
-                "Power" + i,
-                "Rated power",
-                FieldKind.Quantity,
-                Lines.Plain(c, a?.ShaftKW, Measures.Power),
-                Measures.Power
-            );
-            yield return new("On" + i, "On at", FieldKind.Hour, Hour(a?.On), Hint: "empty: no timer");
-            yield return new("Off" + i, "Off at", FieldKind.Hour, Hour(a?.Off));
+            yield return c.Quantity("Power" + i, "Rated power", Measures.Power, a?.ShaftKW);
+            yield return c.Hour("On" + i, "On at", Hour(a?.On)).WithHint("empty: no timer");
+            yield return c.Hour("Off" + i, "Off at", Hour(a?.Off));
         }
     }
 

@@ -9,11 +9,10 @@ internal static class Lines
     public static IEnumerable<SlipField> When(SlipContext c, TimeOnly? hour = null)
     {
         var local = c.Here.Zone.LocalAt(c.Corrects?.Row.Happened ?? c.Here.Now);
-        yield return new("Day", "Date", FieldKind.Day, local.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
-        yield return new(
+        yield return c.Day("Day", "Date", DateOnly.FromDateTime(local));
+        yield return c.Hour(
             "Hour",
             "Hour",
-            FieldKind.Hour,
             (c.Corrects is null && hour is { } h ? h : TimeOnly.FromDateTime(local)).ToString(
                 "HH:mm",
                 CultureInfo.InvariantCulture
@@ -27,16 +26,15 @@ internal static class Lines
 
     /// <summary>Batches that can be chosen: those that stand, or the one that is corrected.</summary>
     public static SlipField Batch(SlipContext c, long? old) =>
-        new(
+        c.Choice(
             "Batch",
             "Batch",
-            FieldKind.Choice,
             (
                 old
                 ?? c.Story!.Standing.LastOrDefault()?.Id
                 ?? (c.Story!.Batches.Count > 0 ? c.Story.Batches[^1].Id : null)
             )?.ToString(CultureInfo.InvariantCulture) ?? "",
-            Options: c.Story!.Batches.OrderByDescending(b => b.ArrivedAt)
+            c.Story!.Batches.OrderByDescending(b => b.ArrivedAt)
                 .Select(b =>
                     (
                         b.Id.ToString(CultureInfo.InvariantCulture),

@@ -12,6 +12,7 @@ namespace Dorsk.Web.Slips;
 /// <param name="Story">The pond, or null for slips of the farm.</param>
 /// <param name="Corrects">The line that is corrected, with its fact; null for a new entry.</param>
 public sealed record SlipContext(Here Here, Questions Questions, PondStory? Story, (LogRow Row, Fact Fact)? Corrects)
+    : IFieldStart
 {
     /// <summary>The fact that is corrected, when it is of this kind.</summary>
     public T? Old<T>()
