@@ -270,31 +270,8 @@ public sealed record AcclimationPlan(
 
     private static List<AccStep> Of(AccSchool school, AccQuestion q)
     {
-        var over = Math.Ceiling(Over(school, q));
         var salt = school == AccSchool.SalinitySteps;
-        AccStep bring = school switch
-        {
-            AccSchool.SalinitySteps => new(
-                "over",
-                "Bring salinity over, step by step",
-                over,
-                "measure every quarter hour; oxygen over 6, pH 7.5 or under while ammonia is high; feed postlarvae every two hours",
-                "somebody stays all the time"
-            ),
-            AccSchool.TemperSlowly => new(
-                "over",
-                "Pour pond water in, a cupful at a time",
-                over,
-                "by the slower of temperature and pH; measure every quarter hour",
-                "somebody stays all the time"
-            ),
-            _ => new(
-                "over",
-                "Float the bags closed, in shade",
-                over,
-                "two thermometers tell when it is over: one in the bag, one in the pond; the minutes are the fall-back"
-            ),
-        };
+        var bring = BringOver(school, Math.Ceiling(Over(school, q)));
         return
         [
             salt
@@ -329,6 +306,31 @@ public sealed record AcclimationPlan(
             ),
         ];
     }
+
+    private static AccStep BringOver(AccSchool school, double over) =>
+        school switch
+        {
+            AccSchool.SalinitySteps => new(
+                "over",
+                "Bring salinity over, step by step",
+                over,
+                "measure every quarter hour; oxygen over 6, pH 7.5 or under while ammonia is high; feed postlarvae every two hours",
+                "somebody stays all the time"
+            ),
+            AccSchool.TemperSlowly => new(
+                "over",
+                "Pour pond water in, a cupful at a time",
+                over,
+                "by the slower of temperature and pH; measure every quarter hour",
+                "somebody stays all the time"
+            ),
+            _ => new(
+                "over",
+                "Float the bags closed, in shade",
+                over,
+                "two thermometers tell when it is over: one in the bag, one in the pond; the minutes are the fall-back"
+            ),
+        };
 }
 
 /// <summary>How a measured value runs against its plan.</summary>

@@ -70,34 +70,44 @@ public static class Ration
 
     private static Grounds Because(RationQuestion q, SchoolRation chosen)
     {
-        string T(double c) => QuantityText.Write(c, Measures.Temperature, q.Hand);
-        string O(double mgL) => QuantityText.Write(mgL, Measures.Oxygen, q.Hand);
-        List<Input> inputs =
+        var why = new Grounds(
+            Method(q, chosen.School) + ", parted over two meals; then the brakes, in order.",
+            Inputs(q, chosen),
+            [],
+            chosen.Source,
+            []
+        );
+        why = Limits(q).Aggregate(why, (w, limit) => w.Limited(limit));
+        return Doubts(q, chosen).Aggregate(why, (w, doubt) => w.Doubting(doubt));
+    }
+
+    private static List<Input> Inputs(RationQuestion q, SchoolRation chosen)
+    {
+        List<Input> stands =
         [
             new("fish", q.Count, Measures.Plain, "standing estimate"),
             new("average weight", q.MeanG, Measures.FishWeight, "standing estimate"),
             new("water temperature", q.TempC, Measures.Temperature, q.TempKnown),
         ];
-        if (chosen.School == RationSchool.ExpectedGain)
-            inputs =
+        return chosen.School switch
+        {
+            RationSchool.ExpectedGain =>
             [
                 new("expected gain of one fish", q.FullGainG, Measures.FishWeight, "growth model at full ration"),
-                .. inputs,
+                .. stands,
                 Input.Said(
                     "FCR",
                     FormattableString.Invariant($"{q.Fcr:0.0#}"),
                     "starting value of the species at this stage"
                 ),
-            ];
-        else
-            inputs.Add(
-                Input.Said(
-                    chosen.School == RationSchool.Table ? "table" : "satiation",
-                    chosen.Said,
-                    chosen.School == RationSchool.Table ? "starting value" : "meals written down"
-                )
-            );
-        var method = chosen.School switch
+            ],
+            RationSchool.Table => [.. stands, Input.Said("table", chosen.Said, "starting value")],
+            _ => [.. stands, Input.Said("satiation", chosen.Said, "meals written down")],
+        };
+    }
+
+    private static string Method(RationQuestion q, RationSchool school) =>
+        school switch
         {
             RationSchool.Table =>
                 "Percent of body weight by size from the table, carried to this temperature by the species' growth response",
@@ -106,38 +116,32 @@ public static class Ration
                 "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass",
             _ => "Expected gain of today × feed per gain (FCR)",
         };
-        var why = new Grounds(
-            method + ", parted over two meals; then the brakes, in order.",
-            inputs,
-            [],
-            chosen.Source,
-            []
-        );
+
+    private static IEnumerable<string> Limits(RationQuestion q)
+    {
+        string T(double c) => QuantityText.Write(c, Measures.Temperature, q.Hand);
+        string O(double mgL) => QuantityText.Write(mgL, Measures.Oxygen, q.Hand);
         if (q.Overruled is { } o)
-            why = why.Limited(FormattableString.Invariant($"{o.By} wants {o.Kg:0.##} kg instead: {o.Reason}."));
+            yield return FormattableString.Invariant($"{o.By} wants {o.Kg:0.##} kg instead: {o.Reason}.");
+        var cap = FeedCap.For(q.InstalledKWHa, q.Species);
         if (!q.ByVolume)
-            why = why.Limited(
-                FormattableString.Invariant(
-                    $"The water takes at most {QuantityText.Write(FeedCap.For(q.InstalledKWHa, q.Species).KgHaDay, Measures.AreaLoad, q.Hand)} a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {FeedCap.For(q.InstalledKWHa, q.Species).Source}."
-                )
+            yield return FormattableString.Invariant(
+                $"The water takes at most {QuantityText.Write(cap.KgHaDay, Measures.AreaLoad, q.Hand)} a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {cap.Source}."
             );
-        why = why.Limited(
-            FormattableString.Invariant(
-                $"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."
-            )
+        yield return FormattableString.Invariant(
+            $"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."
         );
-        if (chosen.School != q.School)
-            why = why.Doubting(
-                $"The pond's school cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in."
-            );
         if (FastBefore.IsCrustacean(q.Species))
-            why = why.Limited(
-                "About the moult they eat little or nothing: look at the tray, and give the rest on the next day."
-            );
+            yield return "About the moult they eat little or nothing: look at the tray, and give the rest on the next day.";
+    }
+
+    private static IEnumerable<string> Doubts(RationQuestion q, SchoolRation chosen)
+    {
+        if (chosen.School != q.School)
+            yield return $"The pond's school cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in.";
         if (q.DawnLowMgL is null)
-            why = why.Doubting("No oxygen was read this morning: the dawn brake could not be applied.");
-        return q.ForecastLowMgL is null
-            ? why.Doubting("There is no forecast of tonight's oxygen: the afternoon brake could not be applied.")
-            : why;
+            yield return "No oxygen was read this morning: the dawn brake could not be applied.";
+        if (q.ForecastLowMgL is null)
+            yield return "There is no forecast of tonight's oxygen: the afternoon brake could not be applied.";
     }
 }

@@ -75,20 +75,21 @@ public static class GrowthReasons
             ),
         ];
         var rest = (days[^1].MeanG.Value / planned / reasons.Aggregate(1.0, (p, r) => p * (1 + r.Share))) - 1;
-        var full = days.Count(d => d.BiomassKg.Value > Crowded * carriesKg);
-        reasons.Add(
-            rest < 0 && full > 0
-                ? new(
-                    "crowding",
-                    rest,
-                    FormattableString.Invariant($"over {100 * Crowded:0} % of what the pond carries on {full} days")
-                )
-                : new(
-                    rest < 0 ? "their own slow growth" : "their own fast growth",
-                    rest,
-                    "nothing above explains it: the stock, health, feed quality, natural food, or the samples"
-                )
-        );
+        reasons.Add(Rest(rest, days.Count(d => d.BiomassKg.Value > Crowded * carriesKg)));
         return [.. reasons.Where(r => Math.Abs(r.Share) >= Least).OrderByDescending(r => Math.Abs(r.Share))];
     }
+
+    // What water, ration and mornings leave unexplained.
+    private static GrowthReason Rest(double share, int fullDays) =>
+        share < 0 && fullDays > 0
+            ? new(
+                "crowding",
+                share,
+                FormattableString.Invariant($"over {100 * Crowded:0} % of what the pond carries on {fullDays} days")
+            )
+            : new(
+                share < 0 ? "their own slow growth" : "their own fast growth",
+                share,
+                "nothing above explains it: the stock, health, feed quality, natural food, or the samples"
+            );
 }

@@ -5,6 +5,43 @@ using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Harvest;
 
+/// <summary>What a cycle is added up from.</summary>
+/// <param name="BatchId">The batch.</param>
+/// <param name="PondId">The pond; what befell the batch in other ponds is not of this book.</param>
+/// <param name="Movements">All movements of the batch.</param>
+/// <param name="StandingKg">Estimated mass that still stands, kg.</param>
+/// <param name="FedKg">Feed given to it, kg.</param>
+/// <param name="AreaHa">Pond area, ha; null for tanks.</param>
+/// <param name="VolumeM3">Pond volume, m³.</param>
+/// <param name="Days">Days from stocking.</param>
+/// <param name="Closed">Whether a final harvest was booked.</param>
+/// <param name="Reason">Name of the difference.</param>
+public sealed record CycleBooks(
+    long BatchId,
+    long PondId,
+    IReadOnlyList<Movement> Movements,
+    double StandingKg,
+    double FedKg,
+    double? AreaHa,
+    double VolumeM3,
+    int Days,
+    bool Closed,
+    string Reason
+)
+{
+    /// <summary>Postings of the batch in movements that touch the pond.</summary>
+    public IReadOnlyList<IReadOnlyList<Posting>> Touching { get; } =
+    [
+        .. Movements
+            .Select(m => m.Postings.Where(p => p.BatchId == BatchId).ToList())
+            .Where(m => m.Exists(p => p.Account == Account.Pond && p.PondId == PondId)),
+    ];
+
+    /// <summary>Postings in other ponds of movements between ponds: one posting here, one there.</summary>
+    public IEnumerable<Posting> Elsewhere =>
+        Touching.SelectMany(m => m).Where(p => p.Account == Account.Pond && p.PondId != PondId);
+}
+
 /// <summary>The books of one batch in one pond, added up.</summary>
 /// <param name="Stocked">Fish stocked here or moved in.</param>
 /// <param name="Out">Fish by account they went to.</param>
@@ -42,42 +79,11 @@ public sealed record CycleResult(
 )
 {
     /// <summary>Adds up a cycle.</summary>
-    /// <param name="batchId">The batch.</param>
-    /// <param name="pondId">The pond; what befell the batch in other ponds is not of this book.</param>
-    /// <param name="movements">All movements of the batch.</param>
-    /// <param name="standingKg">Estimated mass that still stands, kg.</param>
-    /// <param name="fedKg">Feed given to it, kg.</param>
-    /// <param name="areaHa">Pond area, ha; null for tanks.</param>
-    /// <param name="volumeM3">Pond volume, m³.</param>
-    /// <param name="days">Days from stocking.</param>
-    /// <param name="closed">Whether a final harvest was booked.</param>
-    /// <param name="reason">Name of the difference.</param>
-    public static CycleResult Of(
-        long batchId,
-        long pondId,
-        IReadOnlyList<Movement> movements,
-        double standingKg,
-        double fedKg,
-        double? areaHa,
-        double volumeM3,
-        int days,
-        bool closed,
-        string reason
-    )
+    public static CycleResult Of(CycleBooks books)
     {
-        bool Here(Posting p) => p.Account == Account.Pond && p.PondId == pondId;
-        var touching = movements
-            .Where(m => m.Postings.Any(p => p.BatchId == batchId && Here(p)))
-            .Select(m => m.Postings.Where(p => p.BatchId == batchId).ToList())
-            .ToList();
-        var mine = touching.SelectMany(m => m).ToList();
-        // Between ponds: one posting here, one there.
-        var between = touching
-            .Where(m => m.Exists(p => p.Account == Account.Pond && p.PondId != pondId))
-            .SelectMany(m => m)
-            .Where(p => p.Account == Account.Pond && p.PondId != pondId)
-            .ToList();
-        var (movedIn, movedOut) = (between.Where(p => p.Count < 0).ToList(), between.Where(p => p.Count > 0).ToList());
+        var mine = books.Touching.SelectMany(m => m).ToList();
+        var movedIn = books.Elsewhere.Where(p => p.Count < 0).ToList();
+        var movedOut = books.Elsewhere.Where(p => p.Count > 0).ToList();
         var byAccount = mine.Where(p => p.Account is not (Account.Pond or Account.Supplier))
             .GroupBy(p => p.Account)
             .ToDictionary(g => g.Key, g => g.Sum(p => p.Count));
@@ -85,37 +91,45 @@ public sealed record CycleResult(
         var stockedKg = -mine.Where(p => p.Account == Account.Supplier).Concat(movedIn).Sum(p => p.MassG) / 1000;
         var taken = mine.Where(p => p.Account is Account.Harvested or Account.SoldAlive or Account.MovedOff).ToList();
         var caughtKg = taken.Sum(p => p.MassG) / 1000;
-        var left = mine.Where(Here).Sum(p => p.Count);
-        var movedKg = movedOut.Sum(p => p.MassG) / 1000;
-        var gain = caughtKg + movedKg + standingKg - stockedKg;
+        var livingKg = caughtKg + (movedOut.Sum(p => p.MassG) / 1000) + books.StandingKg;
         double? survival =
-            closed && stocked > 0 ? 100.0 * (taken.Sum(p => p.Count) + movedOut.Sum(p => p.Count)) / stocked : null;
+            books.Closed && stocked > 0
+                ? 100.0 * (taken.Sum(p => p.Count) + movedOut.Sum(p => p.Count)) / stocked
+                : null;
         return new(
             stocked,
             byAccount,
             movedOut.Sum(p => p.Count),
-            left,
+            mine.Where(p => p.Account == Account.Pond && p.PondId == books.PondId).Sum(p => p.Count),
             survival,
             caughtKg,
-            gain,
-            fedKg,
-            GrowthLaws.EconomicFcr(fedKg, stockedKg, caughtKg + movedKg + standingKg),
-            caughtKg / areaHa,
-            areaHa is null ? caughtKg / volumeM3 : null,
-            days,
-            closed,
+            livingKg - stockedKg,
+            books.FedKg,
+            GrowthLaws.EconomicFcr(books.FedKg, stockedKg, livingKg),
+            caughtKg / books.AreaHa,
+            books.AreaHa is null ? caughtKg / books.VolumeM3 : null,
+            books.Days,
+            books.Closed,
             byAccount.GetValueOrDefault(Account.Unexplained),
-            reason,
-            Grounds.Of(
-                "Added up from the fish ledger: stocked or moved in = taken out + moved on + dead + eaten + escaped + unexplained + left. Survival is what was taken out alive by what was stocked; FCR is feed given by gain of living biomass (economic).",
-                "Fish ledger of this farm",
-                new Input("stocked", stocked, Measures.Plain, "stocking slip"),
-                new Input("stocked mass", stockedKg, Measures.Mass, "stocking slip"),
-                new Input("taken out", caughtKg, Measures.Mass, "weighed at harvest"),
-                new Input("still standing", standingKg, Measures.Mass, closed ? "pond emptied" : "standing estimate"),
-                new Input("feed given", fedKg, Measures.Mass, "feedings written down"),
-                new Input("days", days, Measures.Plain, "stocking to last harvest")
-            )
+            books.Reason,
+            Because(books, stocked, stockedKg, caughtKg)
         );
     }
+
+    private static Grounds Because(CycleBooks books, int stocked, double stockedKg, double caughtKg) =>
+        Grounds.Of(
+            "Added up from the fish ledger: stocked or moved in = taken out + moved on + dead + eaten + escaped + unexplained + left. Survival is what was taken out alive by what was stocked; FCR is feed given by gain of living biomass (economic).",
+            "Fish ledger of this farm",
+            new Input("stocked", stocked, Measures.Plain, "stocking slip"),
+            new Input("stocked mass", stockedKg, Measures.Mass, "stocking slip"),
+            new Input("taken out", caughtKg, Measures.Mass, "weighed at harvest"),
+            new Input(
+                "still standing",
+                books.StandingKg,
+                Measures.Mass,
+                books.Closed ? "pond emptied" : "standing estimate"
+            ),
+            new Input("feed given", books.FedKg, Measures.Mass, "feedings written down"),
+            new Input("days", books.Days, Measures.Plain, "stocking to last harvest")
+        );
 }

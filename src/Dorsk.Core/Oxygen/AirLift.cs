@@ -2,6 +2,13 @@ using Dorsk.Core.Ponds;
 
 namespace Dorsk.Core.Oxygen;
 
+/// <summary>Water that is aerated.</summary>
+/// <param name="VolumeM3">How much, m³; above 0.</param>
+/// <param name="LossMgLH">What it takes without air, mg/L/h; 0 or more.</param>
+/// <param name="TempC">Its temperature, °C.</param>
+/// <param name="SaturationMgL">Saturation here, mg/L.</param>
+public readonly record struct AeratedWater(double VolumeM3, double LossMgLH, double TempC, double SaturationMgL);
+
 /// <summary>What aerators do for a water whose fish, plankton and mud take oxygen at a steady pace.</summary>
 /// <param name="GivesKgH">Oxygen they give now, kg/h; less than nought above saturation.</param>
 /// <param name="Course">Oxygen from here on.</param>
@@ -15,41 +22,27 @@ public sealed record AirLift(double GivesKgH, ConstantDecline Course, double? Ho
     /// <summary>Works it out. Wind is left out, as on a still night.</summary>
     /// <param name="kind">Kind of aerator.</param>
     /// <param name="shaftKW">Their shaft power together, kW.</param>
-    /// <param name="volumeM3">Water, m³; above 0.</param>
+    /// <param name="water">The water.</param>
     /// <param name="doMgL">Oxygen now, mg/L.</param>
     /// <param name="wantedMgL">Oxygen wanted, mg/L.</param>
-    /// <param name="lossMgLH">What the water takes without air, mg/L/h; 0 or more.</param>
-    /// <param name="tempC">Water temperature, °C.</param>
-    /// <param name="saturationMgL">Saturation here, mg/L.</param>
-    public static AirLift For(
-        AeratorKind kind,
-        double shaftKW,
-        double volumeM3,
-        double doMgL,
-        double wantedMgL,
-        double lossMgLH,
-        double tempC,
-        double saturationMgL
-    )
+    public static AirLift For(AeratorKind kind, double shaftKW, AeratedWater water, double doMgL, double wantedMgL)
     {
         double Gives(double at) =>
-            Exchange.OtrKgH(kind.SaeKgKWh * shaftKW, at, saturationMgL, tempC, kind.Alpha, kind.Beta);
+            Exchange.OtrKgH(kind.SaeKgKWh * shaftKW, at, water.SaturationMgL, water.TempC, kind.Alpha, kind.Beta);
         // Transfer falls in proportion as oxygen nears saturation: one rate, per hour.
-        var towards = kind.Beta * saturationMgL;
-        var course = new ConstantDecline(lossMgLH, 1000 * Gives(towards - 1) / volumeM3, towards);
+        var towards = kind.Beta * water.SaturationMgL;
+        var course = new ConstantDecline(water.LossMgLH, 1000 * Gives(towards - 1) / water.VolumeM3, towards);
         return new(Gives(doMgL), course, course.HoursUpTo(doMgL, wantedMgL));
     }
 
     /// <summary>Shaft power that holds a level, kW; null at or above what air can give.</summary>
-    public static double? HoldsKW(
-        AeratorKind kind,
-        double volumeM3,
-        double levelMgL,
-        double lossMgLH,
-        double tempC,
-        double saturationMgL
-    ) =>
-        Exchange.OtrKgH(kind.SaeKgKWh, levelMgL, saturationMgL, tempC, kind.Alpha, kind.Beta) is var perKW and > 0
-            ? lossMgLH * volumeM3 / 1000 / perKW
+    /// <param name="kind">Kind of aerator.</param>
+    /// <param name="water">The water.</param>
+    /// <param name="levelMgL">The level, mg/L.</param>
+    public static double? HoldsKW(AeratorKind kind, AeratedWater water, double levelMgL) =>
+        Exchange.OtrKgH(kind.SaeKgKWh, levelMgL, water.SaturationMgL, water.TempC, kind.Alpha, kind.Beta)
+            is var perKW
+                and > 0
+            ? water.LossMgLH * water.VolumeM3 / 1000 / perKW
             : null;
 }

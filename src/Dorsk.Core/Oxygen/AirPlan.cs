@@ -1,9 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
-using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
-using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Oxygen;
 
@@ -33,24 +31,19 @@ public sealed record AirPlan(
 
     /// <summary>The fewest idle aerators that carry the night, else all of them; null when none is idle or the night needs none.</summary>
     /// <param name="tonight">The forecast without more air.</param>
-    /// <param name="decline">Tonight's respiration.</param>
-    /// <param name="water">Tonight's water with the timers as they are.</param>
-    /// <param name="start">Latest reading.</param>
+    /// <param name="night">What the forecast was made from, with the timers as they are.</param>
     /// <param name="now">Nothing is started before.</param>
     /// <param name="sunrise">Sunrise of the morning.</param>
-    /// <param name="limits">Limits of the fish.</param>
     /// <param name="hand">How figures are printed.</param>
     public static AirPlan? For(
         DawnLowForecast tonight,
-        Decline decline,
-        NightWater water,
-        Timed start,
+        NightBasis night,
         DateTimeOffset now,
         DateTimeOffset sunrise,
-        WaterLimits limits,
         Hand hand
     )
     {
+        var water = night.Water;
         var idle = water.Aerators.Where(a => a.On is null).ToList();
         if (idle.Count == 0 || tonight.Judgement.Status != Status.ActNow)
             return null;
@@ -59,6 +52,7 @@ public sealed record AirPlan(
         // What should have been started is started now, not in the past.
         from = from < now ? now.AddTicks(-(now.Ticks % TimeSpan.TicksPerMinute)) : from;
         var until = HalfHour(sunrise + AfterSunrise, water.Zone);
+        AirPlan With(IReadOnlyList<Aerator> more) => Aired(tonight, night, more, (from, until), sunrise, hand);
         AirPlan? plan = null;
         for (var n = 1; n <= idle.Count && plan is not { ChanceUnderAct: <= GoodEnough }; n++)
             plan = With(idle.Take(n).ToList());
@@ -72,42 +66,47 @@ public sealed record AirPlan(
             plan = earlier;
         }
         return plan;
-
-        AirPlan With(IReadOnlyList<Aerator> more)
-        {
-            var (on, off) = (
-                TimeOnly.FromDateTime(water.Zone.LocalAt(from)),
-                TimeOnly.FromDateTime(water.Zone.LocalAt(until))
-            );
-            var timed = more.Select(a => a with { On = on, Off = off }).ToList();
-            var aired = water with { Aerators = [.. water.Aerators.Except(more), .. timed] };
-            var low = TonightForecast.Run(
-                decline,
-                aired,
-                start,
-                sunrise + TimeSpan.FromHours(2),
-                tonight.Curve[^1].At,
-                limits,
-                hand
-            );
-            var kWh = more.Sum(a => a.ShaftKW / a.Kind.MotorEfficiency) * (until - from).TotalHours;
-            return new(timed, from, until, low.Low, low.ChanceUnderAct, kWh, Because(more, low, kWh));
-        }
-
-        Grounds Because(IReadOnlyList<Aerator> more, DawnLowForecast low, double kWh) =>
-            Grounds.Of(
-                "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most 2 chances in 10 to pass under the act level, else all of them, and earlier as long as that helps.",
-                "Exchange and aerator equations of the forecast (Banks & Herrera 1977; Boyd 1998)",
-                new Input("dawn low without them", tonight.Low.Value, Measures.Oxygen, "forecast"),
-                new Input("dawn low with them", low.Low.Value, Measures.Oxygen, "forecast"),
-                Input.Said("aerators", string.Join(", ", more.Select(a => a.Code)), "idle, no timer"),
-                Input.Said(
-                    "bought energy",
-                    FormattableString.Invariant($"{kWh:0} kWh"),
-                    "shaft power by motor efficiency"
-                )
-            );
     }
+
+    // The night with more aerators on for a span.
+    private static AirPlan Aired(
+        DawnLowForecast tonight,
+        NightBasis night,
+        IReadOnlyList<Aerator> more,
+        (DateTimeOffset From, DateTimeOffset Until) span,
+        DateTimeOffset sunrise,
+        Hand hand
+    )
+    {
+        var water = night.Water;
+        TimeOnly Hour(DateTimeOffset at) => TimeOnly.FromDateTime(water.Zone.LocalAt(at));
+        var timed = more.Select(a => a with { On = Hour(span.From), Off = Hour(span.Until) }).ToList();
+        var low = TonightForecast.Run(
+            night.Decline,
+            water with
+            {
+                Aerators = [.. water.Aerators.Except(more), .. timed],
+            },
+            night.Start,
+            sunrise + TimeSpan.FromHours(2),
+            tonight.Curve[^1].At,
+            night.Limits,
+            hand
+        );
+        var kWh = more.Sum(a => a.ShaftKW / a.Kind.MotorEfficiency) * (span.Until - span.From).TotalHours;
+        var why = Because(tonight.Low.Value, low.Low.Value, more, kWh);
+        return new(timed, span.From, span.Until, low.Low, low.ChanceUnderAct, kWh, why);
+    }
+
+    private static Grounds Because(double lowWithoutMgL, double lowMgL, IReadOnlyList<Aerator> more, double kWh) =>
+        Grounds.Of(
+            "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most 2 chances in 10 to pass under the act level, else all of them, and earlier as long as that helps.",
+            "Exchange and aerator equations of the forecast (Banks & Herrera 1977; Boyd 1998)",
+            new Input("dawn low without them", lowWithoutMgL, Measures.Oxygen, "forecast"),
+            new Input("dawn low with them", lowMgL, Measures.Oxygen, "forecast"),
+            Input.Said("aerators", string.Join(", ", more.Select(a => a.Code)), "idle, no timer"),
+            Input.Said("bought energy", FormattableString.Invariant($"{kWh:0} kWh"), "shaft power by motor efficiency")
+        );
 
     private static DateTimeOffset HalfHour(DateTimeOffset at, FarmZone zone)
     {

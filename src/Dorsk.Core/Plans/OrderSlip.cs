@@ -67,8 +67,49 @@ public sealed record OrderSlip(
             BagRide.Co2WatchMgL
         );
         var each = (int)Math.Min(1e7, Math.Floor(perL * road.BagL));
-        var bags = each == 0 ? 0 : (int)Math.Ceiling((double)plan.Stock / each);
-        var whyBags = Grounds.Of(
+        List<OrderLine> lines =
+        [
+            Fingerlings(plan),
+            .. each == 0 ? [] : ForTheRoad(plan, road, each, perL),
+            .. PlanFeeds.Of(plan).Select(f => Feed(f, q.StockOn)),
+            .. preparation.Where(p => !p.Supply.IsEnergy).Select(p => ForThePond(p.Supply, p.NeededOn)),
+        ];
+        return new(plan, road, lines, each, Arriving(each));
+    }
+
+    private static Judgement Arriving(int each) =>
+        each == 0
+            ? new(
+                Status.ActNow,
+                "Not one fish lives through such a road in such a bag: a shorter road, cooler water, or a tank with oxygen"
+            )
+            : new(Status.Steady, FormattableString.Invariant($"{each:N0} in a bag arrive within what they bear"));
+
+    private static OrderLine Fingerlings(StockingAnswer plan)
+    {
+        var q = plan.Question;
+        return new(
+            $"{q.Species.Name}, fingerlings",
+            plan.Stock,
+            "",
+            plan.Stock * q.FromG / 1000,
+            q.StockOn,
+            "papers of origin and health; one size; fasted before the road",
+            Grounds.Of(
+                "The stocking plan.",
+                plan.Binding.Name,
+                new Input("survival", q.SurvivalPct, Measures.Share, "typed"),
+                new Input("weight of one", q.FromG, Measures.FishWeight, "typed")
+            )
+        );
+    }
+
+    // Bags, and the salt in their water.
+    private static IEnumerable<OrderLine> ForTheRoad(StockingAnswer plan, OrderRoad road, int each, double perL)
+    {
+        var on = plan.Question.StockOn;
+        var bags = (int)Math.Ceiling((double)plan.Stock / each);
+        var why = Grounds.Of(
             "So many to a litre that carbon dioxide stays under what they bear when the bags are opened.",
             BagRide.Source,
             new Input("hours, packed to opened", road.Hours, Measures.Plain, "typed"),
@@ -76,93 +117,51 @@ public sealed record OrderSlip(
             new Input("water in a bag, L", road.BagL, Measures.Plain, "typed"),
             new Input("fish a litre", perL, Measures.Plain, "worked out")
         );
-        List<OrderLine> lines =
-        [
-            new(
-                $"{q.Species.Name}, fingerlings",
-                plan.Stock,
+        var fill = FormattableString.Invariant($"no more than {each:N0} in each; tight, blown up, in shade");
+        yield return new("Bags with oxygen, packed by the seller", bags, "bag", null, on, fill, why);
+        if (road.SaltGL > 0)
+            yield return new(
+                "Salt for the water of the road",
+                null,
                 "",
-                plan.Stock * q.FromG / 1000,
-                q.StockOn,
-                "papers of origin and health; one size; fasted before the road",
-                Grounds.Of(
-                    "The stocking plan.",
-                    plan.Binding.Name,
-                    new Input("survival", q.SurvivalPct, Measures.Share, "typed"),
-                    new Input("weight of one", q.FromG, Measures.FishWeight, "typed")
-                )
-            ),
-        ];
-        if (bags > 0)
-            lines.Add(
-                new(
-                    "Bags with oxygen, packed by the seller",
-                    bags,
-                    "bag",
-                    null,
-                    q.StockOn,
-                    FormattableString.Invariant($"no more than {each:N0} in each; tight, blown up, in shade"),
-                    whyBags
-                )
+                road.SaltGL * bags * road.BagL / 1000,
+                on,
+                "plain salt without additives; only for fish that bear it",
+                why
             );
-        if (road.SaltGL > 0 && bags > 0)
-            lines.Add(
-                new(
-                    "Salt for the water of the road",
-                    null,
-                    "",
-                    road.SaltGL * bags * road.BagL / 1000,
-                    q.StockOn,
-                    "plain salt without additives; only for fish that bear it",
-                    whyBags
-                )
-            );
-        foreach (var (size, kg, from) in PlanFeeds.Of(plan))
-            lines.Add(
-                new(
-                    FormattableString.Invariant(
-                        $"Feed, {size.Form}, {size.SizeMm.Low:0.#} to {size.SizeMm.High:0.#} mm"
-                    ),
-                    (int)Math.Ceiling(Math.Round(kg / FeedBagKg, 6)),
-                    "bag",
-                    kg,
-                    Later(q.StockOn.AddDays(-1), from.AddDays(-FeedAheadDays)),
-                    FormattableString.Invariant(
-                        $"{size.ProteinPct.Low:0} to {size.ProteinPct.High:0} % protein; bags of {FeedBagKg:0} kg; buy what keeps for two to three months"
-                    ),
-                    Grounds.Of(
-                        "Feed of the simulated season while the fish are of this size.",
-                        size.Source,
-                        new Input("from", size.FromG, Measures.FishWeight, "table of feeds by size"),
-                        new Input("to", size.ToG, Measures.FishWeight, "table of feeds by size")
-                    )
-                )
-            );
-        foreach (var (supply, on) in preparation.Where(p => !p.Supply.IsEnergy))
-            lines.Add(
-                new(
-                    char.ToUpperInvariant(supply.Product[0]) + supply.Product[1..],
-                    supply.Bags,
-                    "bag",
-                    supply.Amount,
-                    on,
-                    "for making the pond ready",
-                    supply.Why
-                )
-            );
+    }
+
+    private static OrderLine Feed((Feeding.FeedSize Size, double Kg, DateOnly From) feed, DateOnly stockOn)
+    {
+        var (size, kg, from) = feed;
         return new(
-            plan,
-            road,
-            lines,
-            each,
-            each == 0
-                ? new(
-                    Status.ActNow,
-                    "Not one fish lives through such a road in such a bag: a shorter road, cooler water, or a tank with oxygen"
-                )
-                : new(Status.Steady, FormattableString.Invariant($"{each:N0} in a bag arrive within what they bear"))
+            FormattableString.Invariant($"Feed, {size.Form}, {size.SizeMm.Low:0.#} to {size.SizeMm.High:0.#} mm"),
+            (int)Math.Ceiling(Math.Round(kg / FeedBagKg, 6)),
+            "bag",
+            kg,
+            Later(stockOn.AddDays(-1), from.AddDays(-FeedAheadDays)),
+            FormattableString.Invariant(
+                $"{size.ProteinPct.Low:0} to {size.ProteinPct.High:0} % protein; bags of {FeedBagKg:0} kg; buy what keeps for two to three months"
+            ),
+            Grounds.Of(
+                "Feed of the simulated season while the fish are of this size.",
+                size.Source,
+                new Input("from", size.FromG, Measures.FishWeight, "table of feeds by size"),
+                new Input("to", size.ToG, Measures.FishWeight, "table of feeds by size")
+            )
         );
     }
+
+    private static OrderLine ForThePond(Supply supply, DateOnly on) =>
+        new(
+            char.ToUpperInvariant(supply.Product[0]) + supply.Product[1..],
+            supply.Bags,
+            "bag",
+            supply.Amount,
+            on,
+            "for making the pond ready",
+            supply.Why
+        );
 
     private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;
 }

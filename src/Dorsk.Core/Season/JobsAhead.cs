@@ -55,25 +55,16 @@ public static class JobsAhead
             .Concat(d.Duties.SelectMany(duty => Standing(d, duty, last)))
             .Concat(Held(d));
 
-    private static Job At(
-        FarmDay d,
-        string rule,
-        string place,
-        PondDay? p,
-        DateOnly day,
-        TimeOnly from,
-        TimeOnly due,
-        string what,
-        string reason,
-        Role who,
-        string slip = ""
-    ) =>
+    // Which rule, for what, on which day, between which hours.
+    private sealed record Slot(string Rule, string Place, DateOnly Day, TimeOnly From, TimeOnly Due);
+
+    private static Job At(FarmDay d, PondDay? p, Slot slot, string what, string reason, Role who, string slip = "") =>
         new(
-            FormattableString.Invariant($"{rule}:{place}:{day:yyyy-MM-dd}"),
+            FormattableString.Invariant($"{slot.Rule}:{slot.Place}:{slot.Day:yyyy-MM-dd}"),
             p?.PondId,
             p?.Code ?? "",
-            d.Zone.At(day, from),
-            d.Zone.At(day, due),
+            d.Zone.At(slot.Day, slot.From),
+            d.Zone.At(slot.Day, slot.Due),
             what,
             reason,
             who,
@@ -87,12 +78,8 @@ public static class JobsAhead
         if (p is { Stocked: true, SampleDue: { } sample } && sample > d.Today.AddDays(1))
             yield return At(
                 d,
-                "sample",
-                p.Code,
                 p,
-                sample,
-                new(5, 30),
-                new(8, 0),
+                new("sample", p.Code, sample, new(5, 30), new(8, 0)),
                 $"{p.Code}: sample, in the cool of the morning",
                 p.LastWeighed is { } weighed ? $"last weighed {FarmDay.Day(weighed)}" : "never weighed since stocking",
                 Role.Manager,
@@ -101,12 +88,8 @@ public static class JobsAhead
         foreach (var (on, what, reason) in p.Changes)
             yield return At(
                 d,
-                "change",
-                p.Code,
                 p,
-                on,
-                new(6, 0),
-                new(9, 0),
+                new("change", p.Code, on, new(6, 0), new(9, 0)),
                 $"{p.Code}: {what}",
                 reason,
                 Role.PondHand
@@ -116,16 +99,18 @@ public static class JobsAhead
         if (p is { Stocked: true, Target: { } target, LeavePlanned: false } && target > d.Today)
             yield return At(
                 d,
-                "ready",
-                p.Code,
                 p,
-                target,
-                new(8, 0),
-                new(17, 0),
+                new("ready", p.Code, target, new(8, 0), new(17, 0)),
                 $"{p.Code}: fish reach their wanted weight",
                 "taste test a fortnight before; fast before harvest as the species wants",
                 Role.Manager
             );
+        foreach (var step in Preparing(d, p))
+            yield return step;
+    }
+
+    private static IEnumerable<Job> Preparing(FarmDay d, PondDay p)
+    {
         if (p.Preparation is { } prep)
             foreach (var step in prep.Open.Where(s => s.Day > d.Today))
                 yield return new(
@@ -148,12 +133,14 @@ public static class JobsAhead
             .Select(f =>
                 At(
                     d,
-                    "order",
-                    FormattableString.Invariant($"feed{f.FeedId}"),
                     null,
-                    f.Order!.OrderBy!.Value,
-                    new(8, 0),
-                    new(17, 0),
+                    new(
+                        "order",
+                        FormattableString.Invariant($"feed{f.FeedId}"),
+                        f.Order!.OrderBy!.Value,
+                        new(8, 0),
+                        new(17, 0)
+                    ),
                     $"Order {f.Name}, about {d.Say(f.Order.Kg, Measures.Mass)}",
                     $"what is left lasts to {FarmDay.Day(f.Order.RunsOut!.Value)} as the fish grow",
                     Role.Manager
@@ -188,12 +175,8 @@ public static class JobsAhead
             .Select(x =>
                 At(
                     d,
-                    "quarantine",
-                    FormattableString.Invariant($"{x.q.BatchId}"),
                     x.Pond,
-                    x.q.Until,
-                    new(6, 0),
-                    new(18, 0),
+                    new("quarantine", FormattableString.Invariant($"{x.q.BatchId}"), x.q.Until, new(6, 0), new(18, 0)),
                     $"{x.Pond!.Code}: quarantine may end: pass, hold longer or treat",
                     $"held since {FarmDay.Day(x.q.From)}",
                     Role.Manager,

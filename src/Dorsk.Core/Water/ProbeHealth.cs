@@ -40,61 +40,53 @@ public static class ProbeHealth
         DateTimeOffset now
     )
     {
-        var found = new List<Judgement>();
-        if (probe.Count == 0 || now - probe[^1].At > Silent)
-            return
-            [
-                new(
-                    Status.Watch,
-                    probe.Count == 0
-                        ? $"{parameter.Name}: never heard"
-                        : FormattableString.Invariant(
-                            $"{parameter.Name}: silent for {(now - probe[^1].At).TotalHours:0.#} h"
-                        )
-                ),
-            ];
+        if (probe.Count == 0)
+            return [Watch($"{parameter.Name}: never heard")];
+        if ((now - probe[^1].At) is var silent && silent > Silent)
+            return [Watch($"{parameter.Name}: silent for {silent.TotalHours:0.#} h")];
+        List<Judgement?> found =
+        [
+            StuckAt(parameter, probe),
+            Jumped(parameter, probe, now),
+            Drift(parameter, probe, byHand) is { } drift
+                ? Watch(
+                    $"{parameter.Name}: {Math.Abs(drift):0.0} {(drift > 0 ? "above" : "under")} the hand meter in the last {Pairs} readings taken together: clean it, calibrate both"
+                )
+                : null,
+        ];
+        return [.. found.OfType<Judgement>()];
+    }
+
+    private static Judgement Watch(FormattableString reason) => new(Status.Watch, FormattableString.Invariant(reason));
+
+    private static Judgement? StuckAt(Parameter parameter, IReadOnlyList<Timed> probe)
+    {
+        var last = probe[^1];
         var same = probe
             .Reverse()
-            .TakeWhile(p => Math.Abs(p.Si - probe[^1].Si) <= SameShare * Math.Max(1, Math.Abs(p.Si)))
+            .TakeWhile(p => Math.Abs(p.Si - last.Si) <= SameShare * Math.Max(1, Math.Abs(p.Si)))
             .ToList();
-        if (same.Count >= FewestStuck && same[0].At - same[^1].At >= Stuck)
-            found.Add(
-                new(
-                    Status.Watch,
-                    FormattableString.Invariant(
-                        $"{parameter.Name}: stuck at {probe[^1].Si:0.##} for {(same[0].At - same[^1].At).TotalHours:0.#} h"
-                    )
-                )
-            );
+        var span = same[0].At - same[^1].At;
+        return same.Count >= FewestStuck && span >= Stuck
+            ? Watch($"{parameter.Name}: stuck at {last.Si:0.##} for {span.TotalHours:0.#} h")
+            : null;
+    }
+
+    private static Judgement? Jumped(Parameter parameter, IReadOnlyList<Timed> probe, DateTimeOffset now)
+    {
         var step = Jumps.GetValueOrDefault(parameter, double.PositiveInfinity);
-        if (
-            probe
-                .Zip(probe.Skip(1))
-                .LastOrDefault(p =>
-                    p.Second.At > now.AddHours(-24)
-                    && p.Second.At - p.First.At <= Between
-                    && Math.Abs(p.Second.Si - p.First.Si) > step
-                ) is
-            { Second.At.Ticks: > 0 } jump
-        )
-            found.Add(
-                new(
-                    Status.Watch,
-                    FormattableString.Invariant(
-                        $"{parameter.Name}: jumped from {jump.First.Si:0.##} to {jump.Second.Si:0.##} in {(jump.Second.At - jump.First.At).TotalMinutes:0} min"
-                    )
-                )
+        var (before, after) = probe
+            .Zip(probe.Skip(1))
+            .LastOrDefault(p =>
+                p.Second.At > now.AddHours(-24)
+                && p.Second.At - p.First.At <= Between
+                && Math.Abs(p.Second.Si - p.First.Si) > step
             );
-        if (Drift(parameter, probe, byHand) is { } drift)
-            found.Add(
-                new(
-                    Status.Watch,
-                    FormattableString.Invariant(
-                        $"{parameter.Name}: {Math.Abs(drift):0.0} {(drift > 0 ? "above" : "under")} the hand meter in the last {Pairs} readings taken together: clean it, calibrate both"
-                    )
-                )
+        return after == default
+            ? null
+            : Watch(
+                $"{parameter.Name}: jumped from {before.Si:0.##} to {after.Si:0.##} in {(after.At - before.At).TotalMinutes:0} min"
             );
-        return found;
     }
 
     /// <summary>Mean of probe less hand over the last readings taken together, where all of them are off to the same side by enough to matter; null otherwise.</summary>

@@ -382,16 +382,18 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
                 var today = story.Zone.DayOf(end);
                 var standing = b.EmptiedAt is null ? story.Stock.On(b.Id, today)?.BiomassKg.Value ?? 0 : 0;
                 var result = CycleResult.Of(
-                    b.Id,
-                    story.Pond.Id,
-                    movements,
-                    standing,
-                    story.Stock.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
-                    story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000,
-                    story.Pond.Shape.FullVolumeM3,
-                    today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber,
-                    b.EmptiedAt is not null,
-                    b.Harvests.LastOrDefault(h => h.Fact.DifferenceReason.Length > 0).Fact?.DifferenceReason ?? ""
+                    new CycleBooks(
+                        b.Id,
+                        story.Pond.Id,
+                        movements,
+                        standing,
+                        story.Stock.FedSince(b, story.Zone.DayOf(b.ArrivedAt), today),
+                        story.Pond.ByVolume ? null : story.Pond.Shape.FullAreaM2 / 10_000,
+                        story.Pond.Shape.FullVolumeM3,
+                        today.DayNumber - story.Zone.DayOf(b.ArrivedAt).DayNumber,
+                        b.EmptiedAt is not null,
+                        b.Harvests.LastOrDefault(h => h.Fact.DifferenceReason.Length > 0).Fact?.DifferenceReason ?? ""
+                    )
                 );
                 return new CycleNow(b, result, BatchSurvival.Of(b.Id, movements));
             })

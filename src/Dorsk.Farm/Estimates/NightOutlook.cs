@@ -1,6 +1,5 @@
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
-using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 
@@ -69,7 +68,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         var itself = aerators is null ? StartsByItself(forecast, now) : null;
         if (itself is { } from)
             forecast = Run(water = WithAutomatic(water, from, sunrise + AutomaticEnds));
-        var plan = AirPlan.For(forecast, basis.Decline, water, basis.Start, now, sunrise, basis.Limits, hand);
+        var plan = AirPlan.For(forecast, basis with { Water = water }, now, sunrise, hand);
         return new(forecast, "", night, plan, itself);
     }
 
@@ -117,9 +116,8 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             : (code, at) => at <= now ? facts.Air.Ran(code, at) : facts.Air.HandAt(code, at);
 
     // What a night is worked out from.
-    private sealed record Basis(NightWater Water, Timed Start, Decline Decline, WaterLimits Limits);
 
-    private (Basis? Basis, string WhyNot, Night Night) BasisAt(DateTimeOffset now, DeclineMethod? only)
+    private (NightBasis? Basis, string WhyNot, Night Night) BasisAt(DateTimeOffset now, DeclineMethod? only)
     {
         var night = Night.Of(now, facts.Zone);
         if (now > facts.SunOf(night).Sunrise + DawnEnds)

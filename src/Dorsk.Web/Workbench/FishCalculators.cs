@@ -57,51 +57,51 @@ internal sealed class CountCalculator : ICalculator
         var counts = BenchLists.Wholes(f, "counts");
         var within = f.Q("within", Measures.Share, 0.1, 100);
         int? earlier = f.Form.Empty("earlier") ? null : f.Whole("earlier", "fish", 1, StockRules.MostFish);
-        FishNumber? number = null;
-        if (way == "bags")
-        {
-            var bags = f.Whole("bags", "bags", 1, 100_000);
-            if (f.Sound && bags < counts.Count)
-                f.Form.Refuse("bags", $"{counts.Count} bags were counted: at least so many there are.");
-            number = f.Sound ? FishCounting.ByBags(counts, bags) : null;
-        }
-        else
-        {
-            var amounts = BenchLists.Amounts(f, "amounts", way == "weight" ? Measures.FishWeight : Millilitres, 200);
-            var whole = way == "weight" ? f.Q("mass", Measures.Mass, 0, 1e6) * 1000 : f.Q("volume", Litres, 0, 1e9);
-            if (f.Sound && amounts.Count != counts.Count)
-                f.Form.Refuse(
-                    "amounts",
-                    $"{counts.Count} samples were counted, {amounts.Count} {(way == "weight" ? "weighed" : "measured")}. Give one for each."
-                );
-            if (f.Sound && counts.Contains(0))
-                f.Form.Refuse("counts", "A sample of no fish tells nothing. Leave it out.");
-            number = f.Sound ? FishCounting.ByAmount([.. counts.Zip(amounts)], whole) : null;
-        }
+        var number = way == "bags" ? ByBags(f, counts) : ByAmount(f, counts, way == "weight");
         return number is null ? null : Say(f, number, way, within, earlier);
+    }
+
+    private static FishNumber? ByBags(BenchForm f, List<int> counts)
+    {
+        var bags = f.Whole("bags", "bags", 1, 100_000);
+        if (f.Sound && bags < counts.Count)
+            f.Form.Refuse("bags", $"{counts.Count} bags were counted: at least so many there are.");
+        return f.Sound ? FishCounting.ByBags(counts, bags) : null;
+    }
+
+    private static FishNumber? ByAmount(BenchForm f, List<int> counts, bool byWeight)
+    {
+        var amounts = BenchLists.Amounts(f, "amounts", byWeight ? Measures.FishWeight : Millilitres, 200);
+        var whole = byWeight ? f.Q("mass", Measures.Mass, 0, 1e6) * 1000 : f.Q("volume", Litres, 0, 1e9);
+        if (f.Sound && amounts.Count != counts.Count)
+            f.Form.Refuse(
+                "amounts",
+                $"{counts.Count} samples were counted, {amounts.Count} {(byWeight ? "weighed" : "measured")}. Give one for each."
+            );
+        if (f.Sound && counts.Contains(0))
+            f.Form.Refuse("counts", "A sample of no fish tells nothing. Leave it out.");
+        return f.Sound ? FishCounting.ByAmount([.. counts.Zip(amounts)], whole) : null;
+    }
+
+    private static Grounds Because(FishNumber n, string way)
+    {
+        var (method, each) = way switch
+        {
+            "bags" => ("Bags by the mean of those that were counted; the counted ones are no guess.", "fish a bag"),
+            "weight" => ("The whole by the mean of one fish over all samples together.", "one fish, g"),
+            _ => ("The whole by the mean of one fish over all samples together.", "one fish, mL"),
+        };
+        return Grounds.Of(
+            method,
+            "Ratio estimator (Cochran 1977), Student's t; 95 %, estimated in logs so that it never reaches below nought",
+            new Input("samples", n.Samples, Measures.Plain, "typed"),
+            new Input(each, n.Each, Measures.Plain with { Decimals = 3, UsDecimals = 3 }, "their mean")
+        );
     }
 
     private static Worked Say(BenchForm f, FishNumber n, string way, double within, int? earlier)
     {
-        var why = Grounds.Of(
-            way == "bags"
-                ? "Bags by the mean of those that were counted; the counted ones are no guess."
-                : "The whole by the mean of one fish over all samples together.",
-            "Ratio estimator (Cochran 1977), Student's t; 95 %, reckoned in logs so that it never reaches below nought",
-            new Input("samples", n.Samples, Measures.Plain, "typed"),
-            new Input(
-                way == "bags" ? "fish a bag"
-                    : way == "weight" ? "one fish, g"
-                    : "one fish, mL",
-                n.Each,
-                Measures.Plain with
-                {
-                    Decimals = 3,
-                    UsDecimals = 3,
-                },
-                "their mean"
-            )
-        );
+        var why = Because(n, way);
         List<Figure> figures = [new("Fish", f.Here.Count(Math.Round(n.Fish)), why, Main: true)];
         if (n.Range is { } r)
             figures.Add(
@@ -121,20 +121,12 @@ internal sealed class CountCalculator : ICalculator
                     why
                 )
             );
-        var more = FishCounting.MoreFor(n, within);
         if (earlier is { } before)
             figures.Add(new("Of those counted earlier", f.Here.Figure(100 * n.Fish / before, 1) + " %", why));
         var tooMany = earlier is { } e && (n.Range?.Low ?? n.Fish) > e;
         return new(
             figures,
-            more switch
-            {
-                null => "One sample alone cannot tell how far it is out: take two more at least, from other places.",
-                0 => $"Known within {f.Here.Figure(within, 0)} %: more samples are not worth it.",
-                >= 1000 => "These samples differ too much: look at the scales, and mix the fish before taking each.",
-                _ =>
-                    $"About {more} more {(more == 1 ? "sample" : "samples")} until it is known within {f.Here.Figure(within, 0)} %.",
-            },
+            MoreSamples(f, FishCounting.MoreFor(n, within), within),
             tooMany
                 ? new(
                     Status.Watch,
@@ -144,6 +136,16 @@ internal sealed class CountCalculator : ICalculator
             ["Keep small fish wet, in shade and few at a time; weigh water and vessel first."]
         );
     }
+
+    private static string MoreSamples(BenchForm f, int? more, double within) =>
+        more switch
+        {
+            null => "One sample alone cannot tell how far it is out: take two more at least, from other places.",
+            0 => $"Known within {f.Here.Figure(within, 0)} %: more samples are not worth it.",
+            >= 1000 => "These samples differ too much: look at the scales, and mix the fish before taking each.",
+            _ =>
+                $"About {more} more {(more == 1 ? "sample" : "samples")} until it is known within {f.Here.Figure(within, 0)} %.",
+        };
 }
 
 /// <summary>Fish on the road, in bags or in a tank.</summary>
@@ -206,37 +208,14 @@ internal sealed class RoadCalculator : ICalculator
             return null;
         var litres = m3 * 1000;
         return bags
-            ? Bags(f, species, g, fish, litres, share, temp, alkalinity, hours, leave)
+            ? Bags(f, species, new(g, fish / litres, share, temp, alkalinity, 0), hours, leave)
             : Tank(f, species, g, fish, litres, temp, hours);
     }
 
-    private static Worked Bags(
-        BenchForm f,
-        FishSpecies species,
-        double g,
-        int fish,
-        double litres,
-        double share,
-        double temp,
-        double alkalinity,
-        double hours,
-        TimeOnly leave
-    )
+    private static Worked Bags(BenchForm f, FishSpecies species, BagRide ride, double hours, TimeOnly leave)
     {
-        var ride = new BagRide(g, fish / litres, share, temp, alkalinity, 0);
         var (end, safe, last) = (ride.After(hours), ride.Lasts(BagRide.Co2WatchMgL), ride.Lasts(BagRide.Co2MostMgL));
-        var table = HaulLoad.Bag(species, g, hours, temp);
-        var why = Grounds
-            .Of(
-                "Fasted fish use up oxygen and give off carbon dioxide and ammonia. Carbon dioxide, shared between water and gas, binds first; it keeps pH low, and so ammonia harmless until the bag is opened.",
-                BagRide.Source,
-                new Input("fish a litre", ride.PerL, Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "typed"),
-                new Input("oxygen used, each hour", ride.OxygenMgLH, Measures.Oxygen, "worked out"),
-                new Input("temperature", temp, Measures.Temperature, "typed")
-            )
-            .Limited(
-                $"{BagRide.Co2WatchMgL:0} mg/L of carbon dioxide is borne, {BagRide.Co2MostMgL:0} is the end; a fifth of the oxygen stays in reserve."
-            );
+        var why = Because(ride);
         string At(double h) =>
             h > 72
                 ? "more than three days"
@@ -257,31 +236,51 @@ internal sealed class RoadCalculator : ICalculator
             ),
             new("Fish a litre for this road", f.Here.Figure(ride.PerLFor(hours, BagRide.Co2WatchMgL), 0), why),
         ];
-        if (table is { } t)
-            figures.Add(
-                new(
-                    "The trade's table says",
-                    f.Here.Figure(t.PerL, 0) + " a litre",
-                    Grounds.Of(
-                        $"The row of {t.Row.FishG:0.###} g at {t.Row.RefC:0} °C, turned to this weight, these hours and this temperature. {t.Row.Note}".Trim(),
-                        t.Row.Source,
-                        new Input("hours", hours, Measures.Plain, "typed")
-                    )
-                )
-            );
+        if (HaulLoad.Bag(species, ride.MeanG, hours, ride.TempC) is { } row)
+            figures.Add(OfTable(f, row, hours));
         return new(
             figures,
-            $"Fast them {Fast(g)}. Bags tight and blown up, two deep, cool, in shade, lying flat, not stacked high; dark on the way.",
-            hours > last.Hours
-                    ? new(
-                        Status.ActNow,
-                        $"They do not live through {f.Here.Figure(hours, 1)} hours: fewer a litre, cooler, or a shorter road"
-                    )
-                : hours > safe.Hours ? new(Status.Watch, "They suffer on such a road: fewer a litre, or cooler")
-                : new(Status.Steady, "They arrive within the limit"),
-            Cautions(g)
+            $"Fast them {Fast(ride.MeanG)}. Bags tight and blown up, two deep, cool, in shade, lying flat, not stacked high; dark on the way.",
+            JudgeRoad(f, hours, safe.Hours, last.Hours),
+            Cautions(ride.MeanG)
         );
     }
+
+    private static Figure OfTable(BenchForm f, (double PerL, HaulLoad Row) t, double hours) =>
+        new(
+            "The trade's table says",
+            f.Here.Figure(t.PerL, 0) + " a litre",
+            Grounds.Of(
+                $"The row of {t.Row.FishG:0.###} g at {t.Row.RefC:0} °C, turned to this weight, these hours and this temperature. {t.Row.Note}".Trim(),
+                t.Row.Source,
+                new Input("hours", hours, Measures.Plain, "typed")
+            )
+        );
+
+    private static Judgement JudgeRoad(BenchForm f, double hours, double safeHours, double lastHours)
+    {
+        if (hours > lastHours)
+            return new(
+                Status.ActNow,
+                $"They do not live through {f.Here.Figure(hours, 1)} hours: fewer a litre, cooler, or a shorter road"
+            );
+        return hours > safeHours
+            ? new(Status.Watch, "They suffer on such a road: fewer a litre, or cooler")
+            : new(Status.Steady, "They arrive within the limit");
+    }
+
+    private static Grounds Because(BagRide ride) =>
+        Grounds
+            .Of(
+                "Fasted fish use up oxygen and give off carbon dioxide and ammonia. Carbon dioxide, shared between water and gas, binds first; it keeps pH low, and so ammonia harmless until the bag is opened.",
+                BagRide.Source,
+                new Input("fish a litre", ride.PerL, Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "typed"),
+                new Input("oxygen used, each hour", ride.OxygenMgLH, Measures.Oxygen, "worked out"),
+                new Input("temperature", ride.TempC, Measures.Temperature, "typed")
+            )
+            .Limited(
+                $"{BagRide.Co2WatchMgL:0} mg/L of carbon dioxide is borne, {BagRide.Co2MostMgL:0} is the end; a fifth of the oxygen stays in reserve."
+            );
 
     private static Worked? Tank(
         BenchForm f,

@@ -58,6 +58,7 @@ internal sealed class AirCalculator : ICalculator
         if (!f.Sound)
             return null;
         var full = OxygenSaturation.MgL(temp, salinity, OxygenSaturation.PressureKPa(altitude));
+        var water = new AeratedWater(volume, loss, temp, full);
         if (wanted >= kind.Beta * full)
         {
             f.Form.Refuse(
@@ -66,7 +67,7 @@ internal sealed class AirCalculator : ICalculator
             );
             return null;
         }
-        var lift = AirLift.For(kind, kw, volume, now, wanted, loss, temp, full);
+        var lift = AirLift.For(kind, kw, water, now, wanted);
         var why = Grounds
             .Of(
                 "Aerators give the more oxygen the further the water is from saturation; fish, plankton and mud take it at a steady pace. Wind is left out, as on a still night.",
@@ -93,7 +94,7 @@ internal sealed class AirCalculator : ICalculator
             new("They give now", f.Here.Figure(lift.GivesKgH, 2) + " kg of oxygen an hour", why),
             new("It settles at", f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen), why),
         ];
-        if (AirLift.HoldsKW(kind, volume, wanted, loss, temp, full) is { } holds)
+        if (AirLift.HoldsKW(kind, water, wanted) is { } holds)
             figures.Add(
                 new($"To hold {f.Say(wanted, Measures.Oxygen)}", f.Say(holds, Measures.Power) + " of shaft power", why)
             );

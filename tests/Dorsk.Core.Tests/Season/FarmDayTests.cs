@@ -44,7 +44,7 @@ public class FarmDayTests
         );
         return (
             f,
-            AirPlan.For(f, decline, Water(aerators), start, At(17, 40), Sunrise.AddDays(1), Limits, Hand.Metric)
+            AirPlan.For(f, new(Water(aerators), start, decline, Limits), At(17, 40), Sunrise.AddDays(1), Hand.Metric)
         );
     }
 

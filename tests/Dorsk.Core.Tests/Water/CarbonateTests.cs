@@ -54,7 +54,8 @@ public class CarbonateTests
     public void Air_lifts_oxygen_as_it_would_hour_by_hour_and_what_holds_a_level_holds_it()
     {
         var kind = AeratorKind.All[0];
-        var lift = AirLift.For(kind, 2, 1000, 2, 4, 0.2, 27, 7.9);
+        var water = new AeratedWater(1000, 0.2, 27, 7.9);
+        var lift = AirLift.For(kind, 2, water, 2, 4);
         var c = 2.0;
         var hours = 0.0;
         for (; c < 4 && hours < 100; hours += 0.0005)
@@ -62,9 +63,9 @@ public class CarbonateTests
         Assert.Equal(hours, lift.Hours!.Value, 0.005);
         Assert.Equal(0, lift.Course.HoursUpTo(5, 4));
         Assert.Equal(lift.Hours.Value, lift.Course.HoursUpTo(2, lift.Course.After(2, lift.Hours.Value))!.Value, 9);
-        var holds = AirLift.HoldsKW(kind, 1000, 4, 0.2, 27, 7.9)!.Value;
-        Assert.Equal(4, AirLift.For(kind, holds, 1000, 2, 3.9, 0.2, 27, 7.9).Course.EquilibriumMgL, 9);
-        Assert.Null(AirLift.For(kind, holds, 1000, 2, 4.01, 0.2, 27, 7.9).Hours);
-        Assert.Null(AirLift.HoldsKW(kind, 1000, 8, 0.2, 27, 7.9));
+        var holds = AirLift.HoldsKW(kind, water, 4)!.Value;
+        Assert.Equal(4, AirLift.For(kind, holds, water, 2, 3.9).Course.EquilibriumMgL, 9);
+        Assert.Null(AirLift.For(kind, holds, water, 2, 4.01).Hours);
+        Assert.Null(AirLift.HoldsKW(kind, water, 8));
     }
 }

@@ -1,0 +1,91 @@
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+
+namespace Dorsk.Core.Prepare;
+
+/// <summary>What steps of a preparation take, with amounts for the pond and their grounds.</summary>
+internal static class PrepSupplies
+{
+    private const double ManureKgHa = 490,
+        DoseKgHa = 8,
+        DapN = 18,
+        DapP2O5 = 46,
+        UreaN = 46;
+
+    public static Supply[] Mineral(PreparationPlanned plan, PrepPond pond)
+    {
+        var dose = Fertiliser.Dose(pond.AreaM2 / 10_000, DoseKgHa, DoseKgHa, DapN, DapP2O5, UreaN);
+        var why = Grounds.Of(
+            "Sized on phosphate with diammonium phosphate 18-46-0, nitrogen topped up with urea 46-0-0. Other bags: the fertiliser calculator.",
+            "8 kg N and 8 kg P₂O₅ per hectare and dose, Boyd 1990; starting value",
+            new Input("nitrogen", DoseKgHa, Measures.AreaLoad, "starting value"),
+            new Input("phosphate", DoseKgHa, Measures.AreaLoad, "starting value"),
+            new Input("area", pond.AreaM2, Measures.Area, "pond register")
+        );
+        return
+        [
+            new("diammonium phosphate 18-46-0", dose.AKg, plan.Prices.BagKg, plan.Prices.FertiliserBag, why),
+            new("urea 46-0-0", dose.BKg, plan.Prices.BagKg, plan.Prices.FertiliserBag, why),
+        ];
+    }
+
+    public static Supply Meal(double kgHa, PreparationPlanned plan, PrepPond pond) =>
+        new(
+            "alfalfa or cottonseed meal",
+            kgHa * pond.AreaM2 / 10_000,
+            plan.Prices.BagKg,
+            plan.Prices.MealBag,
+            Grounds.Of(
+                "Meal over the pond's area.",
+                "200 to 250 kg/ha at filling, 50 to 100 a week in fry ponds; starting values",
+                new Input("meal", kgHa, Measures.AreaLoad, "starting value"),
+                new Input("area", pond.AreaM2, Measures.Area, "pond register")
+            )
+        );
+
+    public static Supply Manure(PreparationPlanned plan, PrepPond pond) =>
+        new(
+            "dry poultry manure",
+            ManureKgHa * pond.AreaM2 / 10_000,
+            plan.Prices.BagKg,
+            plan.Prices.MealBag,
+            Grounds.Of(
+                "A fortnight of dry matter over the pond's area, once. More is given only by Secchi and dawn oxygen.",
+                "20 to 50 kg of dry matter a hectare and day (Schroeder 1980; Egna and Boyd 1997), here 35; starting value",
+                new Input("manure", ManureKgHa, Measures.AreaLoad, "starting value"),
+                new Input("area", pond.AreaM2, Measures.Area, "pond register")
+            )
+        );
+
+    public static Supply Poison(PreparationPlanned plan, PrepPond pond) =>
+        new(
+            "fish poison licensed here",
+            plan.PoisonGM3 * pond.VolumeM3 / 3 / 1000,
+            null,
+            null,
+            Grounds.Of(
+                "The label's figure over the water of the part-filled pond, about a third of the full volume. Work it out again from the gauge on the day.",
+                "The label",
+                new Input("label, g/m³", plan.PoisonGM3, Measures.Plain, "typed"),
+                new Input("water, a third of", pond.VolumeM3, Measures.Volume, "pond register")
+            )
+        );
+
+    public static Supply[] Pumping(PreparationPrices prices, PrepPond pond) =>
+        pond.FillHours is { } hours && pond.PumpKW is { } kw ? [Current(prices, hours, kw)] : [];
+
+    private static Supply Current(PreparationPrices prices, double hours, double kw) =>
+        new(
+            "electricity for filling",
+            hours * kw,
+            1,
+            prices.KWh,
+            Grounds.Of(
+                "Volume by the pump's flow, times what it draws.",
+                "Pond register",
+                new Input("hours", hours, Measures.Plain, "worked out"),
+                new Input("draws", kw, Measures.Power, "equipment")
+            ),
+            IsEnergy: true
+        );
+}
