@@ -157,13 +157,7 @@ public sealed partial class DemoFarm
             if (BatchIn(pond.Code, day) is not { } batch)
                 continue;
             var sim = ponds[pond.Code];
-            var dead = sim.Fish!.Day(
-                sim.TempC,
-                fedToday.GetValueOrDefault(pond.Code),
-                lows.GetValueOrDefault(pond.Code, 8),
-                hidden[pond.Code].UnseenPerDay,
-                chance
-            );
+            var dead = DeadToday(pond, sim);
             fedToday[pond.Code] = 0;
             var found = Enumerable.Range(0, dead).Count(_ => chance.Uniform() < hidden[pond.Code].ShareFound);
             if (found > 0 && day > batch.Day)
@@ -182,6 +176,15 @@ public sealed partial class DemoFarm
                 Sample(day, pond, batch, notes);
         }
     }
+
+    private int DeadToday(DemoPond pond, SimulatedPond sim) =>
+        sim.Fish!.Day(
+            sim.TempC,
+            fedToday.GetValueOrDefault(pond.Code),
+            lows.GetValueOrDefault(pond.Code, 8),
+            hidden[pond.Code].UnseenPerDay,
+            chance
+        );
 
     private void Sample(DateOnly day, DemoPond pond, DemoBatch batch, List<Told> notes)
     {

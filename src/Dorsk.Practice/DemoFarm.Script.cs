@@ -48,26 +48,27 @@ public sealed partial class DemoFarm
                 k => new HarvestPlanned(0, k.Pond(x.Batch[..2]), k.Batch(x.Batch), x.On, x.Count, null, false)
             ))
         );
-        notes.AddRange(
-            DemoScript.ToCome.Select(x => new Told(
-                at,
-                "Manager",
-                FormattableString.Invariant($"{x.Pond} {x.Count} fish on {x.On:yyyy-MM-dd}"),
-                k => new CyclePlanned(
-                    0,
-                    k.Pond(x.Pond),
-                    x.Species,
-                    x.On,
-                    x.Count,
-                    x.MeanG,
-                    500,
-                    x.From.Length > 0 ? k.Pond(x.From) : null,
-                    null,
-                    false
-                )
-            ))
-        );
+        notes.AddRange(CyclesToCome(at));
     }
+
+    private static IEnumerable<Told> CyclesToCome(DateTimeOffset at) =>
+        DemoScript.ToCome.Select(x => new Told(
+            at,
+            "Manager",
+            FormattableString.Invariant($"{x.Pond} {x.Count} fish on {x.On:yyyy-MM-dd}"),
+            k => new CyclePlanned(
+                0,
+                k.Pond(x.Pond),
+                x.Species,
+                x.On,
+                x.Count,
+                x.MeanG,
+                500,
+                x.From.Length > 0 ? k.Pond(x.From) : null,
+                null,
+                false
+            )
+        ));
 
     private void Stock(DateOnly day, DemoBatch batch, List<Told> notes)
     {
@@ -90,25 +91,26 @@ public sealed partial class DemoFarm
                 ))
             );
         var text = FormattableString.Invariant($"{batch.Pond} stocked {batch.Count} x {batch.MeanG} g");
-        notes.Add(
-            new(
-                Zone.At(day, new(8, 30)),
-                "Manager",
-                text,
-                k => new FishStocked(
-                    k.Pond(batch.Pond),
-                    batch.Species,
-                    first ? "stood here before the books began" : "Wattlebend hatchery",
-                    batch.Count,
-                    batch.MeanG,
-                    first ? CountBasis.Assumed : CountBasis.ByWeight,
-                    first ? "stood here before the books began" : batch.Why,
-                    batch.TargetG
-                ),
-                "batch " + batch.Name
-            )
-        );
+        notes.Add(Stocked(day, batch, first, text));
     }
+
+    private static Told Stocked(DateOnly day, DemoBatch batch, bool first, string text) =>
+        new(
+            Zone.At(day, new(8, 30)),
+            "Manager",
+            text,
+            k => new FishStocked(
+                k.Pond(batch.Pond),
+                batch.Species,
+                first ? "stood here before the books began" : "Wattlebend hatchery",
+                batch.Count,
+                batch.MeanG,
+                first ? CountBasis.Assumed : CountBasis.ByWeight,
+                first ? "stood here before the books began" : batch.Why,
+                batch.TargetG
+            ),
+            "batch " + batch.Name
+        );
 
     private void Harvest(DateOnly day, DemoBatch batch, List<Told> notes)
     {
@@ -160,21 +162,22 @@ public sealed partial class DemoFarm
                 continue;
             storeKg[feed] = left + kg;
             var expiry = cheap ? new DateOnly(2027, 2, 2) : day.AddDays(210);
-            notes.Add(
-                new(
-                    Zone.At(day, new(6, 0)),
-                    "Manager",
-                    FormattableString.Invariant($"{feed} {kg} kg delivered"),
-                    k => new FeedReceived(
-                        k.Feed(feed),
-                        FormattableString.Invariant($"{feed[..2].ToUpperInvariant()}{day:yyMM}"),
-                        kg,
-                        expiry
-                    )
-                )
-            );
+            notes.Add(Delivered(day, feed, kg, expiry));
         }
     }
+
+    private static Told Delivered(DateOnly day, string feed, double kg, DateOnly expiry) =>
+        new(
+            Zone.At(day, new(6, 0)),
+            "Manager",
+            FormattableString.Invariant($"{feed} {kg} kg delivered"),
+            k => new FeedReceived(
+                k.Feed(feed),
+                FormattableString.Invariant($"{feed[..2].ToUpperInvariant()}{day:yyMM}"),
+                kg,
+                expiry
+            )
+        );
 
     private void PrepareP6(DateOnly day, List<Told> notes)
     {
@@ -199,30 +202,7 @@ public sealed partial class DemoFarm
                 ))
             );
             Work(day, 15, PondWork.Drained, "through the screen, a bucket of gudgeon");
-            notes.Add(
-                new(
-                    Zone.At(day, new(17, 0)),
-                    "Manager",
-                    "P6 preparation, fish on 2027-01-25",
-                    k => new PreparationPlanned(
-                        k.Pond("P6"),
-                        DemoScript.P6FishOn,
-                        "silver_perch",
-                        14,
-                        LimeSchool.ByAlkalinity,
-                        null,
-                        SoilTexture.HeavyLoamOrClay,
-                        15,
-                        90,
-                        PestSchool.DryAndScreen,
-                        null,
-                        10,
-                        FertiliserSchool.None,
-                        false,
-                        new(25, 9.5, 38, 22, 0.34)
-                    )
-                )
-            );
+            notes.Add(PlanOfP6(day));
         }
         if (day == new DateOnly(2026, 12, 24))
             Work(day, 10, PondWork.DriedOut, "cracked a hand deep");
@@ -262,4 +242,23 @@ public sealed partial class DemoFarm
             );
         }
     }
+
+    private static Told PlanOfP6(DateOnly day) =>
+        new(Zone.At(day, new(17, 0)), "Manager", "P6 preparation, fish on 2027-01-25", k => new PreparationPlanned(
+            k.Pond("P6"),
+            DemoScript.P6FishOn,
+            "silver_perch",
+            14,
+            LimeSchool.ByAlkalinity,
+            null,
+            SoilTexture.HeavyLoamOrClay,
+            15,
+            90,
+            PestSchool.DryAndScreen,
+            null,
+            10,
+            FertiliserSchool.None,
+            false,
+            new(25, 9.5, 38, 22, 0.34)
+        ));
 }

@@ -146,19 +146,7 @@ public sealed partial class DemoFarm
                 DemoScript.Instruments.Select(i => new Told(Zone.At(day, new(7, 20)), "Manager", i.Name, _ => i))
             );
         if (day == DemoScript.InstrumentsListed)
-            notes.AddRange(
-                DemoScript.Duties.Select(d => new Told(Zone.At(day, new(7, 25)), "Manager", d.What, k => new DutyKept(
-                    0,
-                    d.Pond.Length > 0 ? k.Pond(d.Pond) : null,
-                    d.What,
-                    d.Why,
-                    d.Every,
-                    d.From,
-                    d.By,
-                    Role.PondHand,
-                    null
-                )))
-            );
+            notes.AddRange(DutiesOf(day));
         notes.AddRange(ProbesHung(day));
         Script(day, notes);
         for (var hour = 0; hour < 24; hour++)
@@ -180,6 +168,19 @@ public sealed partial class DemoFarm
         }
         return notes.Where(t => t.At <= OpensAt).OrderBy(t => t.At).ToList();
     }
+
+    private static IEnumerable<Told> DutiesOf(DateOnly day) =>
+        DemoScript.Duties.Select(d => new Told(Zone.At(day, new(7, 25)), "Manager", d.What, k => new DutyKept(
+            0,
+            d.Pond.Length > 0 ? k.Pond(d.Pond) : null,
+            d.What,
+            d.Why,
+            d.Every,
+            d.From,
+            d.By,
+            Role.PondHand,
+            null
+        )));
 
     private DemoBatch? BatchIn(string pond, DateOnly day) =>
         DemoScript.Batches.LastOrDefault(b =>

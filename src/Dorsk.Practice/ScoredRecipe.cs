@@ -75,16 +75,7 @@ internal sealed record ScoredRecipe(
         var kwHa = chance.Uniform() < 0.35 ? 0 : Between(3, 9);
         var number = kwHa == 0 ? 0 : (int)Math.Max(1, Math.Round(kwHa * areaM2 / 10_000 / 0.75));
         var onTimer = (int)Math.Round(number * Between(0.3, 1));
-        var aerators = Enumerable
-            .Range(1, number)
-            .Select(i => new Aerator(
-                "A" + i,
-                AeratorKind.Find(DemoScript.Paddle)!,
-                0.75,
-                i <= onTimer ? new TimeOnly(21, 0) : null,
-                i <= onTimer ? new TimeOnly(6, 30) : null
-            ))
-            .ToList();
+        var aerators = DrawAerators(number, onTimer);
         var days = (int)Between(FewestDays, MostDays);
         var from = new DateOnly(2026, 9, 1).AddDays((int)Between(0, 90));
         var meanG = Between(8, 250);
@@ -106,4 +97,16 @@ internal sealed record ScoredRecipe(
             from.AddDays(days)
         );
     }
+
+    private static List<Aerator> DrawAerators(int number, int onTimer) =>
+        Enumerable
+            .Range(1, number)
+            .Select(i => new Aerator(
+                "A" + i,
+                AeratorKind.Find(DemoScript.Paddle)!,
+                0.75,
+                i <= onTimer ? new TimeOnly(21, 0) : null,
+                i <= onTimer ? new TimeOnly(6, 30) : null
+            ))
+            .ToList();
 }

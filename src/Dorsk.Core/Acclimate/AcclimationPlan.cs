@@ -289,15 +289,7 @@ public sealed record AcclimationPlan(
                 0,
                 "a dawn release meets the lowest oxygen: at the watch level or above, and rising"
             ),
-            new(
-                "out",
-                salt
-                    ? "Let them out through a wet hose or by the bucket"
-                    : "Open, roll the rim down, lay it over, let them swim out",
-                10,
-                "no shaking, no pouring from a height; nobody walks among them",
-                "the manager, and one to count the dead"
-            ),
+            LetOut(salt),
             new(
                 "watch",
                 "Stand still and watch that they scatter",
@@ -306,6 +298,17 @@ public sealed record AcclimationPlan(
             ),
         ];
     }
+
+    private static AccStep LetOut(bool salt) =>
+        new(
+            "out",
+            salt
+                ? "Let them out through a wet hose or by the bucket"
+                : "Open, roll the rim down, lay it over, let them swim out",
+            10,
+            "no shaking, no pouring from a height; nobody walks among them",
+            "the manager, and one to count the dead"
+        );
 
     private static AccStep BringOver(AccSchool school, double over) =>
         school switch

@@ -82,16 +82,16 @@ public static class AirFaults
             Share(worst) > 1 ? new Judgement(Status.ActNow, $"Stop and go back a step: {said}")
             : Share(worst) > NearShare ? new Judgement(Status.Watch, $"At its limit, no further step: {said}")
             : new Judgement(Status.Steady, $"The next step may come after ten steady minutes: {said}");
-        return (
-            judgement,
-            Grounds.Of(
-                "Each step is held against the plate; the one nearest its limit decides. Over it: back a step. Above 95 %: no further. Else let it run ten minutes, read again, then open the next valve or line.",
-                "Usual way of taking blowers into use; limits are the plate's or the manual's",
-                [
-                    .. known.Select(x => new Input(x.What, x.Value, x.Measure, "measured")),
-                    .. known.Select(x => new Input($"{x.What} allowed", x.Most!.Value, x.Measure, "plate, typed")),
-                ]
-            )
-        );
+        return (judgement, Because(known));
     }
+
+    private static Grounds Because(List<(string What, double Value, double? Most, Measure Measure)> known) =>
+        Grounds.Of(
+            "Each step is held against the plate; the one nearest its limit decides. Over it: back a step. Above 95 %: no further. Else let it run ten minutes, read again, then open the next valve or line.",
+            "Usual way of taking blowers into use; limits are the plate's or the manual's",
+            [
+                .. known.Select(x => new Input(x.What, x.Value, x.Measure, "measured")),
+                .. known.Select(x => new Input($"{x.What} allowed", x.Most!.Value, x.Measure, "plate, typed")),
+            ]
+        );
 }

@@ -247,18 +247,7 @@ public static class AlarmRules
             "Open “Power is out” for who comes first: oxygen on in tanks, then the generator."
             + Then(AlarmCause.PowerLost, since, now);
         if (panels.Where(p => p.NoMainsSince is not null).ToList() is { Count: > 0 } dark)
-            return new(
-                0,
-                null,
-                AlarmCause.PowerLost,
-                Status.ActNow,
-                AlarmText.List(
-                    "No mains at the panels of ",
-                    dark.Select(p => p.Code),
-                    $" since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}",
-                    ", "
-                )
-            );
+            return NoMains(zone, first, dark);
         return panels.Count > 1 && panels.All(p => now - p.Heard > PanelSilent)
             ? new(
                 0,
@@ -269,6 +258,20 @@ public static class AlarmRules
             )
             : null;
     }
+
+    private static AlarmRaised NoMains(FarmZone zone, string first, List<AlarmPanel> dark) =>
+        new(
+            0,
+            null,
+            AlarmCause.PowerLost,
+            Status.ActNow,
+            AlarmText.List(
+                "No mains at the panels of ",
+                dark.Select(p => p.Code),
+                $" since {Hour(dark.Min(p => p.NoMainsSince!.Value), zone)}. {first}",
+                ", "
+            )
+        );
 
     /// <summary>What a silent panel says of its pond's air; null while it is heard.</summary>
     public static Judgement? Silent(AlarmPanel panel, DateTimeOffset now, FarmZone zone) =>

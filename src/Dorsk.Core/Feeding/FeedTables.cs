@@ -56,24 +56,7 @@ public sealed record TableRation(double LowPct, double StartPct, double HighPct,
     /// <param name="tempC">Water temperature, °C.</param>
     public static TableRation? For(FishSpecies species, double meanG, double tempC)
     {
-        var rows =
-            species.OwnFeeds is { } own
-                ?
-                [
-                    .. own.Select(r =>
-                        (
-                            G: Math.Max(0.001, r.FromG),
-                            r.TempC,
-                            Low: r.RationPct,
-                            Start: r.RationPct,
-                            High: r.RationPct,
-                            Source: OwnSource
-                        )
-                    ),
-                ]
-            : Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is { } group
-                ? Table[group].OrderBy(r => r.G).ToList()
-            : [];
+        var rows = Rows(species);
         if (rows.Count == 0)
             return null;
         // Between two weights on a line of logarithms, as appetite goes; beyond the ends the end row.
@@ -96,6 +79,27 @@ public sealed record TableRation(double LowPct, double StartPct, double HighPct,
             under.Source
         );
     }
+
+    private static List<(double G, double TempC, double Low, double Start, double High, string Source)> Rows(
+        FishSpecies species
+    ) =>
+        species.OwnFeeds is { } own
+            ?
+            [
+                .. own.Select(r =>
+                    (
+                        G: Math.Max(0.001, r.FromG),
+                        r.TempC,
+                        Low: r.RationPct,
+                        Start: r.RationPct,
+                        High: r.RationPct,
+                        Source: OwnSource
+                    )
+                ),
+            ]
+        : Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is { } group
+            ? Table[group].OrderBy(r => r.G).ToList()
+        : [];
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
 }

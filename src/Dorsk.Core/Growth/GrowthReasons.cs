@@ -53,21 +53,9 @@ public static class GrowthReasons
         var read = days.Count(d => dawnLowMgL(d.Day) is not null);
         List<GrowthReason> reasons =
         [
-            new(
-                difference < 0 ? "cold" : "warmth",
-                (water / planned) - 1,
-                FormattableString.Invariant(
-                    $"water {Math.Abs(difference):0.0} °C {(difference < 0 ? "colder" : "warmer")} than usual on average"
-                )
-            ),
+            OfWater(planned, water, difference),
             // A level that never changes cannot be told from the fish's own rate: what counts is what they got of their usual.
-            new(
-                "short rations",
-                (fed / planned) - 1,
-                FormattableString.Invariant(
-                    $"fed {100 * days.Average(d => d.OfUsual):0} % of what they are used to eat"
-                )
-            ),
+            OfRations(days, planned, fed),
             new(
                 "bad mornings",
                 (mornings / planned) - 1,
@@ -78,6 +66,22 @@ public static class GrowthReasons
         reasons.Add(Rest(rest, days.Count(d => d.BiomassKg.Value > Crowded * carriesKg)));
         return [.. reasons.Where(r => Math.Abs(r.Share) >= Least).OrderByDescending(r => Math.Abs(r.Share))];
     }
+
+    private static GrowthReason OfRations(IReadOnlyList<Standing> days, double planned, double fed) =>
+        new(
+            "short rations",
+            (fed / planned) - 1,
+            FormattableString.Invariant($"fed {100 * days.Average(d => d.OfUsual):0} % of what they are used to eat")
+        );
+
+    private static GrowthReason OfWater(double planned, double water, double difference) =>
+        new(
+            difference < 0 ? "cold" : "warmth",
+            (water / planned) - 1,
+            FormattableString.Invariant(
+                $"water {Math.Abs(difference):0.0} °C {(difference < 0 ? "colder" : "warmer")} than usual on average"
+            )
+        );
 
     // What water, ration and mornings leave unexplained.
     private static GrowthReason Rest(double share, int fullDays) =>

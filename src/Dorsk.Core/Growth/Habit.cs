@@ -59,7 +59,15 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
         }
         var inverse = Matrix<double>.Build.Dense(3, 3, a).Inverse();
         var fit = inverse * Vector<double>.Build.Dense(b);
-        return new(
+        return Fitted(usable, inverse, fit);
+    }
+
+    private static Habit Fitted(
+        List<(double FedG, double MeanG, double TempC, double ShareOfFull)> usable,
+        Matrix<double> inverse,
+        Vector<double> fit
+    ) =>
+        new(
             fit[0],
             fit[1],
             fit[2],
@@ -67,5 +75,4 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
             Math.Sqrt(inverse[2, 2]),
             Math.Min(1, usable.Select(d => d.ShareOfFull).Order().ElementAt(usable.Count / 2))
         );
-    }
 }

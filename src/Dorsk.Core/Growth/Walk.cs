@@ -41,15 +41,7 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
             var gain = DailyGain.FedG(full, weight.MeanG, share, oxygen, batch.InTank);
             if (!onlyHabit)
             {
-                days.Add(
-                    AsStanding(day, count, weight, full) with
-                    {
-                        Held = held,
-                        Share = share,
-                        OfUsual = habit is null ? share : share / habit.ShareOfFull,
-                        Oxygen = oxygen,
-                    }
-                );
+                days.Add(StandingOf(held, day, full, oxygen, share));
                 if (full > 0)
                     held = held.Day(gain / full, tempC, count.Mean * weight.MeanG / 1000);
             }
@@ -58,6 +50,15 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
         }
         return days;
     }
+
+    private Standing StandingOf(HeldBack held, DateOnly day, double full, double oxygen, double share) =>
+        AsStanding(day, count, weight, full) with
+        {
+            Held = held,
+            Share = share,
+            OfUsual = habit is null ? share : share / habit.ShareOfFull,
+            Oxygen = oxygen,
+        };
 
     /// <summary>What these fish were used to eat on this walk, or null when too few days tell.</summary>
     public Habit? Habit() => Growth.Habit.Learn(free, batch.Species);

@@ -49,19 +49,17 @@ public static class Declines
         var sd = Math.Sqrt(
             (variance * effective / (effective - 1) * (1 + (1 / effective))) + Math.Pow(OwnSdFloor * mean, 2)
         );
-        return new(
-            DeclineMethod.OwnNights,
-            mean,
-            sd,
-            Grounds.Of(
-                $"From this pond's own last nights: each fall from dusk to dawn gives what the water and the fish took, with surface and aerators taken off; later nights weigh more, and it is scaled to tonight's temperature.",
-                "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978)",
-                new Input("nights used", learned.Count, Measures.Plain, "measured"),
-                new Input("respiration now, per hour", mean, Measures.Concentration, "reckoned from the readings"),
-                new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")
-            )
-        );
+        return new(DeclineMethod.OwnNights, mean, sd, Because(tonight, learned, mean));
     }
+
+    private static Grounds Because(NightWater tonight, List<(int NightsAgo, double? R)> learned, double mean) =>
+        Grounds.Of(
+            $"From this pond's own last nights: each fall from dusk to dawn gives what the water and the fish took, with surface and aerators taken off; later nights weigh more, and it is scaled to tonight's temperature.",
+            "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978)",
+            new Input("nights used", learned.Count, Measures.Plain, "measured"),
+            new Input("respiration now, per hour", mean, Measures.Concentration, "reckoned from the readings"),
+            new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")
+        );
 
     /// <summary>From two readings of tonight taken in the dark at least an hour and a half apart; null without them.</summary>
     public static Decline? TwoReadings(IReadOnlyList<Timed> tonightInDark, NightWater tonight)
@@ -109,7 +107,18 @@ public static class Declines
         var plankton = earthen || secchiM is not null ? Respiration.Plankton(secchiCm, tonight.TempC) : 0;
         var mud = earthen ? Respiration.MudGM2H / tonight.MeanDepthM : 0;
         var total = fish + plankton + mud;
-        var why = Grounds.Of(
+        var why = Because(secchiM, tonight, fish, plankton, mud);
+        if (secchiM is null && earthen)
+            why = why.Doubting("No Secchi depth was read: a usual bloom of 35 cm is assumed.");
+        else if (secchiM is not null && !Respiration.PlanktonInRange(secchiCm, tonight.TempC))
+            why = why.Doubting(
+                "Secchi depth or temperature lies outside 20–80 cm and 20–32 °C, where the plankton equation was made; it was held to the edge."
+            );
+        return new(DeclineMethod.Balance, total, BalanceSd * total, why);
+    }
+
+    private static Grounds Because(double? secchiM, NightWater tonight, double fish, double plankton, double mud) =>
+        Grounds.Of(
             "From the oxygen use of the fish, the plankton (by Secchi depth) and the mud, by published equations.",
             "Boyd, Romaire & Johnston 1978; Boyd & Romaire 1978; Schroeder 1975; Banks & Herrera 1977",
             new Input("fish, per hour", fish, Measures.Concentration, "reckoned"),
@@ -122,12 +131,4 @@ public static class Declines
             new Input("mud, per hour", mud, Measures.Concentration, "starting value"),
             new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")
         );
-        if (secchiM is null && earthen)
-            why = why.Doubting("No Secchi depth was read: a usual bloom of 35 cm is assumed.");
-        else if (secchiM is not null && !Respiration.PlanktonInRange(secchiCm, tonight.TempC))
-            why = why.Doubting(
-                "Secchi depth or temperature lies outside 20–80 cm and 20–32 °C, where the plankton equation was made; it was held to the edge."
-            );
-        return new(DeclineMethod.Balance, total, BalanceSd * total, why);
-    }
 }

@@ -36,13 +36,7 @@ public static class TonightForecast
     {
         var z = SampleStatistics.Z(Level);
         var curves = NightCurve.Run(water, [decline.MgLH, decline.MgLH + decline.Sd], start, noon);
-        var curve = curves[0]
-            .Zip(curves[1], (l, t) =>
-            {
-                var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(ReadingSd, 2));
-                return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));
-            })
-            .ToList();
+        var curve = Curve(z, curves);
         var dark = curve.Where(p => p.At <= lowUntil).ToList();
         // The dawn low is the morning's: crowded water may stand lower at dusk, after sun and feed, than at dawn. Danger is judged over all of the night.
         var morning = dark.Where(p =>
@@ -69,6 +63,15 @@ public static class TonightForecast
             why
         );
     }
+
+    private static List<CurvePoint> Curve(double z, IReadOnlyList<IReadOnlyList<Timed>> curves) =>
+        curves[0]
+            .Zip(curves[1], (l, t) =>
+            {
+                var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(ReadingSd, 2));
+                return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));
+            })
+            .ToList();
 
     private static Judgement Judge(double low, double underAct, double underWatch, WaterLimits limits, Hand hand)
     {

@@ -70,16 +70,19 @@ public sealed record WithoutAir(
             To(limits.DoActMgL),
             To(lethalMgL),
             loadKgM3,
-            Grounds.Of(
-                "The night run on from the latest oxygen without any aerator: what the pond takes, as learned, against surface and light.",
-                decline.Why.Source,
-                new Input("oxygen", start.Si, Measures.Oxygen, "latest"),
-                new Input("the water takes, each hour", decline.MgLH, Measures.Concentration, decline.Why.Method),
-                new Input("act level", limits.DoActMgL, Measures.Oxygen, limits.Source),
-                new Input("kills", lethalMgL, Measures.Oxygen, "species table")
-            )
+            Because(decline, start, limits, lethalMgL)
         );
     }
+
+    private static Grounds Because(Decline decline, Timed start, WaterLimits limits, double lethalMgL) =>
+        Grounds.Of(
+            "The night run on from the latest oxygen without any aerator: what the pond takes, as learned, against surface and light.",
+            decline.Why.Source,
+            new Input("oxygen", start.Si, Measures.Oxygen, "latest"),
+            new Input("the water takes, each hour", decline.MgLH, Measures.Concentration, decline.Why.Method),
+            new Input("act level", limits.DoActMgL, Measures.Oxygen, limits.Source),
+            new Input("kills", lethalMgL, Measures.Oxygen, "species table")
+        );
 
     /// <summary>A tank: what its fish take, and nothing that comes in: 60 (DO − level) / (kg/m³ × mg O₂/kg/h ÷ 1000).</summary>
     /// <param name="fish">Species, mean weight (g) and biomass (kg) of each batch.</param>
@@ -109,17 +112,20 @@ public sealed record WithoutAir(
             To(limits.DoActMgL),
             To(lethalMgL),
             load,
-            Grounds
-                .Of(
-                    "Minutes = 60 (oxygen − level) / (fish by volume × what they breathe): a full tank has minutes, and nothing comes in without air or flow.",
-                    "Boyd, Romaire & Johnston 1978; mass balance",
-                    new Input("oxygen", doMgL, Measures.Oxygen, "latest"),
-                    new Input("fish by volume", load, Measures.VolumeLoad, "standing estimate"),
-                    new Input("they take, each hour", mgLH, Measures.Concentration, "worked out"),
-                    new Input("temperature", tempC, Measures.Temperature, "latest"),
-                    new Input("act level", limits.DoActMgL, Measures.Oxygen, limits.Source)
-                )
-                .Limited("Fish that were fed within hours take up to half as much again.")
+            Because(tempC, doMgL, limits, load, mgLH)
         );
     }
+
+    private static Grounds Because(double tempC, double doMgL, WaterLimits limits, double load, double mgLH) =>
+        Grounds
+            .Of(
+                "Minutes = 60 (oxygen − level) / (fish by volume × what they breathe): a full tank has minutes, and nothing comes in without air or flow.",
+                "Boyd, Romaire & Johnston 1978; mass balance",
+                new Input("oxygen", doMgL, Measures.Oxygen, "latest"),
+                new Input("fish by volume", load, Measures.VolumeLoad, "standing estimate"),
+                new Input("they take, each hour", mgLH, Measures.Concentration, "worked out"),
+                new Input("temperature", tempC, Measures.Temperature, "latest"),
+                new Input("act level", limits.DoActMgL, Measures.Oxygen, limits.Source)
+            )
+            .Limited("Fish that were fed within hours take up to half as much again.");
 }

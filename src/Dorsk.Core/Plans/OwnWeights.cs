@@ -14,25 +14,7 @@ public sealed record OwnWeights(int Growth, int Margin, int Safety, int Area, in
         IReadOnlyList<SpeciesWeighed> all
     )
     {
-        (string Name, int Weight, Func<SpeciesWeighed, double> Better)[] points =
-        [
-            ("soon at market", Growth, s => -(s.MonthsToMarket ?? PlanSeason.Horizon)),
-            ("margin", Margin, s => (s.MarginYear.Worst + s.MarginYear.Best) / 2),
-            ("the worst pairing", Safety, s => s.MarginYear.Worst),
-            ("little water", Area, s => s.KgYear),
-            ("little handwork", Work, s => -s.HoursYear),
-            ("sure supply and market", Sure, s => new[]
-                {
-                    s.Candidate.Seed,
-                    s.Candidate.Feed,
-                    s.Candidate.Buyers,
-                    s.Candidate.Permit,
-                }.Sum(h =>
-                    h == Had.Yes ? 1
-                    : h == Had.No ? -1
-                    : 0
-                )),
-        ];
+        (string Name, int Weight, Func<SpeciesWeighed, double> Better)[] points = Criteria();
         var shares = points
             .Select(p =>
             {
@@ -55,4 +37,24 @@ public sealed record OwnWeights(int Growth, int Margin, int Safety, int Area, in
             ),
         ];
     }
+
+    private (string Name, int Weight, Func<SpeciesWeighed, double> Better)[] Criteria() =>
+        [
+            ("soon at market", Growth, s => -(s.MonthsToMarket ?? PlanSeason.Horizon)),
+            ("margin", Margin, s => (s.MarginYear.Worst + s.MarginYear.Best) / 2),
+            ("the worst pairing", Safety, s => s.MarginYear.Worst),
+            ("little water", Area, s => s.KgYear),
+            ("little handwork", Work, s => -s.HoursYear),
+            ("sure supply and market", Sure, s => new[]
+                {
+                    s.Candidate.Seed,
+                    s.Candidate.Feed,
+                    s.Candidate.Buyers,
+                    s.Candidate.Permit,
+                }.Sum(h =>
+                    h == Had.Yes ? 1
+                    : h == Had.No ? -1
+                    : 0
+                )),
+        ];
 }

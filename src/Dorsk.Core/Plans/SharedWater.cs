@@ -26,27 +26,7 @@ public sealed record SharedWater(
     public static SharedWater Of(StockingQuestion plan, IReadOnlyList<SharedFish> others)
     {
         var first = new SharedFish(plan.Species, plan.FromG, plan.TargetG, plan.ShareOfWater);
-        List<(SharedFish, StockingAnswer)> all =
-        [
-            (first, StockingAnswer.Of(plan)),
-            .. others.Select(o =>
-                (
-                    o,
-                    StockingAnswer.Of(
-                        plan with
-                        {
-                            Species = o.Species,
-                            FromG = o.MeanG,
-                            TargetG = o.TargetG,
-                            ShareOfWater = o.Share,
-                            SurvivalPct = o.Species.SurvivalGrowOutPct,
-                            School = null,
-                            Own = null,
-                        }
-                    )
-                )
-            ),
-        ];
+        List<(SharedFish, StockingAnswer)> all = [(first, StockingAnswer.Of(plan)), .. Answers(plan, others)];
         var fish = all.Select(a => a.Item1).ToList();
         var meets = fish.SelectMany(
                 (a, i) => fish.Skip(i + 1).Select(b => Gape.Weigh(a.Species, a.MeanG, b.Species, b.MeanG, plan.Hand))
@@ -55,4 +35,26 @@ public sealed record SharedWater(
             .ToList();
         return new(all, meets, 1 - fish.Sum(f => f.Share));
     }
+
+    private static IEnumerable<(SharedFish o, StockingAnswer)> Answers(
+        StockingQuestion plan,
+        IReadOnlyList<SharedFish> others
+    ) =>
+        others.Select(o =>
+            (
+                o,
+                StockingAnswer.Of(
+                    plan with
+                    {
+                        Species = o.Species,
+                        FromG = o.MeanG,
+                        TargetG = o.TargetG,
+                        ShareOfWater = o.Share,
+                        SurvivalPct = o.Species.SurvivalGrowOutPct,
+                        School = null,
+                        Own = null,
+                    }
+                )
+            )
+        );
 }

@@ -146,27 +146,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
 
     private IEnumerable<Judgement> Gates()
     {
-        foreach (
-            var (had, no, ask) in new[]
-            {
-                (
-                    Candidate.Seed,
-                    "no fingerlings are to be had here",
-                    "ask first whether fingerlings can be bought here, in season and legally"
-                ),
-                (
-                    Candidate.Permit,
-                    "it may not be kept here",
-                    "ask for the permit before anything else; an import permit can be withdrawn"
-                ),
-                (Candidate.Feed, "no suitable feed within reach", "ask for a suitable feed within a sensible drive"),
-                (
-                    Candidate.Buyers,
-                    "nobody local buys it",
-                    "ask who buys it, live, chilled or as fillet, against which imported price, before the water is built"
-                ),
-            }
-        )
+        foreach (var (had, no, ask) in Requirements())
         {
             if (had == Had.No)
                 yield return new(Status.ActNow, no);
@@ -183,6 +163,27 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         if (Plan.AtHarvest == 0)
             yield return new(Status.ActNow, $"none may stand: {Plan.Binding.Name} lets none live");
     }
+
+    private (Had, string, string)[] Requirements() =>
+        new[]
+        {
+            (
+                Candidate.Seed,
+                "no fingerlings are to be had here",
+                "ask first whether fingerlings can be bought here, in season and legally"
+            ),
+            (
+                Candidate.Permit,
+                "it may not be kept here",
+                "ask for the permit before anything else; an import permit can be withdrawn"
+            ),
+            (Candidate.Feed, "no suitable feed within reach", "ask for a suitable feed within a sensible drive"),
+            (
+                Candidate.Buyers,
+                "nobody local buys it",
+                "ask who buys it, live, chilled or as fillet, against which imported price, before the water is built"
+            ),
+        };
 
     private IEnumerable<Judgement> Hazards()
     {

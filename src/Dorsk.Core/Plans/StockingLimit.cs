@@ -63,29 +63,27 @@ public static class StockingLimits
             * s.FinalG
             / q.TargetG
             * q.ShareOfWater;
-        return new(
-            BySchool,
-            stocked * q.Survival,
-            null,
-            Grounds.Of(
-                $"The school “{s.Name}”: fish {(q.Water.System.ByVolume() ? "a cubic metre" : "a square metre")}, turned to the weight wanted through the same mass of fish, less deaths.{(s.Condition.Length > 0 ? $" It asks for: {s.Condition}." : "")}",
-                $"{s.Source}; starting value, confidence {s.Confidence}",
-                new Input(
-                    q.Water.System.ByVolume() ? "fish a m³" : "fish a m²",
-                    s.Number.Usual,
-                    Measures.Plain with
-                    {
-                        Decimals = 2,
-                        UsDecimals = 2,
-                    },
-                    FormattableString.Invariant($"the school says {s.Number.Low:0.##} to {s.Number.High:0.##}")
-                ),
-                new Input("at its own final weight", s.FinalG, Measures.FishWeight, "the school"),
-                new Input("weight wanted", q.TargetG, Measures.FishWeight, "typed"),
-                new Input("survival", q.SurvivalPct, Measures.Share, "typed")
-            )
-        );
+        return new(BySchool, stocked * q.Survival, null, Because(q, s));
     }
+
+    private static Grounds Because(StockingQuestion q, DensitySchool s) =>
+        Grounds.Of(
+            $"The school “{s.Name}”: fish {(q.Water.System.ByVolume() ? "a cubic metre" : "a square metre")}, turned to the weight wanted through the same mass of fish, less deaths.{(s.Condition.Length > 0 ? $" It asks for: {s.Condition}." : "")}",
+            $"{s.Source}; starting value, confidence {s.Confidence}",
+            new Input(
+                q.Water.System.ByVolume() ? "fish a m³" : "fish a m²",
+                s.Number.Usual,
+                Measures.Plain with
+                {
+                    Decimals = 2,
+                    UsDecimals = 2,
+                },
+                FormattableString.Invariant($"the school says {s.Number.Low:0.##} to {s.Number.High:0.##}")
+            ),
+            new Input("at its own final weight", s.FinalG, Measures.FishWeight, "the school"),
+            new Input("weight wanted", q.TargetG, Measures.FishWeight, "typed"),
+            new Input("survival", q.SurvivalPct, Measures.Share, "typed")
+        );
 
     private static StockingLimit Capacity(StockingQuestion q)
     {
@@ -108,7 +106,14 @@ public static class StockingLimits
             ),
         };
         var measure = q.Water.System.ByVolume() ? Measures.VolumeLoad : Measures.AreaLoad;
-        var why = Grounds.Of(
+        var why = Because(q, each, words, measure);
+        if (each <= 0)
+            why = why.Doubting($"{q.Species.Name} is not {words}: the table has no figure, so none are let stand.");
+        return new(ByCapacity, each * q.Water.Size * 1000 / q.TargetG * q.ShareOfWater, null, why);
+    }
+
+    private static Grounds Because(StockingQuestion q, double each, string words, Measure measure) =>
+        Grounds.Of(
             $"Fish {words}: kilograms by {(q.Water.System.ByVolume() ? "volume" : "area")}, by the weight wanted.",
             $"{q.Species.Source}; starting value, confidence {q.Species.Confidence}",
             new Input("the water carries", each, measure, "species table"),
@@ -120,10 +125,6 @@ public static class StockingLimits
             ),
             new Input("share of the water", 100 * q.ShareOfWater, Measures.Share, "typed")
         );
-        if (each <= 0)
-            why = why.Doubting($"{q.Species.Name} is not {words}: the table has no figure, so none are let stand.");
-        return new(ByCapacity, each * q.Water.Size * 1000 / q.TargetG * q.ShareOfWater, null, why);
-    }
 
     private static StockingLimit Feed(StockingQuestion q, PlanSeason season)
     {

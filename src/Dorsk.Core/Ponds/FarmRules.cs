@@ -37,15 +37,7 @@ public static class FarmRules
             yield return Remark.Refuse("Code", $"{pond.Code} is taken by another pond. Choose another code.");
         if (pond.Name.Length > 60)
             yield return Remark.Refuse("PondName", "At most 60 letters.");
-        var body = pond.Shape switch
-        {
-            SlopedRectangle r => SlopedRectangle.Check(r.LengthM, r.WidthM, r.DepthM, r.Slope),
-            RoundTank t => RoundTank.Check(t.DiameterM, t.DepthM),
-            OutlinePond o => o.Check(),
-            MeanDepthPond m => m.Check(),
-            TablePond t => t.Check(),
-            _ => throw new NotSupportedException($"No rule for the shape {pond.Shape.GetType().Name}."),
-        };
+        var body = CheckShape(pond);
         foreach (var remark in body)
             yield return remark;
         if (pond.Split is { } split)
@@ -64,6 +56,17 @@ public static class FarmRules
                 "A split pond needs the share of its fish zone and what the paddle moves."
             );
     }
+
+    private static IEnumerable<Remark> CheckShape(Pond pond) =>
+        pond.Shape switch
+        {
+            SlopedRectangle r => SlopedRectangle.Check(r.LengthM, r.WidthM, r.DepthM, r.Slope),
+            RoundTank t => RoundTank.Check(t.DiameterM, t.DepthM),
+            OutlinePond o => o.Check(),
+            MeanDepthPond m => m.Check(),
+            TablePond t => t.Check(),
+            _ => throw new NotSupportedException($"No rule for the shape {pond.Shape.GetType().Name}."),
+        };
 
     /// <summary>Objections to aerators.</summary>
     public static IEnumerable<Remark> Check(AeratorsFitted f)

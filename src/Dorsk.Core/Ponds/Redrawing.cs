@@ -27,15 +27,7 @@ public static class Redrawing
                 before.NorthM - before.Outline[0].NorthM,
                 turned
             );
-            return (
-                null,
-                new(
-                    pond.Id,
-                    corners[0].EastM + dx,
-                    corners[0].NorthM + dy,
-                    Math.IEEERemainder(before.TurnDeg + turned, 360)
-                )
-            );
+            return Moved(before, corners, pond, turned, dx, dy);
         }
         if (pond.Shape is SlopedRectangle r && Rectangle(corners) is { } sides)
             return (
@@ -47,7 +39,12 @@ public static class Redrawing
             );
         var drawn = outline.AboutMiddle();
         // Built anew, never by `with`: these bodies keep figures of their outline.
-        PondShape shape = pond.Shape switch
+        PondShape shape = Reshaped(pond, drawn);
+        return (pond with { Shape = shape }, new(pond.Id, east, north, 0));
+    }
+
+    private static PondShape Reshaped(Pond pond, Outline drawn) =>
+        pond.Shape switch
         {
             SlopedRectangle s => new OutlinePond(drawn, s.DepthM, s.Slope),
             OutlinePond o => new OutlinePond(drawn, o.DepthM, o.Slope),
@@ -55,8 +52,24 @@ public static class Redrawing
             TablePond t => new TablePond(drawn, t.Levels),
             var other => throw new NotSupportedException($"No drawing for the shape {other.GetType().Name}."),
         };
-        return (pond with { Shape = shape }, new(pond.Id, east, north, 0));
-    }
+
+    private static (Pond? Rebuilt, PondPlaced Place) Moved(
+        PondOnPlan before,
+        IReadOnlyList<(double EastM, double NorthM)> corners,
+        Pond pond,
+        double turned,
+        double dx,
+        double dy
+    ) =>
+        (
+            null,
+            new(
+                pond.Id,
+                corners[0].EastM + dx,
+                corners[0].NorthM + dy,
+                Math.IEEERemainder(before.TurnDeg + turned, 360)
+            )
+        );
 
     // The turn that takes the old corners to the new ones, degrees; null when no move and turn does.
     private static double? TurnOf(PondOnPlan before, IReadOnlyList<(double EastM, double NorthM)> corners)

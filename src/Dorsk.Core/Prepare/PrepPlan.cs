@@ -63,7 +63,26 @@ public sealed record PrepPlan(IReadOnlyList<DatedStep> Steps, DateOnly? WantedOn
         var now = Days(steps, from, stockOn, done);
         // Late is what had its day before today by what was done so far, as if today were not the bound.
         var unbound = Days(steps, madeOn, stockOn, done);
-        var dated = steps
+        var dated = Dated(steps, done, today, first, now, unbound);
+        var plan = new PrepPlan(dated, stockOn, null);
+        var awaited = plan.OpenBeforeStocking;
+        return plan.SlipsDays == 0 || awaited.Count == 0
+            ? plan
+            : plan with
+            {
+                HeldBy = awaited.FirstOrDefault(s => s.State == StepState.Late) ?? awaited[0],
+            };
+    }
+
+    private static List<DatedStep> Dated(
+        IReadOnlyList<PrepStep> steps,
+        IReadOnlyDictionary<string, StepDone> done,
+        DateOnly today,
+        Dictionary<string, DateOnly> first,
+        Dictionary<string, DateOnly> now,
+        Dictionary<string, DateOnly> unbound
+    ) =>
+        steps
             .Select(s =>
                 done.TryGetValue(s.Key, out var d)
                     ? new DatedStep(s, d.Day, first[s.Key], d.Left ? StepState.Left : StepState.Done, d.Note)
@@ -76,15 +95,6 @@ public sealed record PrepPlan(IReadOnlyList<DatedStep> Steps, DateOnly? WantedOn
                     )
             )
             .ToList();
-        var plan = new PrepPlan(dated, stockOn, null);
-        var awaited = plan.OpenBeforeStocking;
-        return plan.SlipsDays == 0 || awaited.Count == 0
-            ? plan
-            : plan with
-            {
-                HeldBy = awaited.FirstOrDefault(s => s.State == StepState.Late) ?? awaited[0],
-            };
-    }
 
     // As late as the stocking day allows, but never before what it waits for.
     private static Dictionary<string, DateOnly> Days(

@@ -102,20 +102,23 @@ public static partial class JobRules
                     JobState.Open
                 );
             if (!(p.WatchedOn > d.Today.AddDays(-FeederKept.WatchDays)))
-                yield return new(
-                    Key("watch-meal", p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    d.Zone.At(d.Today, new(MorningMeal, 0)),
-                    d.Zone.At(d.Today, new(17, 0)),
-                    $"{p.Code}: watch a meal of {p.Feeder.Name}",
-                    p.WatchedOn is { } last
-                        ? $"last watched {FarmDay.Day(last)}; a machine sees no appetite"
-                        : "nobody has watched one yet; a machine sees no appetite",
-                    Role.PondHand,
-                    "feeding",
-                    JobState.Open
-                );
+                yield return WatchMeal(d, p);
         }
     }
+
+    private static Job WatchMeal(FarmDay d, PondDay p) =>
+        new(
+            Key("watch-meal", p.Code, d.Today),
+            p.PondId,
+            p.Code,
+            d.Zone.At(d.Today, new(MorningMeal, 0)),
+            d.Zone.At(d.Today, new(17, 0)),
+            $"{p.Code}: watch a meal of {p.Feeder!.Name}",
+            p.WatchedOn is { } last
+                ? $"last watched {FarmDay.Day(last)}; a machine sees no appetite"
+                : "nobody has watched one yet; a machine sees no appetite",
+            Role.PondHand,
+            "feeding",
+            JobState.Open
+        );
 }

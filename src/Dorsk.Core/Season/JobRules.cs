@@ -164,20 +164,7 @@ public static partial class JobRules
         {
             var day = p.SampleDue!.Value < d.Today ? d.Today : p.SampleDue.Value;
             var at = d.Zone.At(day, new(SampleHour, 30));
-            yield return new(
-                Key("sample", p.Code, day),
-                p.PondId,
-                p.Code,
-                at.AddMinutes(-30),
-                at.AddHours(2),
-                $"{p.Code}: sample, in the cool of the morning",
-                p.LastWeighed is { } last
-                    ? $"last weighed {d.Today.DayNumber - last.DayNumber} days ago, so {d.Say(p.MeanG, Measures.FishWeight)} is reckoned"
-                    : "never weighed since stocking",
-                Role.Manager,
-                "sample",
-                JobState.Open
-            );
+            yield return SampleJob(d, p, day, at);
         }
         foreach (var p in d.Stocked.Where(p => p.Sampled.Count > 0))
             yield return new(
@@ -194,6 +181,22 @@ public static partial class JobRules
                 p.Sampled[^1]
             );
     }
+
+    private static Job SampleJob(FarmDay d, PondDay p, DateOnly day, DateTimeOffset at) =>
+        new(
+            Key("sample", p.Code, day),
+            p.PondId,
+            p.Code,
+            at.AddMinutes(-30),
+            at.AddHours(2),
+            $"{p.Code}: sample, in the cool of the morning",
+            p.LastWeighed is { } last
+                ? $"last weighed {d.Today.DayNumber - last.DayNumber} days ago, so {d.Say(p.MeanG, Measures.FishWeight)} is reckoned"
+                : "never weighed since stocking",
+            Role.Manager,
+            "sample",
+            JobState.Open
+        );
 
     private static IEnumerable<Job> MoreAir(FarmDay d) =>
         d
@@ -350,23 +353,26 @@ public static partial class JobRules
             if (code is null)
                 continue;
             var late = d.Today.DayNumber - day.DayNumber;
-            yield return new(
-                duty.JobKey(day),
-                duty.PondId,
-                code,
-                d.Zone.At(d.Today, TimeOnly.MinValue),
-                d.Zone.At(d.Today, duty.At),
-                code.Length > 0 ? $"{code}: {duty.What}" : duty.What,
-                late > 0
-                    ? FormattableString.Invariant($"it was for {FarmDay.Day(day)}")
-                        + (duty.Reason.Length > 0 ? ": " + duty.Reason : "")
-                    : duty.Reason,
-                duty.Who,
-                "",
-                late > 0 ? JobState.Late : JobState.Open
-            );
+            yield return RecurringJob(d, duty, day, code, late);
         }
     }
+
+    private static Job RecurringJob(FarmDay d, DutyKept duty, DateOnly day, string code, int late) =>
+        new(
+            duty.JobKey(day),
+            duty.PondId,
+            code,
+            d.Zone.At(d.Today, TimeOnly.MinValue),
+            d.Zone.At(d.Today, duty.At),
+            code.Length > 0 ? $"{code}: {duty.What}" : duty.What,
+            late > 0
+                ? FormattableString.Invariant($"it was for {FarmDay.Day(day)}")
+                    + (duty.Reason.Length > 0 ? ": " + duty.Reason : "")
+                : duty.Reason,
+            duty.Who,
+            "",
+            late > 0 ? JobState.Late : JobState.Open
+        );
 
     private static IEnumerable<Job> Quarantines(FarmDay d) =>
         d

@@ -76,15 +76,7 @@ public static class JobsAhead
     {
         // A sample of tomorrow stands in today's list already.
         if (p is { Stocked: true, SampleDue: { } sample } && sample > d.Today.AddDays(1))
-            yield return At(
-                d,
-                p,
-                new("sample", p.Code, sample, new(5, 30), new(8, 0)),
-                $"{p.Code}: sample, in the cool of the morning",
-                p.LastWeighed is { } weighed ? $"last weighed {FarmDay.Day(weighed)}" : "never weighed since stocking",
-                Role.Manager,
-                "sample"
-            );
+            yield return SampleJob(d, p, sample);
         foreach (var (on, what, reason) in p.Changes)
             yield return At(
                 d,
@@ -108,6 +100,17 @@ public static class JobsAhead
         foreach (var step in Preparing(d, p))
             yield return step;
     }
+
+    private static Job SampleJob(FarmDay d, PondDay p, DateOnly sample) =>
+        At(
+            d,
+            p,
+            new("sample", p.Code, sample, new(5, 30), new(8, 0)),
+            $"{p.Code}: sample, in the cool of the morning",
+            p.LastWeighed is { } weighed ? $"last weighed {FarmDay.Day(weighed)}" : "never weighed since stocking",
+            Role.Manager,
+            "sample"
+        );
 
     private static IEnumerable<Job> Preparing(FarmDay d, PondDay p)
     {

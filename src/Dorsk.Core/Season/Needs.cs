@@ -112,22 +112,16 @@ public static class Needs
                 null
             );
         if (p.Air is { } plan)
-            return new(
-                Status.ActNow,
-                p.Code,
-                p,
-                $"{Fall(d, p)} {Causes(d, p)} {More(d, p)}",
-                plan.From,
-                Answer.Air,
-                $"Run {JobRules.Codes(p)} from {d.Hour(plan.From)}",
-                plan.Why,
-                air
-            );
+            return NeedOfAir(d, p, air, plan);
         var all =
             p.Judgement.Status == Status.ActNow
                 ? " No aerator stands idle: hold the feed, bring an emergency aerator, read again in the dark."
                 : "";
-        return new(
+        return NeedOfOxygen(d, p, tonight, all);
+    }
+
+    private static Need NeedOfOxygen(FarmDay d, PondDay p, Oxygen.DawnLowForecast tonight, string all) =>
+        new(
             p.Judgement.Status,
             p.Code,
             p,
@@ -138,7 +132,19 @@ public static class Needs
             tonight.Why,
             null
         );
-    }
+
+    private static Need NeedOfAir(FarmDay d, PondDay p, Job? air, Oxygen.AirPlan plan) =>
+        new(
+            Status.ActNow,
+            p.Code,
+            p,
+            $"{Fall(d, p)} {Causes(d, p)} {More(d, p)}",
+            plan.From,
+            Answer.Air,
+            $"Run {JobRules.Codes(p)} from {d.Hour(plan.From)}",
+            plan.Why,
+            air
+        );
 
     private static string Fall(FarmDay d, PondDay p)
     {

@@ -81,7 +81,17 @@ internal static class SeasonConflicts
         words += ready is { } day
             ? $"Ready {i.Day(day)} at the earliest{(before is null ? "" : $", {pond.PrepareDays} days after it is emptied")}: stock later or empty it sooner."
             : "Its fish do not reach their weight within the forecast: plan the day they leave.";
-        yield return new(
+        yield return ConflictOfReady(plan, pond, on, stands, words);
+    }
+
+    private static SeasonConflict ConflictOfReady(
+        CyclePlanned plan,
+        SeasonPond pond,
+        DateOnly on,
+        bool stands,
+        string words
+    ) =>
+        new(
             FormattableString.Invariant($"ready:{plan.PlanId}"),
             stands ? Status.ActNow : Status.Watch,
             on,
@@ -93,7 +103,6 @@ internal static class SeasonConflicts
                 new Input("days to prepare", pond.PrepareDays, Measures.Plain, "preparation plan")
             )
         );
-    }
 
     private static IEnumerable<SeasonConflict> Source(SeasonInput i, CyclePlanned plan, IReadOnlyList<Cohort> cohorts)
     {
@@ -111,7 +120,17 @@ internal static class SeasonConflicts
         );
         if (took && came.Count.Value >= plan.Count * 0.98)
             yield break;
-        yield return new(
+        yield return ConflictOfSource(i, plan, from, came, took);
+    }
+
+    private static SeasonConflict ConflictOfSource(
+        SeasonInput i,
+        CyclePlanned plan,
+        long from,
+        Cohort came,
+        bool took
+    ) =>
+        new(
             FormattableString.Invariant($"source:{plan.PlanId}"),
             Status.Watch,
             came.From,
@@ -125,7 +144,6 @@ internal static class SeasonConflicts
                 new Input("wanted", plan.Count, Measures.Plain, "plan")
             )
         );
-    }
 
     private static IEnumerable<SeasonConflict> Full(SeasonInput i, SeasonPond pond, IReadOnlyList<Cohort> cohorts)
     {

@@ -49,19 +49,21 @@ public sealed record SeasonMove(string Key, DateOnly On)
         if (input.Cycles.FirstOrDefault(c => c.PlanId == id) is not { } cycle)
             return null;
         // A harvest day that the fish would not live to see gives way.
-        var moved =
-            Key[0] == 'e'
-                ? cycle with
-                {
-                    HarvestOn = On,
-                }
-                : cycle with
-                {
-                    StockOn = On,
-                    HarvestOn = cycle.HarvestOn <= On ? null : cycle.HarvestOn,
-                };
+        var moved = MovedCycle(cycle);
         return input with { Cycles = [.. input.Cycles.Select(c => c == cycle ? moved : c)] };
     }
+
+    private Plans.CyclePlanned MovedCycle(Plans.CyclePlanned cycle) =>
+        Key[0] == 'e'
+            ? cycle with
+            {
+                HarvestOn = On,
+            }
+            : cycle with
+            {
+                StockOn = On,
+                HarvestOn = cycle.HarvestOn <= On ? null : cycle.HarvestOn,
+            };
 
     /// <summary>What a moved season plans otherwise than the season as it is planned: the facts to be entered.</summary>
     public static IReadOnlyList<Fact> Facts(SeasonInput planned, SeasonInput moved) =>

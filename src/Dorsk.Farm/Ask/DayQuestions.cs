@@ -188,38 +188,35 @@ internal static class DayQuestions
             : day;
 
     private static PondDay Changing(PondDay day, SeasonAhead season, List<FeedKind> kinds) =>
-        kinds.Count < 2
-            ? day
-            : day with
-            {
-                Changes =
-                [
-                    .. season
-                        .Wanted.Where(w => w.Fish.PondId == day.PondId && w.Fish.Stands)
-                        .SelectMany(w =>
-                            Core.Feeding.FeedChange.Ahead(
-                                w.Fish.Species,
-                                w.Feed,
-                                kinds.ConvertAll(k => (k.Id, k.PelletMm))
+        kinds.Count < 2 ? day : day with { Changes = ChangesOf(day, season, kinds) };
+
+    private static IReadOnlyList<(DateOnly On, string What, string Reason)> ChangesOf(
+        PondDay day,
+        SeasonAhead season,
+        List<FeedKind> kinds
+    ) =>
+        [
+            .. season
+                .Wanted.Where(w => w.Fish.PondId == day.PondId && w.Fish.Stands)
+                .SelectMany(w =>
+                    Core.Feeding.FeedChange.Ahead(w.Fish.Species, w.Feed, kinds.ConvertAll(k => (k.Id, k.PelletMm)))
+                )
+                .SelectMany(c =>
+                    c.Steps.Select(s =>
+                        (
+                            s.From,
+                            s.NewPct < 100
+                                ? FormattableString.Invariant(
+                                    $"mix {s.NewPct} % {Name(kinds, c.New)} into {Name(kinds, c.Old)}"
+                                )
+                                : FormattableString.Invariant($"{Name(kinds, c.New)} alone from today"),
+                            FormattableString.Invariant(
+                                $"their size wants {c.Size.SizeMm.Low:0.#} to {c.Size.SizeMm.High:0.#} mm"
                             )
                         )
-                        .SelectMany(c =>
-                            c.Steps.Select(s =>
-                                (
-                                    s.From,
-                                    s.NewPct < 100
-                                        ? FormattableString.Invariant(
-                                            $"mix {s.NewPct} % {Name(kinds, c.New)} into {Name(kinds, c.Old)}"
-                                        )
-                                        : FormattableString.Invariant($"{Name(kinds, c.New)} alone from today"),
-                                    FormattableString.Invariant(
-                                        $"their size wants {c.Size.SizeMm.Low:0.#} to {c.Size.SizeMm.High:0.#} mm"
-                                    )
-                                )
-                            )
-                        ),
-                ],
-            };
+                    )
+                ),
+        ];
 
     private static string Name(List<FeedKind> kinds, long id) => kinds.Find(k => k.Id == id)?.Name ?? "";
 }

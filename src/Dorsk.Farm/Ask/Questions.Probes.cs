@@ -25,18 +25,25 @@ public sealed partial class Questions
             .ToList();
         return (
             read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(),
-            [
-                .. read.SelectMany(x =>
-                    Core.Water.ProbeHealth.Of(
-                        x.Parameter,
-                        x.Values,
-                        [.. hand[x.Parameter].Where(t => t.At > now.AddDays(-3))],
-                        now
-                    )
-                ),
-            ]
+            WrongWith(now, hand, read)
         );
     }
+
+    private static IReadOnlyList<Core.Judging.Judgement> WrongWith(
+        DateTimeOffset now,
+        Core.Water.ReadingBook hand,
+        List<(Core.Water.Parameter Parameter, List<Core.Water.Timed> Values)> read
+    ) =>
+        [
+            .. read.SelectMany(x =>
+                Core.Water.ProbeHealth.Of(
+                    x.Parameter,
+                    x.Values,
+                    [.. hand[x.Parameter].Where(t => t.At > now.AddDays(-3))],
+                    now
+                )
+            ),
+        ];
 
     /// <summary>For each of some values of a device, in their order: the other value that stands for its instant already, or came earlier among them; null where none does.</summary>
     public IReadOnlyList<double?> OtherValues(Core.Water.DeviceKept device, IReadOnlyList<Core.Water.ProbeValue> values)

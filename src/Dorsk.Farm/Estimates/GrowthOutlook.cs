@@ -83,16 +83,7 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
                 Measures.Plain,
                 $"share found taken as {found} where the slip says none"
             ),
-            last.Mean is null
-                ? Input.Said("last sample", "none yet", "")
-                : new(
-                    "last sample",
-                    last.Mean.Mean,
-                    Measures.FishWeight,
-                    FormattableString.Invariant(
-                        $"weighed {facts.Zone.DayOf(last.At):d MMM yyyy}, {last.Mean.Count} fish"
-                    )
-                ),
+            LastSample(last),
             new(
                 "feed given",
                 stock.FedSince(batch, ArrivedOn(batch), stands.Day),
@@ -112,6 +103,16 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
             ),
         ];
     }
+
+    private Input LastSample(BatchSample last) =>
+        last.Mean is null
+            ? Input.Said("last sample", "none yet", "")
+            : new(
+                "last sample",
+                last.Mean.Mean,
+                Measures.FishWeight,
+                FormattableString.Invariant($"weighed {facts.Zone.DayOf(last.At):d MMM yyyy}, {last.Mean.Count} fish")
+            );
 
     private DateOnly ArrivedOn(BatchStory batch) => facts.Zone.DayOf(batch.ArrivedAt);
 }

@@ -57,15 +57,7 @@ public static class ToldStory
         var (at, stocked) = Facts<FishStocked>(told).First();
         var species = FishSpecies.Of(stocked.SpeciesKey);
         var losses = Facts<FishLost>(told).Select((l, i) => (Line: (long)i, l.At, l.Fact)).ToList();
-        var changes = losses.ConvertAll(l => new CountChange(
-            zone.DayOf(l.At),
-            -l.Fact.Count,
-            l.Fact.To == Account.Dead,
-            null
-        )
-        {
-            FoundShare = l.Fact.FoundShare,
-        });
+        var changes = LossesAsChanges(zone, losses);
         return new()
         {
             Id = 1,
@@ -85,6 +77,15 @@ public static class ToldStory
             NotReadyReason = stocked.NotReadyReason,
         };
     }
+
+    private static List<CountChange> LossesAsChanges(
+        FarmZone zone,
+        List<(long Line, DateTimeOffset At, FishLost Fact)> losses
+    ) =>
+        losses.ConvertAll(l => new CountChange(zone.DayOf(l.At), -l.Fact.Count, l.Fact.To == Account.Dead, null)
+        {
+            FoundShare = l.Fact.FoundShare,
+        });
 
     private static IEnumerable<(DateTimeOffset At, T Fact)> Facts<T>(IEnumerable<(DateTimeOffset At, Fact Fact)> told)
         where T : Fact => told.Where(t => t.Fact is T).Select(t => (t.At, (T)t.Fact));

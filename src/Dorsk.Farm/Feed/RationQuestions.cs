@@ -61,7 +61,15 @@ internal static class RationQuestions
             r => (Day: zone.DayOf(r.Instant(0)), Kg: r.GetDouble(1), Score: r.GetInt32(2)),
             Lines.With(asOf, ("pond", pond))
         );
-        return new(
+        return Rations(schools, wanted, watched);
+    }
+
+    private static PondRations Rations(
+        List<RationSchool> schools,
+        List<((long, DateOnly) Key, double? Kg, string Reason, string By)> wanted,
+        List<(DateOnly Day, double Kg, int Score)> watched
+    ) =>
+        new(
             schools.Count > 0 ? schools[0] : RationSchool.ExpectedGain,
             wanted
                 .GroupBy(w => w.Key)
@@ -78,5 +86,4 @@ internal static class RationQuestions
                     )),
             ]
         );
-    }
 }

@@ -195,7 +195,11 @@ public static class RowRules
             return TimeOnly.TryParseExact(text, "HH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out _)
                 ? null
                 : "an hour is written like 06:30";
-        return place switch
+        return WordRule(place, column, text);
+    }
+
+    private static string? WordRule(string place, string column, string text) =>
+        place switch
         {
             "log.kind" => Kinds.Contains(text) ? null : "no kind of fact that this build knows",
             "aerator.kind" => AeratorKind.Find(text) is null ? "no kind of aerator that this build knows" : null,
@@ -214,5 +218,4 @@ public static class RowRules
                 : null,
             _ => null,
         };
-    }
 }

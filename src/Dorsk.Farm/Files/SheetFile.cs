@@ -56,16 +56,7 @@ public sealed record SheetFile(
     public IEnumerable<(int Line, IReadOnlyList<string> Cells)> Rows(CancellationToken stop)
     {
         using var text = new LimitedReader(Text(Path), LongestLine);
-        using var parser = new CsvParser(
-            text,
-            new CsvConfiguration(CultureInfo.InvariantCulture)
-            {
-                Delimiter = Delimiter.ToString(),
-                BadDataFound = null,
-                IgnoreBlankLines = true,
-                MaxFieldSize = LongestCell,
-            }
-        );
+        using var parser = Parser(text);
         while (true)
         {
             stop.ThrowIfCancellationRequested();
@@ -85,6 +76,18 @@ public sealed record SheetFile(
                 yield return (parser.RawRow, cells);
         }
     }
+
+    private CsvParser Parser(LimitedReader text) =>
+        new CsvParser(
+            text,
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                Delimiter = Delimiter.ToString(),
+                BadDataFound = null,
+                IgnoreBlankLines = true,
+                MaxFieldSize = LongestCell,
+            }
+        );
 
     // UTF-8 or UTF-16 by their marks; without one UTF-8 where it holds, else the old Western letters.
     private static StreamReader Text(string path)

@@ -16,25 +16,7 @@ internal static class FishQuestions
     /// <summary>Batches that ever stood in a pond, with what stands there on the books.</summary>
     public static List<BatchOnBooks> Standing(SqliteConnection c, AsOf asOf, long pond)
     {
-        var rows = Sqlite.Rows(
-            c,
-            $"""
-            SELECT p.batch, (SELECT species FROM stocking s WHERE s.batch = p.batch ORDER BY s.line DESC LIMIT 1),
-              min(l.happened), sum(p.count), max(l.happened), EXISTS (SELECT 1 FROM recount r WHERE r.batch = p.batch)
-            FROM posting p CROSS JOIN log l USING (line)
-            WHERE p.pond = $pond AND p.account = 'Pond' AND {Posted} AND {Lines.Count} GROUP BY p.batch ORDER BY p.batch
-            """,
-            r =>
-                (
-                    Batch: r.GetInt64(0),
-                    Species: r.GetString(1),
-                    First: r.Instant(2),
-                    Sum: r.GetInt32(3),
-                    Last: r.Instant(4),
-                    Counted: r.GetBoolean(5)
-                ),
-            Lines.With(asOf, ("pond", pond))
-        );
+        var rows = Rows(c, asOf, pond);
         return rows.ConvertAll(r =>
         {
             var movements = r.Counted ? Movements(c, asOf, r.Batch) : null;
@@ -54,6 +36,34 @@ internal static class FishQuestions
             };
         });
     }
+
+    private static List<(
+        long Batch,
+        string Species,
+        DateTimeOffset First,
+        int Sum,
+        DateTimeOffset Last,
+        bool Counted
+    )> Rows(SqliteConnection c, AsOf asOf, long pond) =>
+        Sqlite.Rows(
+            c,
+            $"""
+            SELECT p.batch, (SELECT species FROM stocking s WHERE s.batch = p.batch ORDER BY s.line DESC LIMIT 1),
+              min(l.happened), sum(p.count), max(l.happened), EXISTS (SELECT 1 FROM recount r WHERE r.batch = p.batch)
+            FROM posting p CROSS JOIN log l USING (line)
+            WHERE p.pond = $pond AND p.account = 'Pond' AND {Posted} AND {Lines.Count} GROUP BY p.batch ORDER BY p.batch
+            """,
+            r =>
+                (
+                    Batch: r.GetInt64(0),
+                    Species: r.GetString(1),
+                    First: r.Instant(2),
+                    Sum: r.GetInt32(3),
+                    Last: r.Instant(4),
+                    Counted: r.GetBoolean(5)
+                ),
+            Lines.With(asOf, ("pond", pond))
+        );
 
     /// <summary>Movements of a batch in the order in which they happened, counts of all worked out.</summary>
     public static IReadOnlyList<Movement> Movements(SqliteConnection c, AsOf asOf, long batch) =>
@@ -141,7 +151,23 @@ internal static class FishQuestions
         params (string, object?)[] with
     )
     {
-        var postings = Sqlite.Rows(
+        var postings = Postings(c, asOf, posting, with);
+        var moved = postings
+            .GroupBy(r => (r.Line, r.Happened))
+            .Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList()));
+        var counted = FishFacts
+            .Recounted.All(c, asOf, recount, with)
+            .Select(x => new Movement(x.Line, x.At, []) { Recount = x.Fact });
+        return [.. moved, .. counted];
+    }
+
+    private static List<(long Line, DateTimeOffset Happened, Posting Posting)> Postings(
+        SqliteConnection c,
+        AsOf asOf,
+        string posting,
+        (string, object?)[] with
+    ) =>
+        Sqlite.Rows(
             c,
             $"""
             SELECT l.line, l.happened, p.batch, p.account, p.pond, p.count, p.mass_g, p.basis
@@ -162,14 +188,6 @@ internal static class FishQuestions
                 ),
             Lines.With(asOf, with)
         );
-        var moved = postings
-            .GroupBy(r => (r.Line, r.Happened))
-            .Select(g => new Movement(g.Key.Line, g.Key.Happened, g.Select(r => r.Posting).ToList()));
-        var counted = FishFacts
-            .Recounted.All(c, asOf, recount, with)
-            .Select(x => new Movement(x.Line, x.At, []) { Recount = x.Fact });
-        return [.. moved, .. counted];
-    }
 
     private static long BatchOf(Movement m) => m.Recount?.BatchId ?? m.Postings[0].BatchId;
 }

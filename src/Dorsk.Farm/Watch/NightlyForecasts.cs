@@ -67,21 +67,22 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
             yield break;
         yield return Of(shown, true);
         // At dusk each method speaks once; two readings in the dark speak as soon as there are two.
-        foreach (
-            var method in Enum.GetValues<DeclineMethod>()
-                .Where(m =>
-                    m != shown.Method
-                    && (
-                        told is null
-                            ? m != DeclineMethod.Balance || !story.Pond.ByVolume
-                            : m == DeclineMethod.TwoReadings
-                    )
-                )
-        )
+        foreach (var method in OtherMethods(story, told, shown))
             if (story.Night.At(now, method).Forecast is { } other)
                 yield return Of(other, false);
 
         ForecastIssued Of(DawnLowForecast f, bool isShown) =>
             new(story.Pond.Id, night, f.Method, f.Low, f.LowAt, f.ChanceUnderAct, f.Curve[0].At, isShown);
     }
+
+    private static IEnumerable<DeclineMethod> OtherMethods(
+        PondStory story,
+        ForecastIssued? told,
+        DawnLowForecast shown
+    ) =>
+        Enum.GetValues<DeclineMethod>()
+            .Where(m =>
+                m != shown.Method
+                && (told is null ? m != DeclineMethod.Balance || !story.Pond.ByVolume : m == DeclineMethod.TwoReadings)
+            );
 }

@@ -101,7 +101,18 @@ internal static class DeviceQuestions
                     ("to", to)
                 )
             );
-        return (
+        return RawCourse(c, pond, parameter, from, to, span);
+    }
+
+    private static (long span, List<(DateTimeOffset, double, double, double)>) RawCourse(
+        SqliteConnection c,
+        long pond,
+        Parameter parameter,
+        DateTimeOffset from,
+        DateTimeOffset to,
+        long span
+    ) =>
+        (
             span,
             Sqlite.Rows(
                 c,
@@ -114,7 +125,6 @@ internal static class DeviceQuestions
                 ("to", to)
             )
         );
-    }
 
     /// <summary>What of the probes belongs into a pond's story: the last days one by one, of older nights the lowest oxygen and the mean temperature.</summary>
     public static IEnumerable<(Parameter Parameter, Timed Timed)> ForStory(

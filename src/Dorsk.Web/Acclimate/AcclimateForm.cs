@@ -37,7 +37,29 @@ public static class AcclimateForm
             s.Last(p) is { } v ? s.Plain(v, p.Measure)
             : example is { } e ? s.Plain(e, p.Measure)
             : "";
-        List<SlipField> fields =
+        List<SlipField> fields = FieldsOf(s, delivery, pond);
+        for (var i = 1; i <= Places; i++)
+            fields.AddRange([
+                s.Heading(
+                    i == 1 ? "Pond, where they go in"
+                    : i == 2 ? "Pond, deep water"
+                    : "Pond, the other side"
+                ),
+                s.Quantity($"t{i}", "Temperature", Measures.Temperature, i == 1 ? Last(Parameter.Temperature) : ""),
+                s.Quantity($"p{i}", "pH", Measures.Ph, i == 1 ? Last(Parameter.Ph) : ""),
+                s.Quantity($"o{i}", "Oxygen", Measures.Oxygen).WithHint(i == 1 ? "read now" : ""),
+            ]);
+        fields.AddRange([
+            s.Heading("Pond, all places"),
+            s.Quantity("sp", "Salinity", Measures.Salinity, Last(Parameter.Salinity, 0)),
+            s.Quantity("np", "Total ammonia, as N", Measures.Concentration, Last(Parameter.Tan)),
+            s.Quantity("ap", "Alkalinity", Measures.CoarseConcentration, Last(Parameter.Alkalinity)),
+            s.Choice("school", "School", "", Schools.Select(x => (x.Key, x.Name)).ToList()),
+        ]);
+        return fields;
+    }
+
+    private static List<SlipField> FieldsOf(BenchStart s, FishReceived? delivery, Farm.Estimates.PondStory pond) =>
         [
             s.Choice(
                 "species",
@@ -61,26 +83,6 @@ public static class AcclimateForm
             s.Quantity("sb", "Salinity", Measures.Salinity, "0"),
             s.Quantity("ab", "Alkalinity", Measures.CoarseConcentration).WithHint("empty: both bounds are drawn"),
         ];
-        for (var i = 1; i <= Places; i++)
-            fields.AddRange([
-                s.Heading(
-                    i == 1 ? "Pond, where they go in"
-                    : i == 2 ? "Pond, deep water"
-                    : "Pond, the other side"
-                ),
-                s.Quantity($"t{i}", "Temperature", Measures.Temperature, i == 1 ? Last(Parameter.Temperature) : ""),
-                s.Quantity($"p{i}", "pH", Measures.Ph, i == 1 ? Last(Parameter.Ph) : ""),
-                s.Quantity($"o{i}", "Oxygen", Measures.Oxygen).WithHint(i == 1 ? "read now" : ""),
-            ]);
-        fields.AddRange([
-            s.Heading("Pond, all places"),
-            s.Quantity("sp", "Salinity", Measures.Salinity, Last(Parameter.Salinity, 0)),
-            s.Quantity("np", "Total ammonia, as N", Measures.Concentration, Last(Parameter.Tan)),
-            s.Quantity("ap", "Alkalinity", Measures.CoarseConcentration, Last(Parameter.Alkalinity)),
-            s.Choice("school", "School", "", Schools.Select(x => (x.Key, x.Name)).ToList()),
-        ]);
-        return fields;
-    }
 
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
     public static (AccQuestion Question, int Fish, string Origin)? Read(BenchForm f)

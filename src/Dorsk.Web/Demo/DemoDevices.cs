@@ -25,19 +25,7 @@ public static class DemoDevices
         var (questions, keys) = (new Questions(file), new DeviceKeys(file));
         var door = new Door(file, new OpensAt());
         var known = questions.Devices().Select(d => d.Kept.Name).ToHashSet();
-        var wanted = questions
-            .Ponds()
-            .Where(p => DemoFarm.Probed.Contains(p.Code))
-            .Select(p => new DeviceKept(0, "Buoy " + p.Code, DeviceUse.Probe, p.Id, 0.5, false))
-            .Concat(
-                questions
-                    .Ponds()
-                    .Where(p => questions.Story(p.Code)!.AeratorsAt(DemoFarm.OpensAt).Count > 0)
-                    .Select(p => new DeviceKept(0, "Panel " + p.Code, DeviceUse.Panel, p.Id, null, false))
-            )
-            .Append(new(0, "Weather mast", DeviceUse.Weather, null, null, false))
-            .Append(new(0, "Remote", DeviceUse.Switch, null, null, false))
-            .Append(new(0, Reader, DeviceUse.Reader, null, null, false));
+        var wanted = Wanted(questions);
         foreach (var device in wanted.Where(d => !known.Contains(d.Name)))
             if (!door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, device, device.Name)).Accepted)
                 throw new InvalidOperationException($"{device.Name} was refused.");
@@ -64,6 +52,21 @@ public static class DemoDevices
         if (!OperatingSystem.IsWindows())
             File.SetUnixFileMode(keysPath, UnixFileMode.UserRead | UnixFileMode.UserWrite);
     }
+
+    private static IEnumerable<DeviceKept> Wanted(Questions questions) =>
+        questions
+            .Ponds()
+            .Where(p => DemoFarm.Probed.Contains(p.Code))
+            .Select(p => new DeviceKept(0, "Buoy " + p.Code, DeviceUse.Probe, p.Id, 0.5, false))
+            .Concat(
+                questions
+                    .Ponds()
+                    .Where(p => questions.Story(p.Code)!.AeratorsAt(DemoFarm.OpensAt).Count > 0)
+                    .Select(p => new DeviceKept(0, "Panel " + p.Code, DeviceUse.Panel, p.Id, null, false))
+            )
+            .Append(new(0, "Weather mast", DeviceUse.Weather, null, null, false))
+            .Append(new(0, "Remote", DeviceUse.Switch, null, null, false))
+            .Append(new(0, Reader, DeviceUse.Reader, null, null, false));
 
     private sealed class OpensAt : TimeProvider
     {

@@ -73,13 +73,7 @@ public static class DemoHistory
         );
         var receipt = door.Enter(entry);
         if (!receipt.Accepted && receipt.Remarks.All(r => r.Kind == Objection.Ask))
-            receipt = door.Enter(
-                entry with
-                {
-                    Id = Guid.NewGuid(),
-                    Meant = receipt.Remarks.Select(r => r.Text).ToList(),
-                }
-            );
+            receipt = Confirmed(door, entry, receipt);
         if (!receipt.Accepted)
             throw new InvalidOperationException(
                 $"The demo's day {entered:O} was refused: {string.Join(" | ", receipt.Remarks.Select(r => r.Text))}"
@@ -87,6 +81,9 @@ public static class DemoHistory
         foreach (var (t, line) in told.Zip(receipt.Lines).Where(p => p.First.Founds is not null))
             keys[t.Founds!] = line;
     }
+
+    private static Receipt Confirmed(Door door, Entry entry, Receipt receipt) =>
+        door.Enter(entry with { Id = Guid.NewGuid(), Meant = receipt.Remarks.Select(r => r.Text).ToList() });
 
     private static DateTimeOffset Min(DateTimeOffset a, DateTimeOffset b) => a < b ? a : b;
 

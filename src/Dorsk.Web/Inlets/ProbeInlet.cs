@@ -61,20 +61,23 @@ public sealed class ProbeInlet(Door door, Questions questions, FarmClock clock)
         if (good.Count > 0)
         {
             var last = good.Max(g => g.At);
-            var receipt = door.Enter(
-                Entry.Of(
-                    Guid.NewGuid(),
-                    probe.Name,
-                    last > now ? now : last,
-                    new ProbeSeriesReceived(probe.DeviceId, probe.Use == DeviceUse.Weather ? null : probe.PondId, good),
-                    FormattableString.Invariant($"{good.Count} values of {probe.Name}")
-                )
-            );
+            var receipt = Record(probe, now, good, last);
             if (!receipt.Accepted)
                 return new(0, off.TotalSeconds, [.. wrong, .. receipt.Remarks.Select(r => new WrongValue(0, r.Text))]);
         }
         return new(good.Count, off.TotalSeconds, wrong);
     }
+
+    private Receipt Record(DeviceKept probe, DateTimeOffset now, List<ProbeValue> good, DateTimeOffset last) =>
+        door.Enter(
+            Entry.Of(
+                Guid.NewGuid(),
+                probe.Name,
+                last > now ? now : last,
+                new ProbeSeriesReceived(probe.DeviceId, probe.Use == DeviceUse.Weather ? null : probe.PondId, good),
+                FormattableString.Invariant($"{good.Count} values of {probe.Name}")
+            )
+        );
 
     // The first value of an instant stands. Another one is not kept, and is not said to be.
     private void Part(DeviceKept probe, List<ProbeValue> good, List<int> places, List<WrongValue> wrong)

@@ -143,14 +143,7 @@ public sealed class ImportModel(
             .Headings.Select(h => SheetColumn.Of(SheetGuess.Column(h, here.Hand.System).Key) ?? SheetColumn.Ignored)
             .ToList();
         // Of two columns that seem to hold the same, the second is left to the person.
-        Keys = guessed
-            .Select(
-                (c, n) =>
-                    c.Use == ColumnUse.Ignore || guessed.Take(n).Any(o => o.Use == c.Use && o.Parameter == c.Parameter)
-                        ? ""
-                        : c.Key
-            )
-            .ToList();
+        Keys = UsesOf(guessed);
         Sign = (SheetGuess.Sign(sheet.First.SelectMany(r => r)) ?? here.Hand.Sign).ToString();
         var day = guessed.FindIndex(c => c.Use == ColumnUse.Day);
         var proven = day < 0 ? null : SheetWhen.Proven(sheet.First.Where(r => r.Count > day).Select(r => r[day]));
@@ -164,4 +157,14 @@ public sealed class ImportModel(
             );
         Order = (proven ?? (here.Hand.System == UnitSystem.Us ? DayOrder.MonthFirst : DayOrder.DayFirst)).ToString();
     }
+
+    private static List<string> UsesOf(List<SheetColumn> guessed) =>
+        guessed
+            .Select(
+                (c, n) =>
+                    c.Use == ColumnUse.Ignore || guessed.Take(n).Any(o => o.Use == c.Use && o.Parameter == c.Parameter)
+                        ? ""
+                        : c.Key
+            )
+            .ToList();
 }

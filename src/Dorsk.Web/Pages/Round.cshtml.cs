@@ -87,13 +87,7 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
         if (!receipt.Accepted && receipt.Remarks.All(r => r.Kind == Objection.Ask && Asked(stop, r)))
             receipt = door.Enter(entry with { Meant = [.. entry.Meant, .. receipt.Remarks.Select(r => r.Text)] });
         if (!receipt.Accepted)
-            return new(
-                stop.Id,
-                false,
-                string.Join(" ", receipt.Remarks.Select(r => r.Text)),
-                receipt.Remarks.All(r => r.Kind == Objection.Ask) ? receipt.Remarks.Select(r => r.Text).ToList() : [],
-                ""
-            );
+            return Refused(stop, receipt);
         var now = questions.Now(questions.Story(story.Pond.Code)!, here.Now);
         return new(
             stop.Id,
@@ -104,6 +98,15 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
             now.Judgement.Status.ToString()
         );
     }
+
+    private static RoundReceipt Refused(Stopped stop, Receipt receipt) =>
+        new(
+            stop.Id,
+            false,
+            string.Join(" ", receipt.Remarks.Select(r => r.Text)),
+            receipt.Remarks.All(r => r.Kind == Objection.Ask) ? receipt.Remarks.Select(r => r.Text).ToList() : [],
+            ""
+        );
 
     // The phone asks about figures that are unusual in themselves. What they are against the figures before them, or against the books,
     // only the farm knows: that question is asked with its own words.

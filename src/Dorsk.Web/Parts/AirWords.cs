@@ -31,14 +31,7 @@ public sealed record AirWords(string Text, Status Status, bool Runs, bool ByHand
                     ? $"runs{(r.Fact.CurrentA is { } amps ? ", " + here.Say(amps, Dorsk.Core.Units.Measures.Current) : "")}"
                 : "stands";
             var wrong = told is { } t && t.Fact.On != r.Fact.Running;
-            return new(
-                state
-                    + (wrong ? $", told to {(told!.Value.Fact.On ? "run" : "stop")}" : "")
-                    + (by.Length > 0 ? "; " + by : ""),
-                wrong || !r.Fact.Mains ? Status.Watch : Status.Steady,
-                r.Fact.Running,
-                by.Length > 0
-            );
+            return Reported(told, by, r, state, wrong);
         }
         var runs = hand is { } order
             ? order.Fact.Order == AirOrder.On
@@ -54,4 +47,20 @@ public sealed record AirWords(string Text, Status Status, bool Runs, bool ByHand
             by.Length > 0
         );
     }
+
+    private static AirWords Reported(
+        (DateTimeOffset At, AeratorCommanded Fact)? told,
+        string by,
+        (DateTimeOffset At, AeratorReported Fact) r,
+        string state,
+        bool wrong
+    ) =>
+        new(
+            state
+                + (wrong ? $", told to {(told!.Value.Fact.On ? "run" : "stop")}" : "")
+                + (by.Length > 0 ? "; " + by : ""),
+            wrong || !r.Fact.Mains ? Status.Watch : Status.Steady,
+            r.Fact.Running,
+            by.Length > 0
+        );
 }

@@ -164,7 +164,17 @@ public sealed class SeasonPicture
             grid.Add(on.AddDays(-1));
             grid.Add(on);
         }
-        var points = grid.Select(day =>
+        var points = PointsOf(mine, grid);
+        Ribbon(s, "rb-fringe", points.ConvertAll(d => (d.X, half(d.Kg.High))), mid);
+        Ribbon(s, "rb-will", points.ConvertAll(d => (d.X, half(d.Kg.Value))), mid);
+        Ribbon(s, "rb-sure", points.ConvertAll(d => (d.X, half(d.Kg.Low))), mid);
+    }
+
+    private List<(double X, (double Value, double Low, double High) Kg)> PointsOf(
+        List<Cohort> mine,
+        SortedSet<DateOnly> grid
+    ) =>
+        grid.Select(day =>
                 (
                     X: X(day),
                     Kg: mine.Select(c => c.KgOn(day))
@@ -174,10 +184,6 @@ public sealed class SeasonPicture
                 )
             )
             .ToList();
-        Ribbon(s, "rb-fringe", points.ConvertAll(d => (d.X, half(d.Kg.High))), mid);
-        Ribbon(s, "rb-will", points.ConvertAll(d => (d.X, half(d.Kg.Value))), mid);
-        Ribbon(s, "rb-sure", points.ConvertAll(d => (d.X, half(d.Kg.Low))), mid);
-    }
 
     // Mirrored about the middle line, in one piece for each time that something stands.
     private static void Ribbon(StringBuilder s, string name, List<(double X, double Half)> points, double mid)
@@ -325,17 +331,7 @@ public sealed class SeasonPicture
         string likely = ""
     )
     {
-        s.Append(
-            all
-                ? string.Create(
-                    CultureInfo.InvariantCulture,
-                    $"<path class=\"rb-out{likely}\" d=\"M{x:0.#} {mid - half - 2:0.#}V{mid + half + 2:0.#}\"/>"
-                )
-                : string.Create(
-                    CultureInfo.InvariantCulture,
-                    $"<path class=\"rb-grade\" d=\"M{x:0.#} {mid + half:0.#}V{mid - half + 3:0.#}l-5 -6m5 6l5 -6\"/>"
-                )
-        );
+        s.Append(CutPath(x, mid, half, all, likely));
         // Beside its mark, on the side where there is room; where there is none the list beside the strip tells it.
         bool Free(double from, double to) => from >= 0 && to <= Width && !marks.Any(m => m != x && m > from && m < to);
         if (Free(x, x + LabelWidth))
@@ -349,6 +345,17 @@ public sealed class SeasonPicture
                 $"<text class=\"rb-t end\" x=\"{x - 6:0.#}\" y=\"{mid + 4.5:0.#}\">{tonnes}</text>"
             );
     }
+
+    private static string CutPath(double x, double mid, double half, bool all, string likely) =>
+        all
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"<path class=\"rb-out{likely}\" d=\"M{x:0.#} {mid - half - 2:0.#}V{mid + half + 2:0.#}\"/>"
+            )
+            : string.Create(
+                CultureInfo.InvariantCulture,
+                $"<path class=\"rb-grade\" d=\"M{x:0.#} {mid + half:0.#}V{mid - half + 3:0.#}l-5 -6m5 6l5 -6\"/>"
+            );
 
     private List<double> Marks(PondStory p) =>
         [

@@ -80,7 +80,26 @@ public static class PlanCalendar
         Here here
     )
     {
-        var able = questions
+        var able = AblePonds(plan, questions, here);
+        var room = able.Sum(a => (double)a.Answer.Stock);
+        return
+        [
+            .. able.Select(a =>
+                (
+                    a.Pond,
+                    a.Answer,
+                    room <= 0 ? 0 : (int)Math.Min(a.Answer.Stock, Math.Floor(onHand * a.Answer.Stock / room))
+                )
+            ),
+        ];
+    }
+
+    private static List<(Pond Pond, StockingAnswer Answer)> AblePonds(
+        StockingQuestion plan,
+        Questions questions,
+        Here here
+    ) =>
+        questions
             .Stories(p => RearingSystems.Of(p.Kind) == plan.Water.System && p.Use != "settling")
             .Where(s => !s.Standing.Any())
             .Select(s =>
@@ -99,16 +118,4 @@ public static class PlanCalendar
                 );
             })
             .ToList();
-        var room = able.Sum(a => (double)a.Answer.Stock);
-        return
-        [
-            .. able.Select(a =>
-                (
-                    a.Pond,
-                    a.Answer,
-                    room <= 0 ? 0 : (int)Math.Min(a.Answer.Stock, Math.Floor(onHand * a.Answer.Stock / room))
-                )
-            ),
-        ];
-    }
 }

@@ -83,25 +83,19 @@ public static class RoundCard
             )
             .Select(j => j.What)
             .ToList();
-        List<CardField> fields = main is null
-            ? [Field(p, Parameter.GaugeLevel, here)]
-            :
-            [
-                .. Read.Where(r => r != Parameter.Secchi || !pond.ByVolume).Select(r => Field(p, r, here)),
-                Fed(p, here),
-                new(
-                    "dead",
-                    "Dead fish",
-                    "",
-                    0,
-                    0,
-                    StockRules.UsualLoss(main.Batch.Stands),
-                    StockRules.MostFish,
-                    "",
-                    ""
-                ),
-            ];
-        return new(
+        List<CardField> fields = FieldsOf(p, here, pond, main);
+        return CardOf(p, here, pond, main, due, fields);
+    }
+
+    private static CardStop CardOf(
+        PondNow p,
+        Here here,
+        Core.Ponds.Pond pond,
+        BatchNow? main,
+        List<string> due,
+        List<CardField> fields
+    ) =>
+        new(
             pond.Code,
             p.Judgement.Status.ToString(),
             p.Judgement.Status switch
@@ -120,7 +114,26 @@ public static class RoundCard
             due,
             fields
         );
-    }
+
+    private static List<CardField> FieldsOf(PondNow p, Here here, Core.Ponds.Pond pond, BatchNow? main) =>
+        main is null
+            ? [Field(p, Parameter.GaugeLevel, here)]
+            :
+            [
+                .. Read.Where(r => r != Parameter.Secchi || !pond.ByVolume).Select(r => Field(p, r, here)),
+                Fed(p, here),
+                new(
+                    "dead",
+                    "Dead fish",
+                    "",
+                    0,
+                    0,
+                    StockRules.UsualLoss(main.Batch.Stands),
+                    StockRules.MostFish,
+                    "",
+                    ""
+                ),
+            ];
 
     private static CardField Field(PondNow p, Parameter parameter, Here here)
     {

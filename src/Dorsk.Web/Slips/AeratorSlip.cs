@@ -98,13 +98,22 @@ internal sealed class AeratorSlip : ISlip
             form.When(),
             [new AeratorsFitted(c.PondId, fitted)],
             $"{c.Story.Pond.Code} {number} aerators, {timed} on timer",
-            double.IsFinite(kw) && number > 0
-                ?
-                [
-                    new("Per hectare", c.Here.Figure(number * kw / ha, 1) + " kW/ha"),
-                    new("Oxygen in standard water", c.Here.Figure(number * kw * kind.SaeKgKWh, 1) + " kg/h"),
-                ]
-                : []
+            PowerDensity(c, kind, number, kw, ha)
         );
     }
+
+    private static IReadOnlyList<Computed> PowerDensity(
+        SlipContext c,
+        AeratorKind kind,
+        int number,
+        double kw,
+        double ha
+    ) =>
+        double.IsFinite(kw) && number > 0
+            ?
+            [
+                new("Per hectare", c.Here.Figure(number * kw / ha, 1) + " kW/ha"),
+                new("Oxygen in standard water", c.Here.Figure(number * kw * kind.SaeKgKWh, 1) + " kg/h"),
+            ]
+            : [];
 }

@@ -38,7 +38,10 @@ internal sealed class StockSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<FishStocked>();
-        return
+        return FieldsOf(c, f);
+    }
+
+    private static IReadOnlyList<SlipField> FieldsOf(SlipContext c, FishStocked? f) =>
         [
             .. Lines.When(c),
             c.Choice(
@@ -66,22 +69,12 @@ internal sealed class StockSlip : ISlip
             c.Words("NotReadyReason", "Why now, if not declared ready", f?.NotReadyReason ?? "")
                 .WithHint("kept with the batch"),
         ];
-    }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         var count = form.Whole("Count", "fish");
         var mean = form.Quantity("MeanWeight", Measures.FishWeight);
-        var fact = new FishStocked(
-            c.PondId,
-            form.Text("Species"),
-            form.Text("Origin"),
-            count,
-            mean,
-            form.Choice("Basis", Bases, "way of counting", CountBasis.ByWeight),
-            form.Text("NotReadyReason"),
-            form.MaybeQuantity("Target", Measures.FishWeight)
-        );
+        var fact = ReadFact(form, c, count, mean);
         var pond = c.Story!.Pond;
         var kg = count * mean / 1000;
         List<Computed> computed =
@@ -101,6 +94,18 @@ internal sealed class StockSlip : ISlip
             computed
         );
     }
+
+    private static FishStocked ReadFact(SlipForm form, SlipContext c, int count, double mean) =>
+        new FishStocked(
+            c.PondId,
+            form.Text("Species"),
+            form.Text("Origin"),
+            count,
+            mean,
+            form.Choice("Basis", Bases, "way of counting", CountBasis.ByWeight),
+            form.Text("NotReadyReason"),
+            form.MaybeQuantity("Target", Measures.FishWeight)
+        );
 }
 
 /// <summary>Fish found dead, eaten or escaped.</summary>
@@ -194,7 +199,43 @@ internal sealed class SampleSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<FishSampled>();
-        List<SlipField> fields =
+        List<SlipField> fields = FieldsOf(c, f);
+        for (var i = 1; i <= 3; i++)
+        {
+            var w =
+                f is { Single: false } && f.Weighings.Count >= i
+                    ? f.Weighings[i - 1]
+                    : default((int Count, double MassG)?);
+            fields.Add(c.Whole("N" + i, $"Cast {i}: fish", w?.Count.ToString(CultureInfo.InvariantCulture) ?? ""));
+            fields.Add(c.Quantity("M" + i, $"Cast {i}: mass together", Measures.Mass, w?.MassG / 1000));
+        }
+        fields.Add(c.Heading("Fish by fish"));
+        fields.Add(WeightsField(c, f));
+        return fields;
+    }
+
+    private static SlipField WeightsField(SlipContext c, FishSampled? f) =>
+        c.Words(
+                "Fish",
+                "Weights, one after the other",
+                f is { Single: true }
+                    ? string.Join(
+                        "  ",
+                        f.Weighings.Select(
+                            (w, i) =>
+                                Lines.Plain(c, w.MassG, Measures.FishWeight)
+                                + (
+                                    f.LengthsM.ElementAtOrDefault(i) is { } l
+                                        ? "/" + Lines.Plain(c, l, Measures.ShortLength)
+                                        : ""
+                                )
+                        )
+                    )
+                    : ""
+            )
+            .WithHint("with blanks between: 301 288 314; with length: 301/27.5");
+
+    private static List<SlipField> FieldsOf(SlipContext c, FishSampled? f) =>
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
@@ -206,39 +247,6 @@ internal sealed class SampleSlip : ISlip
             ),
             c.Heading("Casts"),
         ];
-        for (var i = 1; i <= 3; i++)
-        {
-            var w =
-                f is { Single: false } && f.Weighings.Count >= i
-                    ? f.Weighings[i - 1]
-                    : default((int Count, double MassG)?);
-            fields.Add(c.Whole("N" + i, $"Cast {i}: fish", w?.Count.ToString(CultureInfo.InvariantCulture) ?? ""));
-            fields.Add(c.Quantity("M" + i, $"Cast {i}: mass together", Measures.Mass, w?.MassG / 1000));
-        }
-        fields.Add(c.Heading("Fish by fish"));
-        fields.Add(
-            c.Words(
-                    "Fish",
-                    "Weights, one after the other",
-                    f is { Single: true }
-                        ? string.Join(
-                            "  ",
-                            f.Weighings.Select(
-                                (w, i) =>
-                                    Lines.Plain(c, w.MassG, Measures.FishWeight)
-                                    + (
-                                        f.LengthsM.ElementAtOrDefault(i) is { } l
-                                            ? "/" + Lines.Plain(c, l, Measures.ShortLength)
-                                            : ""
-                                    )
-                            )
-                        )
-                        : ""
-                )
-                .WithHint("with blanks between: 301 288 314; with length: 301/27.5")
-        );
-        return fields;
-    }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
@@ -339,7 +347,10 @@ internal sealed class HarvestSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<FishHarvested>();
-        return
+        return FieldsOf(c, f);
+    }
+
+    private static IReadOnlyList<SlipField> FieldsOf(SlipContext c, FishHarvested? f) =>
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
@@ -369,7 +380,6 @@ internal sealed class HarvestSlip : ISlip
             c.Words("DifferenceReason", "Name of the difference, if any", f?.DifferenceReason ?? "")
                 .WithHint("birds, dead not found, short count"),
         ];
-    }
 
     public Filled Read(SlipForm form, SlipContext c)
     {

@@ -63,19 +63,7 @@ internal sealed class PondSlip : ISlip
             c.Choice("Use", "Use", p?.Use ?? "grow-out", Uses),
             c.Day("Day", "In use since", c.Here.Zone.DayOf(c.Corrects?.Row.Happened ?? c.Here.Now)),
             c.Heading("Its body"),
-            c.Choice(
-                "Shape",
-                "Shape",
-                p?.Shape switch
-                {
-                    RoundTank => "round",
-                    OutlinePond => "outline",
-                    MeanDepthPond => "mean",
-                    TablePond => "table",
-                    _ => "rectangle",
-                },
-                Shapes
-            ),
+            ShapeField(c, p),
             c.Quantity("Length", "Length of the full water", Measures.Length, r?.LengthM)
                 .WithHint("rectangles, and outlines left empty below"),
             c.Quantity("Width", "Width of the full water", Measures.Length, r?.WidthM)
@@ -91,23 +79,7 @@ internal sealed class PondSlip : ISlip
                 .WithHint("the top of the staff gauge; not for a table"),
             c.Quantity("MeanDepth", "Mean depth", Measures.Length, (p?.Shape as MeanDepthPond)?.MeanDepth)
                 .WithHint("only for outline and mean depth"),
-            c.Words(
-                    "Table",
-                    "Volumes",
-                    p?.Shape is TablePond table
-                        ? string.Join(
-                            "; ",
-                            table.Levels.Select(l =>
-                                c.Here.Typed(l.LevelM, Measures.Length)
-                                + " "
-                                + c.Here.Typed(l.VolumeM3, Measures.Volume)
-                            )
-                        )
-                        : ""
-                )
-                .WithHint(
-                    $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"
-                ),
+            TableField(c, p),
             c.Heading("Split ponds"),
             c.Quantity(
                     "FishShare",
@@ -119,6 +91,38 @@ internal sealed class PondSlip : ISlip
             c.Quantity("Paddle", "The paddle moves", Measures.Flow, p?.Split?.PaddleM3H),
         ];
     }
+
+    private static SlipField TableField(SlipContext c, Pond? p) =>
+        c.Words(
+                "Table",
+                "Volumes",
+                p?.Shape is TablePond table
+                    ? string.Join(
+                        "; ",
+                        table.Levels.Select(l =>
+                            c.Here.Typed(l.LevelM, Measures.Length) + " " + c.Here.Typed(l.VolumeM3, Measures.Volume)
+                        )
+                    )
+                    : ""
+            )
+            .WithHint(
+                $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"
+            );
+
+    private static SlipField ShapeField(SlipContext c, Pond? p) =>
+        c.Choice(
+            "Shape",
+            "Shape",
+            p?.Shape switch
+            {
+                RoundTank => "round",
+                OutlinePond => "outline",
+                MeanDepthPond => "mean",
+                TablePond => "table",
+                _ => "rectangle",
+            },
+            Shapes
+        );
 
     public Filled Read(SlipForm form, SlipContext c)
     {
@@ -132,15 +136,7 @@ internal sealed class PondSlip : ISlip
                     form.Quantity("Paddle", Measures.Flow)
                 )
                 : null;
-        var pond = new Pond(
-            c.Old<PondBuilt>()?.Pond.Id ?? 0,
-            form.Text("Code").ToUpperInvariant(),
-            form.Text("PondName"),
-            kind,
-            shape,
-            use,
-            split
-        );
+        var pond = ReadPond(form, c, shape, kind, use, split);
         // The day it came into use counts from its first minute, so that fish of that morning find it.
         var built = c.Here.Zone.At(form.Day("Day"), TimeOnly.MinValue);
         var sound = form.Remarks.Count == 0 && !FarmRules.Check(pond with { Code = "X" }, []).Any();
@@ -151,6 +147,24 @@ internal sealed class PondSlip : ISlip
             sound ? [.. Figures(c.Here, pond)] : []
         );
     }
+
+    private static Pond ReadPond(
+        SlipForm form,
+        SlipContext c,
+        PondShape shape,
+        PondKind kind,
+        string use,
+        SplitZones? split
+    ) =>
+        new Pond(
+            c.Old<PondBuilt>()?.Pond.Id ?? 0,
+            form.Text("Code").ToUpperInvariant(),
+            form.Text("PondName"),
+            kind,
+            shape,
+            use,
+            split
+        );
 
     /// <summary>Figures of a pond's body as it is described.</summary>
     internal static IEnumerable<Computed> Figures(Here here, Pond pond)

@@ -84,7 +84,17 @@ internal sealed class ReceiveSlip : ISlip
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var fact = new FishReceived(
+        var fact = ReadFact(form, c);
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story!.Pond.Code} delivery {form.Text("Count")} {form.Text("Species").Replace('_', ' ')} from {fact.Seller}, {Word(fact.Verdict)}",
+            fact.Against.Count > 0 && fact.Count > 0 ? [new("Speaks against", fact.Against[0].Reason)] : []
+        );
+    }
+
+    private static FishReceived ReadFact(SlipForm form, SlipContext c) =>
+        new FishReceived(
             c.PondId,
             form.Text("Species"),
             form.Text("Seller"),
@@ -106,11 +116,4 @@ internal sealed class ReceiveSlip : ISlip
             ),
             form.Text("Note")
         );
-        return new(
-            form.When(),
-            [fact],
-            $"{c.Story!.Pond.Code} delivery {form.Text("Count")} {form.Text("Species").Replace('_', ' ')} from {fact.Seller}, {Word(fact.Verdict)}",
-            fact.Against.Count > 0 && fact.Count > 0 ? [new("Speaks against", fact.Against[0].Reason)] : []
-        );
-    }
 }

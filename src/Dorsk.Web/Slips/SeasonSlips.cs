@@ -168,7 +168,20 @@ internal sealed class PlanStockingSlip : ISlip
             "pond",
             null
         );
-        var fact = new CyclePlanned(
+        var fact = ReadFact(form, c, species, from);
+        return new(
+            c.Corrects?.Row.Happened ?? c.Here.Now,
+            [fact],
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{c.Story!.Pond.Code} {(fact.Dropped ? "plan given up" : $"{fact.Count} fish on {fact.StockOn:yyyy-MM-dd}")}"
+            ),
+            Then(form, c, fact)
+        );
+    }
+
+    private static CyclePlanned ReadFact(SlipForm form, SlipContext c, string species, long? from) =>
+        new CyclePlanned(
             c.Old<CyclePlanned>()?.PlanId ?? 0,
             c.PondId,
             species,
@@ -180,16 +193,6 @@ internal sealed class PlanStockingSlip : ISlip
             form.Empty("HarvestOn") ? null : form.Day("HarvestOn"),
             form.Yes("Dropped")
         );
-        return new(
-            c.Corrects?.Row.Happened ?? c.Here.Now,
-            [fact],
-            string.Create(
-                CultureInfo.InvariantCulture,
-                $"{c.Story!.Pond.Code} {(fact.Dropped ? "plan given up" : $"{fact.Count} fish on {fact.StockOn:yyyy-MM-dd}")}"
-            ),
-            Then(form, c, fact)
-        );
-    }
 
     private static List<Computed> Then(SlipForm form, SlipContext c, CyclePlanned fact)
     {

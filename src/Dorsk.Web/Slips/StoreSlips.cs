@@ -293,7 +293,11 @@ internal sealed class StoreOutSlip : ISlip
                     ? "Nothing of it is in the store."
                     : $"No such lot in the store. There: {string.Join(", ", kind.Ledger.Lots.Select(l => l.Lot))}."
             );
-        return new(
+        return FilledIn(form, kind, cause);
+    }
+
+    private static Filled FilledIn(SlipForm form, FeedLeft? kind, StoreCause cause) =>
+        new(
             form.When(),
             [
                 new StoreTaken(
@@ -307,7 +311,6 @@ internal sealed class StoreOutSlip : ISlip
             $"{kind?.Name} {form.Text("Mass")}: {StoreLines.Word(cause)}",
             []
         );
-    }
 }
 
 /// <summary>The store was weighed or counted.</summary>

@@ -153,17 +153,7 @@ internal sealed class BuildingCalculator : ICalculator
             new Input("water", least.Choice.VolumeM3, Measures.Volume, "worked out"),
             Input.Said("liners over its life", f.Here.Figure(least.Choice.Liners, 0), "worked out")
         );
-        List<Figure> figures =
-        [
-            new(
-                $"Least per kilogram: {least.Name.ToLowerInvariant()}",
-                $"{f.Here.Figure(least.Choice.PerKg, 2)} {f.Here.Farm?.Currency} a kg and cycle",
-                why,
-                Main: true
-            ),
-            .. found.Where(x => x.Choice.Liner > 0).Select(x => WornLiner(f, x.Name, x.Choice, site.FewerCycles, why)),
-            .. new[] { false, true }.Select(m => Dug(f, found[0].Choice, site, m)).OfType<Figure>(),
-        ];
+        List<Figure> figures = Figures(f, found, site, least, why);
         return new(
             figures,
             "Prices, lives and loads are examples until you type your own quotation. Cheapest is not best: sight of the fish, work at night and what is left when you quit count too.",
@@ -174,6 +164,24 @@ internal sealed class BuildingCalculator : ICalculator
             Table: Rows(f, found, site)
         );
     }
+
+    private static List<Figure> Figures(
+        BenchForm f,
+        List<(string Name, BuildChoice Choice)> found,
+        Site site,
+        (string Name, BuildChoice Choice) least,
+        Grounds why
+    ) =>
+        [
+            new(
+                $"Least per kilogram: {least.Name.ToLowerInvariant()}",
+                $"{f.Here.Figure(least.Choice.PerKg, 2)} {f.Here.Farm?.Currency} a kg and cycle",
+                why,
+                Main: true
+            ),
+            .. found.Where(x => x.Choice.Liner > 0).Select(x => WornLiner(f, x.Name, x.Choice, site.FewerCycles, why)),
+            .. new[] { false, true }.Select(m => Dug(f, found[0].Choice, site, m)).OfType<Figure>(),
+        ];
 
     private static List<string[]> Rows(BenchForm f, List<(string Name, BuildChoice Choice)> found, Site site) =>
         [

@@ -76,21 +76,27 @@ internal sealed class ConverterCalculator : ICalculator
         return new(
             [.. units.Select((u, i) => new Figure(i == 0 ? "Exactly" : "", Exact(u), why, i == 0))],
             cuts.Count == 0 ? "" : "A short cut is fine for talking and wrong for dosing:",
-            Table: cuts.Count == 0
-                ? null
-                :
-                [
-                    ["short cut", "says", "exact", "off by"],
-                    .. cuts.Select(c =>
-                        new[]
-                        {
-                            $"1 {c.From} in {c.To}",
-                            f.Here.Figure(c.Handy, 2),
-                            f.Here.Figure(c.Exact, 4),
-                            f.Here.Figure(100 * ((c.Handy / c.Exact) - 1), 1) + " %",
-                        }
-                    ),
-                ]
+            Table: CutTable(f, cuts)
         );
     }
+
+    private static IReadOnlyList<string[]>? CutTable(
+        BenchForm f,
+        List<(string From, string To, double Handy, double Exact)> cuts
+    ) =>
+        cuts.Count == 0
+            ? null
+            :
+            [
+                ["short cut", "says", "exact", "off by"],
+                .. cuts.Select(c =>
+                    new[]
+                    {
+                        $"1 {c.From} in {c.To}",
+                        f.Here.Figure(c.Handy, 2),
+                        f.Here.Figure(c.Exact, 4),
+                        f.Here.Figure(100 * ((c.Handy / c.Exact) - 1), 1) + " %",
+                    }
+                ),
+            ];
 }

@@ -75,7 +75,11 @@ internal sealed class AlkalinityCalculator : ICalculator
         );
         if (dose.Days == 0)
             return new([new("Product", f.Say(0, Measures.Mass), why, Main: true)], "The alkalinity is there already.");
-        return new(
+        return Answer(f, product, bag, dose, why);
+    }
+
+    private static Worked Answer(BenchForm f, AlkalinityProduct product, double bag, Dose dose, Grounds why) =>
+        new(
             [
                 new("Product in all", f.Say(dose.Kg, Measures.Mass), why, Main: true),
                 new(
@@ -95,7 +99,6 @@ internal sealed class AlkalinityCalculator : ICalculator
                 : $"Not at once: {dose.Days} days, each within the step that water with fish bears. Read pH before each.",
             Cautions: [product.Caution, product.Note]
         );
-    }
 }
 
 /// <summary>Salt against nitrite.</summary>
@@ -142,14 +145,21 @@ internal sealed class NitriteSaltCalculator : ICalculator
             return null;
         var add = Doses.ChlorideToAddMgL(nitrite, ratio, chloride);
         var dose = Doses.InSteps(Doses.SaltGM3(salt, purity, add), Doses.SaltStepGM3, volume);
-        var why = Grounds.Of(
+        var why = Because(f, nitrite, salt, add);
+        return Answer(f, add, dose, why);
+    }
+
+    private static Grounds Because(BenchForm f, double nitrite, ChlorideSalt salt, double add) =>
+        Grounds.Of(
             "Chloride wanted is the ratio times nitrite as nitrogen; what is there already is taken off. Always on nitrite-N: 10 on N is 3.04 on NO₂.",
             "Stoichiometry; ratio of the trade (Boyd 1998), starting value",
             new Input("nitrite as N", nitrite, Measures.Concentration, "typed"),
             new Input("chloride to add", add, Measures.CoarseConcentration, "worked out"),
             Input.Said("chloride in the salt", f.Here.Figure(100 * salt.ChlorideShare, 1) + " %", "stoichiometry")
         );
-        return dose.Days == 0
+
+    private static Worked Answer(BenchForm f, double add, Dose dose, Grounds why) =>
+        dose.Days == 0
             ? new(
                 [new("Salt", f.Say(0, Measures.Mass), why, Main: true)],
                 "There is chloride enough for this nitrite. Find where the nitrite comes from: feed less, change water."
@@ -167,7 +177,6 @@ internal sealed class NitriteSaltCalculator : ICalculator
                 "Plain salt without additives, dissolved, round the pond. It protects the fish; it does not take the nitrite away: feed less, change water, give air.",
                 Cautions: ["Salt stays in the water and in what you drain: local rules hold."]
             );
-    }
 }
 
 /// <summary>Carbon for bacteria that take ammonia up.</summary>
@@ -243,25 +252,12 @@ internal sealed class FertiliserCalculator : ICalculator
             s.Quantity("an", "First bag: nitrogen", Measures.Share, "18"),
             s.Quantity("ap", "First bag: phosphate, P₂O₅", Measures.Share, "46"),
             s.Quantity("bn", "Second bag: nitrogen", Measures.Share, "46").WithHint("0 without one"),
-            s.Quantity(
-                    "secchi",
-                    "Secchi depth",
-                    Measures.ShortLength,
-                    s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : ""
-                )
-                .WithHint("empty when not read"),
+            SecchiField(s),
             s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 24),
             s.Words("dawns", "Dawn oxygen of the last four mornings", Dawns(s))
                 .In(Measures.Oxygen)
                 .WithHint("oldest first, with spaces; empty when not read"),
-            s.Quantity(
-                "watch",
-                "Watch level of oxygen here",
-                Measures.Oxygen,
-                s.Pond?.Stock.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch
-                    ? s.Plain(watch, Measures.Oxygen)
-                    : s.Plain(4, Measures.Oxygen)
-            ),
+            WatchField(s),
             s.Quantity(
                     "alk",
                     "Alkalinity",
@@ -277,6 +273,25 @@ internal sealed class FertiliserCalculator : ICalculator
                 )
                 .WithHint("empty when not read"),
         ];
+
+    private static SlipField WatchField(BenchStart s) =>
+        s.Quantity(
+            "watch",
+            "Watch level of oxygen here",
+            Measures.Oxygen,
+            s.Pond?.Stock.LimitsOn(s.Here.Today)?.DoWatchMgL is { } watch
+                ? s.Plain(watch, Measures.Oxygen)
+                : s.Plain(4, Measures.Oxygen)
+        );
+
+    private static SlipField SecchiField(BenchStart s) =>
+        s.Quantity(
+                "secchi",
+                "Secchi depth",
+                Measures.ShortLength,
+                s.Last(Parameter.Secchi) is { } c ? s.Plain(c, Measures.ShortLength) : ""
+            )
+            .WithHint("empty when not read");
 
     private static string Dawns(BenchStart s) =>
         s.Pond is null ? "" : string.Join(' ', s.Pond.LastDawns(s.Here.Today).Select(v => s.Plain(v, Measures.Oxygen)));
@@ -323,13 +338,7 @@ internal sealed class FertiliserCalculator : ICalculator
         if (!f.Sound)
             return null;
         var dose = Fertiliser.Dose(area / 10_000, n, phosphate, an, ap, bn);
-        var why = Grounds.Of(
-            "The first bag is sized on phosphate (on nitrogen where it has none); the second tops nitrogen up. Phosphate is P₂O₅ as bags say it: 2.29 times the phosphorus.",
-            "Grades by mass; doses after Boyd 1990, starting values",
-            new Input("nitrogen wanted", n, Measures.AreaLoad, "typed"),
-            new Input("phosphate wanted, P₂O₅", phosphate, Measures.AreaLoad, "typed"),
-            new Input("area", area, Measures.Area, "typed")
-        );
+        var why = Because(area, n, phosphate);
         return new(
             [
                 new("First bag", f.Say(dose.AKg, Measures.Mass), why, Main: true),
@@ -342,4 +351,13 @@ internal sealed class FertiliserCalculator : ICalculator
             ["Never ammonium fertiliser with fresh lime: ammonia gas. Gloves; keep bags dry."]
         );
     }
+
+    private static Grounds Because(double area, double n, double phosphate) =>
+        Grounds.Of(
+            "The first bag is sized on phosphate (on nitrogen where it has none); the second tops nitrogen up. Phosphate is P₂O₅ as bags say it: 2.29 times the phosphorus.",
+            "Grades by mass; doses after Boyd 1990, starting values",
+            new Input("nitrogen wanted", n, Measures.AreaLoad, "typed"),
+            new Input("phosphate wanted, P₂O₅", phosphate, Measures.AreaLoad, "typed"),
+            new Input("area", area, Measures.Area, "typed")
+        );
 }

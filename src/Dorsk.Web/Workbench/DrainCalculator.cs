@@ -56,7 +56,11 @@ internal sealed class DrainCalculator : ICalculator
             new Input("flow at the start", d.FlowStartM3H, Measures.Flow, "worked out"),
             new Input("flow at the end", d.FlowEndM3H, Measures.Flow, "worked out")
         );
-        return new(
+        return Answer(f, d, why);
+    }
+
+    private static Worked Answer(BenchForm f, Draining d, Grounds why) =>
+        new(
             [
                 new("Time", $"{f.Here.Figure(d.Hours, 1)} h", why, Main: true),
                 new("Water drained", f.Say(d.VolumeM3, Measures.Volume), why),
@@ -69,5 +73,4 @@ internal sealed class DrainCalculator : ICalculator
                 "Keep the screen clear while draining: a blocked one bursts. Nobody in front of an open culvert or in deep mud alone. Mind where the water goes: local rules on effluent.",
             ]
         );
-    }
 }

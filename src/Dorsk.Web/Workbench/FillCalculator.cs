@@ -55,7 +55,12 @@ internal sealed class FillCalculator : ICalculator
             return null;
         }
         var volume = body.VolumeM3(to) - body.VolumeM3(from);
-        var why = Grounds.Of(
+        var why = Because(from, to, flow, kw, volume);
+        return Answer(f, flow, kw, price, hours, why);
+    }
+
+    private static Grounds Because(double from, double to, double flow, double kw, double volume) =>
+        Grounds.Of(
             "Volume between the two levels by the pond's body, by what the pump gives less what is lost from the surface at each level.",
             Filling.Source,
             new Input("from", from, Measures.Length, "typed"),
@@ -64,7 +69,9 @@ internal sealed class FillCalculator : ICalculator
             new Input("pump", flow, Measures.Flow, "typed"),
             new Input("draws", kw, Measures.Power, "typed")
         );
-        return new(
+
+    private static Worked Answer(BenchForm f, double flow, double kw, double price, double hours, Grounds why) =>
+        new(
             [
                 new("Time", $"{f.Here.Figure(hours, 1)} h, {f.Here.Figure(hours / 24, 1)} days", why, Main: true),
                 new("Water pumped", f.Say(hours * flow, Measures.Volume), why),
@@ -76,5 +83,4 @@ internal sealed class FillCalculator : ICalculator
                 ? "Over a fortnight: look for a second source before fish are ordered."
                 : "Through a screen, from the first drop."
         );
-    }
 }

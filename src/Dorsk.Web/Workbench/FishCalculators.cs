@@ -124,7 +124,11 @@ internal sealed class CountCalculator : ICalculator
         if (earlier is { } before)
             figures.Add(new("Of those counted earlier", f.Here.Figure(100 * n.Fish / before, 1) + " %", why));
         var tooMany = earlier is { } e && (n.Range?.Low ?? n.Fish) > e;
-        return new(
+        return Answer(f, n, within, figures, tooMany);
+    }
+
+    private static Worked Answer(BenchForm f, FishNumber n, double within, List<Figure> figures, bool tooMany) =>
+        new(
             figures,
             MoreSamples(f, FishCounting.MoreFor(n, within), within),
             tooMany
@@ -135,7 +139,6 @@ internal sealed class CountCalculator : ICalculator
                 : null,
             ["Keep small fish wet, in shade and few at a time; weigh water and vessel first."]
         );
-    }
 
     private static string MoreSamples(BenchForm f, int? more, double within) =>
         more switch

@@ -68,7 +68,33 @@ internal sealed class AirCalculator : ICalculator
             return null;
         }
         var lift = AirLift.For(kind, kw, water, now, wanted);
-        var why = Grounds
+        var why = Because(kind, kw, now, loss, full);
+        List<Figure> figures = Figures(f, wanted, lift, why);
+        if (AirLift.HoldsKW(kind, water, wanted) is { } holds)
+            figures.Add(
+                new($"To hold {f.Say(wanted, Measures.Oxygen)}", f.Say(holds, Measures.Power) + " of shaft power", why)
+            );
+        if (lift.Hours is { } hours)
+            figures.Add(
+                new("Bought energy until then", f.Here.Figure(kw / kind.MotorEfficiency * hours, 1) + " kWh", why)
+            );
+        return Answer(f, kind, lift, figures);
+    }
+
+    private static List<Figure> Figures(BenchForm f, double wanted, AirLift lift, Grounds why) =>
+        [
+            new(
+                $"To {f.Say(wanted, Measures.Oxygen)}",
+                lift.Hours is { } h ? $"{f.Here.Figure(h, 1)} hours" : "never with these",
+                why,
+                Main: true
+            ),
+            new("They give now", f.Here.Figure(lift.GivesKgH, 2) + " kg of oxygen an hour", why),
+            new("It settles at", f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen), why),
+        ];
+
+    private static Grounds Because(AeratorKind kind, double kw, double now, double loss, double full) =>
+        Grounds
             .Of(
                 "Aerators give the more oxygen the further the water is from saturation; fish, plankton and mud take it at a steady pace. Wind is left out, as on a still night.",
                 AirLift.Source,
@@ -83,26 +109,9 @@ internal sealed class AirCalculator : ICalculator
                 )
             )
             .Limited("Oxygen near the aerator rises first; the whole pond follows as its water comes round.");
-        List<Figure> figures =
-        [
-            new(
-                $"To {f.Say(wanted, Measures.Oxygen)}",
-                lift.Hours is { } h ? $"{f.Here.Figure(h, 1)} hours" : "never with these",
-                why,
-                Main: true
-            ),
-            new("They give now", f.Here.Figure(lift.GivesKgH, 2) + " kg of oxygen an hour", why),
-            new("It settles at", f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen), why),
-        ];
-        if (AirLift.HoldsKW(kind, water, wanted) is { } holds)
-            figures.Add(
-                new($"To hold {f.Say(wanted, Measures.Oxygen)}", f.Say(holds, Measures.Power) + " of shaft power", why)
-            );
-        if (lift.Hours is { } hours)
-            figures.Add(
-                new("Bought energy until then", f.Here.Figure(kw / kind.MotorEfficiency * hours, 1) + " kWh", why)
-            );
-        return new(
+
+    private static Worked Answer(BenchForm f, AeratorKind kind, AirLift lift, List<Figure> figures) =>
+        new(
             figures,
             lift.Hours is null
                 ? "More air, less feed, or new water: these aerators do not carry it."
@@ -118,7 +127,6 @@ internal sealed class AirCalculator : ICalculator
                 "Switch off at a dry switch and lock it before touching a machine in water. Wiring is a licensed electrician's work.",
             ]
         );
-    }
 }
 
 /// <summary>Carbon dioxide from pH and alkalinity.</summary>
@@ -152,18 +160,7 @@ internal sealed class CarbonDioxideCalculator : ICalculator
         if (!f.Sound)
             return null;
         var co2 = Carbonate.CarbonDioxideMgL(ph, alkalinity, temp, salinity);
-        var why = Grounds
-            .Of(
-                "Alkalinity and pH fix how carbon is shared between carbon dioxide, bicarbonate and carbonate.",
-                Carbonate.Source,
-                new Input("pH", ph, Measures.Ph, "typed"),
-                new Input("alkalinity", alkalinity, Measures.CoarseConcentration, "typed"),
-                new Input("water temperature", temp, Measures.Temperature, "typed"),
-                new Input("salinity", salinity, Measures.Salinity, "typed")
-            )
-            .Limited(
-                "A tenth of pH wrong is a quarter of the carbon dioxide: use a meter, and read at the pond. Not for water under 5 mg/L alkalinity."
-            );
+        var why = Because(ph, alkalinity, temp, salinity);
         List<Figure> figures = [new("Carbon dioxide", f.Say(co2, Measures.Oxygen), why, Main: true)];
         if (left < co2)
             figures.Add(
@@ -179,4 +176,18 @@ internal sealed class CarbonDioxideCalculator : ICalculator
             Dorsk.Core.Water.WaterJudge.Judge(Parameter.CarbonDioxide, co2, f.Limits, f.Here.Hand)
         );
     }
+
+    private static Grounds Because(double ph, double alkalinity, double temp, double salinity) =>
+        Grounds
+            .Of(
+                "Alkalinity and pH fix how carbon is shared between carbon dioxide, bicarbonate and carbonate.",
+                Carbonate.Source,
+                new Input("pH", ph, Measures.Ph, "typed"),
+                new Input("alkalinity", alkalinity, Measures.CoarseConcentration, "typed"),
+                new Input("water temperature", temp, Measures.Temperature, "typed"),
+                new Input("salinity", salinity, Measures.Salinity, "typed")
+            )
+            .Limited(
+                "A tenth of pH wrong is a quarter of the carbon dioxide: use a meter, and read at the pond. Not for water under 5 mg/L alkalinity."
+            );
 }

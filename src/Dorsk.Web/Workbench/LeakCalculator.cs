@@ -66,19 +66,22 @@ internal sealed class LeakCalculator : ICalculator
                 new("Water lost", f.Say(leak.M3Day, Measures.Volume) + " a day", why),
                 new("That costs", $"{f.Here.Figure(leak.M3Day * cost * 30, 0)} {f.Here.Farm?.Currency} a month", why),
             ],
-            (
-                leak.SeepageMmDay < 0
-                    ? "More came in than rain: is an inlet open, or does ground water come in?"
-                    : "Test at part fill, before filling to the brim."
-            )
-                + (
-                    estimated
-                        ? $" The evaporation is an estimate, {f.Here.Figure(1000 * evaporation / days, 1)} mm a day, and may be out by a quarter: the seepage lies between {f.Here.Figure(leak.SeepageMmDay - Evaporation.SlackMmDay(evaporation, days), 1)} and {f.Here.Figure(leak.SeepageMmDay + Evaporation.SlackMmDay(evaporation, days), 1)} mm a day. A pan beside the pond says it better."
-                        : ""
-                ),
+            LeakWords(f, days, evaporation, estimated, leak),
             leak.Verdict
         );
     }
+
+    private static string LeakWords(BenchForm f, double days, double evaporation, bool estimated, LeakTest leak) =>
+        (
+            leak.SeepageMmDay < 0
+                ? "More came in than rain: is an inlet open, or does ground water come in?"
+                : "Test at part fill, before filling to the brim."
+        )
+        + (
+            estimated
+                ? $" The evaporation is an estimate, {f.Here.Figure(1000 * evaporation / days, 1)} mm a day, and may be out by a quarter: the seepage lies between {f.Here.Figure(leak.SeepageMmDay - Evaporation.SlackMmDay(evaporation, days), 1)} and {f.Here.Figure(leak.SeepageMmDay + Evaporation.SlackMmDay(evaporation, days), 1)} mm a day. A pan beside the pond says it better."
+                : ""
+        );
 
     // Without a pan: by the season here and the span between day and night.
     private static double Evaporated(BenchForm f, double days)

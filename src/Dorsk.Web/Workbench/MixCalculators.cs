@@ -114,17 +114,7 @@ internal sealed class MixCalculator : ICalculator
     )
     {
         var here = f.Here;
-        var why = Grounds
-            .Of(
-                "Shares that sum to the whole, each under its limit, at the least cost; demands are held at 10 % water, however wet the mash is.",
-                FeedMix.Source,
-                new Input("ingredients", parts.Count, Measures.Plain, "chosen"),
-                Input.Said("prices", "typed", "the farm's own")
-            )
-            .Limited("Shares are as the ingredient lies there, wet or dry.")
-            .Doubting(
-                "Contents differ between lots: have protein and moulds tested. Amino acids, phosphorus and vitamins are not in this reckoning; add the premix its label asks for."
-            );
+        var why = Because(parts);
         string Money(double v, int d = 3) => here.Figure(v, d);
         var rows = new List<string[]> { new[] { "ingredient", "share", "at most", "price", "note" } };
         rows.AddRange(
@@ -162,6 +152,19 @@ internal sealed class MixCalculator : ICalculator
             rows
         );
     }
+
+    private static Grounds Because(List<MixPart> parts) =>
+        Grounds
+            .Of(
+                "Shares that sum to the whole, each under its limit, at the least cost; demands are held at 10 % water, however wet the mash is.",
+                FeedMix.Source,
+                new Input("ingredients", parts.Count, Measures.Plain, "chosen"),
+                Input.Said("prices", "typed", "the farm's own")
+            )
+            .Limited("Shares are as the ingredient lies there, wet or dry.")
+            .Doubting(
+                "Contents differ between lots: have protein and moulds tested. Amino acids, phosphorus and vitamins are not in this reckoning; add the premix its label asks for."
+            );
 
     private static string Costs(MixAnswer a, Func<double, int, string> money) =>
         a.Bindings.Count == 0
@@ -247,15 +250,7 @@ internal sealed class SquareCalculator : ICalculator
             );
         if (!f.Sound || FeedMix.Square(a, b, wanted) is not { } first)
             return null;
-        var why = Grounds.Of(
-            "Write the two at the left corners and the wanted in the middle; the differences crosswise are the parts of each.",
-            "Pearson's square",
-            Input.Said(
-                "parts",
-                $"{f.Here.Figure(Math.Abs(wanted - b), 1)} of the first to {f.Here.Figure(Math.Abs(a - wanted), 1)} of the second",
-                "differences crosswise"
-            )
-        );
+        var why = Because(f, a, b, wanted);
         return new(
             [
                 new("Of the first", f.Say(kg * first / 100, Measures.Mass), why, Main: true),
@@ -272,6 +267,17 @@ internal sealed class SquareCalculator : ICalculator
             ]
         );
     }
+
+    private static Grounds Because(BenchForm f, double a, double b, double wanted) =>
+        Grounds.Of(
+            "Write the two at the left corners and the wanted in the middle; the differences crosswise are the parts of each.",
+            "Pearson's square",
+            Input.Said(
+                "parts",
+                $"{f.Here.Figure(Math.Abs(wanted - b), 1)} of the first to {f.Here.Figure(Math.Abs(a - wanted), 1)} of the second",
+                "differences crosswise"
+            )
+        );
 }
 
 /// <summary>Duckweed and larvae grown beside a complete feed: wet and dry, the area that keeps them coming, and the limits of replacing.</summary>
@@ -330,15 +336,7 @@ internal sealed class GrownFeedCalculator : ICalculator
         if (!f.Sound)
             return null;
         var g = GrownFeed.Of(kind, ration, share, carnivore);
-        var why = Grounds
-            .Of(
-                "The share of the ration as dry matter (a complete feed holds 90 %), brought to what is harvested wet, and to the area whose yield keeps it coming day by day.",
-                GrownFeed.Source,
-                new Input("complete feed a day", ration, Measures.Mass, "typed")
-            )
-            .Limited(
-                $"None grows under {f.Say(GrownFeed.StopsC(kind), Measures.Temperature)}: then the complete feed is whole again."
-            );
+        var why = Because(f, kind, ration);
         List<Figure> figures =
         [
             new(
@@ -376,7 +374,29 @@ internal sealed class GrownFeedCalculator : ICalculator
             );
         }
         var over = share > g.MostPct;
-        return new(
+        return Answer(f, kind, share, g, figures, over);
+    }
+
+    private static Grounds Because(BenchForm f, GrownKind kind, double ration) =>
+        Grounds
+            .Of(
+                "The share of the ration as dry matter (a complete feed holds 90 %), brought to what is harvested wet, and to the area whose yield keeps it coming day by day.",
+                GrownFeed.Source,
+                new Input("complete feed a day", ration, Measures.Mass, "typed")
+            )
+            .Limited(
+                $"None grows under {f.Say(GrownFeed.StopsC(kind), Measures.Temperature)}: then the complete feed is whole again."
+            );
+
+    private static Worked Answer(
+        BenchForm f,
+        GrownKind kind,
+        double share,
+        GrownFeed g,
+        List<Figure> figures,
+        bool over
+    ) =>
+        new(
             figures,
             $"{(kind == GrownKind.Duckweed ? "Weed" : "Larvae")} may replace up to about {f.Here.Figure(g.MostPct, 0)} % of the ration for these fish; the rest stays complete feed.",
             over
@@ -395,5 +415,4 @@ internal sealed class GrownFeedCalculator : ICalculator
                     "Never the only feed: too fat, poor in calcium and some amino acids; blend with complete feed or a starch source. Clean substrate as the law allows; kill and rinse; keeps for days only.",
                 ]
         );
-    }
 }

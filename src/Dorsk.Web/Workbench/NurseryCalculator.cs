@@ -61,7 +61,58 @@ internal sealed class NurseryCalculator : ICalculator
         if (!f.Sound || NurseryDensity.For(species) is not { } n)
             return null;
         var (low, usual, high) = n.LarvaeFor(mm);
-        var why = Grounds.Of(
+        var why = Because(f, mm, n);
+        var fish = Math.Floor(usual * areaM2);
+        List<Figure> figures =
+        [
+            new("Larvae to stock", f.Here.Count(fish), why, Main: true),
+            new(
+                "A square metre",
+                $"{f.Here.Figure(usual, 0)} ({f.Here.Figure(low, 0)} to {f.Here.Figure(high, 0)})",
+                why
+            ),
+            new("Live to it", f.Here.Count(Math.Floor(fish * survival / 100)), why),
+            WeightFigure(f, mm, n),
+            WeaningFigure(f, n),
+        ];
+        return Answer(f, n, figures);
+    }
+
+    private static Figure WeaningFigure(BenchForm f, NurseryDensity n) =>
+        new(
+            "Taken to pellets, live",
+            $"{f.Here.Figure(n.WeanSurvivalPct.From, 0)} to {f.Here.Figure(n.WeanSurvivalPct.To, 0)} of 100",
+            Grounds.Of(
+                "Weaning from live food to dry.",
+                n.Source,
+                new Input("length of the table, mm", n.AtMm, Measures.Plain, "table")
+            )
+        );
+
+    private static Figure WeightFigure(BenchForm f, double mm, NurseryDensity n) =>
+        new(
+            "One weighs then",
+            f.Say(n.WeightG(mm), Measures.FishWeight with { Decimals = 2 }),
+            Grounds.Of(
+                "Weight by length and body condition.",
+                Gape.Source,
+                new Input("length, mm", mm, Measures.Plain, "typed")
+            )
+        );
+
+    private static Worked Answer(BenchForm f, NurseryDensity n, List<Figure> figures) =>
+        new(
+            figures,
+            $"Stock {f.Here.Figure(n.FillDays.From, 0)} to {f.Here.Figure(n.FillDays.To, 0)} days after the first water: first food {n.FirstFood}. The table's {f.Here.Figure(n.AtMm, 0)} mm take {f.Here.Figure(n.Days.From, 0)} to {f.Here.Figure(n.Days.To, 0)} days.{(n.Note.Length > 0 ? $" {char.ToUpperInvariant(n.Note[0])}{n.Note[1..]}." : "")}",
+            n.Cannibals,
+            [
+                "Fill shallow and raise the water with the fry; screen every drop: insects and wild fish eat larvae.",
+                "A figure of one system is never carried to another: this is for fertilised earthen ponds.",
+            ]
+        );
+
+    private static Grounds Because(BenchForm f, double mm, NurseryDensity n) =>
+        Grounds.Of(
             "The table's larvae a square metre for its own length, turned to the wanted length: all of them together eat the same food, N·W^0.82, and weight goes with the cube of length.",
             n.Source,
             new Input(
@@ -76,43 +127,4 @@ internal sealed class NurseryCalculator : ICalculator
             new Input("at a length of, mm", n.AtMm, Measures.Plain, "table"),
             new Input("wanted length, mm", mm, Measures.Plain, "typed")
         );
-        var fish = Math.Floor(usual * areaM2);
-        List<Figure> figures =
-        [
-            new("Larvae to stock", f.Here.Count(fish), why, Main: true),
-            new(
-                "A square metre",
-                $"{f.Here.Figure(usual, 0)} ({f.Here.Figure(low, 0)} to {f.Here.Figure(high, 0)})",
-                why
-            ),
-            new("Live to it", f.Here.Count(Math.Floor(fish * survival / 100)), why),
-            new(
-                "One weighs then",
-                f.Say(n.WeightG(mm), Measures.FishWeight with { Decimals = 2 }),
-                Grounds.Of(
-                    "Weight by length and body condition.",
-                    Gape.Source,
-                    new Input("length, mm", mm, Measures.Plain, "typed")
-                )
-            ),
-            new(
-                "Taken to pellets, live",
-                $"{f.Here.Figure(n.WeanSurvivalPct.From, 0)} to {f.Here.Figure(n.WeanSurvivalPct.To, 0)} of 100",
-                Grounds.Of(
-                    "Weaning from live food to dry.",
-                    n.Source,
-                    new Input("length of the table, mm", n.AtMm, Measures.Plain, "table")
-                )
-            ),
-        ];
-        return new(
-            figures,
-            $"Stock {f.Here.Figure(n.FillDays.From, 0)} to {f.Here.Figure(n.FillDays.To, 0)} days after the first water: first food {n.FirstFood}. The table's {f.Here.Figure(n.AtMm, 0)} mm take {f.Here.Figure(n.Days.From, 0)} to {f.Here.Figure(n.Days.To, 0)} days.{(n.Note.Length > 0 ? $" {char.ToUpperInvariant(n.Note[0])}{n.Note[1..]}." : "")}",
-            n.Cannibals,
-            [
-                "Fill shallow and raise the water with the fry; screen every drop: insects and wild fish eat larvae.",
-                "A figure of one system is never carried to another: this is for fertilised earthen ponds.",
-            ]
-        );
-    }
 }

@@ -58,7 +58,16 @@ internal sealed class PlaceCalculator : ICalculator
             PlaceCheck.Source,
             Input.Said("points", FormattableString.Invariant($"{points.Count} for this body of water"), "answered here")
         );
-        return new(
+        return Answer(points, gates, well, why);
+    }
+
+    private static Worked Answer(
+        IReadOnlyList<PlacePoint> points,
+        IReadOnlyList<PlacePoint> gates,
+        int well,
+        Grounds why
+    ) =>
+        new(
             [new("Points that are well", $"{well} of {points.Count}", why, Main: true)],
             gates.Count == 0
                 ? "The gates are open: water, its tests, permits. Write down who builds it and on what terms."
@@ -74,5 +83,4 @@ internal sealed class PlaceCalculator : ICalculator
                 .OrderByDescending(p => p.Judgement.Status == Status.Unknown ? 1.5 : (double)p.Judgement.Status)
                 .ToList()
         );
-    }
 }

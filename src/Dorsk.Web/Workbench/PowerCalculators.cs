@@ -63,7 +63,11 @@ internal sealed class PowerCalculator : ICalculator
             new Input("by water", rules.ByVolumeKW, Measures.Power, "W/m³ × water"),
             new Input("motor efficiency", 100 * PowerRules.UsualMotorEfficiency, Measures.Share, "starting value")
         );
-        return new(
+        return Answer(f, have, price, rules, kWh, why);
+    }
+
+    private static Worked Answer(BenchForm f, double have, double price, PowerRules rules, double kWh, Grounds why) =>
+        new(
             [
                 new("Wanted at the shaft", f.Say(rules.WantedKW, Measures.Power), why, Main: true),
                 new("By surface", f.Say(rules.ByAreaKW, Measures.Power), why),
@@ -85,7 +89,6 @@ internal sealed class PowerCalculator : ICalculator
                 "More air carries more fish only up to what nitrogen allows: beyond about 12 kW/ha it does not help without exchange.",
             ]
         );
-    }
 }
 
 /// <summary>What another pulley does.</summary>
@@ -141,7 +144,11 @@ internal sealed class PulleyCalculator : ICalculator
             new Input("draws now", amps, Measures.Current, "typed"),
             new Input("rated", rated, Measures.Current, "plate, typed")
         );
-        return new(
+        return Answer(f, rated, then, load, why);
+    }
+
+    private static Worked Answer(BenchForm f, double rated, Pulley then, double load, Grounds why) =>
+        new(
             [
                 new("It draws then about", f.Say(load, Measures.Current), why, Main: true),
                 new("Speed of the machine", f.Here.Count(Math.Round(then.Rpm)) + " turns a minute", why),
@@ -164,7 +171,6 @@ internal sealed class PulleyCalculator : ICalculator
                 "Guards back on before it turns; isolate and lock before a belt is touched. No faster than the machine’s own plate allows.",
             ]
         );
-    }
 }
 
 /// <summary>How long oxygen bottles carry fish.</summary>
@@ -224,14 +230,21 @@ internal sealed class BottleCalculator : ICalculator
         var takes = Respiration.Fish(each, temp, species) * kg / 1000;
         var holds = OxygenBottles.Kg(bottles, litres, bar, OxygenBottles.UsualLeftBar);
         var hours = OxygenBottles.Hours(holds, takes, share / 100);
-        var why = Grounds.Of(
+        var why = Because(share, takes, holds);
+        return Answer(f, bottles, takes, holds, hours, why);
+    }
+
+    private static Grounds Because(double share, double takes, double holds) =>
+        Grounds.Of(
             "What the bottles hold down to 5 bar, by the share that goes into the water, over what the fish breathe. Water and mud that breathe too are left out, as in a tank.",
             "Ideal gas at 20 °C; Boyd, Romaire & Johnston 1978",
             new Input("oxygen in the bottles", holds, Measures.Mass, "volume × pressure"),
             new Input("the fish take, each hour", takes, Measures.Mass, "worked out"),
             new Input("goes into the water", share, Measures.Share, "typed")
         );
-        return new(
+
+    private static Worked Answer(BenchForm f, int bottles, double takes, double holds, double hours, Grounds why) =>
+        new(
             [
                 new("They carry the fish for", f.Here.Figure(hours, 1) + " hours", why, Main: true),
                 new("They hold", f.Here.Figure(holds, 1) + " kg of oxygen", why),
@@ -244,5 +257,4 @@ internal sealed class BottleCalculator : ICalculator
                 "Oxygen feeds fire: no flame, no oil or grease at the valve, doors open; bottles chained upright. Supplier’s and local rules come first.",
             ]
         );
-    }
 }

@@ -87,24 +87,7 @@ internal sealed class QuotationCalculator : ICalculator
             f.Form.Refuse(remark.Field, remark.Text);
         if (!f.Sound)
             return null;
-        var q = Quotation.For(
-            body,
-            new(
-                p["earth"],
-                p["liner"],
-                p["wall"],
-                p["base"],
-                p["concrete"],
-                p["grass"],
-                p["fittings"],
-                p["fence"],
-                p["hours"],
-                p["hour"],
-                p["trips"],
-                p["trip"]
-            ),
-            spare / 100
-        );
+        var q = QuotationOf(spare, p, body);
         var currency = f.Here.Farm?.Currency;
         var why = Grounds.Of(
             "Amounts from the sides: earth to the crest; the liner as one sheet over floor and walls with half a metre over the edge; the base half a metre beyond the frame; concrete 0.12 m thick. Each by the price typed.",
@@ -156,4 +139,24 @@ internal sealed class QuotationCalculator : ICalculator
             rows
         );
     }
+
+    private static Quotation QuotationOf(double spare, Dictionary<string, double> p, BuildBody body) =>
+        Quotation.For(
+            body,
+            new(
+                p["earth"],
+                p["liner"],
+                p["wall"],
+                p["base"],
+                p["concrete"],
+                p["grass"],
+                p["fittings"],
+                p["fence"],
+                p["hours"],
+                p["hour"],
+                p["trips"],
+                p["trip"]
+            ),
+            spare / 100
+        );
 }

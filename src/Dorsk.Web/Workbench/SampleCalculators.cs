@@ -32,41 +32,15 @@ internal sealed class ThrowCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var caught = BenchLists.Wholes(f, "caught");
-        var (radius, held, area, mesh, depth) = (
-            f.Q("radius", Measures.Length, 0.3, 6),
-            f.Q("held", Measures.Share, 1, 100),
-            f.Q("area", Measures.Area, 1, 1e7),
-            f.Q("mesh", Measures.Plain, 1, 200),
-            f.MaybeQ("depth", Measures.Plain, 1, 500)
-        );
+        var (radius, held, area, mesh, depth) = ReadThrow(f);
         if (!f.Sound)
             return null;
         var net = Math.PI * radius * radius;
         var n = FishCounting.ByThrows(caught, net, area, held / 100);
-        var why = Grounds
-            .Of(
-                "Mean catch of a throw over the area it closes and the share it holds, times the pond's surface; the range from the spread between throws (Student's t).",
-                "Cochran 1977, Sampling Techniques",
-                new Input("throws", caught.Count, Measures.Plain, "typed"),
-                new Input("area of a throw", net, Measures.Area, "by its radius"),
-                new Input("it holds", held, Measures.Share, "typed")
-            )
-            .Limited(
-                "Fish are not spread evenly: shy ones flee the net, hungry ones come to a feeding place. The share it holds moves the number as much as the catch does."
-            );
+        var why = Because(caught, held, net);
         var slips = depth < 2 * mesh;
         return new(
-            [
-                new("Fish in the pond", f.Here.Count(Math.Round(n.Fish)), why, Main: true),
-                new(
-                    "95 % range by the throws",
-                    n.Range is { } r
-                        ? $"{f.Here.Count(Math.Max(0, Math.Round(r.Low)))} to {f.Here.Count(Math.Round(r.High))}"
-                        : "one throw cannot tell",
-                    why
-                ),
-                new("A square metre", f.Here.Figure(n.Fish / area, 2), why),
-            ],
+            Figures(f, area, n, why),
             n.PlusMinusPct is > 25
                 ? "Ten throws or more, all over the pond, would narrow it."
                 : "Hold it against the books and against feed.",
@@ -82,6 +56,41 @@ internal sealed class ThrowCalculator : ICalculator
             ]
         );
     }
+
+    private static (double, double, double, double, double?) ReadThrow(BenchForm f) =>
+        (
+            f.Q("radius", Measures.Length, 0.3, 6),
+            f.Q("held", Measures.Share, 1, 100),
+            f.Q("area", Measures.Area, 1, 1e7),
+            f.Q("mesh", Measures.Plain, 1, 200),
+            f.MaybeQ("depth", Measures.Plain, 1, 500)
+        );
+
+    private static IReadOnlyList<Figure> Figures(BenchForm f, double area, FishNumber n, Grounds why) =>
+        [
+            new("Fish in the pond", f.Here.Count(Math.Round(n.Fish)), why, Main: true),
+            new(
+                "95 % range by the throws",
+                n.Range is { } r
+                    ? $"{f.Here.Count(Math.Max(0, Math.Round(r.Low)))} to {f.Here.Count(Math.Round(r.High))}"
+                    : "one throw cannot tell",
+                why
+            ),
+            new("A square metre", f.Here.Figure(n.Fish / area, 2), why),
+        ];
+
+    private static Grounds Because(List<int> caught, double held, double net) =>
+        Grounds
+            .Of(
+                "Mean catch of a throw over the area it closes and the share it holds, times the pond's surface; the range from the spread between throws (Student's t).",
+                "Cochran 1977, Sampling Techniques",
+                new Input("throws", caught.Count, Measures.Plain, "typed"),
+                new Input("area of a throw", net, Measures.Area, "by its radius"),
+                new Input("it holds", held, Measures.Share, "typed")
+            )
+            .Limited(
+                "Fish are not spread evenly: shy ones flee the net, hungry ones come to a feeding place. The share it holds moves the number as much as the catch does."
+            );
 }
 
 /// <summary>Weight by length from the farm's own pairs.</summary>
@@ -146,20 +155,14 @@ internal sealed class LengthCalculator : ICalculator
             return null;
         }
         var at = fit.WeightG(cm);
-        var why = Grounds.Of(
-            "W = a·L^b by least squares in logarithms; a single fish falls about the line as these do.",
-            LengthWeight.Source,
-            new Input("fish measured", fit.Fish, Measures.Plain, "typed"),
-            Input.Said(
-                "power b",
-                fit.B.ToString("0.00", CultureInfo.InvariantCulture),
-                "about 3 where fish keep their shape"
-            ),
-            Input.Said("a", fit.A.ToString("0.0000", CultureInfo.InvariantCulture), "g at 1 cm")
-        );
+        var why = Because(fit);
         if (cm < lengths.Min() * 0.9 || cm > lengths.Max() * 1.1)
             why = why.Doubting("This length lies beyond the fish that were measured.");
-        return new(
+        return Answer(f, cm, g, fit, at, why);
+    }
+
+    private static Worked Answer(BenchForm f, double cm, double g, LengthWeight fit, Interval at, Grounds why) =>
+        new(
             [
                 new($"A fish of {f.Say(cm, Length)} weighs", f.Say(at.Value, Measures.FishWeight), why, Main: true),
                 new(
@@ -174,5 +177,17 @@ internal sealed class LengthCalculator : ICalculator
                 ? "The power is far from 3: look for a mistyped pair, or too few sizes."
                 : "Good for this stock; fatter or thinner fish shift it, so measure some anew each season."
         );
-    }
+
+    private static Grounds Because(LengthWeight fit) =>
+        Grounds.Of(
+            "W = a·L^b by least squares in logarithms; a single fish falls about the line as these do.",
+            LengthWeight.Source,
+            new Input("fish measured", fit.Fish, Measures.Plain, "typed"),
+            Input.Said(
+                "power b",
+                fit.B.ToString("0.00", CultureInfo.InvariantCulture),
+                "about 3 where fish keep their shape"
+            ),
+            Input.Said("a", fit.A.ToString("0.0000", CultureInfo.InvariantCulture), "g at 1 cm")
+        );
 }

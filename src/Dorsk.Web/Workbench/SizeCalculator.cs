@@ -58,17 +58,12 @@ internal sealed class SizeCalculator : ICalculator
             );
             return null;
         }
-        var why = Grounds.Of(
-            diagonal is null
-                ? "Four sides alone do not fix the corners: the largest area they can hold (Brahmagupta) is taken less 1.7 %, which fits corners within 15° of square; the range says the rest."
-                : "Two triangles on the diagonal (Heron). The share that a side may be out counts as if no two sides made good for each other.",
-            FourSides.Source,
-            [
-                .. sides.Select((s, i) => new Input($"side {i + 1}", s, Measures.Length, "walked")),
-                .. diagonal is { } d ? new[] { new Input("diagonal", d, Measures.Length, "walked") } : [],
-            ]
-        );
-        return new(
+        var why = Because(sides, diagonal);
+        return Answer(f, sides, area, why);
+    }
+
+    private static Worked Answer(BenchForm f, double[] sides, Interval area, Grounds why) =>
+        new(
             [
                 new("Water surface", f.Say(area.Value, Measures.Area with { Decimals = 3 }), why, Main: true),
                 new(
@@ -80,5 +75,16 @@ internal sealed class SizeCalculator : ICalculator
             ],
             $"Plan fish and doses with the lower figure until it is taped: {f.Say(area.Low, Measures.Area with { Decimals = 3 })}."
         );
-    }
+
+    private static Grounds Because(double[] sides, double? diagonal) =>
+        Grounds.Of(
+            diagonal is null
+                ? "Four sides alone do not fix the corners: the largest area they can hold (Brahmagupta) is taken less 1.7 %, which fits corners within 15° of square; the range says the rest."
+                : "Two triangles on the diagonal (Heron). The share that a side may be out counts as if no two sides made good for each other.",
+            FourSides.Source,
+            [
+                .. sides.Select((s, i) => new Input($"side {i + 1}", s, Measures.Length, "walked")),
+                .. diagonal is { } d ? new[] { new Input("diagonal", d, Measures.Length, "walked") } : [],
+            ]
+        );
 }

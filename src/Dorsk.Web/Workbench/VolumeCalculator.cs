@@ -28,7 +28,39 @@ internal sealed class VolumeCalculator : ICalculator
         if (!f.Sound)
             return null;
         var (area, volume) = (body.AreaM2(level), body.VolumeM3(level));
-        var why = Grounds.Of(
+        var why = Because(f, body, level);
+        var cut = body.FullAreaM2 * body.FullDepthM;
+        return new(
+            [
+                new("Volume", f.Say(volume, Measures.Volume), why, Main: true),
+                new("Water surface", f.Say(area, Measures.Area with { Decimals = 3 }), why),
+                new("Mean depth", f.Say(area > 0 ? volume / area : 0, Measures.Length), why),
+                new("Full", f.Say(body.FullVolumeM3, Measures.Volume), why),
+            ],
+            $"The short cut area × depth would say {f.Say(cut, Measures.Volume)} when full: {f.Here.Figure(100 * ((cut / body.FullVolumeM3) - 1), 0)} % too much, and every dose with it.",
+            Table: LevelTable(f, body),
+            Section: Cut(body, level)
+        );
+    }
+
+    private static IReadOnlyList<string[]> LevelTable(BenchForm f, PondShape body) =>
+        [
+            ["gauge level", "surface", "volume"],
+            .. Enumerable
+                .Range(0, 6)
+                .Select(i => body.FullDepthM * i / 5)
+                .Select(h =>
+                    new[]
+                    {
+                        f.Say(h, Measures.Length),
+                        f.Say(body.AreaM2(h), Measures.Area with { Decimals = 3 }),
+                        f.Say(body.VolumeM3(h), Measures.Volume),
+                    }
+                ),
+        ];
+
+    private static Grounds Because(BenchForm f, PondShape body, double level) =>
+        Grounds.Of(
             body switch
             {
                 SlopedRectangle => "Prismoidal rule, exact for a body with banks of one slope.",
@@ -43,33 +75,6 @@ internal sealed class VolumeCalculator : ICalculator
             new Input("gauge level", level, Measures.Length, "typed"),
             new Input("full depth", body.FullDepthM, Measures.Length, f.AsBuilt is null ? "typed" : "pond register")
         );
-        var cut = body.FullAreaM2 * body.FullDepthM;
-        return new(
-            [
-                new("Volume", f.Say(volume, Measures.Volume), why, Main: true),
-                new("Water surface", f.Say(area, Measures.Area with { Decimals = 3 }), why),
-                new("Mean depth", f.Say(area > 0 ? volume / area : 0, Measures.Length), why),
-                new("Full", f.Say(body.FullVolumeM3, Measures.Volume), why),
-            ],
-            $"The short cut area × depth would say {f.Say(cut, Measures.Volume)} when full: {f.Here.Figure(100 * ((cut / body.FullVolumeM3) - 1), 0)} % too much, and every dose with it.",
-            Table:
-            [
-                ["gauge level", "surface", "volume"],
-                .. Enumerable
-                    .Range(0, 6)
-                    .Select(i => body.FullDepthM * i / 5)
-                    .Select(h =>
-                        new[]
-                        {
-                            f.Say(h, Measures.Length),
-                            f.Say(body.AreaM2(h), Measures.Area with { Decimals = 3 }),
-                            f.Say(body.VolumeM3(h), Measures.Volume),
-                        }
-                    ),
-            ],
-            Section: Cut(body, level)
-        );
-    }
 
     // A cut is drawn where the banks have one slope; an outline is cut across its narrower way.
     private static CrossSection? Cut(PondShape body, double level) =>

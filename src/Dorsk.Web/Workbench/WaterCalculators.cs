@@ -48,7 +48,13 @@ internal sealed class SaturationCalculator : ICalculator
             new Input("salinity", salinity, Measures.Salinity, "typed"),
             Input.Said("air pressure", FormattableString.Invariant($"{kPa:0.0} kPa"), "from the height, standard air")
         );
-        List<Figure> figures =
+        List<Figure> figures = Figures(f, full, why);
+        if (reading is { } mgL)
+            figures.Add(new("The reading is", f.Here.Figure(100 * mgL / full, 0) + " % of it", why));
+        return new(figures, reading is { } r ? OxygenSaturation.Words(r / full) : "Warm water holds less.");
+    }
+
+    private static List<Figure> Figures(BenchForm f, double full, Grounds why) =>
         [
             new(
                 "Oxygen at saturation",
@@ -57,10 +63,6 @@ internal sealed class SaturationCalculator : ICalculator
                 Main: true
             ),
         ];
-        if (reading is { } mgL)
-            figures.Add(new("The reading is", f.Here.Figure(100 * mgL / full, 0) + " % of it", why));
-        return new(figures, reading is { } r ? OxygenSaturation.Words(r / full) : "Warm water holds less.");
-    }
 }
 
 /// <summary>The poisonous share of ammonia.</summary>
@@ -169,40 +171,11 @@ internal sealed class MixingCalculator : ICalculator
             ("Alkalinity", "a", Measures.CoarseConcentration, 1000),
             ("Total ammonia, as N", "n", Measures.Concentration, 200),
         ];
-        var parts = kinds
-            .Select(k =>
-                (
-                    k.Name,
-                    k.Measure,
-                    A: f.Q(k.Key + "1", k.Measure, 0, k.High),
-                    B: f.Q(k.Key + "2", k.Measure, 0, k.High)
-                )
-            )
-            .ToList();
+        var parts = ReadParts(f, kinds);
         var (p1, p2) = (f.MaybeQ("p1", Measures.Ph, 4, 11), f.MaybeQ("p2", Measures.Ph, 4, 11));
         if (!f.Sound)
             return null;
-        var figures = parts
-            .Select(
-                (p, i) =>
-                    new Figure(
-                        p.Name,
-                        f.Say(Mixing.Of(new(v1, p.A), new(v2, p.B)), p.Measure),
-                        Grounds.Of(
-                            "By volume: heat and dissolved matter are kept.",
-                            "Mass balance",
-                            new Input("first water", p.A, p.Measure, "typed"),
-                            new Input("second water", p.B, p.Measure, "typed"),
-                            Input.Said(
-                                "shares",
-                                $"{f.Here.Figure(100 * v1 / (v1 + v2), 0)} % and {f.Here.Figure(100 * v2 / (v1 + v2), 0)} %",
-                                "by volume"
-                            )
-                        ),
-                        i == 0
-                    )
-            )
-            .ToList();
+        var figures = Figures(f, v1, v2, parts);
         if (p1 is { } one && p2 is { } two)
         {
             double Mix(int i) => Mixing.Of(new(v1, parts[i].A), new(v2, parts[i].B));
@@ -234,4 +207,47 @@ internal sealed class MixingCalculator : ICalculator
             Mixing.Jump(parts[0].A, Mixing.Of(new(v1, parts[0].A), new(v2, parts[0].B)), f.Here.Hand)
         );
     }
+
+    private static List<(string Name, Measure Measure, double A, double B)> ReadParts(
+        BenchForm f,
+        (string Name, string Key, Measure Measure, double High)[] kinds
+    ) =>
+        kinds
+            .Select(k =>
+                (
+                    k.Name,
+                    k.Measure,
+                    A: f.Q(k.Key + "1", k.Measure, 0, k.High),
+                    B: f.Q(k.Key + "2", k.Measure, 0, k.High)
+                )
+            )
+            .ToList();
+
+    private static List<Figure> Figures(
+        BenchForm f,
+        double v1,
+        double v2,
+        List<(string Name, Measure Measure, double A, double B)> parts
+    ) =>
+        parts
+            .Select(
+                (p, i) =>
+                    new Figure(
+                        p.Name,
+                        f.Say(Mixing.Of(new(v1, p.A), new(v2, p.B)), p.Measure),
+                        Grounds.Of(
+                            "By volume: heat and dissolved matter are kept.",
+                            "Mass balance",
+                            new Input("first water", p.A, p.Measure, "typed"),
+                            new Input("second water", p.B, p.Measure, "typed"),
+                            Input.Said(
+                                "shares",
+                                $"{f.Here.Figure(100 * v1 / (v1 + v2), 0)} % and {f.Here.Figure(100 * v2 / (v1 + v2), 0)} %",
+                                "by volume"
+                            )
+                        ),
+                        i == 0
+                    )
+            )
+            .ToList();
 }

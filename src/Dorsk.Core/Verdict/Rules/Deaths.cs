@@ -53,19 +53,29 @@ internal static class Deaths
                 pct >= ReportPct
                     ? "Read oxygen, ammonia, nitrite and pH first. One in a hundred in a day: call a vet; some diseases must be reported. Let no fish and no water out."
                     : "Read oxygen, ammonia, nitrite and pH first; look at gills and skin of five fish.",
-            Why = Grounds
-                .Of(
-                    "Fish found dead in one day by those that stand; found ones are a part of those that died.",
-                    source,
-                    new Input("found dead", last.Count, Measures.Plain, "loss slip, " + Hand.Day(last.Day)),
-                    new Input("standing", stands, Measures.Plain, "standing estimate")
-                )
-                .Limited($"watch from {s.Hand.Short(watch, 2)} % a day, act from {s.Hand.Short(act, 2)} %"),
+            Why = Because(s, stands, last, watch, act, source),
             Rings = status == Status.ActNow,
             FeedFactor = status == Status.ActNow ? 0.5 : 1,
             ShutsGate = status == Status.ActNow,
         };
     }
+
+    private static Grounds Because(
+        PondState s,
+        double stands,
+        (DateOnly Day, int Count) last,
+        double watch,
+        double act,
+        string source
+    ) =>
+        Grounds
+            .Of(
+                "Fish found dead in one day by those that stand; found ones are a part of those that died.",
+                source,
+                new Input("found dead", last.Count, Measures.Plain, "loss slip, " + Hand.Day(last.Day)),
+                new Input("standing", stands, Measures.Plain, "standing estimate")
+            )
+            .Limited($"watch from {s.Hand.Short(watch, 2)} % a day, act from {s.Hand.Short(act, 2)} %");
 
     private static bool Doubled(PondState s, DateOnly day)
     {

@@ -35,7 +35,11 @@ internal static class FallingDawns
             already ? $": under the act level {act}"
             : grave ? $": the next is likely under the act level {act}"
             : "";
-        yield return new(
+        yield return Found(s, run, grave, means);
+    }
+
+    private static Finding Found(PondState s, List<DayValue> run, bool grave, string means) =>
+        new(
             Rule.Name,
             grave ? Status.ActNow : Status.Watch,
             $"dawn oxygen fell on {run.Count} mornings, {string.Join(", ", run.Select(d => s.Hand.Figure(d.Si, 1)))} mg/L{means}"
@@ -51,5 +55,4 @@ internal static class FallingDawns
             Rings = grave,
             FeedFactor = 0.5,
         };
-    }
 }

@@ -27,25 +27,23 @@ internal static class Nitrite
                 judged.Status == Status.Steady
                     ? ""
                     : "Salt to ten times the nitrite nitrogen as chloride, less feed, more air; read chloride.",
-            Why = Grounds
-                .Of(
-                    "Nitrite against its limit for water of low chloride; where chloride was read, by their ratio.",
-                    "Boyd and Tucker 1998; EIFAC 1984",
-                    new Input(
-                        "nitrite as N",
-                        last.Si,
-                        Measures.Concentration,
-                        "read " + Hand.Day(s.Zone.DayOf(last.At))
-                    ),
-                    chloride is { } cl
-                        ? new Input("chloride", cl, Measures.CoarseConcentration, "measured")
-                        : Input.Said("chloride", "not read", "taken as low")
-                )
-                .Limited(s.Limits.Source),
+            Why = Because(s, last, chloride),
             Helps = judged.Status == Status.Steady ? [] : [Remedy.Salt],
             Rings = judged.Status == Status.ActNow,
             FeedFactor = judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = judged.Status >= Status.Watch,
         };
     }
+
+    private static Grounds Because(PondState s, Timed last, double? chloride) =>
+        Grounds
+            .Of(
+                "Nitrite against its limit for water of low chloride; where chloride was read, by their ratio.",
+                "Boyd and Tucker 1998; EIFAC 1984",
+                new Input("nitrite as N", last.Si, Measures.Concentration, "read " + Hand.Day(s.Zone.DayOf(last.At))),
+                chloride is { } cl
+                    ? new Input("chloride", cl, Measures.CoarseConcentration, "measured")
+                    : Input.Said("chloride", "not read", "taken as low")
+            )
+            .Limited(s.Limits.Source);
 }

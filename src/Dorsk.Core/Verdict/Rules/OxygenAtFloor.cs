@@ -29,17 +29,20 @@ internal static class OxygenAtFloor
             Do = lives
                 ? "Start aerators that stir to the floor, hold feed, read the floor again in 30 min."
                 : "Mix it by day with the aerators, little by little; read both depths.",
-            Why = Grounds
-                .Of(
-                    "The last reading in the lower two fifths of the depth; top and bottom are two series.",
-                    "Limits by life stage",
-                    new Input("oxygen at the floor", floor.Si, Measures.Oxygen, "read at " + s.Hour(floor.At)),
-                    new Input("depth", floor.DepthM, Measures.Length, "typed")
-                )
-                .Limited(s.Limits.Source),
+            Why = Because(s, floor),
             Rings = lives,
             FeedFactor = lives && judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = lives,
         };
     }
+
+    private static Grounds Because(PondState s, Timed floor) =>
+        Grounds
+            .Of(
+                "The last reading in the lower two fifths of the depth; top and bottom are two series.",
+                "Limits by life stage",
+                new Input("oxygen at the floor", floor.Si, Measures.Oxygen, "read at " + s.Hour(floor.At)),
+                new Input("depth", floor.DepthM, Measures.Length, "typed")
+            )
+            .Limited(s.Limits.Source);
 }

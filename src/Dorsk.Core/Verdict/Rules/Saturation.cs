@@ -36,16 +36,7 @@ internal static class Saturation
         );
         var inAfternoon = last.At > s.Sun.Rise + MorningOver && last.At < s.Sun.Set;
         if (pct > HighPct)
-            yield return new(
-                Rule.Name,
-                Status.Watch,
-                $"{s.Hand.Count(pct)} % of saturation: a heavy bloom by day takes as much by night"
-            )
-            {
-                Of = Parameter.Oxygen,
-                Do = "Stir it by day, air ready for the night; look for gas bubbles in gills and eyes of fry.",
-                Why = grounds,
-            };
+            yield return FoundLow(s, pct, grounds);
         else if (!s.InTank && inAfternoon && pct < LowPct)
             yield return new(
                 Rule.Name,
@@ -58,4 +49,16 @@ internal static class Saturation
                 Why = grounds,
             };
     }
+
+    private static Finding FoundLow(PondState s, double pct, Grounds grounds) =>
+        new(
+            Rule.Name,
+            Status.Watch,
+            $"{s.Hand.Count(pct)} % of saturation: a heavy bloom by day takes as much by night"
+        )
+        {
+            Of = Parameter.Oxygen,
+            Do = "Stir it by day, air ready for the night; look for gas bubbles in gills and eyes of fry.",
+            Why = grounds,
+        };
 }

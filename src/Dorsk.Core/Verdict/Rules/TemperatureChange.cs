@@ -36,15 +36,18 @@ internal static class TemperatureChange
         {
             Of = Parameter.Temperature,
             Do = "Slow the change: less new water, or mixed; no handling.",
-            Why = Grounds
-                .Of(
-                    "Largest change an hour between the last reading and those of the same instrument up to three hours before.",
-                    "Limits by life stage",
-                    new Input("before", before.Si, Measures.Temperature, "read at " + s.Hour(before.At)),
-                    new Input("last", last.Si, Measures.Temperature, "read at " + s.Hour(last.At))
-                )
-                .Limited(s.Limits.Source),
+            Why = Because(s, last, before),
             ShutsGate = true,
         };
     }
+
+    private static Grounds Because(PondState s, Timed last, Timed before) =>
+        Grounds
+            .Of(
+                "Largest change an hour between the last reading and those of the same instrument up to three hours before.",
+                "Limits by life stage",
+                new Input("before", before.Si, Measures.Temperature, "read at " + s.Hour(before.At)),
+                new Input("last", last.Si, Measures.Temperature, "read at " + s.Hour(last.At))
+            )
+            .Limited(s.Limits.Source);
 }

@@ -58,17 +58,7 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             return NotFound();
         if (read is not { } r || Plan is null)
             return Page();
-        var begun = new AcclimationBegun(
-            Pond.Pond.Id,
-            r.Question.Species.Key,
-            r.Question.MeanG,
-            r.Fish,
-            r.Origin,
-            r.Question.Bag,
-            r.Question.Places,
-            r.Question.HoursInBag,
-            Plan.School
-        );
+        var begun = Begun(r);
         var receipt = door.Enter(
             Entry.Of(
                 entry == Guid.Empty ? Guid.NewGuid() : entry,
@@ -84,6 +74,19 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         Plan = null;
         return Page();
     }
+
+    private AcclimationBegun Begun((AccQuestion Question, int Fish, string Origin) r) =>
+        new AcclimationBegun(
+            Pond.Pond.Id,
+            r.Question.Species.Key,
+            r.Question.MeanG,
+            r.Fish,
+            r.Origin,
+            r.Question.Bag,
+            r.Question.Places,
+            r.Question.HoursInBag,
+            Plan!.School
+        );
 
     private bool Open(string code)
     {

@@ -47,7 +47,24 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
             return Redirect("/slip/farm");
         var stories = questions.Stories(_ => true).Where(s => s.AeratorsAt(here.Now).Count > 0).ToList();
         var panels = keeping.Panels();
-        Rows =
+        Rows = RowsOf(stories, panels);
+        Ponds =
+        [
+            .. stories.Select(s =>
+                (
+                    s.Pond.Code,
+                    s.Pond.ByVolume
+                        ? (double?)null
+                        : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000,
+                    panels.ContainsKey(s.Pond.Id),
+                    s.Air.Control
+                )
+            ),
+        ];
+        return Page();
+    }
+
+    private IReadOnlyList<AeratorRow> RowsOf(List<PondStory> stories, IReadOnlyDictionary<long, string> panels) =>
         [
             .. stories.SelectMany(s =>
                 s.AeratorHours(here.Now.AddDays(-Days), here.Now)
@@ -67,21 +84,6 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
                     )
             ),
         ];
-        Ponds =
-        [
-            .. stories.Select(s =>
-                (
-                    s.Pond.Code,
-                    s.Pond.ByVolume
-                        ? (double?)null
-                        : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000,
-                    panels.ContainsKey(s.Pond.Id),
-                    s.Air.Control
-                )
-            ),
-        ];
-        return Page();
-    }
 
     private (AeratorTested, Judgement, Grounds)? Tested(PondStory s, string code) =>
         s.Air.Tests(code).LastOrDefault().Fact is { } t && AirFaults.Test(t, here.Hand) is var (j, why)

@@ -47,22 +47,25 @@ public sealed class PowerModel(Questions questions, Here here) : PageModel
         if (form.MaybeQuantity("kw", Measures.Power) is { } rated)
         {
             if (rated is >= 0.1 and <= 100_000)
-                Generator = GeneratorLoad.Of(
-                    rated,
-                    [
-                        .. Rows.Select(r => new AirLoad(
-                            r.Now.Story.Pond.Code,
-                            r.Left?.MinutesToAct ?? (r.Left is null ? 0 : null),
-                            [.. r.Now.Story.AeratorsAt(here.Now).Select(a => a.ShaftKW / a.Kind.MotorEfficiency)]
-                        )),
-                    ]
-                );
+                Generator = LoadOf(rated);
             else
                 Problem = $"{here.Say(rated, Measures.Power)} is no generator. Takes 0.1 kW to 100 MW.";
         }
         Problem ??= form.Remarks.Count > 0 ? form.Remarks[0].Text : null;
         return Page();
     }
+
+    private GeneratorLoad LoadOf(double rated) =>
+        GeneratorLoad.Of(
+            rated,
+            [
+                .. Rows.Select(r => new AirLoad(
+                    r.Now.Story.Pond.Code,
+                    r.Left?.MinutesToAct ?? (r.Left is null ? 0 : null),
+                    [.. r.Now.Story.AeratorsAt(here.Now).Select(a => a.ShaftKW / a.Kind.MotorEfficiency)]
+                )),
+            ]
+        );
 
     /// <summary>Minutes in words.</summary>
     public string Say(double? minutes) =>

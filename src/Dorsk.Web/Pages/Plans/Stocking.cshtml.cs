@@ -107,9 +107,16 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
         Answer = StockingAnswer.Of(Asked.Plan);
         Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
         Prepared = Pond?.Readiness.PreparationAt(here.Now)?.Plan;
-        Order = OrderSlip.Of(
-            Answer,
-            Asked.Road,
+        Order = OrderOf();
+        Conflicts = PlanCalendar.Conflicts(Answer, Pond, questions, here, plan);
+        Parted = Asked.OnHand is { } onHand ? PlanCalendar.Part(Asked.Plan, onHand, questions, here) : [];
+        return true;
+    }
+
+    private OrderSlip OrderOf() =>
+        OrderSlip.Of(
+            Answer!,
+            Asked!.Road,
             Prepared is null
                 ? []
                 :
@@ -120,8 +127,4 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
                         .Select(g => (Prepared.Shopping.First(x => x.Product == g.Key), g.Min(x => x.Day))),
                 ]
         );
-        Conflicts = PlanCalendar.Conflicts(Answer, Pond, questions, here, plan);
-        Parted = Asked.OnHand is { } onHand ? PlanCalendar.Part(Asked.Plan, onHand, questions, here) : [];
-        return true;
-    }
 }

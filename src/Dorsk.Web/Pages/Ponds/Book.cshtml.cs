@@ -76,7 +76,17 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             JobOutcome.Skipped,
             reason ?? ""
         );
-        var receipt = door.Enter(
+        var receipt = Leave(reason, story, open, closed);
+        if (receipt.Accepted)
+            return LocalRedirect($"/ponds/{story.Pond.Code}/prepare?line={receipt.Lines[0]}");
+        Problem = (open.Step.Key, string.Join(" ", receipt.Remarks.Select(r => r.Text)), reason ?? "");
+        Now = questions.Now(story, here.Now);
+        Section = "prepare";
+        return Page();
+    }
+
+    private Receipt Leave(string? reason, PondStory story, Core.Prepare.DatedStep open, JobClosed closed) =>
+        door.Enter(
             Entry.Of(
                 Guid.NewGuid(),
                 here.Author,
@@ -85,13 +95,6 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                 $"{story.Pond.Code} {open.Step.What}: left out, {reason}"
             )
         );
-        if (receipt.Accepted)
-            return LocalRedirect($"/ponds/{story.Pond.Code}/prepare?line={receipt.Lines[0]}");
-        Problem = (open.Step.Key, string.Join(" ", receipt.Remarks.Select(r => r.Text)), reason ?? "");
-        Now = questions.Now(story, here.Now);
-        Section = "prepare";
-        return Page();
-    }
 
     public IEnumerable<(string Key, string Word, string Small)> Tabs
     {

@@ -53,18 +53,7 @@ public sealed class PlanModel(Questions questions, Door door, Here here) : PageM
             form.Quantity("north", Measures.Length),
             form.Empty("turn") ? 0 : form.Quantity("turn", Measures.Plain)
         );
-        var remarks =
-            form.Remarks.Count > 0
-                ? form.Remarks
-                : door.Enter(
-                    Entry.Of(
-                        Guid.NewGuid(),
-                        here.Author,
-                        here.Now,
-                        place,
-                        $"{p.Pond.Code} lies {east} east, {north} north, turned {turn}"
-                    )
-                ).Remarks;
+        var remarks = Placed(east, north, turn, p, form, place);
         if (remarks.Count > 0)
             (Wrong, Problem, Response.StatusCode) = (
                 p.Pond.Code,
@@ -75,6 +64,26 @@ public sealed class PlanModel(Questions questions, Door door, Here here) : PageM
             Said = $"{p.Pond.Code} has its place.";
         return Page();
     }
+
+    private IReadOnlyList<Core.Judging.Remark> Placed(
+        string? east,
+        string? north,
+        string? turn,
+        PondOnPlan p,
+        SlipForm form,
+        PondPlaced place
+    ) =>
+        form.Remarks.Count > 0
+            ? form.Remarks
+            : door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    here.Author,
+                    here.Now,
+                    place,
+                    $"{p.Pond.Code} lies {east} east, {north} north, turned {turn}"
+                )
+            ).Remarks;
 
     /// <summary>The plan as the editor takes it along.</summary>
     public string Drawing => PlanDrawing.Write(questions.Plan());

@@ -140,14 +140,7 @@ internal static class PlanDrawing
         var said = form.Remarks.Concat(outline.Check("Corners")).ToList();
         if (said.Count == 0)
         {
-            var pond = new Pond(
-                0,
-                (d.Code ?? "").Trim().ToUpperInvariant(),
-                "",
-                kind,
-                new OutlinePond(outline.AboutMiddle(), depth, slope),
-                use
-            );
+            var pond = NewPond(d, outline, kind, use, depth, slope);
             var place = new PondPlaced(0, outline.Middle.EastM, outline.Middle.NorthM, 0);
             said = [.. door.Preview(BuiltEntry(pond, here)).Remarks, .. FarmRules.Check(place)];
             if (said.Count == 0)
@@ -156,6 +149,16 @@ internal static class PlanDrawing
         wrong.AddRange(said.Select(r => new Wrong(d.Code ?? "", r.Text)));
         return null;
     }
+
+    private static Pond NewPond(Drawn d, Outline outline, PondKind kind, string use, double depth, double slope) =>
+        new Pond(
+            0,
+            (d.Code ?? "").Trim().ToUpperInvariant(),
+            "",
+            kind,
+            new OutlinePond(outline.AboutMiddle(), depth, slope),
+            use
+        );
 
     private static List<NewLine> LinesOf(Drawn d, PondOnPlan before, Plan plan, Here here, List<Wrong> wrong)
     {

@@ -117,18 +117,7 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
     {
         var form = new SlipForm(new Dictionary<string, string> { [field] = text ?? "" }, here);
         var si = reset ? null : (double?)form.Quantity(field, measure);
-        var remarks =
-            form.Remarks.Count > 0 && !reset
-                ? form.Remarks
-                : door.Enter(
-                    Entry.Of(
-                        Guid.NewGuid(),
-                        here.Author,
-                        here.Now,
-                        fact(si),
-                        $"{Species!.Name}{(PondCode.Length > 0 ? " in " + PondCode : "")}: {name} {(reset ? "back to the table" : text)}"
-                    )
-                ).Remarks;
+        var remarks = EnterFigure(name, text, reset, fact, form, si);
         if (remarks.Count > 0)
         {
             (wrongField, typed, problem) = (field, text ?? "", string.Join(" ", remarks.Select(r => r.Text)));
@@ -139,6 +128,26 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
         Open(Species!.Key, PondCode, Stage);
         return Page();
     }
+
+    private IReadOnlyList<Remark> EnterFigure(
+        string name,
+        string? text,
+        bool reset,
+        Func<double?, Fact> fact,
+        SlipForm form,
+        double? si
+    ) =>
+        form.Remarks.Count > 0 && !reset
+            ? form.Remarks
+            : door.Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    here.Author,
+                    here.Now,
+                    fact(si),
+                    $"{Species!.Name}{(PondCode.Length > 0 ? " in " + PondCode : "")}: {name} {(reset ? "back to the table" : text)}"
+                )
+            ).Remarks;
 
     private OwnFigure Row(string handler, string key, string name, Measure measure, double table, double now) =>
         new(

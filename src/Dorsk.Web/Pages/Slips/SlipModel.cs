@@ -79,16 +79,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         if (CannotStart is not null)
             return Page();
         if (Typed.ContainsKey("TakeBack") && Corrects is { } line)
-            return Done(
-                door.Enter(
-                    new Entry(
-                        EntryId,
-                        here.Author,
-                        [new NewLine(context.Corrects!.Value.Row.Happened, null, "taken back", line)],
-                        []
-                    )
-                )
-            );
+            return Done(Enter(line));
         var (form, filled) = Fill();
         if (form.Remarks.Count > 0)
         {
@@ -97,6 +88,16 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         }
         return Done(door.Enter(EntryOf(filled)));
     }
+
+    private Receipt Enter(long line) =>
+        door.Enter(
+            new Entry(
+                EntryId,
+                here.Author,
+                [new NewLine(context.Corrects!.Value.Row.Happened, null, "taken back", line)],
+                []
+            )
+        );
 
     /// <summary>What the slip works out while it is being typed; nothing is entered.</summary>
     public IActionResult OnPostLive([FromRoute] string key, [FromRoute] string? code, [FromQuery] long? corrects)
