@@ -191,7 +191,6 @@ public sealed partial class DemoFarm
                     null
                 ))
             );
-        Value Level(double m) => new(Parameter.GaugeLevel, m, null, "staff gauge");
         if (day == new DateOnly(2026, 12, 6))
         {
             pond.LevelM = 0;
@@ -220,28 +219,33 @@ public sealed partial class DemoFarm
                 ))
             );
         if (day >= new DateOnly(2027, 1, 18))
-        {
-            if (pond.LevelM == 0)
-                notes.Add(
-                    new(Zone.At(day, new(8, 0)), "Pond hand", "P6 filling through the screen", k => new PondWorked(
-                        k.Pond("P6"),
-                        PondWork.Filling,
-                        "screen fitted",
-                        null
-                    ))
-                );
-            pond.LevelM = Math.Round(0.155 * (day.DayNumber - new DateOnly(2027, 1, 17).DayNumber), 2);
-            var level = pond.LevelM;
-            notes.Add(
-                new(
-                    Zone.At(day, new(16, 30)),
-                    "Pond hand",
-                    FormattableString.Invariant($"P6 level {pond.LevelM:0.00}"),
-                    k => new ReadingTaken(k.Pond("P6"), [Level(level)])
-                )
-            );
-        }
+            FillP6(day, pond, notes);
     }
+
+    private static void FillP6(DateOnly day, SimulatedPond pond, List<Told> notes)
+    {
+        if (pond.LevelM == 0)
+            notes.Add(
+                new(Zone.At(day, new(8, 0)), "Pond hand", "P6 filling through the screen", k => new PondWorked(
+                    k.Pond("P6"),
+                    PondWork.Filling,
+                    "screen fitted",
+                    null
+                ))
+            );
+        pond.LevelM = Math.Round(0.155 * (day.DayNumber - new DateOnly(2027, 1, 17).DayNumber), 2);
+        var level = pond.LevelM;
+        notes.Add(
+            new(
+                Zone.At(day, new(16, 30)),
+                "Pond hand",
+                FormattableString.Invariant($"P6 level {pond.LevelM:0.00}"),
+                k => new ReadingTaken(k.Pond("P6"), [Level(level)])
+            )
+        );
+    }
+
+    private static Value Level(double m) => new(Parameter.GaugeLevel, m, null, "staff gauge");
 
     private static Told PlanOfP6(DateOnly day) =>
         new(Zone.At(day, new(17, 0)), "Manager", "P6 preparation, fish on 2027-01-25", k => new PreparationPlanned(

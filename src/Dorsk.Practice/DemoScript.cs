@@ -164,16 +164,16 @@ internal static class DemoScript
         Tank("T1", 1),
         Tank("T2", 2),
         Tank("T3", 3),
-        Earth("N1", "Nursery 1", 1000, 1.2, "nursery", 2, 0.55, 2, 4),
-        Earth("N2", "Nursery 2", 1000, 1.2, "nursery", 2, 0.55, 2, 5),
-        Earth("P1", "House pond", 4000, 1.5, "grow-out", 4, 1.1, 2, 6),
-        Earth("P2", "", 3600, 1.5, "grow-out", 4, 1.1, 2, 7),
-        Earth("P3", "", 5200, 1.5, "grow-out", 4, 1.1, 2, 8),
-        Earth("P4", "Creek pond", 4500, 1.5, "grow-out", 4, 1.1, 2, 9),
-        Earth("P5", "", 2800, 1.5, "grow-out", 4, 1.1, 2, 10),
-        Earth("P6", "", 4800, 1.5, "grow-out", 4, 1.1, 2, 11),
-        Earth("B1", "Broodstock", 1200, 1.5, "broodstock", 1, 0.55, 1, 12),
-        Earth("S1", "Settling", 2500, 1.5, "settling", 0, 0, 0, 13),
+        Earth("N1", "Nursery 1", (1000, 1.2), "nursery", (2, 0.55, 2), 4),
+        Earth("N2", "Nursery 2", (1000, 1.2), "nursery", (2, 0.55, 2), 5),
+        Earth("P1", "House pond", (4000, 1.5), "grow-out", (4, 1.1, 2), 6),
+        Earth("P2", "", (3600, 1.5), "grow-out", (4, 1.1, 2), 7),
+        Earth("P3", "", (5200, 1.5), "grow-out", (4, 1.1, 2), 8),
+        Earth("P4", "Creek pond", (4500, 1.5), "grow-out", (4, 1.1, 2), 9),
+        Earth("P5", "", (2800, 1.5), "grow-out", (4, 1.1, 2), 10),
+        Earth("P6", "", (4800, 1.5), "grow-out", (4, 1.1, 2), 11),
+        Earth("B1", "Broodstock", (1200, 1.5), "broodstock", (1, 0.55, 1), 12),
+        Earth("S1", "Settling", (2500, 1.5), "settling", (0, 0, 0), 13),
     ];
 
     public static readonly DemoBatch[] Batches =
@@ -222,24 +222,21 @@ internal static class DemoScript
     private static DemoPond Earth(
         string code,
         string name,
-        double areaM2,
-        double depthM,
+        (double AreaM2, double DepthM) size,
         string use,
-        int aerators,
-        double kw,
-        int onTimer,
+        (int Aerators, double KW, int OnTimer) air,
         int walk
     ) =>
         new(
             code,
             name,
             PondKind.Earthen,
-            new SlopedRectangle(Math.Sqrt(areaM2 * 1.25), Math.Sqrt(areaM2 / 1.25), depthM, 2),
+            new SlopedRectangle(Math.Sqrt(size.AreaM2 * 1.25), Math.Sqrt(size.AreaM2 / 1.25), size.DepthM, 2),
             use,
-            aerators,
+            air.Aerators,
             Paddle,
-            kw,
-            onTimer,
+            air.KW,
+            air.OnTimer,
             walk
         );
 }

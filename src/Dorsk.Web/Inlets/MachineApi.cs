@@ -142,6 +142,12 @@ public static class MachineApi
             .ProducesProblem(400)
             .ProducesProblem(401)
             .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MostBytes));
+        MapPonds(api);
+        MapFarm(api);
+    }
+
+    private static void MapPonds(RouteGroupBuilder api)
+    {
         Read(api, "/ponds", "All ponds as they stand.", (http, q, clock) =>
                 Results.Ok(q.PondsNow(clock.GetUtcNow()).Select(Pond))
             )
@@ -173,6 +179,10 @@ public static class MachineApi
             .Produces<IEnumerable<StandingOut>>()
             .ProducesProblem(400)
             .ProducesProblem(404);
+    }
+
+    private static void MapFarm(RouteGroupBuilder api)
+    {
         Read(api, "/clock", "The farm's clock, its zone and its place.", (http, q, clock) =>
                 q.Farm() is { } farm
                     ? Results.Ok(

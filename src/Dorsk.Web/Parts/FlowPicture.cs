@@ -25,43 +25,48 @@ public sealed record FlowPicture(IReadOnlyList<FlowBar> Bars, IReadOnlyList<Flow
     /// <summary>Lays it out.</summary>
     public static FlowPicture Of(FishFlow flow, Func<FlowPlace, string> name)
     {
-        long Through(FlowPlace p) => Math.Max(flow.Into(p), flow.OutOf(p));
-        static int Column(FlowPlace p, FishFlow f) =>
-            p.Account == Account.Pond ? 1
-            : p.Account == Account.Supplier || (p.Account == Account.Unexplained && f.OutOf(p) > f.Into(p)) ? 0
-            : 2;
         var columns = flow.Places.ToLookup(p => Column(p, flow));
-        var most = Math.Max(1, columns.Select(c => c.Sum(Through)).DefaultIfEmpty(1).Max());
-        var per = Tall / most;
-        double Thick(FlowPlace p) => Math.Max(Least, Through(p) * per);
+        var most = columns.Select(c => c.Sum(p => Through(flow, p))).DefaultIfEmpty(1).Max();
+        var per = Tall / Math.Max(1, most);
+        var bars = LayBars(flow, columns, per, name);
+        return new(bars, LayRibbons(flow, bars, per), bars.Count == 0 ? 40 : bars.Max(b => b.Y + b.Height) + 14);
+    }
+
+    private static long Through(FishFlow flow, FlowPlace p) => Math.Max(flow.Into(p), flow.OutOf(p));
+
+    private static int Column(FlowPlace p, FishFlow f) =>
+        p.Account == Account.Pond ? 1
+        : p.Account == Account.Supplier || (p.Account == Account.Unexplained && f.OutOf(p) > f.Into(p)) ? 0
+        : 2;
+
+    // Each column in the middle of the highest.
+    private static List<FlowBar> LayBars(
+        FishFlow flow,
+        ILookup<int, FlowPlace> columns,
+        double per,
+        Func<FlowPlace, string> name
+    )
+    {
+        double Thick(FlowPlace p) => Math.Max(Least, Through(flow, p) * per);
         double High(IEnumerable<FlowPlace> c) => c.Sum(p => Thick(p) + Gap) - Gap;
         var highest = columns.Select(High).DefaultIfEmpty(0).Max();
+        double[] left = [Left, Middle, Right];
         var bars = new List<FlowBar>();
         foreach (var c in columns)
         {
-            // Each column in the middle of the highest.
             var y = 10 + ((highest - High(c)) / 2);
             foreach (var p in c)
             {
-                var h = Thick(p);
-                bars.Add(
-                    new(
-                        p,
-                        name(p),
-                        c.Key == 1 ? flow.Stands(p) : Through(p),
-                        c.Key switch
-                        {
-                            0 => Left,
-                            1 => Middle,
-                            _ => Right,
-                        },
-                        y,
-                        h
-                    )
-                );
-                y += h + Gap;
+                var count = c.Key == 1 ? flow.Stands(p) : Through(flow, p);
+                bars.Add(new(p, name(p), count, left[c.Key], y, Thick(p)));
+                y += Thick(p) + Gap;
             }
         }
+        return bars;
+    }
+
+    private static List<FlowRibbon> LayRibbons(FishFlow flow, List<FlowBar> bars, double per)
+    {
         var bar = bars.ToDictionary(b => b.Place);
         var (sent, got) = (new Dictionary<FlowPlace, double>(), new Dictionary<FlowPlace, double>());
         var ribbons = new List<FlowRibbon>();
@@ -72,22 +77,19 @@ public sealed record FlowPicture(IReadOnlyList<FlowBar> Bars, IReadOnlyList<Flow
                 y1 = b.Y + got.GetValueOrDefault(l.To) + (w / 2);
             sent[l.From] = sent.GetValueOrDefault(l.From) + w;
             got[l.To] = got.GetValueOrDefault(l.To) + w;
-            var (x0, x1) =
-                a.X == b.X ? (a.X + BarWide, b.X + BarWide)
-                : a.X < b.X ? (a.X + BarWide, b.X)
-                : (a.X, b.X + BarWide);
-            // From pond to pond it bows out beside the column.
-            var (c0, c1) = a.X == b.X ? (x0 + 70, x1 + 70) : ((x0 + x1) / 2, (x0 + x1) / 2);
-            ribbons.Add(
-                new(
-                    l,
-                    FormattableString.Invariant(
-                        $"M{x0:0.#} {y0:0.#}C{c0:0.#} {y0:0.#} {c1:0.#} {y1:0.#} {x1:0.#} {y1:0.#}"
-                    ),
-                    w
-                )
-            );
+            ribbons.Add(new(l, Path(a.X, y0, b.X, y1), w));
         }
-        return new(bars, ribbons, bars.Count == 0 ? 40 : bars.Max(b => b.Y + b.Height) + 14);
+        return ribbons;
+    }
+
+    // From pond to pond it bows out beside the column.
+    private static string Path(double fromX, double y0, double toX, double y1)
+    {
+        var (x0, x1) =
+            fromX == toX ? (fromX + BarWide, toX + BarWide)
+            : fromX < toX ? (fromX + BarWide, toX)
+            : (fromX, toX + BarWide);
+        var (c0, c1) = fromX == toX ? (x0 + 70, x1 + 70) : ((x0 + x1) / 2, (x0 + x1) / 2);
+        return FormattableString.Invariant($"M{x0:0.#} {y0:0.#}C{c0:0.#} {y0:0.#} {c1:0.#} {y1:0.#} {x1:0.#} {y1:0.#}");
     }
 }

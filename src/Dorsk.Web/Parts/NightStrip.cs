@@ -9,6 +9,12 @@ using Dorsk.Farm.Estimates;
 
 namespace Dorsk.Web.Parts;
 
+/// <summary>What the strips of one night share.</summary>
+/// <param name="Night">The night.</param>
+/// <param name="HighestMgL">Top of the scale, mg/L.</param>
+/// <param name="Sun">The sun of the evening and of the morning.</param>
+public sealed record NightFrame(Night Night, double HighestMgL, (SunDay Evening, SunDay Morning) Sun);
+
 /// <summary>The drawing of one pond's night, noon to noon: paths and places in a strip 702 wide. It draws what the core worked out and computes nothing.</summary>
 public sealed class NightStrip
 {
@@ -24,37 +30,32 @@ public sealed class NightStrip
     private readonly Here here;
 
     /// <param name="p">The pond.</param>
-    /// <param name="night">The night.</param>
+    /// <param name="frame">What is the same for all ponds.</param>
     /// <param name="here">The farm.</param>
     /// <param name="plotHeight">Height of the curve.</param>
-    /// <param name="highestMgL">Top of the scale, the same for all ponds.</param>
     /// <param name="timers">Aerators as they would run.</param>
     /// <param name="tried">The night with them, or null.</param>
-    /// <param name="sun">The sun of the evening and of the morning, the same for all ponds.</param>
     public NightStrip(
         PondNow p,
-        Night night,
+        NightFrame frame,
         Here here,
         double plotHeight,
-        double highestMgL,
         IReadOnlyList<Aerator> timers,
-        DawnLowForecast? tried,
-        (SunDay Evening, SunDay Morning) sun
+        DawnLowForecast? tried
     )
     {
+        var night = frame.Night;
         (this.here, start, end, highest, PlotHeight) = (
             here,
             night.Start(here.Zone),
             night.End(here.Zone),
-            highestMgL,
+            frame.HighestMgL,
             plotHeight
         );
         var s = p.Story;
         Limits = s.Stock.LimitsOn(here.Today)!;
         Forecast = p.Tonight.Night == night ? p.Tonight.Forecast : null;
         Tried = tried;
-        // A thin strip shows no more than one point in half an hour.
-        var thin = plotHeight < Fine ? 3 : 1;
         var measured = s.ReadingsOf[Parameter.Oxygen].Between(start, here.Now).ToList();
         Measured = Line(measured.Select(t => (t.At, t.Si)));
         // A buoy's line needs no marks.
@@ -68,23 +69,49 @@ public sealed class NightStrip
                         .Select(t => (t.At.AddDays(1), t.Si))
                 );
         if (Forecast is { } f)
-        {
-            var curve = f.Curve.Where((_, i) => i % thin == 0 || i == f.Curve.Count - 1).ToList();
-            ForecastLine = Line(curve.Select(c => (c.At, c.MgL)));
-            Band =
-                Line(curve.Select(c => (c.At, c.HighMgL)))
-                + "L"
-                + Line(Enumerable.Reverse(curve).Select(c => (c.At, c.LowMgL)))[1..]
-                + "Z";
-            Under = string.Concat(
-                f.Under(Limits.DoActMgL).Select(u => Area(f.Curve.Where(c => c.At >= u.From && c.At <= u.To)))
-            );
-        }
+            (ForecastLine, Band, Under) = Drawn(f);
         if (tried is { } t2)
             TriedLine = Line(t2.Curve.Select(c => (c.At, c.MgL)));
+        Lanes = LanesOf(s, timers);
+        StartsByItself = p.Tonight.Night == night && p.Tonight.StartsByItself is { } itself ? X(itself) : null;
+        var (eve, morning) = frame.Sun;
+        Sun = (
+            X(eve.Sunset!.Value),
+            X(eve.CivilDusk ?? eve.Sunset.Value),
+            X(morning.CivilDawn ?? morning.Sunrise!.Value),
+            X(morning.Sunrise!.Value)
+        );
+        Fed = [.. s.Feedings.Reverse().TakeWhile(x => x.At >= start).Where(x => x.At <= end).Select(x => X(x.At))];
+    }
+
+    // A thin strip shows no more than one point in half an hour.
+    private (string Line, string Band, string Under) Drawn(DawnLowForecast f)
+    {
+        var thin = PlotHeight < Fine ? 3 : 1;
+        var curve = f.Curve.Where((_, i) => i % thin == 0 || i == f.Curve.Count - 1).ToList();
+        return (
+            Line(curve.Select(c => (c.At, c.MgL))),
+            Line(curve.Select(c => (c.At, c.HighMgL)))
+                + "L"
+                + Line(Enumerable.Reverse(curve).Select(c => (c.At, c.LowMgL)))[1..]
+                + "Z",
+            string.Concat(
+                f.Under(Limits.DoActMgL).Select(u => Area(f.Curve.Where(c => c.At >= u.From && c.At <= u.To)))
+            )
+        );
+    }
+
+    private IReadOnlyList<(
+        string Code,
+        IReadOnlyList<(double From, double To)> Bars,
+        bool Set,
+        IReadOnlyList<(double From, double To)> Ran,
+        double Y
+    )> LanesOf(PondStory s, IReadOnlyList<Aerator> timers)
+    {
         var set = s.AeratorsAt(here.Now);
         (double, double) Across((DateTimeOffset From, DateTimeOffset To) r) => (X(r.From), X(r.To));
-        Lanes =
+        return
         [
             .. timers
                 .Select(a =>
@@ -107,15 +134,6 @@ public sealed class NightStrip
                         )
                 ),
         ];
-        StartsByItself = p.Tonight.Night == night && p.Tonight.StartsByItself is { } itself ? X(itself) : null;
-        var (eve, morning) = sun;
-        Sun = (
-            X(eve.Sunset!.Value),
-            X(eve.CivilDusk ?? eve.Sunset.Value),
-            X(morning.CivilDawn ?? morning.Sunrise!.Value),
-            X(morning.Sunrise!.Value)
-        );
-        Fed = [.. s.Feedings.Reverse().TakeWhile(x => x.At >= start).Where(x => x.At <= end).Select(x => X(x.At))];
     }
 
     /// <summary>Limits of the fish.</summary>

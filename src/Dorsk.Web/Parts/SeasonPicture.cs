@@ -272,7 +272,7 @@ public sealed class SeasonPicture
                 Bracket(s, X(came), mid, half);
             foreach (var (_, at, fact) in b.Harvests)
                 if (here.Zone.DayOf(at) is var on && on > From && on < Until)
-                    Cut(s, X(on), mid, half, fact.Final, Tonnes(fact.MassKg), marks);
+                    Cut(s, X(on), CutPath(X(on), mid, half, fact.Final, ""), mid, Tonnes(fact.MassKg), marks);
         }
     }
 
@@ -294,12 +294,10 @@ public sealed class SeasonPicture
                 Cut(
                     s,
                     x,
+                    CutPath(x, mid, half, e.Kind != SeasonEventKind.Grade, e.Planned ? "" : " likely"),
                     mid,
-                    half,
-                    e.Kind != SeasonEventKind.Grade,
                     told.Add(e.On) ? Tonnes(e.Kg) : "",
-                    marks,
-                    e.Planned ? "" : " likely"
+                    marks
                 );
             if (e.Kind == SeasonEventKind.Harvest && e.Earliest is { } early)
                 s.Append(
@@ -323,15 +321,13 @@ public sealed class SeasonPicture
     private static void Cut(
         StringBuilder s,
         double x,
+        string path,
         double mid,
-        double half,
-        bool all,
         string tonnes,
-        IReadOnlyList<double> marks,
-        string likely = ""
+        IReadOnlyList<double> marks
     )
     {
-        s.Append(CutPath(x, mid, half, all, likely));
+        s.Append(path);
         // Beside its mark, on the side where there is room; where there is none the list beside the strip tells it.
         bool Free(double from, double to) => from >= 0 && to <= Width && !marks.Any(m => m != x && m > from && m < to);
         if (Free(x, x + LabelWidth))

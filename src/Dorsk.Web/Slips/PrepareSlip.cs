@@ -58,8 +58,8 @@ internal sealed class PrepareSlip : ISlip
         var old = c.Old<PreparationPlanned>() ?? c.Story!.Readiness.PreparationAt(c.Here.Now)?.Line.Plan;
         var story = c.Story!;
         var soil = story.Pond.Kind is PondKind.Earthen or PondKind.Split;
-        string Si(double? si, Measure m) => Lines.Plain(c, si, m);
-        IEnumerable<SlipField> all =
+        // Liners, tanks and nets have no bottom to dry or lime.
+        return
         [
             .. Lines.When(c),
             c.Day("StockOn", "Fish are to come on", old?.StockOn)
@@ -70,6 +70,14 @@ internal sealed class PrepareSlip : ISlip
                 old?.SpeciesKey ?? story.LikelySpecies.Key,
                 FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
             ),
+            .. soil ? Bottom(c, old) : [],
+            .. soil ? PestsAndFood(c, old) : [],
+            .. Costs(c, old, soil),
+        ];
+    }
+
+    private static IEnumerable<SlipField> Bottom(SlipContext c, PreparationPlanned? old) =>
+        [
             c.Heading("Bottom"),
             c.Whole("DryDays", "Days to dry", old?.DryDays ?? 10)
                 .WithHint("5 to 14, until it cracks; a week at least for nurseries; 0: not dried"),
@@ -91,11 +99,15 @@ internal sealed class PrepareSlip : ISlip
                     "Alkalinity",
                     "Alkalinity of the water",
                     Measures.CoarseConcentration,
-                    old?.AlkalinityMgL ?? story.LastOf(Parameter.Alkalinity)?.Si
+                    old?.AlkalinityMgL ?? c.Story!.LastOf(Parameter.Alkalinity)?.Si
                 )
                 .WithHint("for lime by alkalinity"),
             c.Quantity("LimeValue", "Neutralising value with fineness", Measures.Share, old?.LimeValuePct ?? 90)
                 .WithHint("of the bag; over 2 mm counts nothing, 0.25 to 2 mm half"),
+        ];
+
+    private static IEnumerable<SlipField> PestsAndFood(SlipContext c, PreparationPlanned? old) =>
+        [
             c.Heading("Pests and food"),
             c.Choice(
                 "Pests",
@@ -111,7 +123,7 @@ internal sealed class PrepareSlip : ISlip
                         Decimals = 1,
                         UsDecimals = 1,
                     },
-                    Si(old?.PoisonGM3, Measures.Plain)
+                    Lines.Plain(c, old?.PoisonGM3, Measures.Plain)
                 )
                 .WithHint("grams in a cubic metre; only with a poison"),
             c.Whole("PoisonDays", "and days to wait", old?.PoisonDays ?? 10),
@@ -122,37 +134,26 @@ internal sealed class PrepareSlip : ISlip
                 Foods.Select(f => (f.School.ToString(), f.Word)).ToList()
             ),
             c.Yes("Cover", "Floating plants cover the water as feed", old?.Cover == true ? "true" : ""),
-            c.Heading("Your prices"),
+        ];
+
+    private static IEnumerable<SlipField> Costs(SlipContext c, PreparationPlanned? old, bool soil)
+    {
+        yield return c.Heading("Your prices");
+        if (soil)
+            foreach (var field in Bags(c, old))
+                yield return field;
+        yield return c.Quantity("KWh", "A kWh costs", Measures.Price, old?.Prices.KWh)
+            .WithHint("filling is priced with the pond's own pump, from its equipment");
+    }
+
+    private static IEnumerable<SlipField> Bags(SlipContext c, PreparationPlanned? old) =>
+        [
             c.Quantity("BagKg", "A bag holds", Measures.Mass, old?.Prices.BagKg ?? 25),
             c.Quantity("LimeBag", "A bag of lime costs", Measures.Price, old?.Prices.LimeBag)
                 .WithHint("empty: not priced"),
             c.Quantity("FertiliserBag", "A bag of fertiliser costs", Measures.Price, old?.Prices.FertiliserBag),
             c.Quantity("MealBag", "A bag of meal costs", Measures.Price, old?.Prices.MealBag),
-            c.Quantity("KWh", "A kWh costs", Measures.Price, old?.Prices.KWh)
-                .WithHint("filling is priced with the pond's own pump, from its equipment"),
         ];
-        // Liners, tanks and nets have no bottom to dry or lime.
-        string[] ofSoil =
-        [
-            "DryDays",
-            "Lime",
-            "MudPh",
-            "Texture",
-            "Alkalinity",
-            "LimeValue",
-            "Pests",
-            "PoisonGM3",
-            "PoisonDays",
-            "Fertiliser",
-            "Cover",
-            "BagKg",
-            "LimeBag",
-            "FertiliserBag",
-            "MealBag",
-        ];
-        return all.Where(f => soil || (!ofSoil.Contains(f.Name) && f.Label is not ("Bottom" or "Pests and food")))
-            .ToList();
-    }
 
     public Filled Read(SlipForm form, SlipContext c)
     {

@@ -65,18 +65,8 @@ internal sealed class ExchangeCalculator : ICalculator
         }
         var each = WaterExchange.EachOf(left, times);
         var (batch, through) = (each * times * volume, WaterExchange.FlowThroughVolumes(left) * volume);
-        var why = Grounds.Of(
-            "Fully mixed. In parts: drain, refill, mix, again. Flowing through: new water pushes out mixed water, so it takes more. Nothing is made or used up meanwhile; feed goes on making ammonia.",
-            "Mass balance",
-            new Input("difference that stays", 100 * left, Measures.Share, "worked out"),
-            new Input("volume", volume, Measures.Volume, "typed")
-        );
-        Figure Cost(string what, double m3) =>
-            new(
-                what,
-                $"{f.Here.Figure(m3 / flow, 1)} h, {f.Here.Figure(m3 / flow * kw, 0)} kWh, {f.Here.Figure(m3 / flow * kw * price, 0)} {f.Here.Farm?.Currency}",
-                why
-            );
+        var why = Because(left, volume);
+        var pump = new Pump(flow, kw, price);
         return new(
             [
                 new(
@@ -86,9 +76,9 @@ internal sealed class ExchangeCalculator : ICalculator
                     Main: true
                 ),
                 new("Water in all, in parts", f.Say(batch, Measures.Volume), why),
-                Cost("Pumping that", batch),
+                pump.Cost(f, "Pumping that", batch, why),
                 new("Water in all, flowing through", f.Say(through, Measures.Volume), why),
-                Cost("Pumping that", through),
+                pump.Cost(f, "Pumping that", through, why),
                 new(
                     "This flow turns it over",
                     $"{f.Here.Figure(flow / volume, flow < volume ? 2 : 1)} times an hour, once in {f.Here.Figure(volume / flow, 1)} h",
@@ -103,6 +93,24 @@ internal sealed class ExchangeCalculator : ICalculator
                 "Match temperature, pH and salinity of the new water; not more than a third at once with fish in it.",
             ]
         );
+    }
+
+    private static Grounds Because(double left, double volume) =>
+        Grounds.Of(
+            "Fully mixed. In parts: drain, refill, mix, again. Flowing through: new water pushes out mixed water, so it takes more. Nothing is made or used up meanwhile; feed goes on making ammonia.",
+            "Mass balance",
+            new Input("difference that stays", 100 * left, Measures.Share, "worked out"),
+            new Input("volume", volume, Measures.Volume, "typed")
+        );
+
+    private sealed record Pump(double FlowM3H, double KW, double Price)
+    {
+        public Figure Cost(BenchForm f, string what, double m3, Grounds why) =>
+            new(
+                what,
+                $"{f.Here.Figure(m3 / FlowM3H, 1)} h, {f.Here.Figure(m3 / FlowM3H * KW, 0)} kWh, {f.Here.Figure(m3 / FlowM3H * KW * Price, 0)} {f.Here.Farm?.Currency}",
+                why
+            );
     }
 
     private static List<double> Parts(BenchForm f)

@@ -355,26 +355,28 @@ internal sealed class GrownFeedCalculator : ICalculator
             ),
         ];
         if (kind == GrownKind.Duckweed && area is { } m2)
-        {
-            var growth = GrownFeed.WeedGrowthKg(m2);
-            var eats = eaten ?? g.WetKg;
-            var left = GrownFeed.DaysLeft(m2 * mat, growth.Usual, eats);
-            figures.Add(
-                new(
-                    "The cover lasts",
-                    left is { } d ? $"{f.Here.Figure(d, 0)} days" : "as long as it grows so",
-                    Grounds.Of(
-                        "What stands now, eaten faster than it grows.",
-                        GrownFeed.Source,
-                        new Input("stands, fresh", m2 * mat, Measures.Mass, "typed"),
-                        new Input("grows a day", growth.Usual, Measures.Mass, "table"),
-                        new Input("eaten a day", eats, Measures.Mass, eaten is null ? "as above" : "typed")
-                    )
-                )
-            );
-        }
+            figures.Add(CoverLasts(f, m2, mat, eaten, g.WetKg));
         var over = share > g.MostPct;
         return Answer(f, kind, share, g, figures, over);
+    }
+
+    private static Figure CoverLasts(BenchForm f, double m2, double matKgM2, double? eatenKg, double wantedKg)
+    {
+        var growth = GrownFeed.WeedGrowthKg(m2);
+        var eats = eatenKg ?? wantedKg;
+        return new(
+            "The cover lasts",
+            GrownFeed.DaysLeft(m2 * matKgM2, growth.Usual, eats) is { } d
+                ? $"{f.Here.Figure(d, 0)} days"
+                : "as long as it grows so",
+            Grounds.Of(
+                "What stands now, eaten faster than it grows.",
+                GrownFeed.Source,
+                new Input("stands, fresh", m2 * matKgM2, Measures.Mass, "typed"),
+                new Input("grows a day", growth.Usual, Measures.Mass, "table"),
+                new Input("eaten a day", eats, Measures.Mass, eatenKg is null ? "as above" : "typed")
+            )
+        );
     }
 
     private static Grounds Because(BenchForm f, GrownKind kind, double ration) =>

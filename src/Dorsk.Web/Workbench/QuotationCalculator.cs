@@ -96,34 +96,11 @@ internal sealed class QuotationCalculator : ICalculator
             new Input("over the water", body.EdgeM, Measures.Length, edge is null ? "by the fish" : "typed")
         );
         string Money(double v) => f.Here.Figure(v, 0);
-        var rows = new List<string[]> { new[] { "part or work", "amount", "each", "cost", "bought by" } };
-        rows.AddRange(
-            q.Lines.Select(l =>
-                new[]
-                {
-                    l.What,
-                    $"{f.Here.Figure(l.Amount, l.Amount < 10 && l.Amount % 1 != 0 ? 1 : 0)} {l.Unit}",
-                    f.Here.Figure(l.Each, 2),
-                    Money(l.Cost),
-                    l.Material
-                        ? byFarm
-                            ? "the farm"
-                            : "the builder"
-                        : "",
-                }
-            )
-        );
-        rows.Add([
-            "unforeseen",
-            string.Create(CultureInfo.InvariantCulture, $"{spare:0} %"),
-            "",
-            Money(q.Total - q.Sum),
-            "",
-        ]);
+        var rows = Rows(f, q, byFarm, spare);
         return new(
             [
                 new("All of it", $"{Money(q.Total)} {currency}", why, Main: true),
-                new("Materials", $"{Money(q.Materials)}, bought by {(byFarm ? "the farm" : "the builder")}", why),
+                new("Materials", $"{Money(q.Materials)}, bought by {Buyer(byFarm)}", why),
                 new("Water when full", f.Say(body.VolumeM3, Measures.Volume with { Decimals = 1 }), why),
                 new("A cubic metre costs", $"{f.Here.Figure(q.Total / body.VolumeM3, 2)} {currency}", why),
                 new("Wall or bank over the water", f.Say(body.EdgeM, Measures.Length), why),
@@ -159,4 +136,28 @@ internal sealed class QuotationCalculator : ICalculator
             ),
             spare / 100
         );
+
+    private static List<string[]> Rows(BenchForm f, Quotation q, bool byFarm, double sparePct) =>
+        [
+            ["part or work", "amount", "each", "cost", "bought by"],
+            .. q.Lines.Select(l =>
+                new[]
+                {
+                    l.What,
+                    $"{f.Here.Figure(l.Amount, l.Amount < 10 && l.Amount % 1 != 0 ? 1 : 0)} {l.Unit}",
+                    f.Here.Figure(l.Each, 2),
+                    f.Here.Figure(l.Cost, 0),
+                    l.Material ? Buyer(byFarm) : "",
+                }
+            ),
+            [
+                "unforeseen",
+                string.Create(CultureInfo.InvariantCulture, $"{sparePct:0} %"),
+                "",
+                f.Here.Figure(q.Total - q.Sum, 0),
+                "",
+            ],
+        ];
+
+    private static string Buyer(bool farm) => farm ? "the farm" : "the builder";
 }

@@ -174,15 +174,13 @@ public sealed class NightBoardModel(Questions questions, Door door, AirKeeping k
                         p,
                         new NightStrip(
                             p,
-                            Night,
+                            new(Night, highest, sun),
                             here,
                             p.Judgement.Status == Status.ActNow && opened ? 230
                                 : opened ? 140
                                 : 26,
-                            highest,
                             timers,
-                            tried,
-                            sun
+                            tried
                         ),
                         opened,
                         timers,

@@ -64,12 +64,27 @@ public static class Charts
         );
     }
 
+    private static object MonthsWater(Here here, DateOnly month, double meanC) =>
+        new
+        {
+            t = D(month),
+            v = QuantityText.Figure(Measures.Temperature.In(here.Hand.System).FromSi(meanC), 0, here.Hand.Sign),
+        };
+
     /// <summary>Weight so far, samples with their ranges, and the forecast to the wanted weight.</summary>
     public static string Growth(PondNow now, BatchNow batch, Here here)
     {
         var s = now.Story;
         var unit = Measures.FishWeight.In(here.Hand.System);
         double W(double g) => R(unit.FromSi(g), 4);
+        object Point(DateOnly day, Core.Judging.Interval g) =>
+            new
+            {
+                t = D(day),
+                v = W(g.Value),
+                lo = W(g.Low),
+                hi = W(g.High),
+            };
         var so = s.Stock.Days(batch.Batch.Id, here.Today);
         var days = batch.Target.Latest is { } l ? Math.Clamp(l.DayNumber - here.Today.DayNumber + 14, 21, 400) : 180;
         var ahead = GrowthForecast.Run(batch.Stands, batch.Batch.Species, s.TemperatureAhead, days);
@@ -86,23 +101,8 @@ public static class Charts
                     .Growth.PlanOf(batch.Batch, here.Today.AddDays(days))
                     .Where((_, i) => i % 6 == 0)
                     .Select(p => new { t = D(p.Day), v = W(p.MeanG) }),
-                line = so.Where((_, i) => i % 3 == 0 || i == so.Count - 1)
-                    .Select(p => new
-                    {
-                        t = D(p.Day),
-                        v = W(p.MeanG.Value),
-                        lo = W(p.MeanG.Low),
-                        hi = W(p.MeanG.High),
-                    }),
-                ahead = ahead
-                    .Where((_, i) => i % 4 == 0 || i == ahead.Count - 1)
-                    .Select(p => new
-                    {
-                        t = D(p.Day),
-                        v = W(p.MeanG.Value),
-                        lo = W(p.MeanG.Low),
-                        hi = W(p.MeanG.High),
-                    }),
+                line = so.Where((_, i) => i % 3 == 0 || i == so.Count - 1).Select(p => Point(p.Day, p.MeanG)),
+                ahead = ahead.Where((_, i) => i % 4 == 0 || i == ahead.Count - 1).Select(p => Point(p.Day, p.MeanG)),
                 samples = batch.Batch.Samples.Select(p => new
                 {
                     t = D(s.Zone.DayOf(p.At)),
@@ -111,17 +111,7 @@ public static class Charts
                     hi = W(p.Mean.Range?.High ?? p.Mean.Mean),
                 }),
                 water = so.GroupBy(p => new DateOnly(p.Day.Year, p.Day.Month, 1))
-                    .Select(g => new
-                    {
-                        t = D(g.Key),
-                        v = QuantityText.Figure(
-                            Measures
-                                .Temperature.In(here.Hand.System)
-                                .FromSi(g.Average(p => s.Temperature.On(p.Day).TempC)),
-                            0,
-                            here.Hand.Sign
-                        ),
-                    }),
+                    .Select(g => MonthsWater(here, g.Key, g.Average(p => s.Temperature.On(p.Day).TempC))),
                 waterUnit = Measures.Temperature.In(here.Hand.System).Symbol,
             }
         );

@@ -74,7 +74,16 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
             ? []
             : questions.ProbeCourse(story.Pond.Id, p, here.Zone.At(from, TimeOnly.MinValue), here.Now).Points;
         (Count, HasProbe) = (dawn.Count + noon.Count + probe.Count, probe.Count > 0);
-        Months = dawn.Select(d => (d, Morning: true))
+        Months = MonthsOf(dawn, noon);
+        Chart = Drawn(dawn, noon, probe);
+        return Page();
+    }
+
+    private static List<(string Month, double? Low, double? High, int Days)> MonthsOf(
+        IReadOnlyList<DayValue> dawn,
+        IReadOnlyList<DayValue> noon
+    ) =>
+        dawn.Select(d => (d, Morning: true))
             .Concat(noon.Select(d => (d, Morning: false)))
             .GroupBy(x => new DateOnly(x.d.Day.Year, x.d.Day.Month, 1))
             .OrderByDescending(g => g.Key)
@@ -88,11 +97,18 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
                 )
             )
             .ToList();
-        var unit = p.Measure.In(here.Hand.System);
+
+    private string Drawn(
+        IReadOnlyList<DayValue> dawn,
+        IReadOnlyList<DayValue> noon,
+        IReadOnlyList<(DateTimeOffset At, double Mean, double Low, double High)> probe
+    )
+    {
+        var (p, unit, from) = (Parameter, Parameter.Measure.In(here.Hand.System), here.Today.AddDays(-Days));
         object Point(DayValue d) =>
             new
             {
-                t = (years ? new DateOnly(2024, d.Day.Month, d.Day.Day) : d.Day).ToString(
+                t = (Years ? new DateOnly(2024, d.Day.Month, d.Day.Day) : d.Day).ToString(
                     "yyyy-MM-dd",
                     CultureInfo.InvariantCulture
                 ),
@@ -101,14 +117,14 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
             };
         var hand =
             HasProbe && Days <= FineDays
-                ? story.ByHand[p].Where(t => here.Zone.DayOf(t.At) >= from && t.At <= here.Now)
+                ? Story.ByHand[p].Where(t => here.Zone.DayOf(t.At) >= from && t.At <= here.Now)
                 : [];
         double R(double si) => Math.Round(unit.FromSi(si), 3);
-        Chart = JsonSerializer.Serialize(
+        return JsonSerializer.Serialize(
             new
             {
                 unit = unit.Symbol,
-                years,
+                years = Years,
                 fine = HasProbe && Days <= FineDays,
                 low = Band.Low is { } l ? unit.FromSi(l) : (double?)null,
                 high = Band.High is { } h ? unit.FromSi(h) : (double?)null,
@@ -119,6 +135,5 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
                 steps = p.Steps,
             }
         );
-        return Page();
     }
 }
