@@ -94,12 +94,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var voided = line.Corrects is { } old ? LogLines.Line(connection, old) : null;
         var number = AppendToLog(connection, entry, line, n, entered, kind, voided);
         var asOf = new AsOf(line.Happened, DateTimeOffset.MaxValue);
-        var desk = new Desk(connection, number, line.Happened, asOf, line.Corrects)
-        {
-            ReadFarm = () => FarmQuestions.Farm(connection, asOf.Known),
-            PondAt = pond => PondReader.Story(connection, asOf, pond) is { } story ? new PondAsKnown(story) : null,
-            FishIn = pond => FishQuestions.Standing(connection, asOf.Known, pond).Sum(b => (long)b.Stands),
-        };
+        var desk = DeskFor(connection, line, number, asOf);
         List<Remark> said = [];
         if (voided is not null && FactKinds.Find(voided.Kind) is { } voidedKind)
         {
@@ -114,6 +109,14 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         kind?.Write(desk, line.Fact!);
         return (number, [.. said, .. FishChecks.Whole(desk, Batches(connection, number, line.Corrects))]);
     }
+
+    private static Desk DeskFor(SqliteConnection connection, NewLine line, long number, AsOf asOf) =>
+        new Desk(connection, number, line.Happened, asOf, line.Corrects)
+        {
+            ReadFarm = () => FarmQuestions.Farm(connection, asOf.Known),
+            PondAt = pond => PondReader.Story(connection, asOf, pond) is { } story ? new PondAsKnown(story) : null,
+            FishIn = pond => FishQuestions.Standing(connection, asOf.Known, pond).Sum(b => (long)b.Stands),
+        };
 
     private static long AppendToLog(
         SqliteConnection connection,

@@ -104,11 +104,11 @@ public sealed record AcclimationNoted(
         if (Text.Length > 300)
             yield return Remark.Refuse("text", "At most 300 letters.");
         if (Event == AccEvent.StepDone && Step != run.Current?.Key)
-            yield return Remark.Refuse(
-                "",
-                $"Somebody else has ended this step already. Now: {run.Current?.What ?? "over"}."
-            );
+            yield return StepOver(run);
     }
+
+    private static Remark StepOver(AccRun run) =>
+        Remark.Refuse("", $"Somebody else has ended this step already. Now: {run.Current?.What ?? "over"}.");
 }
 
 /// <summary>A line of a run with its instant.</summary>

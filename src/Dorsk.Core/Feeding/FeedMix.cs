@@ -124,11 +124,7 @@ public static class FeedMix
         // A row's price is for its own right-hand side; a point of the demand moves that by the dry matter over 0.9.
         var perPoint = dry / 100 / MixDemand.LabelDry;
         var toLabel = MixDemand.LabelDry * 100 / dry;
-        var bindings = Demands(demand)
-            .Select((d, i) => new MixBinding(d.Name, found.RowPrices[i + 1] * perPoint * toLabel))
-            .Where(b => Math.Abs(b.PricePerUnit) > Tiny)
-            .OrderByDescending(b => Math.Abs(b.PricePerUnit))
-            .ToList();
+        var bindings = Bindings(demand, found, perPoint, toLabel);
         double? Unused(int i) => found.Values[i] < Tiny && found.ReducedCosts[i] > Tiny ? found.ReducedCosts[i] : null;
         double? Full(int i) =>
             found.Values[i] > (parts[i].MostPct / 100) - Tiny && found.ReducedCosts[i] < -Tiny
@@ -150,6 +146,13 @@ public static class FeedMix
             [.. parts.Select((_, i) => Full(i))]
         );
     }
+
+    private static List<MixBinding> Bindings(MixDemand demand, LinearAnswer found, double perPoint, double toLabel) =>
+        Demands(demand)
+            .Select((d, i) => new MixBinding(d.Name, found.RowPrices[i + 1] * perPoint * toLabel))
+            .Where(b => Math.Abs(b.PricePerUnit) > Tiny)
+            .OrderByDescending(b => Math.Abs(b.PricePerUnit))
+            .ToList();
 
     /// <summary>
     /// The programme that finds the nearest mix where none meets all demands: every demand may be missed at a price, by percent of

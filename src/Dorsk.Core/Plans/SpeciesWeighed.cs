@@ -192,12 +192,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         if (SpeciesTable.Figure(Candidate.Species, "predator") > 0)
             yield return new(Status.Watch, "a predator: no smaller fish beside it");
         if (Candidate.Species.SurvivalFryPct is > 0 and <= HardSurvivalPct)
-            yield return new(
-                Status.Watch,
-                FormattableString.Invariant(
-                    $"delicate when young: about {Candidate.Species.SurvivalFryPct:0} of 100 fry live; buy larger ones, or ask what that is worth in the price"
-                )
-            );
+            yield return Delicate();
         if (Crustacean)
             yield return new(
                 Status.Watch,
@@ -218,6 +213,14 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                 "few trials stand behind these figures: take them as a guess, and learn with a few fish first"
             );
     }
+
+    private Judgement Delicate() =>
+        new(
+            Status.Watch,
+            FormattableString.Invariant(
+                $"delicate when young: about {Candidate.Species.SurvivalFryPct:0} of 100 fry live; buy larger ones, or ask what that is worth in the price"
+            )
+        );
 
     private IEnumerable<Judgement> Markets()
     {

@@ -43,11 +43,13 @@ public sealed record AeratorHours(string Code, double Hours, double KWh)
                 found[a.Code] = (before.Hours + hours, before.KWh + (hours * a.ShaftKW / a.Kind.MotorEfficiency));
             }
         }
-        return
+        return InOrder(found);
+    }
+
+    private static IReadOnlyList<AeratorHours> InOrder(Dictionary<string, (double Hours, double KWh)> found) =>
         [
             .. found
                 .OrderBy(x => x.Key, StringComparer.Ordinal)
                 .Select(x => new AeratorHours(x.Key, x.Value.Hours, x.Value.KWh)),
         ];
-    }
 }

@@ -112,11 +112,14 @@ public static class FarmRules
                 yield return remark;
         }
         if (f.Items.Count(e => e.Kind == EquipmentKind.Liner) > 1)
-            yield return Remark.Refuse(
-                "",
-                "A pond has one liner. When a new one is laid, put its day and thickness in place of the old."
-            );
+            yield return TwoLiners();
     }
+
+    private static Remark TwoLiners() =>
+        Remark.Refuse(
+            "",
+            "A pond has one liner. When a new one is laid, put its day and thickness in place of the old."
+        );
 
     /// <summary>Objections to marks on the plan.</summary>
     public static IEnumerable<Remark> Check(MarksSet m)

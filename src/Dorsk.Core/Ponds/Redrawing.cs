@@ -30,18 +30,27 @@ public static class Redrawing
             return Moved(before, corners, pond, turned, dx, dy);
         }
         if (pond.Shape is SlopedRectangle r && Rectangle(corners) is { } sides)
-            return (
-                pond with
-                {
-                    Shape = r with { LengthM = sides.LengthM, WidthM = sides.WidthM },
-                },
-                new(pond.Id, east, north, sides.TurnDeg)
-            );
+            return Resized(pond, east, north, r, sides);
         var drawn = outline.AboutMiddle();
         // Built anew, never by `with`: these bodies keep figures of their outline.
         PondShape shape = Reshaped(pond, drawn);
         return (pond with { Shape = shape }, new(pond.Id, east, north, 0));
     }
+
+    private static (Pond? Rebuilt, PondPlaced Place) Resized(
+        Pond pond,
+        double east,
+        double north,
+        SlopedRectangle r,
+        (double LengthM, double WidthM, double TurnDeg) sides
+    ) =>
+        (
+            pond with
+            {
+                Shape = r with { LengthM = sides.LengthM, WidthM = sides.WidthM },
+            },
+            new(pond.Id, east, north, sides.TurnDeg)
+        );
 
     private static PondShape Reshaped(Pond pond, Outline drawn) =>
         pond.Shape switch

@@ -134,10 +134,7 @@ public static partial class JobRules
         DateTimeOffset from = d.Zone.At(d.Today, new(hour, 0)),
             due = from.AddHours(2.5),
             noon = d.Zone.At(d.Today, new(12, 0));
-        var fed = ponds
-            .Where(p => p.Meals[meal].Kg > 0)
-            .Select(p => p.Fed.LastOrDefault(m => meal == 0 ? m.At < noon : m.At >= noon))
-            .ToList();
+        var fed = FedAt(meal, ponds, noon);
         var held = ponds.Where(p => p.Meals[meal].Held.Length > 0).Select(p => p.Code).ToList();
         var done = fed.Count > 0 && fed.All(m => m != default);
         var kg = ponds.Sum(p => p.Meals[meal].Kg);
@@ -157,6 +154,12 @@ public static partial class JobRules
             !done && fed.Any(m => m != default) ? $"{fed.Count(m => m != default)} of {fed.Count} fed" : ""
         );
     }
+
+    private static List<Mark> FedAt(int meal, List<PondDay> ponds, DateTimeOffset noon) =>
+        ponds
+            .Where(p => p.Meals[meal].Kg > 0)
+            .Select(p => p.Fed.LastOrDefault(m => meal == 0 ? m.At < noon : m.At >= noon))
+            .ToList();
 
     private static IEnumerable<Job> Samples(FarmDay d)
     {

@@ -29,14 +29,7 @@ public sealed record SeasonMove(string Key, DateOnly On)
             if (!input.Batches.Any(b => b.BatchId == batch && b.PondId == pond))
                 return null;
             var old = input.Harvests.LastOrDefault(h => h.BatchId == batch && h.PondId == pond && h.Count is null);
-            return input with
-            {
-                Harvests =
-                [
-                    .. input.Harvests.Where(h => h != old),
-                    old is null ? new(0, pond, batch, On, null, null, false) : old with { On = On },
-                ],
-            };
+            return WithHarvest(input, batch, pond, old);
         }
         var id = Number(Key[1..])!.Value;
         if (Key[0] == 't')
@@ -52,6 +45,16 @@ public sealed record SeasonMove(string Key, DateOnly On)
         var moved = MovedCycle(cycle);
         return input with { Cycles = [.. input.Cycles.Select(c => c == cycle ? moved : c)] };
     }
+
+    private SeasonInput WithHarvest(SeasonInput input, long batch, long pond, Plans.HarvestPlanned? old) =>
+        input with
+        {
+            Harvests =
+            [
+                .. input.Harvests.Where(h => h != old),
+                old is null ? new(0, pond, batch, On, null, null, false) : old with { On = On },
+            ],
+        };
 
     private Plans.CyclePlanned MovedCycle(Plans.CyclePlanned cycle) =>
         Key[0] == 'e'

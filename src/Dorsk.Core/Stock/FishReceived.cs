@@ -154,13 +154,16 @@ public sealed record FishReceived(
         if (Price is < 0 or > 1e9)
             yield return Remark.Refuse("Price", "0 or more.");
         if (Verdict != DeliveryVerdict.Accepted && string.IsNullOrWhiteSpace(Note))
-            yield return Remark.Refuse(
-                "Note",
-                Verdict == DeliveryVerdict.Refused
-                    ? "Say why they are sent back: the seller will ask."
-                    : "Write the note to the seller."
-            );
+            yield return NoteMissing();
         if (Verdict == DeliveryVerdict.Accepted && Against.Count > 0 && Against[0].Status == Status.ActNow)
             yield return Remark.Ask("Verdict", $"{Against[0].Reason}. Are they taken all the same?");
     }
+
+    private Remark NoteMissing() =>
+        Remark.Refuse(
+            "Note",
+            Verdict == DeliveryVerdict.Refused
+                ? "Say why they are sent back: the seller will ask."
+                : "Write the note to the seller."
+        );
 }

@@ -73,7 +73,10 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
     private IReadOnlyList<Input> InputsOf(BatchStory batch, Standing stands, BatchSample last)
     {
         var found = facts.Farm.Hand.Short(StandingSettings.UsuallyFound(facts.Pond.ByVolume), 2);
-        return
+        return InputsOf(batch, stands, last, found);
+    }
+
+    private IReadOnlyList<Input> InputsOf(BatchStory batch, Standing stands, BatchSample last, string found) =>
         [
             new("stocked", batch.ArrivedCount, Measures.Plain, batch.OneByOne ? "counted, ± 2 %" : "by weight, ± 5 %"),
             new("weight at stocking", batch.ArrivedMeanG, Measures.FishWeight, "stocking slip"),
@@ -102,7 +105,6 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
                 "of the species' figure, learned from samples"
             ),
         ];
-    }
 
     private Input LastSample(BatchSample last) =>
         last.Mean is null

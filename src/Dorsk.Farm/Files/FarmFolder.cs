@@ -107,12 +107,7 @@ public sealed class FarmFolder : IDisposable
             return null;
         try
         {
-            using var stream = new FileStream(
-                path,
-                FileMode.Open,
-                FileAccess.Read,
-                FileShare.ReadWrite | FileShare.Delete
-            );
+            using var stream = OpenShared(path);
             if (stream.Length == 0)
                 return $"{path} is empty: it holds no farm. Restore the last backup; to begin anew, move the file away and start with --new.";
             var head = new byte[100];
@@ -134,6 +129,9 @@ public sealed class FarmFolder : IDisposable
         }
     }
 
+    private static FileStream OpenShared(string path) =>
+        new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+
     /// <summary>Makes a file its owner's alone.</summary>
     public static void Guard(string path)
     {
@@ -149,12 +147,7 @@ public sealed class FarmFolder : IDisposable
         try
         {
             Directory.CreateDirectory(folder);
-            var held = new FileStream(
-                Path.Combine(folder, LockName),
-                FileMode.OpenOrCreate,
-                FileAccess.ReadWrite,
-                FileShare.None
-            );
+            var held = OpenLock(folder);
             Guard(held.Name);
             return held;
         }
@@ -176,4 +169,7 @@ public sealed class FarmFolder : IDisposable
             throw new FarmFilesException($"The folder {folder} cannot be used: {problem.Message}", problem);
         }
     }
+
+    private static FileStream OpenLock(string folder) =>
+        new FileStream(Path.Combine(folder, LockName), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
 }

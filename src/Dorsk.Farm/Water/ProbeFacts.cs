@@ -108,14 +108,7 @@ internal static class ProbeFacts
     /// <summary>Makes the roll-ups anew that a series of values had a part in: it was taken back.</summary>
     public static void TakenBack(SqliteConnection c, FarmZone zone, long line)
     {
-        foreach (
-            var (pond, parameter, at) in Sqlite.Rows(
-                c,
-                "SELECT pond, parameter, at FROM probe_value WHERE line = $line",
-                r => (r.GetInt64(0), r.GetString(1), r.GetInt64(2)),
-                ("line", line)
-            )
-        )
+        foreach (var (pond, parameter, at) in ValuesOf(c, line))
         foreach (var (span, start, end) in Spans(zone, at))
         {
             Sqlite.Run(
@@ -141,6 +134,14 @@ internal static class ProbeFacts
             );
         }
     }
+
+    private static List<(long, string, long)> ValuesOf(SqliteConnection c, long line) =>
+        Sqlite.Rows(
+            c,
+            "SELECT pond, parameter, at FROM probe_value WHERE line = $line",
+            r => (r.GetInt64(0), r.GetString(1), r.GetInt64(2)),
+            ("line", line)
+        );
 
     // One prepared statement for all values; those that stand already are left as they are.
     private static List<ProbeValue> Values(SqliteConnection c, long line, ProbeSeriesReceived s)

@@ -87,12 +87,7 @@ public static class AcclimateForm
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
     public static (AccQuestion Question, int Fish, string Origin)? Read(BenchForm f)
     {
-        var species = f.Form.Choice(
-            "species",
-            FishSpecies.All.Select(s => (s.Key, s)).ToList(),
-            "fish",
-            FishSpecies.All[0]
-        );
+        var species = ReadSpecies(f);
         var (fish, g, hours) = (
             f.Form.Empty("fish") ? 0 : f.Whole("fish", "fish", 1, StockRules.MostFish),
             f.Q("weight", Measures.FishWeight, 0.0005, 20_000),
@@ -117,4 +112,7 @@ public static class AcclimateForm
             f.Form.Refuse("origin", "At most 80 letters.");
         return f.Sound ? (new(species, g, bag, places, hours, school, f.Here.Hand), fish, f.Form.Text("origin")) : null;
     }
+
+    private static FishSpecies ReadSpecies(BenchForm f) =>
+        f.Form.Choice("species", FishSpecies.All.Select(s => (s.Key, s)).ToList(), "fish", FishSpecies.All[0]);
 }

@@ -30,20 +30,7 @@ public static class DemoDevices
             if (!door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, device, device.Name)).Accepted)
                 throw new InvalidOperationException($"{device.Name} was refused.");
         if (questions.CallList() is null)
-            door.Enter(
-                Entry.Of(
-                    Guid.NewGuid(),
-                    "Manager",
-                    DemoFarm.OpensAt,
-                    new CallListSet(
-                        [new("Night watch", "night.watch@farm.test"), new("Manager", "manager@farm.test")],
-                        10,
-                        new(22, 0),
-                        new(5, 0)
-                    ),
-                    "call list"
-                )
-            );
+            door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, DemoCallList(), "call list"));
         var all = questions
             .Devices()
             .Where(d => !d.Kept.Gone)
@@ -52,6 +39,14 @@ public static class DemoDevices
         if (!OperatingSystem.IsWindows())
             File.SetUnixFileMode(keysPath, UnixFileMode.UserRead | UnixFileMode.UserWrite);
     }
+
+    private static CallListSet DemoCallList() =>
+        new CallListSet(
+            [new("Night watch", "night.watch@farm.test"), new("Manager", "manager@farm.test")],
+            10,
+            new(22, 0),
+            new(5, 0)
+        );
 
     private static IEnumerable<DeviceKept> Wanted(Questions questions) =>
         questions

@@ -79,12 +79,7 @@ internal sealed class LimitedTcp(IPEndPoint at, Func<string, byte[]?, string> na
             using var _ = client;
             client.NoDelay = true;
             await using var stream = new PacketLimit(client.GetStream());
-            using var channel = new MqttTcpChannel(
-                stream,
-                client.Client.LocalEndPoint,
-                client.Client.RemoteEndPoint,
-                null
-            );
+            using var channel = ChannelOf(client, stream);
             var formatter = new MqttPacketFormatterAdapter(
                 new MqttBufferWriter(options.WriterBufferSize, options.WriterBufferSizeMax)
             );
@@ -102,6 +97,9 @@ internal sealed class LimitedTcp(IPEndPoint at, Func<string, byte[]?, string> na
             Interlocked.Decrement(ref clients);
         }
     }
+
+    private static MqttTcpChannel ChannelOf(TcpClient client, PacketLimit stream) =>
+        new MqttTcpChannel(stream, client.Client.LocalEndPoint, client.Client.RemoteEndPoint, null);
 
     // Passes everything through, and gives the client its name as it connects.
     private sealed class Named(MqttChannelAdapter inner, Func<string, byte[]?, string> nameOf) : IMqttChannelAdapter

@@ -76,6 +76,12 @@ public static class StockingForm
             s.Whole("onhand", "Fingerlings on hand").WithHint("parted over the farm's empty ponds"),
             s.Words("months", "Water by month, January first")
                 .WithHint("twelve figures; empty: own readings, or a guess by latitude"),
+            .. CostsAndRoad(s),
+        ];
+    }
+
+    private static IEnumerable<SlipField> CostsAndRoad(BenchStart s) =>
+        [
             s.Quantity("pfish", "A fingerling costs", Measures.Price, "0.35"),
             s.Quantity("pfeed", "A kilogram of feed costs", Measures.Price, "1.6"),
             s.Quantity("pkg", "A kilogram of fish brings", Measures.Price, "12"),
@@ -98,7 +104,6 @@ public static class StockingForm
                 )
                 .WithHint("0 to 5; by what the fish bear"),
         ];
-    }
 
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
     public static StockingAsked? Read(BenchForm f, PondStory? pond)

@@ -51,12 +51,7 @@ internal sealed class SharedFeedSlip : ISlip
     public Filled Read(SlipForm form, SlipContext c)
     {
         var happened = form.When();
-        var feed = form.Choice(
-            "Feed",
-            [.. c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))],
-            "feed",
-            new FeedKind(0, "", 0, 0)
-        );
+        var feed = ReadFeed(form, c);
         var kg = form.Quantity("Mass", Measures.Mass);
         var ponds = Stocked(c)
             .Where(p => form.Yes("P" + p.Story.Pond.Id.ToString(CultureInfo.InvariantCulture)))
@@ -80,6 +75,14 @@ internal sealed class SharedFeedSlip : ISlip
             [.. shares.Select(s => new Computed(s.Pond.Code, c.Here.Say(s.Kg, Measures.Mass)))]
         );
     }
+
+    private static FeedKind ReadFeed(SlipForm form, SlipContext c) =>
+        form.Choice(
+            "Feed",
+            [.. c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k))],
+            "feed",
+            new FeedKind(0, "", 0, 0)
+        );
 
     private static List<PondNow> Stocked(SlipContext c) =>
         [.. c.Questions.PondsNow(c.Here.Now).Where(p => p.Batches.Count > 0)];

@@ -68,12 +68,7 @@ internal sealed class WorkSlip : ISlip
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var work = form.Choice(
-            "Work",
-            Works.Select(w => (w.Work.ToString(), w.Work)).ToList(),
-            "kind of work",
-            PondWork.Note
-        );
+        var work = ReadWork(form);
         var kg = form.MaybeQuantity("Amount", Measures.Mass);
         if (kg is < 0 or > 1_000_000)
             form.Refuse("Amount", "0 to 1,000,000 kg.");
@@ -98,4 +93,7 @@ internal sealed class WorkSlip : ISlip
             []
         );
     }
+
+    private static PondWork ReadWork(SlipForm form) =>
+        form.Choice("Work", Works.Select(w => (w.Work.ToString(), w.Work)).ToList(), "kind of work", PondWork.Note);
 }

@@ -227,11 +227,7 @@ internal sealed class RoadCalculator : ICalculator
         [
             new("Latest safe arrival", At(safe.Hours), why, Main: true),
             new("Lost after", At(last.Hours) + (last.ByOxygen ? ", oxygen" : ", carbon dioxide"), why),
-            new(
-                "On opening: carbon dioxide, oxygen left",
-                $"{f.Say(end.Co2MgL, Measures.CoarseConcentration)}, {f.Here.Figure(end.OxygenLeftPct, 0)} %",
-                why
-            ),
+            GasFigure(f, end, why),
             new(
                 "On opening: total ammonia, pH",
                 $"{f.Say(end.TanMgL, Measures.Concentration)}, {f.Here.Figure(end.Ph, 1)}",
@@ -248,6 +244,13 @@ internal sealed class RoadCalculator : ICalculator
             Cautions(ride.MeanG)
         );
     }
+
+    private static Figure GasFigure(BenchForm f, BagState end, Grounds why) =>
+        new(
+            "On opening: carbon dioxide, oxygen left",
+            $"{f.Say(end.Co2MgL, Measures.CoarseConcentration)}, {f.Here.Figure(end.OxygenLeftPct, 0)} %",
+            why
+        );
 
     private static Figure OfTable(BenchForm f, (double PerL, HaulLoad Row) t, double hours) =>
         new(

@@ -190,11 +190,7 @@ internal sealed class MixCalculator : ICalculator
         var missed = FeedMix.Missed(parts, demand, LinearSolver.Solve(FeedMix.Nearest(parts, demand)));
         string Said(MixShort m) =>
             $"{m.Name}: wanted {f.Here.Figure(m.Wanted, 1)}, the nearest mix holds {f.Here.Figure(m.Reached, 1)}";
-        var why = Grounds.Of(
-            "The mix that misses the demands by the least percent of themselves, with the parts' limits kept.",
-            FeedMix.Source,
-            new Input("ingredients", parts.Count, Measures.Plain, "chosen")
-        );
+        var why = BecauseMissed(parts);
         return new(
             [
                 new(
@@ -216,6 +212,13 @@ internal sealed class MixCalculator : ICalculator
             )
         );
     }
+
+    private static Grounds BecauseMissed(List<MixPart> parts) =>
+        Grounds.Of(
+            "The mix that misses the demands by the least percent of themselves, with the parts' limits kept.",
+            FeedMix.Source,
+            new Input("ingredients", parts.Count, Measures.Plain, "chosen")
+        );
 }
 
 /// <summary>The square: two ingredients for a wanted protein, as it is done by hand.</summary>
@@ -252,11 +255,7 @@ internal sealed class SquareCalculator : ICalculator
             return null;
         var why = Because(f, a, b, wanted);
         return new(
-            [
-                new("Of the first", f.Say(kg * first / 100, Measures.Mass), why, Main: true),
-                new("Of the second", f.Say(kg * (100 - first) / 100, Measures.Mass), why),
-                new("Share of the first", f.Here.Figure(first, 1) + " %", why),
-            ],
+            SquareFigures(f, kg, first, why),
             string.Create(
                 CultureInfo.InvariantCulture,
                 $"Check: {first / 100:0.###} × {a:0.#} + {1 - (first / 100):0.###} × {b:0.#} = {wanted:0.#} %."
@@ -267,6 +266,13 @@ internal sealed class SquareCalculator : ICalculator
             ]
         );
     }
+
+    private static IReadOnlyList<Figure> SquareFigures(BenchForm f, double kg, double first, Grounds why) =>
+        [
+            new("Of the first", f.Say(kg * first / 100, Measures.Mass), why, Main: true),
+            new("Of the second", f.Say(kg * (100 - first) / 100, Measures.Mass), why),
+            new("Share of the first", f.Here.Figure(first, 1) + " %", why),
+        ];
 
     private static Grounds Because(BenchForm f, double a, double b, double wanted) =>
         Grounds.Of(

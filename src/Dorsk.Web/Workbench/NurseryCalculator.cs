@@ -47,12 +47,7 @@ internal sealed class NurseryCalculator : ICalculator
 
     public Worked? Work(BenchForm f)
     {
-        var species = f.Form.Choice(
-            "species",
-            FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x)).ToList(),
-            "fish",
-            FishSpecies.All[0]
-        );
+        var species = ReadSpecies(f);
         var (mm, areaM2, survival) = (
             f.Q("length", Length, 8, 200),
             f.Q("area", Measures.Area, 1, 1e6),
@@ -77,6 +72,14 @@ internal sealed class NurseryCalculator : ICalculator
         ];
         return Answer(f, n, figures);
     }
+
+    private static FishSpecies ReadSpecies(BenchForm f) =>
+        f.Form.Choice(
+            "species",
+            FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x)).ToList(),
+            "fish",
+            FishSpecies.All[0]
+        );
 
     private static Figure WeaningFigure(BenchForm f, NurseryDensity n) =>
         new(

@@ -44,12 +44,7 @@ public sealed record TablePond(Outline Outline, IReadOnlyList<(double LevelM, do
         foreach (var (row, i) in Levels.Select((l, i) => (l, i)))
         {
             if (!(row.LevelM > before.LevelM) || !(row.VolumeM3 > before.VolumeM3) || !double.IsFinite(row.VolumeM3))
-                yield return Remark.Refuse(
-                    "Table",
-                    FormattableString.Invariant(
-                        $"Row {i + 1}: level {row.LevelM:0.##} m and volume {row.VolumeM3:0.#} m³ must both be above the row before."
-                    )
-                );
+                yield return RowOutside(row, i);
             else if ((row.VolumeM3 - before.VolumeM3) / (row.LevelM - before.LevelM) > 1.05 * areaM2 && areaM2 > 0)
                 yield return Remark.Refuse(
                     "Table",
@@ -62,4 +57,12 @@ public sealed record TablePond(Outline Outline, IReadOnlyList<(double LevelM, do
         foreach (var remark in Messages.Depth(Levels[^1].LevelM))
             yield return Remark.Refuse("Table", remark.Text);
     }
+
+    private static Remark RowOutside((double LevelM, double VolumeM3) row, int i) =>
+        Remark.Refuse(
+            "Table",
+            FormattableString.Invariant(
+                $"Row {i + 1}: level {row.LevelM:0.##} m and volume {row.VolumeM3:0.#} m³ must both be above the row before."
+            )
+        );
 }

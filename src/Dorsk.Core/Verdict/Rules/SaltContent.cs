@@ -29,15 +29,18 @@ internal static class SaltContent
                 Do = tooSalt
                     ? "Let fresh water in, slowly, over days."
                     : "Bring salt or brackish water in, slowly, over days.",
-                Why = Grounds.Of(
-                    "The last salinity against the range of the species.",
-                    species.Source,
-                    new Input("salinity", last.Si, Measures.Salinity, "read " + Hand.Day(s.Zone.DayOf(last.At)))
-                ),
+                Why = Because(s, last, species),
                 Rings = true,
                 FeedFactor = 0.5,
                 ShutsGate = true,
             };
         }
     }
+
+    private static Grounds Because(PondState s, Timed last, Species.FishSpecies species) =>
+        Grounds.Of(
+            "The last salinity against the range of the species.",
+            species.Source,
+            new Input("salinity", last.Si, Measures.Salinity, "read " + Hand.Day(s.Zone.DayOf(last.At)))
+        );
 }

@@ -27,13 +27,7 @@ internal static class Saturation
             OxygenSaturation.PressureKPa(s.AltitudeM)
         );
         var pct = 100 * last.Si / full;
-        var grounds = Grounds.Of(
-            "Oxygen by what this water holds at saturation at its temperature, salinity and height.",
-            OxygenSaturation.Source,
-            new Input("oxygen", last.Si, Measures.Oxygen, "read at " + s.Hour(last.At)),
-            new Input("temperature", temp.Si, Measures.Temperature, "measured"),
-            new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured")
-        );
+        var grounds = Because(s, last, temp, salinityPpt);
         var inAfternoon = last.At > s.Sun.Rise + MorningOver && last.At < s.Sun.Set;
         if (pct > HighPct)
             yield return FoundLow(s, pct, grounds);
@@ -49,6 +43,15 @@ internal static class Saturation
                 Why = grounds,
             };
     }
+
+    private static Grounds Because(PondState s, Timed last, Timed temp, double salinityPpt) =>
+        Grounds.Of(
+            "Oxygen by what this water holds at saturation at its temperature, salinity and height.",
+            OxygenSaturation.Source,
+            new Input("oxygen", last.Si, Measures.Oxygen, "read at " + s.Hour(last.At)),
+            new Input("temperature", temp.Si, Measures.Temperature, "measured"),
+            new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured")
+        );
 
     private static Finding FoundLow(PondState s, double pct, Grounds grounds) =>
         new(
