@@ -93,6 +93,9 @@ public sealed record AcclimationPlan(
         ];
 
     /// <summary>Temperature in a bag that was floated some minutes, °C.</summary>
+    /// <param name="bagC">Water in the bag, °C.</param>
+    /// <param name="pondC">Water of the pond, °C.</param>
+    /// <param name="minutes">Minutes since it was laid in; 0 or more.</param>
     public static double FloatedC(double bagC, double pondC, double minutes) =>
         pondC + ((bagC - pondC) * Math.Pow(0.5, minutes / FloatHalfMinutes));
 

@@ -124,6 +124,8 @@ public static class MixCurve
             ];
 
     /// <summary>Minutes of a curve spent above a level, by straight lines between its points.</summary>
+    /// <param name="curve">The curve, in order of time.</param>
+    /// <param name="levelMgL">The level, mg/L.</param>
     public static double MinutesOver(IReadOnlyList<MixStep> curve, double levelMgL) =>
         curve
             .Zip(curve.Skip(1))

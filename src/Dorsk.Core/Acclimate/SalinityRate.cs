@@ -25,6 +25,9 @@ public static class SalinityRate
         };
 
     /// <summary>Salinity after some hours, never past the goal.</summary>
+    /// <param name="from">At first, ppt; 0 or more.</param>
+    /// <param name="to">The goal, ppt; 0 or more.</param>
+    /// <param name="hours">Hours; 0 or more.</param>
     public static double After(double from, double to, double hours)
     {
         var (s, left, down) = (from, hours, to < from);
@@ -42,6 +45,8 @@ public static class SalinityRate
     }
 
     /// <summary>Hours from one salinity to another.</summary>
+    /// <param name="from">At first, ppt; 0 or more.</param>
+    /// <param name="to">The goal, ppt; 0 or more.</param>
     public static double Hours(double from, double to)
     {
         if (to >= from)

@@ -129,6 +129,9 @@ public static class FeedAhead
     }
 
     /// <summary>The kind nearest to what fish of a weight take; null without kinds or where the table says nothing.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    /// <param name="kinds">Feeds of the farm.</param>
     public static long? KindFor(FishSpecies species, double meanG, IReadOnlyList<(long Id, double PelletMm)> kinds) =>
         kinds.Count == 0 || FeedSize.At(species, meanG) is not { } size ? null : KindFor(size, kinds);
 

@@ -76,6 +76,8 @@ public sealed record FeedSize(
         .ToDictionary(x => x.key, x => Table[x.Guild].OrderBy(f => f.FromG).ToArray());
 
     /// <summary>The row for a weight: under the first or over the last row that row counts; null where the table has none.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
     public static FeedSize? At(FishSpecies species, double meanG)
     {
         var rows = For(species);

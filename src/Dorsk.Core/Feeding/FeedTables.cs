@@ -160,6 +160,9 @@ public sealed record FeedingRhythm(
         );
 
     /// <summary>The rhythm of a species at a weight and temperature; null where the table says nothing.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
     public static FeedingRhythm? For(FishSpecies species, double meanG, double tempC) =>
         Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is not { } group
             ? null

@@ -82,6 +82,7 @@ public sealed record GrownFeed(
         eatenKgDay > growthKgDay ? standingKg / (eatenKgDay - growthKgDay) : null;
 
     /// <summary>Growth of a mat, kg fresh a day for its area: from, usual, to.</summary>
+    /// <param name="areaM2">Area, m²; 0 or more.</param>
     public static (double Low, double Usual, double High) WeedGrowthKg(double areaM2)
     {
         var g = Row("duckweed", "fresh harvest");

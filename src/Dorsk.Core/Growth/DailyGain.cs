@@ -17,6 +17,7 @@ public static class DailyGain
         );
 
     /// <summary>Share of the full gain at a ration share s: (s − m)/(1 − m) with m the maintenance share; below it fish lose weight.</summary>
+    /// <param name="rationShare">Share of the full ration, 0 to 1.</param>
     public static double RationShare(double rationShare) =>
         (Math.Clamp(rationShare, 0, 1) - StandingSettings.MaintenanceShare) / (1 - StandingSettings.MaintenanceShare);
 
@@ -38,6 +39,9 @@ public static class DailyGain
     }
 
     /// <summary>Factor of a low-oxygen morning: 1 at watch or above, 0.5 at act, 0.1 at lethal, straight between (Torrans 2008; judged).</summary>
+    /// <param name="dawnLowMgL">Lowest oxygen of the morning, mg/L; null when it was not read.</param>
+    /// <param name="limits">Limits of the fish.</param>
+    /// <param name="lethalMgL">Oxygen that kills, mg/L.</param>
     public static double OxygenFactor(double? dawnLowMgL, WaterLimits limits, double lethalMgL)
     {
         if (dawnLowMgL is not { } low || low >= limits.DoWatchMgL)
@@ -48,6 +52,8 @@ public static class DailyGain
     }
 
     /// <summary>Feed per gain at a weight, by stage of the species.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
     public static double Fcr(FishSpecies species, double meanG) =>
         WaterLimits.StageOf(species, meanG) switch
         {

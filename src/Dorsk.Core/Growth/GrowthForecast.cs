@@ -80,6 +80,8 @@ public static class GrowthForecast
         );
 
     /// <summary>The dates on which a forecast reaches a weight.</summary>
+    /// <param name="targetG">The weight, g.</param>
+    /// <param name="ahead">The forecast, day by day.</param>
     public static TargetDate DateOf(double targetG, IReadOnlyList<WeightAhead> ahead)
     {
         DateOnly? First(Func<Interval, double> line) => ahead.FirstOrDefault(a => line(a.MeanG) >= targetG)?.Day;

@@ -52,6 +52,8 @@ public static class GrowthPlan
     }
 
     /// <summary>Ahead, on plan or behind: within a tenth counts as on plan.</summary>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    /// <param name="plannedG">Planned weight, g; above 0.</param>
     public static Progress Compare(double meanG, double plannedG) =>
         meanG < plannedG * (1 - Tolerance) ? Progress.Behind
         : meanG > plannedG * (1 + Tolerance) ? Progress.Ahead

@@ -28,6 +28,9 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
     }
 
     /// <summary>How appetite goes with weight and, by the species' curve, with temperature.</summary>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="species">The species.</param>
     public static double Shape(double meanG, double tempC, FishSpecies species) =>
         TemperatureResponse.F(tempC, species) * Math.Pow(meanG, Power);
 

@@ -16,10 +16,14 @@ public static class TemperatureResponse
             : (maxC - tempC) / (maxC - optC) * Math.Pow((tempC - minC) / (optC - minC), (optC - minC) / (maxC - optC));
 
     /// <summary>f(T) for a species.</summary>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="species">The species.</param>
     public static double F(double tempC, FishSpecies species) =>
         F(tempC, species.GrowthMinC, species.GrowthOptC, species.GrowthMaxC);
 
     /// <summary>How far a temperature lies from the best towards the warm and the cold end of growth, 0 to 1 each.</summary>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="species">The species.</param>
     public static (double Warm, double Cold) Flanks(double tempC, FishSpecies species) =>
         (
             Math.Clamp((tempC - species.GrowthOptC) / (species.GrowthMaxC - species.GrowthOptC), 0, 1),

@@ -66,14 +66,20 @@ public static class SampleStatistics
     }
 
     /// <summary>The same with the normal quantile, ⌈(z·CV/E)²⌉.</summary>
+    /// <param name="cvPct">Coefficient of variation of the weights, percent.</param>
+    /// <param name="errorPct">Error that is borne, percent of the mean.</param>
+    /// <param name="level">Level of confidence, above 0 and under 1.</param>
     public static int FishForNormal(double cvPct, double errorPct, double level = 0.95) =>
         (int)Math.Ceiling(Math.Pow(Z(level) * cvPct / errorPct, 2));
 
     /// <summary>Two-sided Student quantile.</summary>
+    /// <param name="level">Level of confidence, above 0 and under 1.</param>
+    /// <param name="degrees">Degrees of freedom, 1 or more.</param>
     public static double T(double level, int degrees) =>
         Students.GetOrAdd((level, degrees), static k => StudentT.InvCDF(0, 1, k.Degrees, (1 + k.Level) / 2));
 
     /// <summary>Two-sided normal quantile.</summary>
+    /// <param name="level">Level of confidence, above 0 and under 1.</param>
     public static double Z(double level) => Quantiles.GetOrAdd(level, static l => Normal.InvCDF(0, 1, (1 + l) / 2));
 
     // The same few levels are asked for on every day of every estimate.

@@ -52,6 +52,7 @@ public sealed record DawnLowForecast(
 )
 {
     /// <summary>A chance as people say it: so many in ten, never none and never all.</summary>
+    /// <param name="chance">A chance, 0 to 1.</param>
     public static string InTen(double chance) =>
         chance > 0.95
             ? "over 9"

@@ -21,6 +21,12 @@ public static class Exchange
         Kl20MDay(wind10mMs) * Math.Pow(1.024, tempC - 20) / (24 * depthM);
 
     /// <summary>Oxygen an aerator gives, kg/h; negative above saturation, when it drives oxygen out.</summary>
+    /// <param name="sotrKgH">Transfer at standard conditions, kg/h; 0 or more.</param>
+    /// <param name="doMgL">Oxygen in the water, mg/L; 0 or more.</param>
+    /// <param name="saturationMgL">Oxygen at saturation, mg/L; above 0.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="alpha">Transfer in this water by that in clean water, 0 to 1.</param>
+    /// <param name="beta">Saturation of this water by that of clean water, 0 to 1.</param>
     public static double OtrKgH(
         double sotrKgH,
         double doMgL,
@@ -31,6 +37,10 @@ public static class Exchange
     ) => sotrKgH * ((beta * saturationMgL) - doMgL) / 9.09 * Math.Pow(1.024, tempC - 20) * alpha;
 
     /// <summary>Oxygen a fitted aerator gives, kg/h.</summary>
+    /// <param name="aerator">The aerator.</param>
+    /// <param name="doMgL">Oxygen in the water, mg/L; 0 or more.</param>
+    /// <param name="saturationMgL">Oxygen at saturation, mg/L; above 0.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
     public static double OtrKgH(Aerator aerator, double doMgL, double saturationMgL, double tempC) =>
         OtrKgH(aerator.SotrKgH, doMgL, saturationMgL, tempC, aerator.Kind.Alpha, aerator.Kind.Beta);
 }

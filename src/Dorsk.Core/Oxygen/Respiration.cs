@@ -33,6 +33,9 @@ public static class Respiration
     }
 
     /// <summary>Oxygen use of a species, mg O₂ per g and hour; small fish by the power law.</summary>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="species">The species.</param>
     public static double Fish(double meanG, double tempC, FishSpecies species) =>
         species.RespirationFactor
         * (
@@ -56,6 +59,8 @@ public static class Respiration
         );
 
     /// <summary>Oxygen use of plankton in any pond, mg/L/h: the equation held to its range, below 20 °C its 20 °C value by Q₁₀ 2, never quite nought.</summary>
+    /// <param name="secchiCm">Secchi depth, cm; above 0.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
     public static double Plankton(double secchiCm, double tempC)
     {
         var secchi = Math.Clamp(secchiCm, 20, 80);

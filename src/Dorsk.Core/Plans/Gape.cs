@@ -16,9 +16,13 @@ public static class Gape
         UsualK = 1.2;
 
     /// <summary>Length of a fish, cm.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="weightG">Weight, g; above 0.</param>
     public static double LengthCm(FishSpecies species, double weightG) => Math.Cbrt(100 * weightG / K(species));
 
     /// <summary>Weight of a fish, g.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="lengthCm">Length, cm; above 0.</param>
     public static double WeightG(FishSpecies species, double lengthCm) => K(species) * Math.Pow(lengthCm, 3) / 100;
 
     /// <summary>Whether it eats fish at some size: a predator, or one that turns on its own kind.</summary>
@@ -26,6 +30,11 @@ public static class Gape
         SpeciesTable.Figure(species, "predator") > 0 || Prey(species) > 0;
 
     /// <summary>What stands against two fish in one water; steady when neither can swallow the other.</summary>
+    /// <param name="a">One fish.</param>
+    /// <param name="aG">Its weight, g.</param>
+    /// <param name="b">The other fish.</param>
+    /// <param name="bG">Its weight, g.</param>
+    /// <param name="hand">How figures are printed.</param>
     public static Judgement Weigh(FishSpecies a, double aG, FishSpecies b, double bG, Hand hand)
     {
         var ((large, largeG), (small, smallG)) =

@@ -24,6 +24,7 @@ public sealed record EarthWork(double LengthM, double WidthM, double DugM3, doub
     private const double LengthToWidth = 1.5;
 
     /// <summary>Ground that tanks of a volume take with the ways between them, m²: 1.2 m of water, and six tenths as much again for walking; judged.</summary>
+    /// <param name="volumeM3">Volume, m³; 0 or more.</param>
     public static double LandOfTanksM2(double volumeM3) => volumeM3 / 1.2 * 1.6;
 
     /// <summary>Bank slope by soil and school, across for 1 down.</summary>

@@ -105,6 +105,9 @@ public static class FarmPlan
     }
 
     /// <summary>A point turned left about nought.</summary>
+    /// <param name="eastM">East, m.</param>
+    /// <param name="northM">North, m.</param>
+    /// <param name="turnDeg">Turn to the left, degrees.</param>
     public static (double EastM, double NorthM) Turned(double eastM, double northM, double turnDeg)
     {
         var (sin, cos) = Math.SinCos(turnDeg * Math.PI / 180);

@@ -162,6 +162,9 @@ public sealed record Quotation(IReadOnlyList<QuoteLine> Lines, double Spare)
     );
 
     /// <summary>The lines that this body needs; parts it does not have are left out.</summary>
+    /// <param name="body">What is built.</param>
+    /// <param name="p">Prices, in the farm's currency.</param>
+    /// <param name="spare">Added for what nobody foresaw, share of the sum; 0 or more.</param>
     public static Quotation For(BuildBody body, Prices p, double spare) =>
         new(
             [

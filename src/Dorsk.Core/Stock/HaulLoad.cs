@@ -49,16 +49,25 @@ public sealed partial record HaulLoad(
         );
 
     /// <summary>Kilograms a litre in a tank, or null where the table has nothing for this fish.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    /// <param name="hours">Hours; 0 or more.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
     public static (double Load, HaulLoad Row)? Tank(FishSpecies species, double meanG, double hours, double tempC) =>
         Nearest(Tanks, species, meanG) is { } row ? (row.At(hours, tempC), row) : null;
 
     /// <summary>Fish a litre in a bag for this weight (the row's mass of fish kept), or null.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    /// <param name="hours">Hours; 0 or more.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
     public static (double PerL, HaulLoad Row)? Bag(FishSpecies species, double meanG, double hours, double tempC) =>
         Nearest(Bags, species, meanG) is { } row
             ? (row.At(hours, tempC) * Math.Pow(row.FishG / meanG, 0.82), row)
             : null;
 
     /// <summary>Hours without feed before the road, by weight (Berka 1986): larvae none, as they turn on each other.</summary>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
     public static (double Low, double High) FastH(double meanG) =>
         meanG switch
         {

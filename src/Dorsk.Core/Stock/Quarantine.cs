@@ -101,6 +101,8 @@ public sealed record Quarantine(
         "OIE Aquatic Code; Noga 2010: longer than two life cycles of the white spot parasite; starting value";
 
     /// <summary>Usual days, by water and by where they come from.</summary>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="ownFarm">Whether they come from this farm.</param>
     public static int UsualDays(double tempC, bool ownFarm) =>
         tempC switch
         {

@@ -84,10 +84,16 @@ public static class QuantityText
     }
 
     /// <summary>Writes only the figure of an SI value in the farm's unit.</summary>
+    /// <param name="si">The figure, SI.</param>
+    /// <param name="measure">The quantity.</param>
+    /// <param name="hand">How figures are printed.</param>
     public static string Figure(double si, Measure measure, Hand hand) =>
         Figure(measure.In(hand.System).FromSi(si), measure.DecimalsIn(hand.System), hand.Sign);
 
     /// <summary>Writes a bare figure with parted thousands and the farm's decimal sign.</summary>
+    /// <param name="value">The figure, in the unit it is printed in.</param>
+    /// <param name="decimals">Decimals, 0 or more.</param>
+    /// <param name="sign">The decimal sign.</param>
     public static string Figure(double value, int decimals, DecimalSign sign)
     {
         var rounded = Math.Round(value, decimals, MidpointRounding.AwayFromZero);

@@ -27,6 +27,9 @@ public sealed record CarbonDose(double LowKg, double HighKg, double OxygenKg)
     }
 
     /// <summary>Never with oxygen under the watch level: the bacteria would take the rest. Null when there is enough.</summary>
+    /// <param name="doMgL">Oxygen in the water, mg/L; 0 or more.</param>
+    /// <param name="limits">Limits of the fish.</param>
+    /// <param name="hand">How figures are printed.</param>
     public static Judgement? Brake(double doMgL, WaterLimits limits, Hand hand) =>
         doMgL >= limits.DoWatchMgL
             ? null

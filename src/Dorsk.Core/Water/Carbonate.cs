@@ -29,6 +29,10 @@ public static class Carbonate
     }
 
     /// <summary>Dissolved inorganic carbon, mmol/L; 0 where the alkalinity is less than that of the water itself at this pH.</summary>
+    /// <param name="ph">pH.</param>
+    /// <param name="alkalinityMgL">Alkalinity, mg/L as CaCO₃; 0 or more.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="salinityPpt">Salinity, ppt; 0 or more.</param>
     public static double CarbonMmolL(double ph, double alkalinityMgL, double tempC, double salinityPpt)
     {
         var (k, h) = (new Constants(tempC, salinityPpt), H(ph));

@@ -37,6 +37,9 @@ public static class Doses
         Math.Max(0, wantedMgL - nowMgL) * product.GPerM3PerMgL / (purityPct / 100);
 
     /// <summary>Chloride to add against nitrite, mg/L: ratio × nitrite-N less what is there.</summary>
+    /// <param name="nitriteNMgL">Nitrite, mg N/L; 0 or more.</param>
+    /// <param name="ratio">Chloride wanted by nitrite nitrogen; usually 6 to 20.</param>
+    /// <param name="chlorideNowMgL">Chloride there, mg/L; 0 or more.</param>
     public static double ChlorideToAddMgL(double nitriteNMgL, double ratio, double chlorideNowMgL) =>
         Math.Max(0, (ratio * nitriteNMgL) - chlorideNowMgL);
 
@@ -44,6 +47,9 @@ public static class Doses
     public const double SaltStepGM3 = 1000;
 
     /// <summary>Salt for a chloride, g/m³.</summary>
+    /// <param name="salt">The salt.</param>
+    /// <param name="purityPct">Its purity, percent; above 0.</param>
+    /// <param name="chlorideMgL">Chloride to add, mg/L; 0 or more.</param>
     public static double SaltGM3(ChlorideSalt salt, double purityPct, double chlorideMgL) =>
         chlorideMgL / salt.ChlorideShare / (purityPct / 100);
 
@@ -55,6 +61,9 @@ public static class Doses
         microbeCn / (efficiency * carbonShare);
 
     /// <summary>Ammonia nitrogen that a feed leaves in the water, kg/day: 0.155 × protein × feed × share excreted.</summary>
+    /// <param name="feedKgDay">Feed a day, kg; 0 or more.</param>
+    /// <param name="proteinPct">Protein in it, percent.</param>
+    /// <param name="excretedPct">Share of its nitrogen that is excreted, percent.</param>
     public static double TanFromFeedKgDay(double feedKgDay, double proteinPct, double excretedPct) =>
         0.155 * proteinPct / 100 * feedKgDay * excretedPct / 100;
 

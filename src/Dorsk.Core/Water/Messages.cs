@@ -6,6 +6,9 @@ namespace Dorsk.Core.Water;
 internal static class Messages
 {
     /// <summary>Names the range, and the unit that was probably meant when the figure fits in another one.</summary>
+    /// <param name="p">What was read.</param>
+    /// <param name="si">The figure, SI.</param>
+    /// <param name="hand">How figures are printed.</param>
     public static string OutOfRange(Parameter p, double si, Hand hand)
     {
         string Print(double v) => QuantityText.Write(v, p.Measure, hand);

@@ -15,6 +15,9 @@ public static class Mixing
     private const double FryStepC = 3;
 
     /// <summary>Watch when a water changes its temperature by more than fry bear at once, else null.</summary>
+    /// <param name="fromC">Before, °C.</param>
+    /// <param name="toC">After, °C.</param>
+    /// <param name="hand">How figures are printed.</param>
     public static Judgement? Jump(double fromC, double toC, Hand hand) =>
         Math.Abs(toC - fromC) <= FryStepC
             ? null
@@ -28,6 +31,8 @@ public static class Mixing
         ((a.VolumeM3 * a.Value) + (b.VolumeM3 * b.Value)) / (a.VolumeM3 + b.VolumeM3);
 
     /// <summary>pH of the mix, from the alkalinity and the carbon that both waters bring; heat and salt by volume.</summary>
+    /// <param name="a">One water: m³, pH, alkalinity in mg/L as CaCO₃, °C, ppt.</param>
+    /// <param name="b">The other water, likewise.</param>
     public static double PhOf(
         (double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) a,
         (double VolumeM3, double Ph, double AlkalinityMgL, double TempC, double SalinityPpt) b
@@ -45,6 +50,9 @@ public static class Mixing
     }
 
     /// <summary>Volume of a second water for a wanted value, m³; null when it lies outside the two.</summary>
+    /// <param name="have">The water that is there: volume, m³, and value.</param>
+    /// <param name="other">The value of the other water, in the same unit.</param>
+    /// <param name="wanted">The wanted value, in the same unit.</param>
     public static double? ForValue(Part have, double other, double wanted)
     {
         var volume = have.VolumeM3 * (wanted - have.Value) / (other - wanted);

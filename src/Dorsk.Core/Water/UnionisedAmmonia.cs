@@ -28,6 +28,8 @@ public static class UnionisedAmmonia
         tanMgL * Share(tempC, ph, salinityPpt);
 
     /// <summary>Acid constant of ammonium.</summary>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="salinityPpt">Salinity, ppt; 0 or more.</param>
     public static double PKa(double tempC, double salinityPpt)
     {
         var fresh = 0.09018 + (2729.92 / (tempC + 273.15));

@@ -138,6 +138,11 @@ public static class WaterJudge
     }
 
     /// <summary>Judges total ammonia by its un-ionised part at the pH and temperature of the hour.</summary>
+    /// <param name="tanMgL">Total ammonia, mg N/L; 0 or more.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
+    /// <param name="ph">pH.</param>
+    /// <param name="salinityPpt">Salinity, ppt; 0 or more.</param>
+    /// <param name="limits">Limits of the fish.</param>
     public static (Judgement Judgement, double Nh3MgL, Grounds Why) JudgeAmmonia(
         double tanMgL,
         double tempC,

@@ -20,6 +20,8 @@ public sealed record RoundTank(double DiameterM, double DepthM) : PondShape
     public override double VolumeM3(double levelM) => AreaM2(levelM) * Held(levelM);
 
     /// <summary>What stands against building this body, field by field.</summary>
+    /// <param name="diameterM">Diameter, m.</param>
+    /// <param name="depthM">Depth, m.</param>
     public static IEnumerable<Remark> Check(double diameterM, double depthM)
     {
         if (diameterM is not (>= 0.3 and <= 100))

@@ -45,6 +45,10 @@ public sealed record SlopedRectangle(double LengthM, double WidthM, double Depth
     }
 
     /// <summary>What stands against building this body, field by field; empty when it can be built.</summary>
+    /// <param name="lengthM">Length, m.</param>
+    /// <param name="widthM">Width, m.</param>
+    /// <param name="depthM">Depth, m.</param>
+    /// <param name="slope">Across for 1 down.</param>
     public static IEnumerable<Remark> Check(double lengthM, double widthM, double depthM, double slope)
     {
         foreach (
