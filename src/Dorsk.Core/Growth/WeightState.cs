@@ -64,7 +64,8 @@ public sealed class WeightState
         var relative = gainG / MeanG;
         var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
         ReadOnlySpan<double> row = [1 - (relative / 3), relative, relative * warm, relative * cold];
-        var next = (double[])cov.Clone();
+        var next = new double[N * N];
+        cov.AsSpan().CopyTo(next);
         var first = 0.0;
         for (var j = 0; j < N; j++)
         {

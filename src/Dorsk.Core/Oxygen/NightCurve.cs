@@ -41,7 +41,9 @@ public static class NightCurve
         TimeSpan? step = null
     )
     {
-        var moves = Moves(water, start.At, until, step ?? Step).ToList();
+        var each = step ?? Step;
+        var moves = new List<Move>((int)Math.Max(1, Math.Ceiling((until - start.At) / each)));
+        moves.AddRange(Moves(water, start.At, until, each));
         return respirationsMgLH
             .Select(respiration =>
             {

@@ -69,6 +69,8 @@ public static class Respiration
     }
 
     /// <summary>Whether a Secchi depth and temperature lie where the plankton equation was made.</summary>
+    /// <param name="secchiCm">Secchi depth, cm; above 0.</param>
+    /// <param name="tempC">Water temperature, °C.</param>
     public static bool PlanktonInRange(double secchiCm, double tempC) =>
         secchiCm is >= 20 and <= 80 && tempC is >= 20 and <= 32;
 }

@@ -29,6 +29,10 @@ internal static class PrepSupplies
         ];
     }
 
+    /// <summary>Meal over the pond's area.</summary>
+    /// <param name="kgHa">Load, kg/ha.</param>
+    /// <param name="plan">The chosen ways.</param>
+    /// <param name="pond">The pond.</param>
     public static Supply Meal(double kgHa, PreparationPlanned plan, PrepPond pond) =>
         new(
             "alfalfa or cottonseed meal",

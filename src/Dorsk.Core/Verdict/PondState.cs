@@ -86,16 +86,28 @@ public sealed record PondState
     /// <param name="speaks">For how long a value speaks.</param>
     public Timed? Last(Parameter parameter, TimeSpan speaks)
     {
-        var last = Readings[parameter].LastOrDefault(t => t.At <= Now && (!IsLayered(parameter) || IsNearSurface(t)));
-        return last == default || Now - last.At >= speaks ? null : last;
+        var read = Since(parameter, speaks);
+        for (var i = read.Count - 1; i >= 0; i--)
+            if (!IsLayered(parameter) || IsNearSurface(read[i]))
+                return read[i];
+        return null;
     }
 
     /// <summary>The last value at the floor that still speaks, or null.</summary>
     public Timed? LastAtFloor(Parameter parameter, TimeSpan speaks)
     {
-        var last = Readings[parameter].LastOrDefault(t => t.At <= Now && !IsNearSurface(t));
-        return last == default || Now - last.At >= speaks ? null : last;
+        var read = Since(parameter, speaks);
+        for (var i = read.Count - 1; i >= 0; i--)
+            if (!IsNearSurface(read[i]))
+                return read[i];
+        return null;
     }
+
+    /// <summary>Values of a span up to now, oldest first; one just so old is left out.</summary>
+    /// <param name="parameter">What was read.</param>
+    /// <param name="span">How far back.</param>
+    public ArraySegment<Timed> Since(Parameter parameter, TimeSpan span) =>
+        Readings[parameter].Between(Now - span + TimeSpan.FromTicks(1), Now);
 
     /// <summary>Whether a value was read in the upper water: top and bottom are two series.</summary>
     public bool IsNearSurface(Timed t) => IsNearSurface(t, DepthM);

@@ -39,11 +39,20 @@ public sealed class ReadingBook
     }
 
     /// <summary>The readings for which something holds. A series of which all stay is shared with this book.</summary>
-    public ReadingBook Where(Func<Parameter, Timed, bool> stays) =>
-        new(
-            series.ToDictionary(
-                s => s.Key,
-                s => s.Value.All(t => stays(s.Key, t)) ? s.Value : ReadingSeries.Of(s.Value.Where(t => stays(s.Key, t)))
-            )
-        );
+    public ReadingBook Where(Func<Parameter, Timed, bool> stays) => Where(stays, Empty, Empty);
+
+    /// <summary>The same; what did not move since it was last asked by the same rule is taken from there.</summary>
+    /// <param name="stays">What holds of those that stay.</param>
+    /// <param name="before">This book as it was.</param>
+    /// <param name="stayed">What stayed of it.</param>
+    public ReadingBook Where(Func<Parameter, Timed, bool> stays, ReadingBook before, ReadingBook stayed)
+    {
+        ReadingSeries Of(Parameter parameter, ReadingSeries all)
+        {
+            if (ReferenceEquals(before[parameter], all))
+                return stayed[parameter];
+            return all.All(t => stays(parameter, t)) ? all : ReadingSeries.Of(all.Where(t => stays(parameter, t)));
+        }
+        return new(series.ToDictionary(s => s.Key, s => Of(s.Key, s.Value)));
+    }
 }

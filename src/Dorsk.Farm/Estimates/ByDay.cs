@@ -5,7 +5,7 @@ namespace Dorsk.Farm.Estimates;
 internal sealed class ByDay<T>
     where T : struct, IEquatable<T>
 {
-    private readonly IEnumerable<T> source;
+    private readonly IReadOnlyList<T> source;
     private readonly T[] from;
     private readonly Dictionary<DateOnly, double> days;
 
@@ -15,21 +15,23 @@ internal sealed class ByDay<T>
     /// <param name="figure">The figure of a day from its values.</param>
     /// <param name="before">The days as they were before the last values came, made by the same rules; null for none.</param>
     public static ByDay<T> Of(
-        IEnumerable<T> values,
+        IReadOnlyList<T> values,
         Func<T, DateOnly?> dayOf,
         Func<IReadOnlyList<T>, double> figure,
         ByDay<T>? before = null
     ) => before is not null && ReferenceEquals(before.source, values) ? before : new(values, dayOf, figure, before);
 
     private ByDay(
-        IEnumerable<T> values,
+        IReadOnlyList<T> values,
         Func<T, DateOnly?> dayOf,
         Func<IReadOnlyList<T>, double> figure,
         ByDay<T>? before
     )
     {
         source = values;
-        from = [.. values];
+        from = new T[values.Count];
+        for (var i = 0; i < from.Length; i++)
+            from[i] = values[i];
         var same = before is null ? 0 : from.AsSpan().CommonPrefixLength(before.from);
         var first = FirstDay(from, same, dayOf);
         if (before is not null && FirstDay(before.from, same, dayOf) is var gone && gone < first)

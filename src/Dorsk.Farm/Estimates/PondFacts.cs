@@ -32,7 +32,12 @@ public partial class PondFacts
         // Days hang on the farm's clock.
         var same = before is not null && before.Zone.Id == rows.Zone.Id ? before : null;
         // Top and bottom are two series: what fish swim in, charts and forecasts are of the upper water.
-        ReadingsOf = rows.AllReadings.Where((p, t) => !PondState.IsLayered(p) || IsNearSurface(t));
+        var asDeep = before?.Pond.Shape.FullDepthM == rows.Pond.Shape.FullDepthM ? before : null;
+        ReadingsOf = rows.AllReadings.Where(
+            (p, t) => !PondState.IsLayered(p) || IsNearSurface(t),
+            asDeep?.AllReadings ?? ReadingBook.Empty,
+            asDeep?.ReadingsOf ?? ReadingBook.Empty
+        );
         DateOnly? DayOf(Timed t) => Zone.DayOf(t.At);
         warmth = ByDay<Timed>.Of(ReadingsOf[Parameter.Temperature], DayOf, d => d.Average(t => t.Si), same?.warmth);
         dawnLows = ByDay<Timed>.Of(

@@ -11,6 +11,7 @@ using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
+using Dorsk.Farm.State;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Estimates;
@@ -111,7 +112,7 @@ internal static class PondReader
         var given = FeedQuestions.New(c, asOf, rows.Pond.Id, afterLine);
         return rows with
         {
-            Feedings = [.. rows.Feedings.Concat(given).OrderBy(f => f.At)],
+            Feedings = InOrder.With(rows.Feedings, given, f => f.At),
             Rations = RationQuestions.Of(c, asOf, rows.Pond.Id, rows.Zone),
         };
     }
@@ -119,7 +120,15 @@ internal static class PondReader
     private static PondRows Batches(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>
         rows with
         {
-            Batches = BatchQuestions.In(c, asOf, rows.Pond.Id, rows.Zone, rows.KnownSpecies),
+            Batches = BatchQuestions.Renewed(
+                c,
+                asOf,
+                rows.Pond.Id,
+                rows.Zone,
+                rows.KnownSpecies,
+                rows.Batches,
+                afterLine
+            ),
         };
 
     private static PondRows Air(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>

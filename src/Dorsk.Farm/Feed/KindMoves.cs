@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Farm.State;
 
 namespace Dorsk.Farm.Feed;
 
@@ -9,33 +10,42 @@ internal sealed class KindMoves(FeedKind kind, IReadOnlyList<MoveRow> moves)
 {
     // The ledger counts what was fed in the last week: it is carried on from before that.
     private static readonly TimeSpan Settled = TimeSpan.FromDays(8);
-    private volatile Tuple<DateTimeOffset, int, StoreLedger>? old;
+    private volatile Carried? carried;
+
+    /// <summary>What is settled up to an instant, and the movements since.</summary>
+    private sealed record Carried(
+        DateTimeOffset Until,
+        IReadOnlyList<MoveRow> Before,
+        StoreLedger Ledger,
+        IReadOnlyList<MoveRow> Since
+    );
 
     /// <summary>The kind.</summary>
     public FeedKind Kind => kind;
 
-    /// <summary>The same with newer lines. What is settled stays so when none of them lies in that time.</summary>
+    private IEnumerable<MoveRow> All => carried is { } c ? c.Before.Concat(c.Since) : moves;
+
+    /// <summary>The same with newer lines. What is settled stays so, and is not copied, when none of them lies in that time.</summary>
     public KindMoves With(IReadOnlyList<MoveRow> more)
     {
         if (more.Count == 0)
             return this;
-        var first = more.Min(m => m.Move.At);
-        return new(kind, [.. moves.Concat(more).OrderBy(m => m.Move.At)])
-        {
-            old = old is { } known && known.Item1 < first ? known : null,
-        };
+        if (carried is { } known && known.Until < more.Min(m => m.Move.At))
+            return new(kind, []) { carried = known with { Since = InOrder.With(known.Since, more, m => m.Move.At) } };
+        return new(kind, InOrder.With([.. All], more, m => m.Move.At));
     }
 
     /// <summary>The store at an instant.</summary>
     public StoreLedger At(DateTimeOffset now)
     {
-        var before = now - Settled;
-        if (old is not { } known || known.Item1 > before || known.Item1 < before - Settled)
+        var until = now - Settled;
+        if (carried is not { } known || known.Until > until || known.Until < until - Settled)
         {
-            var count = moves.TakeWhile(m => m.Move.At <= before).Count();
-            var ledger = StoreLedger.Of(moves.Take(count).Select(m => m.Move), before);
-            old = known = Tuple.Create(before, count, ledger);
+            MoveRow[] all = [.. All];
+            var before = all.TakeWhile(m => m.Move.At <= until).ToArray();
+            var ledger = StoreLedger.Of(before.Select(m => m.Move), until);
+            carried = known = new(until, before, ledger, all[before.Length..]);
         }
-        return known.Item3.With(moves.Skip(known.Item2).Select(m => m.Move), now);
+        return known.Ledger.With(known.Since.Select(m => m.Move), now);
     }
 }

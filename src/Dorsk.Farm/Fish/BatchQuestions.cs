@@ -4,6 +4,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Fish;
@@ -11,6 +12,11 @@ namespace Dorsk.Farm.Fish;
 /// <summary>Gathers what happened to each batch in a pond.</summary>
 internal static class BatchQuestions
 {
+    private static readonly string NewLinesOfBatches = string.Join(
+        " UNION ",
+        FishFacts.Kinds.Select(k => $"SELECT batch FROM {k.Table} WHERE line > $after")
+    );
+
     public static List<BatchStory> In(
         SqliteConnection c,
         AsOf asOf,
@@ -18,6 +24,31 @@ internal static class BatchQuestions
         FarmZone zone,
         Func<string, FishSpecies> species
     ) => FishQuestions.Standing(c, asOf, pond).ConvertAll(b => Story(c, asOf, pond, zone, b, species(b.SpeciesKey)));
+
+    /// <summary>The same after more lines: batches that none of them is of stay as they were read before.</summary>
+    /// <param name="c">The data file.</param>
+    /// <param name="asOf">As of two times.</param>
+    /// <param name="pond">The pond.</param>
+    /// <param name="zone">The farm's clock.</param>
+    /// <param name="species">Species as they are known.</param>
+    /// <param name="before">Batches as they were read before.</param>
+    /// <param name="afterLine">The newest line then.</param>
+    public static List<BatchStory> Renewed(
+        SqliteConnection c,
+        AsOf asOf,
+        long pond,
+        FarmZone zone,
+        Func<string, FishSpecies> species,
+        IReadOnlyList<BatchStory> before,
+        long afterLine
+    )
+    {
+        var moved = Sqlite.Rows(c, NewLinesOfBatches, r => r.GetInt64(0), ("after", afterLine)).ToHashSet();
+        var known = before.Where(b => !moved.Contains(b.Id)).ToDictionary(b => b.Id);
+        return FishQuestions
+            .Standing(c, asOf, pond)
+            .ConvertAll(b => known.GetValueOrDefault(b.Id) ?? Story(c, asOf, pond, zone, b, species(b.SpeciesKey)));
+    }
 
     private static BatchStory Story(
         SqliteConnection c,

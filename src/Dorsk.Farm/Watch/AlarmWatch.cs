@@ -338,7 +338,7 @@ public sealed class AlarmWatch(
             : [.. aerators.Select(a => Core.Air.AirFaults.Of(a.Code, s.Air, now, patience)).OfType<Judgement>()];
         if (panel is not null && AlarmRules.Silent(panel, now, s.Zone) is { } silent)
             faults = [silent];
-        var oxygen = s.ReadingsOf[Parameter.Oxygen].Where(t => t.At <= now && now - t.At <= LastHours).ToList();
+        var oxygen = s.ReadingsOf[Parameter.Oxygen].Between(now - LastHours, now).ToList();
         var probe = questions.ProbeHealth(s.Pond.Id, now)?.Wrong ?? [];
         return new(
             s.Pond.Id,

@@ -62,7 +62,7 @@ public sealed class NightlyForecasts(Door door, Questions questions, TimeProvide
         if (now < sunset || now > sunrise)
             yield break;
         var told = questions.LastForecast(story.Pond.Id, night);
-        var start = story.ReadingsOf[Core.Water.Parameter.Oxygen].LastOrDefault(t => t.At <= now);
+        var start = story.ReadingsOf[Core.Water.Parameter.Oxygen].LastAt(now) ?? default;
         if ((told is not null && start.At <= told.StartAt) || story.Night.At(now).Forecast is not { } shown)
             yield break;
         yield return Of(shown, true);

@@ -39,10 +39,7 @@ internal static class Acidity
             FeedFactor = judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = judged.Status >= Status.Watch,
         };
-        var day = s.Readings[Parameter.Ph]
-            .Where(t => t.At <= s.Now && s.Now - t.At < TimeSpan.FromDays(1))
-            .Select(t => t.Si)
-            .ToList();
+        var day = s.Since(Parameter.Ph, TimeSpan.FromDays(1)).Select(t => t.Si).ToList();
         if (day.Count > 1 && day.Max() - day.Min() is > WidestSwing and var swing)
             yield return new(
                 Rule.Name,

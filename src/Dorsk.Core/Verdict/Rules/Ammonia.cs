@@ -48,7 +48,7 @@ internal static class Ammonia
             return null;
         var from = s.Now - DaysBack < tan.At - Beside ? s.Now - DaysBack : tan.At - Beside;
         var pairs = s.Readings[Parameter.Ph]
-            .Where(p => p.At <= s.Now && p.At >= from)
+            .Between(from, s.Now)
             .Select(p => (Ph: p, Temp: Nearest(s, p.At)))
             .Where(x => x.Temp is not null)
             .Select(x => (x.Ph, Temp: x.Temp!.Value))
@@ -59,12 +59,6 @@ internal static class Ammonia
         return (tan, ph, temp);
     }
 
-    private static Timed? Nearest(PondState s, DateTimeOffset at)
-    {
-        var near = s.Readings[Parameter.Temperature]
-            .Where(t => (t.At - at).Duration() < Beside)
-            .DefaultIfEmpty()
-            .MinBy(t => (t.At - at).Duration());
-        return near == default ? null : near;
-    }
+    private static Timed? Nearest(PondState s, DateTimeOffset at) =>
+        s.Readings[Parameter.Temperature].Nearest(at, Beside - TimeSpan.FromTicks(1));
 }

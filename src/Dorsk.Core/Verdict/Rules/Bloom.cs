@@ -56,8 +56,7 @@ internal static class Bloom
     // Water that clears within days: what floated sinks and rots.
     private static Finding? Died(PondState s)
     {
-        var days = s.Readings[Parameter.Secchi]
-            .Where(t => t.At <= s.Now && s.Now - t.At < Speaks.Fortnight)
+        var days = s.Since(Parameter.Secchi, Speaks.Fortnight)
             .GroupBy(t => s.Zone.DayOf(t.At))
             .Select(g => new DayValue(g.Key, g.Average(t => t.Si)))
             .ToList();

@@ -19,8 +19,7 @@ public static class OxygenFall
     private static IEnumerable<Finding> Judge(PondState s)
     {
         if (
-            Of([.. s.Readings[Parameter.Oxygen].Where(t => t.At <= s.Now && s.IsNearSurface(t))], s.Limits)
-                is not { } fall
+            Of([.. s.Since(Parameter.Oxygen, Fresh + Over).Where(s.IsNearSurface)], s.Limits) is not { } fall
             || s.Now - fall.Last.At > Fresh
         )
             yield break;

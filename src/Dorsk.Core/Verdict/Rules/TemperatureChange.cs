@@ -18,9 +18,8 @@ internal static class TemperatureChange
             yield break;
         var limitC = s.Fish.Min(f => f.Limits.MaxTempChangeCPerH);
         var before = s.Readings[Parameter.Temperature]
-            .Where(t =>
-                t.By == last.By && t.DepthM == last.DepthM && last.At - t.At >= Least && last.At - t.At <= Longest
-            )
+            .Between(last.At - Longest, last.At - Least)
+            .Where(t => t.By == last.By && t.DepthM == last.DepthM)
             .DefaultIfEmpty()
             .MaxBy(t => Math.Abs(t.Si - last.Si));
         if (before == default)
