@@ -77,8 +77,17 @@ public sealed record AcclimationNoted(
 ) : Fact
 {
     /// <summary>Objections, named by the field of the page.</summary>
-    public IEnumerable<Remark> Check(AccRun run)
+    /// <param name="run">The acclimation.</param>
+    /// <param name="at">When this happens.</param>
+    public IEnumerable<Remark> Check(AccRun run, DateTimeOffset at)
     {
+        if (Event == AccEvent.StepDone && Step == "over" && run.Current is { Key: "over" } step && run.LeftAt(at) >= 1)
+            yield return Remark.Ask(
+                "step",
+                FormattableString.Invariant(
+                    $"The {step.Minutes:0} minutes of this step are not over. Do two thermometers agree, one in the bag and one in the pond?"
+                )
+            );
         if (run.Ended)
             yield return Remark.Refuse(
                 "",
@@ -179,6 +188,22 @@ public sealed record AccRun(
     /// <summary>Minutes left of the step under way; below nought when it is over its time; null for a step without a time.</summary>
     public double? LeftAt(DateTimeOffset now) =>
         Current is { Minutes: > 0 } step ? step.Minutes - Running(CurrentFrom, now) : null;
+
+    /// <summary>Steps that were ended before their time, with the minutes they ran.</summary>
+    public IEnumerable<(AccLine Line, AccStep Step, double RanMinutes)> EndedEarly
+    {
+        get
+        {
+            var from = BegunAt;
+            foreach (var done in Done)
+            {
+                var ran = Running(from, done.At);
+                if (Plan.Steps.FirstOrDefault(s => s.Key == done.Fact.Step) is { } step && ran < step.Minutes - 0.5)
+                    yield return (done, step, ran);
+                from = done.At;
+            }
+        }
+    }
 
     /// <summary>Fish lost so far.</summary>
     public int Lost =>

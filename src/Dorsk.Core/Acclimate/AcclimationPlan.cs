@@ -50,6 +50,15 @@ public sealed record AccQuestion(
     /// <summary>What the verdict on the pond's water says against these fish, at the worst of the places.</summary>
     public IReadOnlyList<Finding> Against { get; init; } = [];
 
+    /// <summary>How much temperature may change in an hour for these fish, °C.</summary>
+    public double StepC => WaterLimits.For(Species, WaterLimits.StageOf(Species, MeanG)).MaxTempChangeCPerH;
+
+    /// <summary>How much temperature lies between bag and pond, °C.</summary>
+    public double ApartC => Math.Abs(Bag.TempC - Pond.TempC);
+
+    /// <summary>How fast salinity may change for these fish.</summary>
+    public SalinityRate Salinity => SalinityRate.For(Species, MeanG);
+
     /// <summary>Whether they are fry.</summary>
     public bool Fry => WaterLimits.StageOf(Species, MeanG) == LifeStage.Fry;
 }
@@ -102,11 +111,10 @@ public sealed record AcclimationPlan(
     /// <summary>Minutes over which slow mixing is drawn.</summary>
     public const int MixMinutes = 60;
 
-    // Starting values of the trade: what fry and fingerlings bear at once; slow tempering by the quarter hour and the hour; a bag in water nears it by half in ten minutes.
-    private const double FryStepC = 3,
-        FingerlingStepC = 5,
-        FryMinutesPerC = 20,
-        MinutesPerC = 10,
+    // Starting values of the trade. What an hour may change of temperature comes from the limits of the stage; a bag in water nears it by half in ten minutes.
+    private const double HeldPh = 7.5,
+        MuchTanMgL = 2,
+        BagsLastMinutes = 60,
         PhPerHour = 1,
         FryPhPerHour = 0.5,
         PhDirect = 1,
@@ -141,11 +149,12 @@ public sealed record AcclimationPlan(
         {
             AccSchool.SalinitySteps => (
                 Line(b.TempC, p.TempC),
-                Line(b.Ph, p.Ph),
-                SalinityRate.After(b.SalinityPpt, p.SalinityPpt, minutes / 60)
+                b.TanMgL >= MuchTanMgL ? Math.Min(HeldPh, Line(b.Ph, p.Ph)) : Line(b.Ph, p.Ph),
+                Question.Salinity.After(b.SalinityPpt, p.SalinityPpt, minutes / 60)
             ),
             AccSchool.TemperSlowly => (Line(b.TempC, p.TempC), Line(b.Ph, p.Ph), Line(b.SalinityPpt, p.SalinityPpt)),
             // Floating closed changes nothing but the temperature.
+            _ when Question.ApartC > Question.StepC => (Line(b.TempC, p.TempC), b.Ph, b.SalinityPpt),
             _ => (FloatedC(b.TempC, p.TempC, minutes), b.Ph, b.SalinityPpt),
         };
     }
@@ -171,13 +180,17 @@ public sealed record AcclimationPlan(
         var top = curve.Count > 0 ? curve.MaxBy(c => c.Nh3MgL) : default;
         var poisons = curve.Count > 0 && top.Nh3MgL > limit.Nh3ConstantMgL && top.Nh3MgL > 1.5 * (b.Nh3MgL ?? 0);
         var salt = Math.Abs(b.SalinityPpt - p.SalinityPpt);
-        if (salt > SalinityRate.DirectPpt)
+        var direct = q.Salinity.DirectPpt(b.SalinityPpt, p.SalinityPpt);
+        if (salt > direct)
             return (
                 AccSchool.SalinitySteps,
                 [
                     FormattableString.Invariant(
-                        $"Salinity differs by {salt:0.#} ppt, more than {SalinityRate.DirectPpt:0} that fish bear at once: {SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt):0.#} hours in a tank with air."
+                        $"Salinity differs by {salt:0.#} ppt, more than {direct:0.#} that these fish bear at once: {q.Salinity.Hours(b.SalinityPpt, p.SalinityPpt):0.#} hours in a tank with air."
                     ),
+                    .. q.Salinity.Gate(b.SalinityPpt, p.SalinityPpt) is { Length: > 0 } gate
+                        ? [$"First: {gate}."]
+                        : Array.Empty<string>(),
                     .. poisons
                         ? ["Hold pH at 7.5 or under meanwhile: ammonia of the road is in the water."]
                         : Array.Empty<string>(),
@@ -187,20 +200,17 @@ public sealed record AcclimationPlan(
         if (poisons)
             reasons.Add(
                 FormattableString.Invariant(
-                    $"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, and keep it over the {limit.Nh3ConstantMgL:0.###} that fry bear for {MixCurve.MinutesOver(curve, limit.Nh3ConstantMgL):0} minutes: float closed, then let them out at once."
+                    $"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, and keep it over the {limit.Nh3ConstantMgL:0.###} that fry bear for {MixCurve.MinutesOver(curve, limit.Nh3ConstantMgL):0} minutes: keep the bags closed until the temperatures agree, then let them out at once."
                 )
             );
         else if (b.TanMgL is null)
             reasons.Add(
                 p.Ph >= HighPondPh
-                    ? "Ammonia in the bag was not measured, and the pond's pH is high: taken as if there were much. Float closed, then let them out at once."
+                    ? "Ammonia in the bag was not measured, and the pond's pH is high: taken as if there were much. Keep the bags closed until the temperatures agree, then let them out at once."
                     : "Ammonia in the bag was not measured: it is always there after a road."
             );
         var temper =
-            q.Fry
-            && !poisons
-            && b.TanMgL is not null
-            && (Math.Abs(b.TempC - p.TempC) > FryStepC || Math.Abs(b.Ph - p.Ph) > PhDirect);
+            q.Fry && !poisons && b.TanMgL is not null && (q.ApartC > q.StepC || Math.Abs(b.Ph - p.Ph) > PhDirect);
         if (temper)
             return (
                 AccSchool.TemperSlowly,
@@ -210,9 +220,11 @@ public sealed record AcclimationPlan(
                 ]
             );
         reasons.Add(
-            Math.Abs(b.TempC - p.TempC) <= (q.Fry ? FryStepC : FingerlingStepC)
-                ? $"Temperatures differ by {T(b.TempC - p.TempC)}, salinity little: floated closed they agree soon."
-                : $"Temperatures differ by {T(b.TempC - p.TempC)}: float closed until {T(q.Fry ? FryStepC : FingerlingStepC)} or less is left."
+            q.ApartC <= q.StepC
+                ? $"Temperatures differ by {T(q.ApartC)}, salinity little: floated closed they agree soon."
+                : FormattableString.Invariant(
+                    $"Temperatures differ by {T(q.ApartC)}, and these fish bear {T(q.StepC)} an hour: floated in the pond they would pass it in half an hour. The closed bags stand in a tub in the shade that is brought over in {Over(AccSchool.FloatAndRelease, q) / 60:0.#} hours."
+                )
         );
         return (AccSchool.FloatAndRelease, reasons);
     }
@@ -240,6 +252,16 @@ public sealed record AcclimationPlan(
             found.Add(
                 new(Status.Watch, "The places differ: let them out at the one most like the bag, on the sheltered side")
             );
+        var over = q.Chosen is AccSchool.FloatAndRelease or null ? Over(AccSchool.FloatAndRelease, q) : 0;
+        if (over > BagsLastMinutes)
+            found.Add(
+                new(
+                    Status.Watch,
+                    FormattableString.Invariant(
+                        $"Bringing the temperature over takes {over / 60:0.#} hours: fill the bags with oxygen again, or move the fish into a tank with air, at the temperature of the bag"
+                    )
+                )
+            );
         if (b.DoMgL is < 3)
             found.Add(
                 new(Status.ActNow, $"Oxygen in the bag is {O(b.DoMgL.Value)}: give oxygen into the bag, or do not wait")
@@ -258,23 +280,22 @@ public sealed record AcclimationPlan(
         var (b, p) = (q.Bag, q.Pond);
         return school switch
         {
-            AccSchool.SalinitySteps => 60 * SalinityRate.Hours(b.SalinityPpt, p.SalinityPpt),
+            // The slower of the two: salt water that is brought over changes its temperature too.
+            AccSchool.SalinitySteps => 60
+                * Math.Max(q.Salinity.Hours(b.SalinityPpt, p.SalinityPpt), q.ApartC / q.StepC),
             AccSchool.TemperSlowly => Math.Max(
-                Math.Abs(b.TempC - p.TempC) * (q.Fry ? FryMinutesPerC : MinutesPerC),
+                60 * q.ApartC / q.StepC,
                 Math.Abs(b.Ph - p.Ph) / (q.Fry ? FryPhPerHour : PhPerHour) * 60
             ),
-            _ => Math.Clamp(
-                FloatHalfMinutes * Math.Log2(Math.Max(1, Math.Abs(b.TempC - p.TempC) / 1)),
-                LeastFloat,
-                MostFloat
-            ),
+            _ when q.ApartC > q.StepC => 60 * q.ApartC / q.StepC,
+            _ => Math.Clamp(FloatHalfMinutes * Math.Log2(Math.Max(1, q.ApartC)), LeastFloat, MostFloat),
         };
     }
 
     private static List<AccStep> Of(AccSchool school, AccQuestion q)
     {
         var salt = school == AccSchool.SalinitySteps;
-        var bring = BringOver(school, Math.Ceiling(Over(school, q)));
+        var bring = BringOver(school, Math.Ceiling(Over(school, q)), q.ApartC > q.StepC);
         return
         [
             salt
@@ -313,7 +334,7 @@ public sealed record AcclimationPlan(
             "the manager, and one to count the dead"
         );
 
-    private static AccStep BringOver(AccSchool school, double over) =>
+    private static AccStep BringOver(AccSchool school, double over, bool farApart) =>
         school switch
         {
             AccSchool.SalinitySteps => new(
@@ -328,6 +349,13 @@ public sealed record AcclimationPlan(
                 "Pour pond water in, a cupful at a time",
                 over,
                 "by the slower of temperature and pH; measure every quarter hour",
+                "somebody stays all the time"
+            ),
+            _ when farApart => new(
+                "over",
+                "Closed bags in a tub in the shade; bring the tub over to the pond's temperature",
+                over,
+                "a tub of water as warm as the bag; pond water into the tub, never into the bag, a little at a time; two thermometers",
                 "somebody stays all the time"
             ),
             _ => new(

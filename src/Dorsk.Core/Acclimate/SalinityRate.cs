@@ -1,45 +1,122 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Dorsk.Core.Species;
+
 namespace Dorsk.Core.Acclimate;
 
-/// <summary>How fast salinity may change, by where it stands (default steps of the trade; species may bear more or less).</summary>
-public static class SalinityRate
-{
-    /// <summary>Where it comes from.</summary>
-    public const string Source =
-        "Default steps of the trade: over 20 ppt 2.0 an hour, to 10 1.6, to 5 1.0, to 2 0.7, below 0.5; upwards 1 an hour (table of salinity acclimation)";
+/// <summary>A band of salinity with how fast it may change there.</summary>
+/// <param name="Down">Whether the salinity falls; null for both ways.</param>
+/// <param name="LowPpt">From, ppt.</param>
+/// <param name="HighPpt">To, ppt.</param>
+/// <param name="DirectPpt">A difference that is borne at once, ppt.</param>
+/// <param name="PerHour">Change an hour, ppt; null: free.</param>
+/// <param name="Gate">What must hold before; may be empty.</param>
+/// <param name="Source">Where it comes from.</param>
+public sealed record SalinityBand(
+    bool? Down,
+    double LowPpt,
+    double HighPpt,
+    double DirectPpt,
+    double? PerHour,
+    string Gate,
+    string Source
+);
 
-    /// <summary>A difference that fish are let out into, ppt.</summary>
-    public const double DirectPpt = 3;
+/// <summary>How fast salinity may change for a fish, by where it stands and which way it goes; the trade's default steps where the table says nothing of it.</summary>
+public sealed class SalinityRate
+{
+    private const double UpDefault = 1,
+        Free = 1000,
+        LightestPl12G = 0.003,
+        FryG = 1;
+
+    // Names of the table by keys of species; a row names one animal or several of a kind.
+    private static readonly Dictionary<string, string> Animals = new()
+    {
+        ["whiteleg_shrimp"] = "whiteleg shrimp",
+        ["giant_prawn"] = "giant freshwater prawn",
+        ["nile_tilapia"] = "Nile tilapia",
+        ["milkfish"] = "milkfish",
+        ["barramundi"] = "barramundi",
+        ["hybrid_striped_bass"] = "hybrid striped bass",
+        ["rainbow_trout"] = "rainbow trout",
+        ["silver_perch"] = "silver perch",
+        ["jade_perch"] = "channel catfish, carps, bass, perch",
+        ["channel_catfish"] = "channel catfish, carps, bass, perch",
+        ["common_carp"] = "channel catfish, carps, bass, perch",
+        ["rohu"] = "channel catfish, carps, bass, perch",
+        ["silver_carp"] = "channel catfish, carps, bass, perch",
+        ["largemouth_bass"] = "channel catfish, carps, bass, perch",
+        ["yellow_perch"] = "channel catfish, carps, bass, perch",
+        ["african_catfish"] = "African and striped catfish",
+        ["striped_catfish"] = "African and striped catfish",
+        ["redclaw"] = "redclaw",
+    };
+
+    private static readonly IReadOnlyList<IReadOnlyDictionary<string, string>> Table = Csv.Embedded(
+        "salinity_acclimation.csv"
+    );
+
+    /// <summary>The trade's default steps, for a fish that the table does not name.</summary>
+    public static SalinityRate Default { get; } = new([]);
+
+    private readonly IReadOnlyList<SalinityBand> bands;
+
+    private SalinityRate(IReadOnlyList<SalinityBand> own) => bands = [.. own, .. Rows("any", "default")];
+
+    /// <summary>The steps of a fish at a weight.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="meanG">Mean weight, g; above 0.</param>
+    public static SalinityRate For(FishSpecies species, double meanG)
+    {
+        if (!Animals.TryGetValue(species.Key, out var animal))
+            return Default;
+        // Postlarvae under twelve days have unfinished gills.
+        var young = species.Key == "whiteleg_shrimp" && meanG < LightestPl12G;
+        var rows = Rows(animal, young ? "PL10" : null, meanG);
+        return new([.. rows.Where(b => young || !b.Gate.Contains("before PL12", StringComparison.Ordinal))]);
+    }
 
     /// <summary>Change an hour, ppt, at a salinity.</summary>
-    /// <param name="ppt">Salinity now.</param>
+    /// <param name="ppt">Salinity now, ppt; 0 or more.</param>
     /// <param name="down">Whether it falls.</param>
-    public static double PerHour(double ppt, bool down) =>
-        ppt switch
-        {
-            _ when !down => 1,
-            > 20 => 2,
-            > 10 => 1.6,
-            > 5 => 1,
-            > 2 => 0.7,
-            _ => 0.5,
-        };
+    public double PerHour(double ppt, bool down)
+    {
+        if (At(ppt, down) is { } band)
+            return band.PerHour ?? Free;
+        return UpDefault;
+    }
+
+    /// <summary>A difference that fish are let out into, ppt.</summary>
+    /// <param name="from">At first, ppt; 0 or more.</param>
+    /// <param name="to">The goal, ppt; 0 or more.</param>
+    public double DirectPpt(double from, double to) => At(from, to < from)?.DirectPpt ?? UsualDirectPpt;
+
+    /// <summary>What must hold before this way is gone, in words; empty when nothing.</summary>
+    /// <param name="from">At first, ppt; 0 or more.</param>
+    /// <param name="to">The goal, ppt; 0 or more.</param>
+    public string Gate(double from, double to) => At(from, to < from)?.Gate ?? "";
+
+    /// <summary>Where the steps come from.</summary>
+    public string Source => "Salinity acclimation: " + bands[0].Source;
+
+    /// <summary>A difference that most fish are let out into, ppt.</summary>
+    public const double UsualDirectPpt = 3;
 
     /// <summary>Salinity after some hours, never past the goal.</summary>
     /// <param name="from">At first, ppt; 0 or more.</param>
     /// <param name="to">The goal, ppt; 0 or more.</param>
     /// <param name="hours">Hours; 0 or more.</param>
-    public static double After(double from, double to, double hours)
+    public double After(double from, double to, double hours)
     {
-        var (s, left, down) = (from, hours, to < from);
-        while (left > 1e-9 && Math.Abs(to - s) > 1e-9)
+        var (s, left) = (from, hours);
+        foreach (var (stop, rate) in Legs(from, to))
         {
-            // To the next level at which the rate changes, or the goal.
-            var rate = PerHour(s - (down ? 1e-9 : 0), down);
-            var edge = down ? new[] { 20.0, 10, 5, 2, 0 }.First(e => e < s - 1e-9 || e == 0) : to;
-            var stop = down ? Math.Max(edge, to) : to;
             var took = Math.Min(left, Math.Abs(stop - s) / rate);
-            s += (down ? -1 : 1) * rate * took;
+            s += Math.Sign(stop - s) * rate * took;
             left -= took;
+            if (left <= 1e-9)
+                break;
         }
         return s;
     }
@@ -47,21 +124,69 @@ public static class SalinityRate
     /// <summary>Hours from one salinity to another.</summary>
     /// <param name="from">At first, ppt; 0 or more.</param>
     /// <param name="to">The goal, ppt; 0 or more.</param>
-    public static double Hours(double from, double to)
+    public double Hours(double from, double to)
     {
-        if (to >= from)
-            return (to - from) / PerHour(from, false);
-        double hours = 0,
-            s = from;
-        foreach (var edge in new[] { 20.0, 10, 5, 2, 0 })
+        var (s, hours) = (from, 0.0);
+        foreach (var (stop, rate) in Legs(from, to))
         {
-            var stop = Math.Max(edge, to);
-            if (stop < s)
-            {
-                hours += (s - stop) / PerHour(s, true);
-                s = stop;
-            }
+            hours += Math.Abs(stop - s) / rate;
+            s = stop;
         }
         return hours;
     }
+
+    // The way in pieces of one rate: to the next level at which the rate may change, or the goal.
+    private IEnumerable<(double Stop, double Rate)> Legs(double from, double to)
+    {
+        var down = to < from;
+        var levels = bands
+            .SelectMany(b => new[] { b.LowPpt, b.HighPpt })
+            .Where(l => l > Math.Min(from, to) && l < Math.Max(from, to))
+            .Append(to)
+            .Distinct();
+        var s = from;
+        foreach (var stop in down ? levels.OrderDescending() : levels.Order())
+        {
+            yield return (stop, PerHour((s + stop) / 2, down));
+            s = stop;
+        }
+    }
+
+    private SalinityBand? At(double ppt, bool down) =>
+        bands.FirstOrDefault(b =>
+            b.Down != !down && (down ? ppt > b.LowPpt : ppt >= b.LowPpt) && (down ? ppt <= b.HighPpt : ppt < b.HighPpt)
+        );
+
+    // Rows of fry are for fry; fish lighter than a row was made for go at its slow rate, and bear little at once.
+    private static IEnumerable<SalinityBand> Rows(string animal, string? stage, double? meanG = null) =>
+        Table
+            .Where(r =>
+                r["animal"] == animal && (stage is null || r["stage"].StartsWith(stage, StringComparison.Ordinal))
+            )
+            .Where(r => !(meanG >= FryG && r["stage"].StartsWith("fry", StringComparison.Ordinal)))
+            .Select(r => Band(r, meanG < LeastG(r["stage"])));
+
+    private static SalinityBand Band(IReadOnlyDictionary<string, string> r, bool lighter)
+    {
+        var (from, to) = (Figure(r["from_ppt"])!.Value, Figure(r["to_ppt"])!.Value);
+        var direct = Figure(r["direct_step_max_ppt"]) ?? UsualDirectPpt;
+        return new(
+            r["direction"] == "either" ? null : r["direction"] == "down",
+            Math.Min(from, to),
+            Math.Max(from, to),
+            lighter ? Math.Min(direct, UsualDirectPpt) : direct,
+            Figure(r[lighter ? "rate_low_ppt_h" : "rate_start_ppt_h"]),
+            r["gate"],
+            r["source"]
+        );
+    }
+
+    // "over 70-100 g" and the like; 0 where the row names no weight.
+    private static double LeastG(string stage) =>
+        Regex.Match(stage, @"over (\d+)(-\d+)? g") is { Success: true } said
+            ? double.Parse(said.Groups[1].Value, CultureInfo.InvariantCulture)
+            : 0;
+
+    private static double? Figure(string text) =>
+        text.Length == 0 ? null : double.Parse(text, CultureInfo.InvariantCulture);
 }

@@ -143,6 +143,6 @@ internal static class ReceivingFacts
     private static IEnumerable<Remark> CheckNoted(Desk desk, AcclimationNoted f) =>
         ReceivingQuestions.Run(desk.Connection, desk.AsOf.Known, desk.Hand, f.RunId) is { } run
         && run.Begun.PondId == f.PondId
-            ? f.Check(run)
+            ? f.Check(run, desk.Happened)
             : [Remark.Refuse("", "There is no such acclimation, or it was taken back.")];
 }

@@ -24,7 +24,7 @@ public static class AcclimateForm
     public static string Word(AccSchool school) =>
         school switch
         {
-            AccSchool.FloatAndRelease => "float closed, then let them out",
+            AccSchool.FloatAndRelease => "bags closed, then let them out",
             AccSchool.SalinitySteps => "salinity by the hour in a tank",
             _ => "temper slowly",
         };

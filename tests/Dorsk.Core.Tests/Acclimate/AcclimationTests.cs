@@ -97,14 +97,14 @@ public class AcclimationTests
                 Hand.Metric
             )
         );
-        // 28 to 20 at 2, to 10 at 1.6, to 5 at 1 an hour: 4 + 6.25 + 5.
+        // Postlarvae of twelve days and more: 28 to 20 at 3, to 10 at 2, to 5 at 1 an hour: 2 h 40 + 5 + 5.
         Assert.Equal(
-            (AccSchool.SalinitySteps, 15.25 * 60),
+            (AccSchool.SalinitySteps, 760.0),
             (plan.Recommended, plan.Steps.Single(s => s.Key == "over").Minutes)
         );
-        Assert.Equal(62, plan.Checks.Count);
-        Assert.Equal((15.0, 27.5), (plan.Checks[1].Minutes, plan.Checks[1].Planned.SalinityPpt));
-        Assert.Equal((915.0, 5.0), (plan.Checks[^1].Minutes, Math.Round(plan.Checks[^1].Planned.SalinityPpt, 9)));
+        Assert.Equal(52, plan.Checks.Count);
+        Assert.Equal((15.0, 27.25), (plan.Checks[1].Minutes, plan.Checks[1].Planned.SalinityPpt));
+        Assert.Equal((760.0, 5.0), (plan.Checks[^1].Minutes, Math.Round(plan.Checks[^1].Planned.SalinityPpt, 9)));
         Assert.All(plan.Checks.Zip(plan.Checks.Skip(1)), p =>
             Assert.True(p.First.Planned.SalinityPpt > p.Second.Planned.SalinityPpt)
         );
@@ -141,15 +141,18 @@ public class AcclimationTests
             )
         );
         Assert.Equal(AccSchool.SalinitySteps, shrimp.Recommended);
-        // 30 to 20 at 2, to 10 at 1.6, to 5 at 1, to 4 at 0.7 an hour.
+        // The default: 30 to 20 at 2, to 10 at 1.6, to 5 at 1, to 4 at 0.7 an hour. Shrimp go down to 20 at 3 and to 10 at 2.
         var hours = 5 + (10 / 1.6) + 5 + (1 / 0.7);
-        Assert.Equal(hours, SalinityRate.Hours(30, 4), 9);
-        Assert.Equal(Math.Ceiling(60 * hours), shrimp.Steps.Single(s => s.Key == "over").Minutes);
+        Assert.Equal(hours, SalinityRate.Default.Hours(30, 4), 9);
+        Assert.Equal(
+            Math.Ceiling(60 * ((10 / 3.0) + 5 + 5 + (1 / 0.7))),
+            shrimp.Steps.Single(s => s.Key == "over").Minutes
+        );
         Assert.Equal(
             [30, 28, 20, 18.4, 4, 4],
-            new[] { 0, 1, 5, 6, hours, 40 }.Select(h => Math.Round(SalinityRate.After(30, 4, h), 6))
+            new[] { 0, 1, 5, 6, hours, 40 }.Select(h => Math.Round(SalinityRate.Default.After(30, 4, h), 6))
         );
-        // Fry, 6 °C and 1 of pH apart, no ammonia: 20 minutes a degree against half a unit an hour; the longer counts.
+        // Fry, 6 °C and 0.9 of pH apart, no ammonia: 2 °C an hour against half a unit an hour; the longer counts.
         var fry = AcclimationPlan.For(
             new(
                 Perch,
@@ -162,10 +165,10 @@ public class AcclimationTests
             )
         );
         Assert.Equal(
-            (AccSchool.TemperSlowly, 120.0),
+            (AccSchool.TemperSlowly, 180.0),
             (fry.Recommended, fry.Steps.Single(s => s.Key == "over").Minutes)
         );
-        Assert.Equal((23.0, 7.45), (Math.Round(fry.At(60).TempC, 6), Math.Round(fry.At(60).Ph, 6)));
+        Assert.Equal((22.0, 7.3), (Math.Round(fry.At(60).TempC, 6), Math.Round(fry.At(60).Ph, 6)));
         // Floating: half of the difference in ten minutes.
         Assert.Equal(23.5, Plan().At(10).TempC, 9);
     }
@@ -176,18 +179,116 @@ public class AcclimationTests
         var chance = new Random(3);
         for (var i = 0; i < 2000; i++)
         {
+            var species = FishSpecies.All[chance.Next(FishSpecies.All.Count)];
+            var rate = SalinityRate.For(species, chance.NextDouble());
             double from = 40 * chance.NextDouble(),
                 to = 40 * chance.NextDouble(),
-                hours = SalinityRate.Hours(from, to);
-            Assert.Equal(to, SalinityRate.After(from, to, hours + 0.001), 6);
+                hours = rate.Hours(from, to);
+            Assert.Equal(to, rate.After(from, to, hours + 0.001), 6);
             var part = hours * chance.NextDouble();
-            Assert.Equal(
-                SalinityRate.After(from, to, hours),
-                SalinityRate.After(SalinityRate.After(from, to, part), to, hours - part),
-                6
-            );
-            Assert.InRange(SalinityRate.After(from, to, part), Math.Min(from, to) - 1e-9, Math.Max(from, to) + 1e-9);
+            Assert.Equal(rate.After(from, to, hours), rate.After(rate.After(from, to, part), to, hours - part), 6);
+            Assert.InRange(rate.After(from, to, part), Math.Min(from, to) - 1e-9, Math.Max(from, to) + 1e-9);
         }
+    }
+
+    [Fact]
+    public void Temperature_is_brought_over_no_faster_than_the_stage_bears_floated_or_not()
+    {
+        // 14 to 28 °C: floated they would pass 12 degrees in half an hour. Fingerlings bear 3 an hour, fry under a gram 2.
+        var cold = Bag with { TempC = 14, TanMgL = null, Ph = 7 };
+        var warm = Pond with { TempC = 28, Ph = 7.2 };
+        var plan = Plan(cold, warm);
+        Assert.Equal(
+            (AccSchool.FloatAndRelease, 280.0),
+            (plan.School, plan.Steps.Single(s => s.Key == "over").Minutes)
+        );
+        Assert.Contains("3.0", plan.Reasons[^1], StringComparison.Ordinal);
+        Assert.Contains("tub", plan.Steps.Single(s => s.Key == "over").What, StringComparison.Ordinal);
+        Assert.Contains(plan.Stops, s => s.Reason.Contains("4.7 hours", StringComparison.Ordinal));
+        Assert.Equal((14.0, 17.0, 28.0), (plan.At(0).TempC, plan.At(60).TempC, plan.At(400).TempC));
+        Assert.Equal(420, Plan(cold, warm, g: 0.5).Steps.Single(s => s.Key == "over").Minutes);
+        // In every plan, of every fish and way, an hour changes no more than the stage bears.
+        foreach (var school in Enum.GetValues<AccSchool>())
+        foreach (var species in FishSpecies.All)
+        foreach (var g in new[] { 0.3, 5, 200.0 })
+        foreach (var apart in new[] { -9.0, 4, 9 })
+        {
+            var p = AcclimationPlan.For(
+                new(species, g, Bag, [Pond with { TempC = Bag.TempC + apart }], 8, school, Hand.Metric)
+            );
+            var over = p.Steps.Single(s => s.Key == "over").Minutes;
+            if (Math.Abs(apart) <= p.Question.StepC)
+                continue;
+            for (var m = 0.0; m + 60 <= over; m += 15)
+                Assert.InRange(Math.Abs(p.At(m + 60).TempC - p.At(m).TempC), 0, p.Question.StepC + 1e-9);
+        }
+    }
+
+    [Fact]
+    public void Salinity_follows_the_species_and_the_way_and_ph_is_held_while_ammonia_is_much()
+    {
+        (string Species, double G, double From, double To, double Hours, double Direct)[] rows =
+        [
+            ("nile_tilapia", 20, 15, 0, 15 / 1000.0, 15),
+            ("nile_tilapia", 20, 0, 15, 30, 10),
+            ("barramundi", 5, 30, 0, 6, 10),
+            ("rainbow_trout", 100, 0, 27, 90, 8),
+            ("rainbow_trout", 5, 0, 27, 270, 3),
+            ("barramundi", 0.2, 30, 0, 6, 5),
+            ("silver_perch", 5, 0, 5, 5, 5),
+            ("walleye", 5, 0, 4, 4, 3),
+            ("whiteleg_shrimp", 0.01, 2, 0.5, 5, 0.5),
+        ];
+        Assert.All(rows, r =>
+        {
+            var rate = SalinityRate.For(FishSpecies.Of(r.Species), r.G);
+            Assert.Equal((r.Hours, r.Direct), (Math.Round(rate.Hours(r.From, r.To), 9), rate.DirectPpt(r.From, r.To)));
+        });
+        Assert.Contains(
+            "PL12",
+            SalinityRate.For(FishSpecies.Of("whiteleg_shrimp"), 0.001).Gate(30, 12),
+            StringComparison.Ordinal
+        );
+        var plan = AcclimationPlan.For(
+            new(
+                FishSpecies.Of("whiteleg_shrimp"),
+                0.01,
+                new(26, 7.3, 28, 3, 7, 120),
+                [.. Enumerable.Repeat(new AccWater(26, 8.4, 5, 0.1, 6, 150), 3)],
+                10,
+                null,
+                Hand.Metric
+            )
+        );
+        Assert.All(plan.Checks, c => Assert.True(c.Planned.Ph <= 7.5));
+    }
+
+    [Fact]
+    public void Oxygen_in_the_tank_says_up_down_or_stop_and_a_step_ended_early_is_asked_and_marked()
+    {
+        Assert.Equal(
+            [Status.ActNow, Status.Watch, Status.Steady, Status.Watch],
+            new[] { 1.0, 6, 9, 16 }.Select(v => AccOxygen.Of(v, Hand.Metric).Status)
+        );
+        var begun = new AcclimationBegun(
+            1,
+            "silver_perch",
+            2,
+            100,
+            "x",
+            Bag,
+            [Pond, Pond, Pond],
+            8,
+            AccSchool.FloatAndRelease
+        );
+        var plan = AcclimationPlan.For(new(Perch, 2, Bag, begun.Places, 8, AccSchool.FloatAndRelease, Hand.Metric));
+        AcclimationNoted Done(string step) => new(9, 1, AccEvent.StepDone, step, null, null, null, null, null, "");
+        var place = new AccLine(10, Start, "Hand", Done("place"));
+        var run = new AccRun(9, Start, begun, plan, [place]);
+        Assert.Equal(Objection.Ask, Assert.Single(Done("over").Check(run, Start.AddMinutes(2))).Kind);
+        Assert.Empty(Done("over").Check(run, Start.AddMinutes(30)));
+        var early = new AccRun(9, Start, begun, plan, [place, new(11, Start.AddMinutes(2), "Hand", Done("over"))]);
+        Assert.Equal(("over", 2.0), early.EndedEarly.Select(e => (e.Step.Key, e.RanMinutes)).Single());
     }
 
     [Fact]
@@ -244,8 +345,8 @@ public class AcclimationTests
             lines.Add(new(lines.Count + 10, Start.AddMinutes(minute), "Manager", f));
         Assert.Equal("place", Run().Current!.Key);
         At(5, Fact(AccEvent.StepDone, "place"));
-        Assert.Equal(("over", 120 - 25), (Run().Current!.Key, Run().LeftAt(Start.AddMinutes(30))!.Value));
-        // Planned at 30 minutes: 21.5 °C. 21.4 is with it, 24 runs ahead.
+        Assert.Equal(("over", 180 - 25), (Run().Current!.Key, Run().LeftAt(Start.AddMinutes(30))!.Value));
+        // Planned at 30 minutes: 21 °C. 21.4 is with it, 24 runs ahead.
         At(35, Fact(AccEvent.Measured, t: 21.4));
         At(36, Fact(AccEvent.Measured, t: 24));
         At(36.5, Fact(AccEvent.Measured, t: 20.1));
@@ -253,9 +354,9 @@ public class AcclimationTests
         Assert.Equal(100.0 / 3, Run().OnPlanPct!.Value, 9);
         At(40, Fact(AccEvent.Paused));
         Assert.True(Run().Held);
-        Assert.Equal(120 - 35, Run().LeftAt(Start.AddMinutes(90))!.Value, 9);
+        Assert.Equal(180 - 35, Run().LeftAt(Start.AddMinutes(90))!.Value, 9);
         At(60, Fact(AccEvent.Resumed));
-        Assert.Equal(120 - 35 - 30, Run().LeftAt(Start.AddMinutes(90))!.Value, 9);
+        Assert.Equal(180 - 35 - 30, Run().LeftAt(Start.AddMinutes(90))!.Value, 9);
         At(70, Fact(AccEvent.Lost, count: 12));
         At(71, Fact(AccEvent.Lost, count: 3));
         Assert.Equal(15, Run().Lost);
@@ -263,7 +364,7 @@ public class AcclimationTests
         At(200, Fact(AccEvent.StepDone, "over"));
         Assert.Contains(
             "already",
-            Fact(AccEvent.StepDone, "over").Check(Run()).Single().Text,
+            Fact(AccEvent.StepDone, "over").Check(Run(), Start.AddMinutes(200)).Single().Text,
             StringComparison.Ordinal
         );
         Assert.True(Run().LeftAt(Start.AddMinutes(201)) is null);
@@ -272,13 +373,13 @@ public class AcclimationTests
         Assert.Null(Run().Current);
         At(220, Fact(AccEvent.Released));
         Assert.True(Run().Ended && Run().Released);
-        Assert.Contains(Fact(AccEvent.Note, text: "late").Check(Run()), r =>
+        Assert.Contains(Fact(AccEvent.Note, text: "late").Check(Run(), Start.AddMinutes(200)), r =>
             r.Text.Contains("is over", StringComparison.Ordinal)
         );
         Assert.Equal(
             3,
             new[] { Fact(AccEvent.Measured), Fact(AccEvent.Lost), Fact(AccEvent.Note) }.Count(f =>
-                f.Check(new AccRun(9, Start, begun, plan, [])).Any()
+                f.Check(new AccRun(9, Start, begun, plan, []), Start).Any()
             )
         );
     }

@@ -78,7 +78,8 @@ public sealed class AcclimateRunModel(Questions questions, Door door, Here here)
                     here.Author,
                     at < Run.BegunAt ? Run.BegunAt : at,
                     fact,
-                    $"{Pond} acclimation: {kind} {fact.Step} {fact.Text}".Trim()
+                    $"{Pond} acclimation: {kind} {fact.Step} {fact.Text}".Trim(),
+                    Request.Form["meant"].OfType<string>().ToList()
                 )
             );
             Remarks = receipt.Remarks;
