@@ -1,5 +1,7 @@
+using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Acclimate;
@@ -92,6 +94,40 @@ public static class ReleaseHour
         var dawn = m.Now < m.Sunrise + Morning ? m.Sunrise : sunriseNext;
         return (m.Sunset - Evening, m.Sunset + Evening + Evening, dawn, dawn + Morning);
     }
+
+    /// <summary>How the hour is at which they would go out when bringing them over takes long: nobody has read its oxygen yet.</summary>
+    /// <param name="release">When they would go out.</param>
+    /// <param name="suns">Sunrise and sunset of this day and the next ones, in order.</param>
+    /// <param name="zone">The farm's clock.</param>
+    public static Judgement Later(
+        DateTimeOffset release,
+        IReadOnlyList<(DateTimeOffset Rise, DateTimeOffset Set)> suns,
+        FarmZone zone
+    )
+    {
+        string Hour(DateTimeOffset at) => zone.LocalAt(at).ToString("ddd HH:mm", CultureInfo.InvariantCulture);
+        var windows = suns.SelectMany(s =>
+                new[] { (From: s.Rise, To: s.Rise + Morning), (From: s.Set - Evening, To: s.Set + Evening + Evening) }
+            )
+            .ToList();
+        if (windows.Exists(w => release >= w.From && release <= w.To))
+            return new(
+                Status.Watch,
+                $"They go out about {Hour(release)}, a good hour by the clock: read oxygen and pH again just before"
+            );
+        var next = windows.Find(w => w.From > release);
+        return new(
+            Status.Watch,
+            next == default
+                ? $"They would go out about {Hour(release)}: read oxygen and pH again just before"
+                : $"They would go out about {Hour(release)}, in the heat of the day or towards the low of dawn: hold them in the tank with air until {Hour(next.From)}, or begin {Span(next.From - release)} later"
+        );
+    }
+
+    private static string Span(TimeSpan later) =>
+        later.TotalHours >= 1
+            ? FormattableString.Invariant($"{later.TotalHours:0.#} hours")
+            : FormattableString.Invariant($"{later.TotalMinutes:0} minutes");
 
     // A reading of these hours before the last one.
     private static (DateTimeOffset At, double MgL)? Earlier(ReleaseMoment m) =>

@@ -19,6 +19,9 @@ public readonly record struct PlanDay(DateOnly Day, double MeanG, double TempC, 
 /// <param name="ReachedOn">Day of the weight wanted, or null when it is not reached in time.</param>
 public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn)
 {
+    /// <summary>The day on which the water comes to what kills the species, with its temperature, °C; no season goes on past it. Null when none does.</summary>
+    public (DateOnly On, double TempC)? Killed { get; init; }
+
     /// <summary>No season is run further, days.</summary>
     public const int Horizon = 1000;
 
@@ -41,6 +44,7 @@ public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn
         var days = new List<(DateOnly Day, double G, double T, double Feed)>();
         var share = DailyGain.RationShare(PlannedRation);
         var (day, w) = (q.StockOn, q.FromG);
+        (DateOnly, double)? killed = null;
         for (var i = 0; i <= Horizon; i++, day = day.AddDays(1))
         {
             var t = q.TempC(day) + warmerC;
@@ -49,7 +53,9 @@ public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn
             days.Add(
                 (day, w, t, Math.Max(gain * fcr, fcr > 0 && t >= q.Species.FeedMinC ? MaintenanceShareOfBody * w : 0))
             );
-            if (w >= q.TargetG)
+            if (t >= q.Species.LethalHighC || t <= q.Species.LethalLowC)
+                killed = (day, t);
+            if (w >= q.TargetG || killed is not null)
                 break;
             w = Math.Min(w + gain, q.TargetG);
         }
@@ -61,8 +67,11 @@ public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn
                         new PlanDay(d.Day, d.G, d.T, d.Feed, Math.Pow(q.Survival, (double)i / length) / q.Survival)
                 )
                 .ToList(),
-            days[^1].G >= q.TargetG ? days[^1].Day : null
-        );
+            days[^1].G >= q.TargetG && killed is null ? days[^1].Day : null
+        )
+        {
+            Killed = killed,
+        };
     }
 
     /// <summary>Likely, earliest and latest day of the weight wanted, 80 %: the growth rate as uncertain as the range of the species table.</summary>

@@ -233,6 +233,16 @@ public sealed record StockingAnswer(
                 _ => "intensive",
             };
 
+    private string Kills(DateOnly on, double tempC)
+    {
+        var (q, species) = (Question, Question.Species);
+        string T(double c) => QuantityText.Write(c, Measures.Temperature, q.Hand);
+        var lethal = tempC >= species.LethalHighC ? species.LethalHighC : species.LethalLowC;
+        return FormattableString.Invariant(
+            $"The water is expected at {T(tempC)} about {on:d MMM yyyy}, which kills {species.Name.ToLowerInvariant()} ({T(lethal)}): harvest before, at {QuantityText.Write(EndG, Measures.FishWeight, q.Hand)}, stock after it, cool or heat the water, or take another fish"
+        );
+    }
+
     /// <summary>What stands against the plan, the worst first.</summary>
     public IReadOnlyList<Judgement> Warnings
     {
@@ -256,14 +266,16 @@ public sealed record StockingAnswer(
                         FormattableString.Invariant($"nine tenths of {Binding.Name} or more: no room for a bad month")
                     )
                 );
-            if (AtHarvest == 0)
+            if (AtHarvest == 0 && Season.Killed is null)
                 found.Add(
                     new(
                         Status.ActNow,
                         $"None may stand: {Binding.Name} lets none live. {(Binding.Why.Caveats.Count > 0 ? Binding.Why.Caveats[0] : Binding.Why.Method)}"
                     )
                 );
-            if (Window.Likely is null)
+            if (Season.Killed is { } killed)
+                found.Add(new(Status.ActNow, Kills(killed.On, killed.TempC)));
+            else if (Window.Likely is null)
                 found.Add(
                     new(
                         Status.ActNow,

@@ -24,7 +24,8 @@ public static class StockingLimits
         ByCapacity = "what the water carries",
         ByFeed = "greatest daily feed",
         ByNight = "oxygen at the end of the night",
-        ByAir = "oxygen by air and flow";
+        ByAir = "oxygen by air and flow",
+        ByTemperature = "water temperature";
 
     // Judged, so that an ordinary pond without air carries about what the trade's tables say: dusk somewhat above saturation, a light wind, hours until the sun gives more than is taken, a bloom of 30 cm.
     private const double DuskFullness = 1.15,
@@ -36,6 +37,8 @@ public static class StockingLimits
     public static IReadOnlyList<StockingLimit> For(StockingQuestion q, PlanSeason season)
     {
         var limits = new List<StockingLimit>();
+        if (season.Killed is { } killed)
+            limits.Add(NoneLive(q, killed.On, killed.TempC));
         var school = q.School
             ?? DensitySchool.Fitting(DensitySchool.For(q.Species, q.Water.System), q.Water.ShaftKW > 0);
         if (school is not null)
@@ -53,6 +56,21 @@ public static class StockingLimits
 
     /// <summary>The way that lets the fewest stand.</summary>
     public static StockingLimit Binding(IReadOnlyList<StockingLimit> limits) => limits.MinBy(l => l.AtHarvest)!;
+
+    // Water that kills lets none stand, however much room there is.
+    private static StockingLimit NoneLive(StockingQuestion q, DateOnly on, double tempC) =>
+        new(
+            ByTemperature,
+            0,
+            on,
+            Grounds.Of(
+                "The expected water of each day against the temperatures that kill the species.",
+                q.Species.Source,
+                new Input("expected water", tempC, Measures.Temperature, "by month, or as typed"),
+                new Input("kills under", q.Species.LethalLowC, Measures.Temperature, "species table"),
+                new Input("kills over", q.Species.LethalHighC, Measures.Temperature, "species table")
+            )
+        );
 
     private static StockingLimit School(StockingQuestion q, DensitySchool s)
     {

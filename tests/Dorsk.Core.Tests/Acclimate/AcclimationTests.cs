@@ -225,6 +225,23 @@ public class AcclimationTests
     }
 
     [Fact]
+    public void The_hour_of_release_is_judged_for_when_they_go_out_not_for_now()
+    {
+        var zone = Dorsk.Core.Time.FarmZone.Find("Etc/GMT-10")!;
+        (DateTimeOffset, DateTimeOffset)[] suns =
+        [
+            .. Enumerable.Range(0, 3).Select(i => (Start.AddDays(i).AddHours(-1), Start.AddDays(i).AddHours(13))),
+        ];
+        string Says(double hours) => ReleaseHour.Later(Start.AddHours(hours), suns, zone).Reason;
+        // Sunrise at five, sunset at seven: noon and the small hours are no hours to go out.
+        Assert.Contains("Thu 19:30, a good hour", Says(13.5), StringComparison.Ordinal);
+        Assert.Contains("Fri 06:00, a good hour", Says(24), StringComparison.Ordinal);
+        Assert.Contains("Thu 12:00, in the heat", Says(6), StringComparison.Ordinal);
+        Assert.Contains("until Thu 17:30, or begin 5.5 hours later", Says(6), StringComparison.Ordinal);
+        Assert.Contains("until Fri 05:00, or begin 3 hours later", Says(20), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Salinity_follows_the_species_and_the_way_and_ph_is_held_while_ammonia_is_much()
     {
         (string Species, double G, double From, double To, double Hours, double Direct)[] rows =

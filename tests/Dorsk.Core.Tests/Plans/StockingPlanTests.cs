@@ -48,6 +48,45 @@ public class StockingPlanTests
     }
 
     [Fact]
+    public void A_plan_through_water_that_kills_lets_none_stand_and_says_when_and_what_to_do()
+    {
+        // Trout in a subtropical year, over 25 °C in December; tilapia in a year that falls to 8 °C.
+        var trout = StockingAnswer.Of(
+            Ask() with
+            {
+                Species = FishSpecies.Of("rainbow_trout"),
+                TempC = d => Year(d) + 2,
+            }
+        );
+        var tilapia = StockingAnswer.Of(
+            Ask() with
+            {
+                Species = FishSpecies.Of("nile_tilapia"),
+                TempC = d => Year(d) - 6,
+                StockOn = new(2027, 2, 1),
+            }
+        );
+        foreach (var a in new[] { trout, tilapia })
+        {
+            var (on, tempC) = a.Season.Killed!.Value;
+            Assert.Equal(a.Question.TempC(on), tempC);
+            Assert.InRange(
+                a.Question.TempC(on.AddDays(-1)),
+                a.Question.Species.LethalLowC,
+                a.Question.Species.LethalHighC
+            );
+            Assert.Equal((null, on), (a.Season.ReachedOn, a.Season.Days[^1].Day));
+            Assert.Equal((0, 0, StockingLimits.ByTemperature), (a.Stock, a.AtHarvest, a.Binding.Name));
+            Assert.Equal(Status.ActNow, a.Warnings[0].Status);
+            Assert.Contains("which kills", a.Warnings[0].Reason, StringComparison.Ordinal);
+        }
+        Assert.Contains("rainbow trout (25.0", trout.Warnings[0].Reason, StringComparison.Ordinal);
+        Assert.Null(StockingAnswer.Of(Ask()).Season.Killed);
+        // The last day of stocking is looked for before the water kills.
+        Assert.Null(PlanSeason.LatestStart(trout.Question, new(2027, 3, 1), November));
+    }
+
+    [Fact]
     public void A_night_at_the_limit_ends_at_the_act_level()
     {
         var q = Ask();

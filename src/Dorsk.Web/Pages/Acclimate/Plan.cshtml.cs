@@ -43,6 +43,7 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         private set;
     }
 
+    private const double LongMinutes = 60;
     private (AccQuestion Question, int Fish, string Origin)? read;
 
     public IActionResult OnGet(string code) => Open(code) ? Page() : NotFound();
@@ -142,5 +143,13 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             here.Hand
         );
         (Hour, Good) = (ReleaseHour.Now(moment), ReleaseHour.Good(moment, Pond.SunOn(here.Today.AddDays(1)).Sunrise));
+        // What takes hours is not let out now, whatever the water says now.
+        var over = Plan!.Steps.TakeWhile(s => s.Key != "out").Sum(s => s.Minutes);
+        if (over > LongMinutes)
+            Hour = ReleaseHour.Later(
+                here.Now.AddMinutes(over),
+                [.. Enumerable.Range(0, 4).Select(i => Pond.SunOn(here.Today.AddDays(i)))],
+                here.Zone
+            );
     }
 }
