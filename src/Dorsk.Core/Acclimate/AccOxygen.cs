@@ -26,7 +26,7 @@ public static class AccOxygen
                 $"oxygen {O(doMgL)}: stop, oxygen on before anything else; over {O(WantedMgL)} is wanted"
             );
         if (doMgL < WantedMgL)
-            return new(Status.Watch, $"oxygen {O(doMgL)}: turn it up, {O(WantedMgL)} to 10 is wanted");
+            return new(Status.Watch, $"oxygen {O(doMgL)}: turn it up, {O(WantedMgL)} or a little over is wanted");
         return doMgL > MostMgL
             ? new(Status.Watch, $"oxygen {O(doMgL)}: turn it down, over {O(MostMgL)} does harm and is wasted")
             : new(Status.Steady, $"oxygen {O(doMgL)} is as wanted");

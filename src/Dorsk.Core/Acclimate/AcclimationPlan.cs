@@ -50,8 +50,11 @@ public sealed record AccQuestion(
     /// <summary>What the verdict on the pond's water says against these fish, at the worst of the places.</summary>
     public IReadOnlyList<Finding> Against { get; init; } = [];
 
+    /// <summary>Limits of these fish.</summary>
+    public WaterLimits Limits => WaterLimits.For(Species, WaterLimits.StageOf(Species, MeanG));
+
     /// <summary>How much temperature may change in an hour for these fish, °C.</summary>
-    public double StepC => WaterLimits.For(Species, WaterLimits.StageOf(Species, MeanG)).MaxTempChangeCPerH;
+    public double StepC => Limits.MaxTempChangeCPerH;
 
     /// <summary>How much temperature lies between bag and pond, °C.</summary>
     public double ApartC => Math.Abs(Bag.TempC - Pond.TempC);
@@ -186,11 +189,9 @@ public sealed record AcclimationPlan(
                 AccSchool.SalinitySteps,
                 [
                     FormattableString.Invariant(
-                        $"Salinity differs by {salt:0.#} ppt, more than {direct:0.#} that these fish bear at once: {q.Salinity.Hours(b.SalinityPpt, p.SalinityPpt):0.#} hours in a tank with air."
+                        $"Salinity differs by {salt:0.#} ppt, more than {direct:0.#} that these fish bear at once: {Over(AccSchool.SalinitySteps, q) / 60:0.#} hours in a tank with air."
                     ),
-                    .. q.Salinity.Gate(b.SalinityPpt, p.SalinityPpt) is { Length: > 0 } gate
-                        ? [$"First: {gate}."]
-                        : Array.Empty<string>(),
+                    .. q.Salinity.Gates(b.SalinityPpt, p.SalinityPpt).Select(gate => $"Mind: {gate}."),
                     .. poisons
                         ? ["Hold pH at 7.5 or under meanwhile: ammonia of the road is in the water."]
                         : Array.Empty<string>(),
@@ -222,8 +223,8 @@ public sealed record AcclimationPlan(
         reasons.Add(
             q.ApartC <= q.StepC
                 ? $"Temperatures differ by {T(q.ApartC)}, salinity little: floated closed they agree soon."
-                : FormattableString.Invariant(
-                    $"Temperatures differ by {T(q.ApartC)}, and these fish bear {T(q.StepC)} an hour: floated in the pond they would pass it in half an hour. The closed bags stand in a tub in the shade that is brought over in {Over(AccSchool.FloatAndRelease, q) / 60:0.#} hours."
+                : (
+                    $"Temperatures differ by {T(q.ApartC)}, and these fish bear {T(q.StepC)} an hour: floated in the pond they would pass it in half an hour. The closed bags stand in a tub in the shade that is brought over in {q.Hand.Figure(Over(AccSchool.FloatAndRelease, q) / 60, 1)} hours."
                 )
         );
         return (AccSchool.FloatAndRelease, reasons);
@@ -257,9 +258,7 @@ public sealed record AcclimationPlan(
             found.Add(
                 new(
                     Status.Watch,
-                    FormattableString.Invariant(
-                        $"Bringing the temperature over takes {over / 60:0.#} hours: fill the bags with oxygen again, or move the fish into a tank with air, at the temperature of the bag"
-                    )
+                    $"Bringing the temperature over takes {q.Hand.Figure(over / 60, 1)} hours: fill the bags with oxygen again, or move the fish into a tank with air, at the temperature of the bag"
                 )
             );
         if (b.DoMgL is < 3)

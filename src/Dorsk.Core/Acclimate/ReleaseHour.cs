@@ -91,25 +91,24 @@ public static class ReleaseHour
         DateTimeOffset DawnTo
     ) Good(ReleaseMoment m, DateTimeOffset sunriseNext)
     {
-        var dawn = m.Now < m.Sunrise + Morning ? m.Sunrise : sunriseNext;
-        return (m.Sunset - Evening, m.Sunset + Evening + Evening, dawn, dawn + Morning);
+        var (dusk, dawn) = (Dusk(m.Sunset), Dawn(m.Now < m.Sunrise + Morning ? m.Sunrise : sunriseNext));
+        return (dusk.From, dusk.To, dawn.From, dawn.To);
     }
 
     /// <summary>How the hour is at which they would go out when bringing them over takes long: nobody has read its oxygen yet.</summary>
     /// <param name="release">When they would go out.</param>
     /// <param name="suns">Sunrise and sunset of this day and the next ones, in order.</param>
     /// <param name="zone">The farm's clock.</param>
+    /// <param name="hand">How figures are printed.</param>
     public static Judgement Later(
         DateTimeOffset release,
         IReadOnlyList<(DateTimeOffset Rise, DateTimeOffset Set)> suns,
-        FarmZone zone
+        FarmZone zone,
+        Hand hand
     )
     {
         string Hour(DateTimeOffset at) => zone.LocalAt(at).ToString("ddd HH:mm", CultureInfo.InvariantCulture);
-        var windows = suns.SelectMany(s =>
-                new[] { (From: s.Rise, To: s.Rise + Morning), (From: s.Set - Evening, To: s.Set + Evening + Evening) }
-            )
-            .ToList();
+        var windows = suns.SelectMany(s => new[] { Dawn(s.Rise), Dusk(s.Set) }).ToList();
         if (windows.Exists(w => release >= w.From && release <= w.To))
             return new(
                 Status.Watch,
@@ -120,14 +119,20 @@ public static class ReleaseHour
             Status.Watch,
             next == default
                 ? $"They would go out about {Hour(release)}: read oxygen and pH again just before"
-                : $"They would go out about {Hour(release)}, in the heat of the day or towards the low of dawn: hold them in the tank with air until {Hour(next.From)}, or begin {Span(next.From - release)} later"
+                : $"They would go out about {Hour(release)}, in the heat of the day or towards the low of dawn: hold them in the tank with air until {Hour(next.From)}, or begin {Span(next.From - release, hand)} later"
         );
     }
 
-    private static string Span(TimeSpan later) =>
+    private static string Span(TimeSpan later, Hand hand) =>
         later.TotalHours >= 1
-            ? FormattableString.Invariant($"{later.TotalHours:0.#} hours")
-            : FormattableString.Invariant($"{later.TotalMinutes:0} minutes");
+            ? $"{hand.Figure(later.TotalHours, Math.Round(later.TotalHours, 1) % 1 == 0 ? 0 : 1)} hours"
+            : $"{hand.Figure(later.TotalMinutes, 0)} minutes";
+
+    private static (DateTimeOffset From, DateTimeOffset To) Dawn(DateTimeOffset sunrise) =>
+        (sunrise, sunrise + Morning);
+
+    private static (DateTimeOffset From, DateTimeOffset To) Dusk(DateTimeOffset sunset) =>
+        (sunset - Evening, sunset + Evening + Evening);
 
     // A reading of these hours before the last one.
     private static (DateTimeOffset At, double MgL)? Earlier(ReleaseMoment m) =>

@@ -77,25 +77,16 @@ public sealed class SalinityRate
         return new([.. rows.Where(b => young || !b.Gate.Contains("before PL12", StringComparison.Ordinal))]);
     }
 
-    /// <summary>Change an hour, ppt, at a salinity.</summary>
-    /// <param name="ppt">Salinity now, ppt; 0 or more.</param>
-    /// <param name="down">Whether it falls.</param>
-    public double PerHour(double ppt, bool down)
-    {
-        if (At(ppt, down) is { } band)
-            return band.PerHour ?? Free;
-        return UpDefault;
-    }
-
     /// <summary>A difference that fish are let out into, ppt.</summary>
     /// <param name="from">At first, ppt; 0 or more.</param>
     /// <param name="to">The goal, ppt; 0 or more.</param>
     public double DirectPpt(double from, double to) => At(from, to < from)?.DirectPpt ?? UsualDirectPpt;
 
-    /// <summary>What must hold before this way is gone, in words; empty when nothing.</summary>
+    /// <summary>What must hold on this way, in words, in the order in which it is met.</summary>
     /// <param name="from">At first, ppt; 0 or more.</param>
     /// <param name="to">The goal, ppt; 0 or more.</param>
-    public string Gate(double from, double to) => At(from, to < from)?.Gate ?? "";
+    public IEnumerable<string> Gates(double from, double to) =>
+        Legs(from, to).Select(leg => leg.Band?.Gate ?? "").Where(gate => gate.Length > 0).Distinct();
 
     /// <summary>Where the steps come from.</summary>
     public string Source => "Salinity acclimation: " + bands[0].Source;
@@ -110,7 +101,7 @@ public sealed class SalinityRate
     public double After(double from, double to, double hours)
     {
         var (s, left) = (from, hours);
-        foreach (var (stop, rate) in Legs(from, to))
+        foreach (var (stop, rate, _) in Legs(from, to))
         {
             var took = Math.Min(left, Math.Abs(stop - s) / rate);
             s += Math.Sign(stop - s) * rate * took;
@@ -127,7 +118,7 @@ public sealed class SalinityRate
     public double Hours(double from, double to)
     {
         var (s, hours) = (from, 0.0);
-        foreach (var (stop, rate) in Legs(from, to))
+        foreach (var (stop, rate, _) in Legs(from, to))
         {
             hours += Math.Abs(stop - s) / rate;
             s = stop;
@@ -136,7 +127,7 @@ public sealed class SalinityRate
     }
 
     // The way in pieces of one rate: to the next level at which the rate may change, or the goal.
-    private IEnumerable<(double Stop, double Rate)> Legs(double from, double to)
+    private IEnumerable<(double Stop, double PerHour, SalinityBand? Band)> Legs(double from, double to)
     {
         var down = to < from;
         var levels = bands
@@ -147,7 +138,8 @@ public sealed class SalinityRate
         var s = from;
         foreach (var stop in down ? levels.OrderDescending() : levels.Order())
         {
-            yield return (stop, PerHour((s + stop) / 2, down));
+            var band = At((s + stop) / 2, down);
+            yield return (stop, band is null ? UpDefault : band.PerHour ?? Free, band);
             s = stop;
         }
     }

@@ -34,31 +34,39 @@ internal static class PrepSupplies
     /// <param name="plan">The chosen ways.</param>
     /// <param name="pond">The pond.</param>
     public static Supply Meal(double kgHa, PreparationPlanned plan, PrepPond pond) =>
-        new(
+        OverArea(
             "alfalfa or cottonseed meal",
-            kgHa * pond.AreaM2 / 10_000,
-            plan.Prices.BagKg,
-            plan.Prices.MealBag,
-            Grounds.Of(
-                "Meal over the pond's area.",
-                "200 to 250 kg/ha at filling, 50 to 100 a week in fry ponds; starting values",
-                new Input("meal", kgHa, Measures.AreaLoad, "starting value"),
-                new Input("area", pond.AreaM2, Measures.Area, "pond register")
-            )
+            new("meal", kgHa, Measures.AreaLoad, "starting value"),
+            plan,
+            pond,
+            "Meal over the pond's area.",
+            "200 to 250 kg/ha at filling, 50 to 100 a week in fry ponds; starting values"
         );
 
     public static Supply Manure(PreparationPlanned plan, PrepPond pond) =>
-        new(
+        OverArea(
             "dry poultry manure",
-            ManureKgHa * pond.AreaM2 / 10_000,
+            new("manure", ManureKgHa, Measures.AreaLoad, "starting value"),
+            plan,
+            pond,
+            "A fortnight of dry matter over the pond's area, once. More is given only by Secchi and dawn oxygen.",
+            "20 to 50 kg of dry matter a hectare and day (Schroeder 1980; Egna and Boyd 1997), here 35; starting value"
+        );
+
+    private static Supply OverArea(
+        string product,
+        Input kgHa,
+        PreparationPlanned plan,
+        PrepPond pond,
+        string method,
+        string source
+    ) =>
+        new(
+            product,
+            kgHa.Si!.Value * pond.AreaM2 / 10_000,
             plan.Prices.BagKg,
             plan.Prices.MealBag,
-            Grounds.Of(
-                "A fortnight of dry matter over the pond's area, once. More is given only by Secchi and dawn oxygen.",
-                "20 to 50 kg of dry matter a hectare and day (Schroeder 1980; Egna and Boyd 1997), here 35; starting value",
-                new Input("manure", ManureKgHa, Measures.AreaLoad, "starting value"),
-                new Input("area", pond.AreaM2, Measures.Area, "pond register")
-            )
+            Grounds.Of(method, source, kgHa, new Input("area", pond.AreaM2, Measures.Area, "pond register"))
         );
 
     public static Supply Poison(PreparationPlanned plan, PrepPond pond) =>

@@ -84,21 +84,17 @@ public sealed record PondState
     /// <summary>The last value that still speaks, or null.</summary>
     /// <param name="parameter">What was read.</param>
     /// <param name="speaks">For how long a value speaks.</param>
-    public Timed? Last(Parameter parameter, TimeSpan speaks)
-    {
-        var read = Since(parameter, speaks);
-        for (var i = read.Count - 1; i >= 0; i--)
-            if (!IsLayered(parameter) || IsNearSurface(read[i]))
-                return read[i];
-        return null;
-    }
+    public Timed? Last(Parameter parameter, TimeSpan speaks) =>
+        LastOf(Since(parameter, speaks), t => !IsLayered(parameter) || IsNearSurface(t));
 
     /// <summary>The last value at the floor that still speaks, or null.</summary>
-    public Timed? LastAtFloor(Parameter parameter, TimeSpan speaks)
+    public Timed? LastAtFloor(Parameter parameter, TimeSpan speaks) =>
+        LastOf(Since(parameter, speaks), t => !IsNearSurface(t));
+
+    private static Timed? LastOf(ArraySegment<Timed> read, Func<Timed, bool> counts)
     {
-        var read = Since(parameter, speaks);
         for (var i = read.Count - 1; i >= 0; i--)
-            if (!IsNearSurface(read[i]))
+            if (counts(read[i]))
                 return read[i];
         return null;
     }

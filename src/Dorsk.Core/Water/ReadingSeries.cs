@@ -1,4 +1,5 @@
 using System.Collections;
+using Dorsk.Core.Time;
 
 namespace Dorsk.Core.Water;
 
@@ -56,7 +57,7 @@ public sealed class ReadingSeries : IReadOnlyList<Timed>
     {
         if (more.Count == 0)
             return this;
-        return Of(values.Concat(more));
+        return new(InOrder.With(values, more, t => t.At));
     }
 
     /// <inheritdoc/>

@@ -11,7 +11,6 @@ using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Season;
 using Dorsk.Farm.Sql;
-using Dorsk.Farm.State;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Estimates;

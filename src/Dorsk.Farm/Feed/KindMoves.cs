@@ -1,5 +1,5 @@
 using Dorsk.Core.Feeding;
-using Dorsk.Farm.State;
+using Dorsk.Core.Time;
 
 namespace Dorsk.Farm.Feed;
 

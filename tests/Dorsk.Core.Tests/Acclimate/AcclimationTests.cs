@@ -232,7 +232,7 @@ public class AcclimationTests
         [
             .. Enumerable.Range(0, 3).Select(i => (Start.AddDays(i).AddHours(-1), Start.AddDays(i).AddHours(13))),
         ];
-        string Says(double hours) => ReleaseHour.Later(Start.AddHours(hours), suns, zone).Reason;
+        string Says(double hours) => ReleaseHour.Later(Start.AddHours(hours), suns, zone, Hand.Metric).Reason;
         // Sunrise at five, sunset at seven: noon and the small hours are no hours to go out.
         Assert.Contains("Thu 19:30, a good hour", Says(13.5), StringComparison.Ordinal);
         Assert.Contains("Fri 06:00, a good hour", Says(24), StringComparison.Ordinal);
@@ -263,7 +263,7 @@ public class AcclimationTests
         });
         Assert.Contains(
             "PL12",
-            SalinityRate.For(FishSpecies.Of("whiteleg_shrimp"), 0.001).Gate(30, 12),
+            SalinityRate.For(FishSpecies.Of("whiteleg_shrimp"), 0.001).Gates(30, 12).First(),
             StringComparison.Ordinal
         );
         var plan = AcclimationPlan.For(

@@ -13,7 +13,6 @@ public class LimitTests
         "src/Dorsk.Core/Plans/StockingLimit.cs",
         "src/Dorsk.Farm/Estimates/StandingStock.cs",
         "src/Dorsk.Farm/Ponds/SettingsFacts.cs",
-        "src/Dorsk.Web/Pages/Acclimate/Plan.cshtml.cs",
         "src/Dorsk.Web/Pages/Setup/Species.cshtml.cs",
         "src/Dorsk.Web/Workbench/Calculator.cs",
     ];

@@ -1,7 +1,6 @@
 using Dorsk.Core.Acclimate;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
-using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
@@ -139,7 +138,7 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             sun.Sunset,
             q.Pond.TempC,
             [.. poorest is { } typed ? read.Append((here.Now, typed)) : read],
-            WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, q.MeanG)),
+            q.Limits,
             here.Hand
         );
         (Hour, Good) = (ReleaseHour.Now(moment), ReleaseHour.Good(moment, Pond.SunOn(here.Today.AddDays(1)).Sunrise));
@@ -149,7 +148,8 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             Hour = ReleaseHour.Later(
                 here.Now.AddMinutes(over),
                 [.. Enumerable.Range(0, 4).Select(i => Pond.SunOn(here.Today.AddDays(i)))],
-                here.Zone
+                here.Zone,
+                here.Hand
             );
     }
 }

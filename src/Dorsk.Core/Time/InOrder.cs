@@ -1,7 +1,7 @@
-namespace Dorsk.Farm.State;
+namespace Dorsk.Core.Time;
 
 /// <summary>Lists in order of time that grow at their end: putting a new line in costs no sorting of what stands there.</summary>
-internal static class InOrder
+public static class InOrder
 {
     /// <summary>A list in order with more items in their places; those of one instant come after what stands there.</summary>
     /// <param name="known">The list, in order.</param>
