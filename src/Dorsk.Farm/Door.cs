@@ -22,6 +22,11 @@ public sealed class Door(FarmFile file, TimeProvider clock)
     // Clocks of phones and of the farm differ a little; more than this is a mistyped date.
     private static readonly TimeSpan ClockSlack = TimeSpan.FromMinutes(5);
 
+    private static readonly TimeSpan Fresh = TimeSpan.FromHours(18);
+
+    /// <summary>Whether people enter what happens as it happens; not where a made-up history is written down.</summary>
+    public bool IsLive { get; init; } = true;
+
     /// <summary>Enters an entry. The same entry sent again answers with the first receipt.</summary>
     public Receipt Enter(Entry entry) => Pass(entry, write: true);
 
@@ -79,7 +84,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         return new(lines, []);
     }
 
-    private static (long Line, IReadOnlyList<Remark> Said) Take(
+    private (long Line, IReadOnlyList<Remark> Said) Take(
         SqliteConnection connection,
         Entry entry,
         NewLine line,
@@ -94,7 +99,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         var voided = line.Corrects is { } old ? LogLines.Line(connection, old) : null;
         var number = AppendToLog(connection, entry, line, n, entered, kind, voided);
         var asOf = new AsOf(line.Happened, DateTimeOffset.MaxValue);
-        var desk = DeskFor(connection, line, number, asOf);
+        var desk = DeskFor(connection, line, number, asOf, IsLive && entered - line.Happened < Fresh);
         List<Remark> said = [];
         if (voided is not null && FactKinds.Find(voided.Kind) is { } voidedKind)
         {
@@ -110,9 +115,10 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         return (number, [.. said, .. FishChecks.Whole(desk, Batches(connection, number, line.Corrects))]);
     }
 
-    private static Desk DeskFor(SqliteConnection connection, NewLine line, long number, AsOf asOf) =>
+    private static Desk DeskFor(SqliteConnection connection, NewLine line, long number, AsOf asOf, bool isFresh) =>
         new Desk(connection, number, line.Happened, asOf, line.Corrects)
         {
+            IsFresh = isFresh,
             ReadFarm = () => FarmQuestions.Farm(connection, asOf.Known),
             PondAt = pond => PondReader.Story(connection, asOf, pond) is { } story ? new PondAsKnown(story) : null,
             FishIn = pond => FishQuestions.Standing(connection, asOf.Known, pond).Sum(b => (long)b.Stands),

@@ -32,14 +32,14 @@ public sealed class RationTests : IDisposable
         Assert.Equal(RationSchool.ExpectedGain, Plan().By);
         farm.Must(new RationSchoolSet(farm.PondId, RationSchool.Satiation), At(19, 8));
         Assert.Equal((RationSchool.ExpectedGain, byGain), (Plan().By, Plan().FullKg));
-        // Two meals of the day before, 2 and 1.5 kg of which half a kilo was left; brisk and violent: together 4, a tenth more.
+        // Two meals of the day before, 2 kg each of which 0.1 kg was left; brisk and violent: together 4, a tenth more.
         farm.Must(new FeedingGiven(farm.PondId, feed, 2, 3, 15), At(19, 8));
-        farm.Must(new FeedingGiven(farm.PondId, feed, 2, 4, 9, 0.5), At(19, 16));
-        Assert.Equal((3.5, 3.85), (farm.Story.FedOn(new(2026, 1, 19)), Math.Round(Plan().FullKg, 9)));
+        farm.Must(new FeedingGiven(farm.PondId, feed, 2, 4, 9, 0.1), At(19, 16));
+        Assert.Equal((3.9, 4.29), (farm.Story.FedOn(new(2026, 1, 19)), Math.Round(Plan().FullKg, 9)));
         Assert.Equal(RationSchool.Satiation, Plan().By);
         // Today's own meals do not feed today's ration.
         farm.Must(new FeedingGiven(farm.PondId, feed, 3, 0), At(20, 8));
-        Assert.Equal(3.85, Plan().FullKg, 9);
+        Assert.Equal(4.29, Plan().FullKg, 9);
         Assert.Equal(0, Plan(21).FullKg);
         // No load was ever written down: the store is empty, not negative, and what was given has a name.
         var store = farm.Questions.FeedStore(farm.Clock.Now).Single().Ledger;
@@ -108,7 +108,7 @@ public sealed class RationTests : IDisposable
         Assert.Equal(
             ["Each", "Meals", "Name", "WeighedOn"],
             farm.Try(
-                    new FeederKept(farm.PondId, "", FeederDose.Turn, double.NaN, new(2027, 1, 1), 25, false),
+                    new FeederKept(farm.PondId, "", FeederDose.Turn, double.NaN, new(2027, 1, 1), 289, false),
                     At(20, 11)
                 )
                 .Remarks.Select(r => r.Field)

@@ -62,7 +62,7 @@ public class AlarmTests : IDisposable
         Read(3.6);
         await Round();
         await Round();
-        // From 7.2 two hours before: it falls so fast that it rings loud, once; and the night ahead rings for itself.
+        // From 8 two hours before: it falls so fast that it rings loud, once; and the night ahead rings for itself.
         var rings = Alarms.Single(a => a.Cause == AlarmCause.LowOxygen);
         Assert.Equal(
             (Core.Judging.Status.ActNow, true),

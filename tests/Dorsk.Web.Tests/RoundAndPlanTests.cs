@@ -57,7 +57,7 @@ public class RoundAndPlanTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 "P1",
                 new
                 {
-                    @do = "6.4",
+                    @do = "7.9",
                     dead = "2",
                     fed = "3.5",
                 }
@@ -80,7 +80,7 @@ public class RoundAndPlanTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 "P1",
                 new
                 {
-                    @do = "6.4",
+                    @do = "7.9",
                     dead = "2",
                     fed = "3.5",
                 }
@@ -89,7 +89,7 @@ public class RoundAndPlanTests(SmallFarm farm) : IClassFixture<SmallFarm>
         );
         Assert.All(second.Values, r => Assert.True(r.GetProperty("kept").GetBoolean()));
         var log = await hand.Client.GetStringAsync("/ponds/P1/log");
-        Assert.Equal(4, System.Text.RegularExpressions.Regex.Count(log, "P1 do 6.4 dead 2 fed 3.5 calm")); // one line each of reading, feed, loss, behaviour
+        Assert.Equal(4, System.Text.RegularExpressions.Regex.Count(log, "P1 do 7.9 dead 2 fed 3.5 calm")); // one line each of reading, feed, loss, behaviour
     }
 
     [Fact]

@@ -49,7 +49,7 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
         );
         clock.At = Now.AddHours(-2);
         ReadingLine = Enter(
-            new ReadingTaken(PondId, [new(Parameter.Oxygen, 7.2), new(Parameter.Temperature, 26)]),
+            new ReadingTaken(PondId, [new(Parameter.Oxygen, 8), new(Parameter.Temperature, 26)]),
             clock.At
         );
         var water = new Dorsk.Core.Acclimate.AccWater(25, 7.5, 0, 0.2, 6.5, 80);

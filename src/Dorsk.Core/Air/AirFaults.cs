@@ -79,11 +79,67 @@ public static class AirFaults
         var worst = known.MaxBy(Share);
         var said = $"{worst.What} {Q(worst.Value, worst.Measure)} of {Q(worst.Most!.Value, worst.Measure)} allowed";
         var judgement =
-            Share(worst) > 1 ? new Judgement(Status.ActNow, $"Stop and go back a step: {said}")
-            : Share(worst) > NearShare ? new Judgement(Status.Watch, $"At its limit, no further step: {said}")
-            : new Judgement(Status.Steady, $"The next step may come after ten steady minutes: {said}");
+            Share(worst) > 1
+                ? new Judgement(
+                    Status.ActNow,
+                    $"Stop, hold, and go back a step: {said}. Let it cool and find the cause before it goes on"
+                )
+            : Share(worst) > NearShare ? new Judgement(Status.Watch, $"Hold: at its limit, no further step: {said}")
+            : Unread(t, all, hand)
+                ?? new Judgement(Status.Steady, $"The next step may come after ten steady minutes: {said}");
         return (judgement, Because(known));
     }
+
+    // A limit that nobody read is no limit that was kept.
+    private static Judgement? Unread(
+        AeratorTested t,
+        List<(string What, double Value, double? Most, Measure Measure)> all,
+        Hand hand
+    )
+    {
+        if (all.Exists(x => x.Most is not null && !double.IsFinite(x.Value)))
+        {
+            var (what, _, most, measure) = all.Find(x => x.Most is not null && !double.IsFinite(x.Value));
+            return new(
+                Status.Watch,
+                $"Hold: its {what} was not read ({QuantityText.Write(most!.Value, measure, hand)} is allowed). Read it before the next step"
+            );
+        }
+        var isPressed = t.PressureKPa is not null || t.Plate.PressureKPa is not null;
+        return isPressed && t.TempC is null
+            ? new(
+                Status.Watch,
+                "Hold: its temperature was not read. A blower burns out by heat first: read it, and type what the plate allows"
+            )
+            : null;
+    }
+
+    /// <summary>What stands against a further step so soon, or after such a step; asked, not refused: what was done is recorded.</summary>
+    /// <param name="before">The step before, with its time; null where it is the first.</param>
+    /// <param name="at">Time of this one.</param>
+    /// <param name="hand">How figures are printed.</param>
+    public static IEnumerable<Remark> AfterStep(
+        (DateTimeOffset At, AeratorTested Fact)? before,
+        DateTimeOffset at,
+        Hand hand
+    )
+    {
+        if (before is not { } last || at < last.At || at - last.At > SameDay)
+            yield break;
+        if (at - last.At < Steady)
+            yield return Remark.Ask(
+                "Step",
+                $"Only {hand.Count((at - last.At).TotalMinutes)} minutes since the step before: it runs ten steady minutes first. Recorded all the same?"
+            );
+        if (Test(last.Fact, hand).Judgement is { Status: Status.ActNow } over)
+            yield return Remark.Ask(
+                "Step",
+                $"The step before was over its limit ({over.Reason}). Was it taken back and the cause found?"
+            );
+    }
+
+    private static readonly TimeSpan Steady = TimeSpan.FromMinutes(10),
+        SameDay = TimeSpan.FromHours(12);
 
     private static Grounds Because(List<(string What, double Value, double? Most, Measure Measure)> known) =>
         Grounds.Of(

@@ -166,14 +166,14 @@ public static class AlarmRules
         if (at <= now && p.Oxygen.Count > 0 && p.Oxygen[^1].At >= at)
             return null;
         string O(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
-        var kills = f.Low.Value <= p.LethalMgL;
+        var kills = f.Lowest.MgL <= p.LethalMgL;
         var again = at.AddHours(-2) > now ? at.AddHours(-2) : now.AddMinutes(30);
         return new(
             0,
             p.PondId,
             AlarmCause.NightForecast,
             kills ? Status.ActNow : Status.Watch,
-            $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone)}, low {O(f.Low.Value)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}."
+            $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone)}, low {O(f.Lowest.MgL)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}."
         );
     }
 

@@ -16,13 +16,18 @@ public sealed record Brake(string Name, Func<RationQuestion, Meal, double, Brake
 /// <summary>All brakes on a ration, in the order in which they are pulled. A new brake is one more line.</summary>
 public static class Brakes
 {
+    // Who is fed so often a day goes hungry by a meal left out, and eats its like.
+    private const int ManyMeals = 4;
+
     /// <summary>The list.</summary>
     public static readonly IReadOnlyList<Brake> InOrder =
     [
         new("too cold", TooCold),
         new("too hot", TooHot),
+        new("day without feed", RestDay),
         new("fast", Fast),
         new("sample first", SampleFirst),
+        new("last meal", LastMeal),
         new("dawn oxygen", DawnOxygen),
         new("tonight's oxygen", TonightsOxygen),
         new("verdict on the water", Verdict),
@@ -47,6 +52,27 @@ public static class Brakes
                 $"Water {T(q, q.TempC)} is over {T(q, q.Limits.TempHighC)}: half, in the cool morning once oxygen has risen."
             );
 
+    // In cold or hot water fish are not fed every day; the days since the last meal decide, not the weekday.
+    private static BrakeHit? RestDay(RationQuestion q, Meal meal, double kg)
+    {
+        if (FeedingRhythm.For(q.Species, q.MeanG, q.TempC) is not { } rhythm || q.TempC < q.Species.FeedMinC)
+            return null;
+        if (rhythm.DaysPerWeek == 0)
+            return Hit(
+                "day without feed",
+                0,
+                $"At {T(q, q.TempC)} {Lower(q.Species.Name)} of this size are not fed ({rhythm.Source})."
+            );
+        if (!FeedDays.IsRest(rhythm.DaysPerWeek, q.Day, q.FedDays))
+            return null;
+        var last = q.FedDays.Where(d => d < q.Day).Max();
+        return Hit(
+            "day without feed",
+            0,
+            $"At {T(q, q.TempC)} they are fed {rhythm.DaysPerWeek} {(rhythm.DaysPerWeek == 1 ? "day" : "days")} a week, last on {last:ddd d MMM}: no feed today ({rhythm.Source})."
+        );
+    }
+
     private static BrakeHit? Fast(RationQuestion q, Meal meal, double kg) =>
         q.FishedOn is { } on
         && FastBefore.Of(q.Species, q.MeanG, q.TempC) is var fast
@@ -58,15 +84,38 @@ public static class Brakes
             )
             : null;
 
-    // Fish are weighed with empty guts in the cool of the morning.
+    // Fish are weighed with empty guts in the cool of the morning. Fry are fed all day long: they are weighed before their next meal.
     private static BrakeHit? SampleFirst(RationQuestion q, Meal meal, double kg) =>
-        meal == Meal.Morning && q.SampledOn == q.Day
+        meal == Meal.Morning
+        && q.SampledOn == q.Day
+        && FeedingRhythm.For(q.Species, q.MeanG, q.TempC) is not { MealsLow: >= ManyMeals }
             ? Hit(
                 "sample first",
                 0,
                 $"A sample is due this morning: weigh them with empty guts, feed in the afternoon."
             )
             : null;
+
+    // Fish that did not come to a meal tell of the water first. Satiation has it in its own figure already.
+    private static BrakeHit? LastMeal(RationQuestion q, Meal meal, double kg)
+    {
+        if (q.LastScore is not { } last || FeedResponse.NextMeal(last.Score) is not (< 1 and var left))
+            return null;
+        var isToday = last.Day == q.Day && meal == Meal.Afternoon;
+        var isYesterday = last.Day == q.Day.AddDays(-1) && q.School != RationSchool.Satiation;
+        if (!isToday && !isYesterday)
+            return null;
+        // A night later a little is offered: only so can be seen whether they come again.
+        if (isYesterday)
+            left = Math.Max(left, OfferAgain);
+        return Hit(
+            "last meal",
+            left,
+            $"{(isToday ? "This morning" : "Yesterday")} the feeding response was {last.Score} of 4: {(left <= 0 ? "no feed" : FormattableString.Invariant($"{100 * left:0} %"))} at this meal{(FeedResponse.Rule(last.Score) is { Length: > 0 } rule ? "; " + rule : "")}."
+        );
+    }
+
+    private const double OfferAgain = 0.5;
 
     private static BrakeHit? DawnOxygen(RationQuestion q, Meal meal, double kg) =>
         meal == Meal.Morning && q.DawnLowMgL is { } low ? ByOxygen("dawn oxygen", low, q, "This morning's") : null;

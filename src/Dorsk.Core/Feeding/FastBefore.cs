@@ -44,6 +44,12 @@ public static class FastBefore
         return Rows[tempC >= ColdC ? "market warm water" : "market cold under 12 C"];
     }
 
+    /// <summary>The hour of the last meal before fish are fished, by the farm's clock.</summary>
+    /// <param name="fishedOn">Farm day the fish are fished, in the cool of the morning.</param>
+    /// <param name="hours">Hours of the fast.</param>
+    public static DateTime LastMealBy(DateOnly fishedOn, double hours) =>
+        fishedOn.ToDateTime(new(FishedAtHour, 0)).AddHours(-hours);
+
     /// <summary>Whether a meal falls into the fast.</summary>
     /// <param name="day">Farm day of the meal.</param>
     /// <param name="meal">Which.</param>

@@ -85,15 +85,12 @@ public static class FeedAhead
         {
             var (day, w) = (ahead[i].Day, ahead[i].MeanG.Value);
             var count = countOn(day);
-            var keeps = temperatureC(day) >= species.FeedMinC ? SchoolRation.MaintenanceShareOfBody * w : 0;
-            wanted.Add(
-                new(
-                    day,
-                    w,
-                    count,
-                    count / 1000 * Math.Max(keeps, (ahead[i + 1].MeanG.Value - w) * DailyGain.Fcr(species, w))
-                )
-            );
+            var tempC = temperatureC(day);
+            var keeps = tempC >= species.FeedMinC ? SchoolRation.MaintenanceShareOfBody * w : 0;
+            var each = Math.Max(keeps, (ahead[i + 1].MeanG.Value - w) * DailyGain.Fcr(species, w));
+            // Where they are not fed every day, a week wants so much less.
+            var share = FeedDays.ShareOfWeek(FeedingRhythm.For(species, w, tempC)?.DaysPerWeek ?? 7);
+            wanted.Add(new(day, w, count, count / 1000 * each * share));
         }
         return wanted;
     }

@@ -163,13 +163,21 @@ public sealed record FeedingRhythm(
     /// <param name="species">The species.</param>
     /// <param name="meanG">Mean weight, g; above 0.</param>
     /// <param name="tempC">Water temperature, °C.</param>
-    public static FeedingRhythm? For(FishSpecies species, double meanG, double tempC) =>
-        Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is not { } group
-            ? null
-            : Table[group]
-                .Where(r => meanG >= r.FromG && meanG < r.ToG && tempC >= r.FromC && tempC < r.ToC)
-                .Select(r => r.Rhythm)
-                .FirstOrDefault();
+    public static FeedingRhythm? For(FishSpecies species, double meanG, double tempC)
+    {
+        foreach (var r in BySpecies.GetValueOrDefault(species.Key) ?? [])
+            if (meanG >= r.FromG && meanG < r.ToG && tempC >= r.FromC && tempC < r.ToC)
+                return r.Rhythm;
+        return null;
+    }
+
+    // Asked for every day of every forecast: parted by species once.
+    private static readonly IReadOnlyDictionary<
+        string,
+        (double FromG, double ToG, double FromC, double ToC, FeedingRhythm Rhythm)[]
+    > BySpecies = Groups
+        .SelectMany(g => g.Keys.Split(' ').Select(key => (key, g.Group)))
+        .ToDictionary(x => x.key, x => Table[x.Group].ToArray());
 
     /// <summary>Meals that are held of a wanted number: the middle of the table unless somebody wants another.</summary>
     public int Usual => Math.Max(1, (MealsLow + MealsHigh + 1) / 2);
@@ -200,6 +208,30 @@ public static class FeedResponse
 
     /// <summary>Share by which the next ration changes: −1 to 0.1.</summary>
     public static double Change(int score) => Rows[Math.Clamp(score, 0, Rows.Count - 1)].Change;
+
+    // Fish that want feed clear it within the time of a meal; what lies longer was not wanted.
+    private const double LongMealMinutes = 30,
+        SomeLeft = 0.05,
+        MuchLeft = 0.25;
+    private const int SlowScore = 2,
+        PoorScore = 1;
+
+    /// <summary>The score a meal stands for: as it was given, no better than its length and what was left of it allow; null where nobody watched and nothing was left.</summary>
+    /// <param name="score">As given, 0 to 4, or null.</param>
+    /// <param name="minutes">How long they ate, min, or null.</param>
+    /// <param name="leftShare">Left of what was given, 0 to 1.</param>
+    public static int? Shown(int? score, double? minutes, double leftShare)
+    {
+        int? most =
+            leftShare > MuchLeft ? PoorScore
+            : leftShare > SomeLeft || minutes > LongMealMinutes ? SlowScore
+            : null;
+        return most is { } limit && (score is null || score > limit) ? limit : score;
+    }
+
+    /// <summary>What is left of the next meal after a poor one, 0 to 1.</summary>
+    /// <param name="score">How they came to the last one.</param>
+    public static double NextMeal(int score) => Math.Min(1, 1 + Change(score));
 
     /// <summary>What else is to be done at this score; empty when nothing.</summary>
     public static string Rule(int score) => Rows[Math.Clamp(score, 0, Rows.Count - 1)].Rule;

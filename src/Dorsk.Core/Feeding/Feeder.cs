@@ -18,7 +18,7 @@ public enum FeederDose
 /// <param name="Dose">How it doses.</param>
 /// <param name="GramsEach">What a minute or a turn gives, g, weighed.</param>
 /// <param name="WeighedOn">Farm day on which that was weighed.</param>
-/// <param name="Meals">Meals a day it is set to, 1 to 24.</param>
+/// <param name="Meals">Meals a day it is set to, 1 to 288.</param>
 /// <param name="Gone">Whether it was taken away: fed by hand again.</param>
 public sealed record FeederKept(
     long PondId,
@@ -49,8 +49,8 @@ public sealed record FeederKept(
             );
         if (WeighedOn > today || WeighedOn < today.AddDays(-1000))
             yield return Remark.Refuse("WeighedOn", "The day it was weighed, not after today.");
-        if (Meals is < 1 or > 24)
-            yield return Remark.Refuse("Meals", "1 to 24 meals a day.");
+        if (Meals is < 1 or > MealTimes.Most)
+            yield return Remark.Refuse("Meals", "1 to 288 meals a day: every five minutes at most.");
     }
 
     /// <summary>The programme of a day: hour, how many minutes or turns, and what they give, kg. Held meals are left out.</summary>
@@ -72,6 +72,25 @@ public sealed record FeederKept(
                 .Where(m => m.Times > 0)
                 .Select(m => (m.At, m.Times, m.Times * GramsEach / 1000)),
         ];
+
+    /// <summary>Why the programme cannot be run; null when it can: a feeder that runs from meal to meal is too small, or was weighed wrongly.</summary>
+    /// <param name="ration">The ration after its restrictions.</param>
+    public string? CannotKeepUp(RationPlan ration)
+    {
+        var programme = Programme(ration);
+        if (Dose != FeederDose.Minute || programme.Count == 0)
+            return null;
+        var gap = programme.Count > 1 ? (programme[1].At - programme[0].At).TotalMinutes : MostMinutes;
+        var longest = programme.Max(p => p.Times);
+        return longest > Math.Min(gap, MostMinutes)
+            ? FormattableString.Invariant(
+                $"A meal would run {longest:0} minutes, {(longest > gap ? "past the next one" : "longer than fish eat")}: weigh again what it gives in a minute, set more meals, or use a larger feeder."
+            )
+            : null;
+    }
+
+    // Fish that are fed longer leave feed.
+    private const double MostMinutes = 120;
 
     /// <summary>Farm day on which its dose is weighed again.</summary>
     public DateOnly WeighAgain => WeighedOn.AddDays(WeighDays);

@@ -30,6 +30,12 @@ public sealed record RationPlan(double FullKg, IReadOnlyList<MealPlan> Meals, Gr
     /// <summary>Somebody wants another ration, why and who; null: the plan stands.</summary>
     public (double Kg, string Reason, string By)? Overruled { get; init; }
 
+    /// <summary>Hour of the last meal before fish are next fished or moved, by the farm's clock; null where nothing is planned within days.</summary>
+    public DateTime? LastMealBy { get; init; }
+
+    /// <summary>Sunrise and sunset by the farm's clock.</summary>
+    public (TimeOnly Rise, TimeOnly Set) Sun { get; init; } = RationQuestion.EquatorSun;
+
     /// <summary>How often these fish are fed at this temperature; null where the table says nothing.</summary>
     public FeedingRhythm? Rhythm { get; init; }
 }
@@ -37,6 +43,8 @@ public sealed record RationPlan(double FullKg, IReadOnlyList<MealPlan> Meals, Gr
 /// <summary>Ration by the pond's school, held by the brakes; what somebody wants instead stands over both and is shown with its reason.</summary>
 public static class Ration
 {
+    private const int DaysAhead = 7;
+
     /// <summary>Works out the ration of a day.</summary>
     public static RationPlan For(RationQuestion q)
     {
@@ -52,6 +60,11 @@ public static class Ration
             Schools = schools,
             By = chosen.School,
             Overruled = q.Overruled,
+            LastMealBy =
+                q.FishedOn is { } on && on.DayNumber - q.Day.DayNumber <= DaysAhead
+                    ? FastBefore.LastMealBy(on, FastBefore.Of(q.Species, q.MeanG, q.TempC).Hours)
+                    : null,
+            Sun = q.Sun,
             Rhythm = FeedingRhythm.For(q.Species, q.MeanG, q.TempC),
         };
     }

@@ -40,11 +40,20 @@ public sealed record RationQuestion(
     /// <summary>The farm day it is for.</summary>
     public DateOnly Day { get; init; }
 
+    /// <summary>The sun where nobody said where the pond lies.</summary>
+    public static (TimeOnly Rise, TimeOnly Set) EquatorSun { get; } = (new(6, 0), new(18, 0));
+
+    /// <summary>Sunrise and sunset of the day by the farm's clock.</summary>
+    public (TimeOnly Rise, TimeOnly Set) Sun { get; init; } = EquatorSun;
+
     /// <summary>The pond's school.</summary>
     public RationSchool School { get; init; }
 
     /// <summary>The last day whose meals were watched, or null.</summary>
     public ScoredDay? Scored { get; init; }
+
+    /// <summary>How fish came to the last meals that were watched, today's too, or null.</summary>
+    public (DateOnly Day, int Score)? LastScore { get; init; }
 
     /// <summary>What somebody wants instead, with the reason and who; null: the plan stands.</summary>
     public (double Kg, string Reason, string By)? Overruled { get; init; }
@@ -54,6 +63,9 @@ public sealed record RationQuestion(
 
     /// <summary>The farm day of the next sample, or null.</summary>
     public DateOnly? SampledOn { get; init; }
+
+    /// <summary>Days before this one on which they were fed or, ahead of now, are planned to be; the newest few.</summary>
+    public IReadOnlyList<DateOnly> FedDays { get; init; } = [];
 
     /// <summary>Findings of the verdict on the pond that hold the feed; none where nothing does.</summary>
     public IReadOnlyList<Verdict.Finding> Held { get; init; } = [];

@@ -51,6 +51,17 @@ public sealed record DawnLowForecast(
     Grounds Why
 )
 {
+    /// <summary>The lowest point of the likely line on the way to the dawn low, mg/L: crowded water may stand lower in the evening than at dawn.</summary>
+    public (DateTimeOffset At, double MgL) Lowest =>
+        Curve.Where(p => p.At <= LowAt).OrderBy(p => p.MgL).Select(p => (p.At, p.MgL)).FirstOrDefault()
+            is { At.Ticks: > 0 } low
+        && low.MgL < Low.Value
+            ? low
+            : (LowAt, Low.Value);
+
+    /// <summary>Whether it stands lower than at dawn before, so that one figure for the night would mislead.</summary>
+    public bool IsLowerBeforeDawn => Low.Value - Lowest.MgL > 0.05;
+
     /// <summary>A chance as people say it: so many in ten, never none and never all.</summary>
     /// <param name="chance">A chance, 0 to 1.</param>
     public static string InTen(double chance) =>

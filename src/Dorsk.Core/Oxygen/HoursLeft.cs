@@ -16,6 +16,6 @@ public static class HoursLeft
             -(int)status,
             forecast?.UnderActAt ?? DateTimeOffset.MaxValue,
             forecast?.UnderWatchAt ?? DateTimeOffset.MaxValue,
-            forecast?.Low.Value ?? double.MaxValue
+            forecast?.Lowest.MgL ?? double.MaxValue
         );
 }

@@ -128,6 +128,9 @@ public sealed record FarmDay(
     /// <summary>Batches held apart.</summary>
     public IReadOnlyList<Stock.Quarantine> Held { get; init; } = [];
 
+    /// <summary>Bought batches that came in the last days and were never held apart.</summary>
+    public IReadOnlyList<Stock.LotToHold> ToHold { get; init; } = [];
+
     /// <summary>Standing jobs.</summary>
     public IReadOnlyList<DutyKept> Duties { get; init; } = [];
 

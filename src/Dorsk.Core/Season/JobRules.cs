@@ -59,6 +59,7 @@ public static partial class JobRules
         new("service", Services),
         new(DutyKept.JobName, Standing),
         new("quarantine", Quarantines),
+        new("hold-apart", NotHeld),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
@@ -135,8 +136,8 @@ public static partial class JobRules
             due = from.AddHours(2.5),
             noon = d.Zone.At(d.Today, new(12, 0));
         var fed = FedAt(meal, ponds, noon);
-        var held = ponds.Where(p => p.Meals[meal].Held.Length > 0).Select(p => p.Code).ToList();
-        var done = fed.Count > 0 && fed.All(m => m != default);
+        // Where no pond is to be fed there is nothing left to do.
+        var done = fed.All(m => m != default);
         var kg = ponds.Sum(p => p.Meals[meal].Kg);
         yield return new(
             Key(meal == 0 ? "morning-meal" : "afternoon-meal", "farm", d.Today),
@@ -144,15 +145,35 @@ public static partial class JobRules
             "",
             from,
             due,
-            $"{name}: {d.Say(kg, Measures.Mass)} in {fed.Count} ponds{(held.Count > 0 ? $", held in {string.Join(", ", held)}" : "")}",
-            "ration by expected gain, less the brakes",
+            fed.Count == 0
+                ? $"{name}: none today"
+                : $"{name}: {d.Say(kg, Measures.Mass)} in {Ponds(fed.Count)}{Braked(ponds, meal)}",
+            fed.Count == 0
+                ? Braked(ponds, meal).TrimStart(',', ' ')
+                : "ration by each pond's method, less the restrictions",
             Role.PondHand,
             "round",
             done ? JobState.Done : JobState.Open,
-            done ? fed.MaxBy(m => m.At) : null,
+            done && fed.Count > 0 ? fed.MaxBy(m => m.At) : null,
             null,
             !done && fed.Any(m => m != default) ? $"{fed.Count(m => m != default)} of {fed.Count} fed" : ""
         );
+    }
+
+    private static string Ponds(int count) => count == 1 ? "1 pond" : $"{count} ponds";
+
+    // None is none; less is less: a halved meal is given.
+    private static string Braked(List<PondDay> ponds, int meal)
+    {
+        string Named(string word, Func<double, bool> which)
+        {
+            var codes = ponds
+                .Where(p => p.Meals[meal].Held.Length > 0 && which(p.Meals[meal].Kg))
+                .Select(p => $"{p.Code} ({p.Meals[meal].Held})")
+                .ToList();
+            return codes.Count > 0 ? $", {word} in {string.Join(", ", codes)}" : "";
+        }
+        return Named("none", kg => kg <= 0) + Named("less", kg => kg > 0);
     }
 
     private static List<Mark> FedAt(int meal, List<PondDay> ponds, DateTimeOffset noon) =>
@@ -385,7 +406,7 @@ public static partial class JobRules
                 var code = d.Ponds.First(p => p.PondId == q.PondId).Code;
                 var over = d.Today >= q.Until;
                 return new Job(
-                    FormattableString.Invariant($"quarantine:{q.BatchId}:{d.Today:yyyy-MM-dd}"),
+                    FormattableString.Invariant($"quarantine:{q.PondId}-{q.BatchId}:{d.Today:yyyy-MM-dd}"),
                     q.PondId,
                     code,
                     d.Zone.At(d.Today, new(6, 0)),
@@ -399,6 +420,27 @@ public static partial class JobRules
                     over ? Role.Manager : Role.PondHand,
                     "quarantine",
                     !over && q.LookedOn(d.Today) ? JobState.Done : JobState.Open
+                );
+            });
+
+    // A bought lot is held apart from the day it comes; once it has met others there is nothing left to hold.
+    private static IEnumerable<Job> NotHeld(FarmDay d) =>
+        d
+            .ToHold.Where(h => d.Ponds.Any(p => p.PondId == h.PondId))
+            .Select(h =>
+            {
+                var code = d.Ponds.First(p => p.PondId == h.PondId).Code;
+                return new Job(
+                    FormattableString.Invariant($"hold-apart:{h.BatchId}:{h.Came:yyyy-MM-dd}"),
+                    h.PondId,
+                    code,
+                    d.Zone.At(h.Came, new(6, 0)),
+                    d.Zone.At(h.Came.AddDays(1), new(18, 0)),
+                    $"{code}: begin the quarantine of the fish from {h.From}",
+                    $"bought on {FarmDay.Day(h.Came)}: {d.Hand.Count(h.Days)} days apart before they meet other fish; looked at every day",
+                    Role.Manager,
+                    "quarantine",
+                    JobState.Open
                 );
             });
 

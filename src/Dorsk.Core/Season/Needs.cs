@@ -155,7 +155,10 @@ public static class Needs
             : f.UnderWatchAt is { } watch
                 ? $"Oxygen passes under {d.Say(p.Limits!.DoWatchMgL, Measures.Oxygen)} at about {d.Hour(watch)} and reaches "
             : "Dawn low ";
-        return $"{crossing}{d.Say(f.Low.Value, Measures.Oxygen)} at {d.Hour(f.LowAt)}, could be {d.Say(f.Low.Low, Measures.Oxygen)}.";
+        var before = f.IsLowerBeforeDawn
+            ? $" Lowest before it: {d.Say(f.Lowest.MgL, Measures.Oxygen)} at {d.Hour(f.Lowest.At)}."
+            : "";
+        return $"{crossing}{d.Say(f.Low.Value, Measures.Oxygen)} at {d.Hour(f.LowAt)}, could be {d.Say(f.Low.Low, Measures.Oxygen)}.{before}";
     }
 
     private static string Causes(FarmDay d, PondDay p)

@@ -82,6 +82,12 @@ public sealed record FishSpecies(
     /// <summary>Fingerlings a nursery pond is usually stocked with, a m²; null where the trade knows none.</summary>
     public double? NurseryPerM2 { get; init; }
 
+    /// <summary>Weight of fry that begin to feed, g.</summary>
+    public double FirstFeedFryG { get; init; }
+
+    /// <summary>Lower end of the fingerling size, g.</summary>
+    public double FingerlingLowG { get; init; }
+
     /// <summary>Whether they live at the floor, as shrimps, prawns and crayfish do: the water there is what they breathe.</summary>
     public bool AtTheFloor { get; init; }
 
@@ -134,6 +140,8 @@ public sealed record FishSpecies(
             SalinityLowPpt = N("salinity_low_ppt"),
             SalinityHighPpt = N("salinity_high_ppt", double.PositiveInfinity),
             NurseryPerM2 = r["nursery_per_m2"].Length == 0 ? null : N("nursery_per_m2"),
+            FirstFeedFryG = N("first_feed_fry_g"),
+            FingerlingLowG = N("fingerling_low_g"),
             AtTheFloor = r["group"] == "crustacean",
         };
     }

@@ -29,6 +29,9 @@ public sealed record FishStocked(
     double? TargetG
 ) : FishFact
 {
+    /// <summary>Number of the delivery they came with, or null.</summary>
+    public long? DeliveryId { get; init; }
+
     /// <inheritdoc/>
     public override long PondId { get; init; } = PondId;
 }

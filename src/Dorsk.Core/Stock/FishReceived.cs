@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Stock;
 
@@ -30,6 +31,25 @@ public enum SeedSource
 
     /// <summary>A dealer, from several farms.</summary>
     Dealer,
+}
+
+/// <summary>How far fish had grown when they were bought.</summary>
+public enum SeedStage
+{
+    /// <summary>Nobody said.</summary>
+    Unsaid,
+
+    /// <summary>Post-larvae, counted in days.</summary>
+    PostLarvae,
+
+    /// <summary>Fry: feeding, not yet of fingerling size.</summary>
+    Fry,
+
+    /// <summary>Fingerlings or advanced juveniles.</summary>
+    Fingerling,
+
+    /// <summary>Larger fish, to be grown on.</summary>
+    Larger,
 }
 
 /// <summary>A delivery looked over on arrival, before any fish is let go.</summary>
@@ -66,73 +86,42 @@ public sealed record FishReceived(
     string Note
 ) : Fact
 {
-    // Judged: more dead than this on arrival tell of a bad road or sick fish.
-    private const double UsualDeadShare = 0.01,
-        HeavyDeadShare = 0.05;
+    /// <summary>Number of the delivery; 0 while it is new. It stays when the line is corrected.</summary>
+    public long DeliveryId { get; init; }
 
-    /// <summary>What speaks against taking them, the worst first.</summary>
-    public IReadOnlyList<Judgement> Against
-    {
-        get
-        {
-            var found = new List<Judgement>();
-            var share = Count > 0 ? (double)Dead / Count : 0;
-            if (share > HeavyDeadShare)
-                found.Add(
-                    new(
-                        Status.ActNow,
-                        FormattableString.Invariant(
-                            $"{100 * share:0.#} % dead on arrival: refuse, or hold apart and ask a vet"
-                        )
-                    )
-                );
-            else if (share > UsualDeadShare)
-                found.Add(
-                    new(
-                        Status.Watch,
-                        FormattableString.Invariant(
-                            $"{100 * share:0.#} % dead on arrival: written to the seller, and counted again after two days"
-                        )
-                    )
-                );
-            if (!Lively)
-                found.Add(
-                    new(
-                        Status.ActNow,
-                        "They hang, gasp or turn: look at oxygen and temperature of the bag first; sick fish are not let in"
-                    )
-                );
-            if (!Sound)
-                found.Add(
-                    new(
-                        Status.ActNow,
-                        "Fins, skin or gills are not sound: hold apart, ask a vet before they meet other fish"
-                    )
-                );
-            if (!Papers)
-                found.Add(new(Status.Watch, "No papers: origin and health cannot be shown to a buyer or an inspector"));
-            if (!Even)
-                found.Add(
-                    new(
-                        Status.Watch,
-                        "Of several sizes: grade before stocking, the large ones eat or outgrow the small"
-                    )
-                );
-            if (Source == SeedSource.Wild)
-                found.Add(
-                    new(
-                        Status.Watch,
-                        "Gathered in the wild: disease, other species, and a permit; hold apart for longer"
-                    )
-                );
-            else if (Source == SeedSource.Dealer)
-                found.Add(new(Status.Watch, "From several farms: whatever one of them had; hold apart for longer"));
-            return [.. found.OrderByDescending(f => f.Status)];
-        }
-    }
+    /// <summary>How far they had grown.</summary>
+    public SeedStage Stage { get; init; }
+
+    /// <summary>Days since they became post-larvae, 1 to 60, or null.</summary>
+    public int? StageDay { get; init; }
+
+    /// <summary>Usual length, m, or null where they were not measured.</summary>
+    public double? LengthM { get; init; }
+
+    /// <summary>Bags they came in, or null.</summary>
+    public int? Bags { get; init; }
+
+    /// <summary>Bags that were slack or leaked, or null.</summary>
+    public int? SlackBags { get; init; }
+
+    /// <summary>Whether the water they came in smelt foul.</summary>
+    public bool FoulWater { get; init; }
+
+    /// <summary>Minutes they stood in basins on the way from the seine, or null.</summary>
+    public int? BasinMinutes { get; init; }
+
+    /// <summary>Whether those basins were aerated.</summary>
+    public bool BasinAir { get; init; }
+
+    /// <summary>How many came alive.</summary>
+    public int Alive => Count - Dead;
+
+    /// <summary>Seller and lot as the batch carries them on.</summary>
+    public string Origin => Lot.Length > 0 ? $"{Seller}, lot {Lot}" : Seller;
 
     /// <summary>Objections, named by the field of the slip.</summary>
-    public IEnumerable<Remark> Check()
+    /// <param name="hand">How figures are printed.</param>
+    public IEnumerable<Remark> Check(Hand hand)
     {
         if (FishSpecies.Find(SpeciesKey) is null)
             yield return Remark.Refuse("Species", "Choose a species from the list.");
@@ -155,8 +144,29 @@ public sealed record FishReceived(
             yield return Remark.Refuse("Price", "0 or more.");
         if (Verdict != DeliveryVerdict.Accepted && string.IsNullOrWhiteSpace(Note))
             yield return NoteMissing();
-        if (Verdict == DeliveryVerdict.Accepted && Against.Count > 0 && Against[0].Status == Status.ActNow)
-            yield return Remark.Ask("Verdict", $"{Against[0].Reason}. Are they taken all the same?");
+        if (
+            Verdict != DeliveryVerdict.Refused
+            && DeliveryLook.Against(this, hand) is [{ Status: Status.ActNow } worst, ..]
+        )
+            yield return Remark.Ask("Verdict", $"{worst.Reason}. Are they taken all the same?");
+        foreach (var remark in HowTheyCame())
+            yield return remark;
+    }
+
+    private IEnumerable<Remark> HowTheyCame()
+    {
+        if (StageDay is not null && Stage != SeedStage.PostLarvae)
+            yield return Remark.Refuse("StageDay", "Days are of post-larvae: choose that stage, or leave this empty.");
+        else if (StageDay is not (null or (>= 1 and <= 60)))
+            yield return Remark.Refuse("StageDay", "1 to 60 days, or empty.");
+        if (LengthM is not (null or (>= 0.002 and <= 1)))
+            yield return Remark.Refuse("Length", "2 mm to 1 m, or empty.");
+        if (Bags is not (null or (>= 1 and <= 100_000)))
+            yield return Remark.Refuse("Bags", "1 to 100,000 bags, or empty.");
+        if (SlackBags is { } slack && (slack < 0 || slack > (Bags ?? 0)))
+            yield return Remark.Refuse("SlackBags", "0 up to the number of bags.");
+        if (BasinMinutes is not (null or (>= 0 and <= 1440)))
+            yield return Remark.Refuse("BasinMinutes", "0 to 1,440 minutes, or empty.");
     }
 
     private Remark NoteMissing() =>

@@ -1,4 +1,6 @@
+using System.Globalization;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 
 namespace Dorsk.Core.Stock;
@@ -42,10 +44,11 @@ public sealed record QuarantineNoted(
 ) : Fact
 {
     /// <summary>Objections, named by the field of the slip.</summary>
-    /// <param name="now">How it stands before this line; null when they are not held.</param>
+    /// <param name="water">How it stands in their water before this line.</param>
     /// <param name="day">Farm day.</param>
-    public IEnumerable<Remark> Check(Quarantine? now, DateOnly day)
+    public IEnumerable<Remark> Check(HeldWater water, DateOnly day)
     {
+        var now = water.Of(BatchId);
         if (Event == QuarantineEvent.Begun && now is not null)
             yield return Remark.Refuse("Event", "This batch is held already. Write a look, or hold it longer.");
         if (Event != QuarantineEvent.Begun && now is null)
@@ -64,21 +67,8 @@ public sealed record QuarantineNoted(
             );
         if (Text.Length > 300)
             yield return Remark.Refuse("Text", "At most 300 letters.");
-        if (Event == QuarantineEvent.Passed && now is { } held)
-        {
-            if (day < held.Until)
-                yield return Remark.Refuse(
-                    "Event",
-                    FormattableString.Invariant(
-                        $"They are held until {held.Until:d MMM yyyy}. Wait, or let them go before their time with a reason."
-                    )
-                );
-            else if (!held.CalmSince(2, day))
-                yield return Remark.Refuse(
-                    "Event",
-                    "The last looks were not calm, or nobody looked in two days. Hold them longer, treat them, or let them go with a reason."
-                );
-        }
+        if (Event == QuarantineEvent.Passed && now is not null && water.AgainstPassing(BatchId, day) is { } against)
+            yield return Remark.Refuse("Event", against);
     }
 }
 
@@ -96,21 +86,46 @@ public sealed record Quarantine(
     IReadOnlyList<(DateOnly Day, bool Calm)> Looks
 )
 {
-    /// <summary>Where usual days come from.</summary>
-    public const string Source =
-        "OIE Aquatic Code; Noga 2010: longer than two life cycles of the white spot parasite; starting value";
+    private const int OwnFarmDays = 7;
+    private const double WarmC = 22,
+        ColdC = 15;
 
-    /// <summary>Usual days, by water and by where they come from.</summary>
-    /// <param name="tempC">Water temperature, °C.</param>
-    /// <param name="ownFarm">Whether they come from this farm.</param>
-    public static int UsualDays(double tempC, bool ownFarm) =>
-        tempC switch
+    private static readonly Dictionary<string, (int Usual, int Long, string Source)> Table = Csv.Embedded(
+            "quarantine_and_fast.csv"
+        )
+        .Where(r => r["item"].StartsWith("quarantine", StringComparison.Ordinal))
+        .ToDictionary(
+            r => r["item"],
+            r =>
+                (
+                    int.Parse(r["start"], CultureInfo.InvariantCulture),
+                    int.Parse(r["high"], CultureInfo.InvariantCulture),
+                    $"{r["source"]}; confidence {r["confidence"]}, {r["status"]}"
+                )
+        );
+
+    /// <summary>Usual days of isolation, with their source: by water, longer for fish of many farms or from the wild, a week for own fish seen daily.</summary>
+    /// <param name="species">The fish.</param>
+    /// <param name="tempC">Water, °C, -2 to 45: parasites live longer in cold water.</param>
+    /// <param name="source">Where they come from.</param>
+    public static (int Days, string Source) UsualDays(FishSpecies species, double tempC, SeedSource source)
+    {
+        var row = Table[
+            tempC switch
+            {
+                _ when species.AtTheFloor => "quarantine shrimp PL",
+                > WarmC => "quarantine, warm over 22 C",
+                >= ColdC => "quarantine, 15-22 C",
+                _ => "quarantine, under 15 C",
+            }
+        ];
+        return source switch
         {
-            _ when ownFarm => 7,
-            > 22 => 21,
-            >= 15 => 28,
-            _ => 42,
+            SeedSource.OwnFarm => (Math.Min(OwnFarmDays, row.Usual), row.Source),
+            SeedSource.Dealer or SeedSource.Wild => (row.Long, row.Source),
+            _ => (row.Usual, row.Source),
         };
+    }
 
     /// <summary>Whether it was looked at within some days and was calm at every look of them.</summary>
     public bool CalmSince(int days, DateOnly day) =>
@@ -120,29 +135,73 @@ public sealed record Quarantine(
     /// <summary>Whether somebody looked on a day.</summary>
     public bool LookedOn(DateOnly day) => Looks.Any(l => l.Day == day);
 
-    /// <summary>How a batch stands after its lines; null when it is not held.</summary>
-    /// <param name="lines">Lines of one batch in one pond, in order.</param>
-    /// <param name="zone">The farm's clock face.</param>
-    public static Quarantine? Of(IEnumerable<(DateTimeOffset At, QuarantineNoted Fact)> lines, FarmZone zone)
+    /// <summary>For how many days they are held.</summary>
+    public int Days => Until.DayNumber - From.DayNumber;
+
+    /// <summary>
+    /// Where a batch is held after its lines. The hold goes with the fish: those moved on are held where they come to, and free fish that
+    /// join held ones begin the wait anew.
+    /// </summary>
+    /// <param name="notes">Quarantine lines of one batch, in order.</param>
+    /// <param name="moves">Its moves between ponds, in order.</param>
+    /// <param name="zone">The farm's clock.</param>
+    public static IReadOnlyList<Quarantine> Follow(
+        IEnumerable<(DateTimeOffset At, QuarantineNoted Fact)> notes,
+        IEnumerable<(DateTimeOffset At, FishMoved Fact)> moves,
+        FarmZone zone
+    )
     {
-        Quarantine? held = null;
-        foreach (var (at, f) in lines)
-        {
-            var day = zone.DayOf(at);
-            held = f.Event switch
+        var held = new Dictionary<long, Quarantine>();
+        var all = notes
+            .Select(n => (n.At, Fact: (Fact)n.Fact))
+            .Concat(moves.Select(m => (m.At, Fact: (Fact)m.Fact)))
+            .OrderBy(x => x.At);
+        foreach (var (at, fact) in all)
+            switch (fact)
             {
-                QuarantineEvent.Begun => new(f.BatchId, f.PondId, day, day.AddDays(f.Days ?? 0), []),
-                QuarantineEvent.Extended => held is null
-                    ? null
-                    : held with
-                    {
-                        Until = (held.Until > day ? held.Until : day).AddDays(f.Days ?? 0),
-                    },
-                QuarantineEvent.Looked => held is null ? null : held with { Looks = [.. held.Looks, (day, f.Calm)] },
-                QuarantineEvent.Treated => held,
-                _ => null,
-            };
-        }
-        return held;
+                case QuarantineNoted note:
+                    Set(held, note.PondId, After(held.GetValueOrDefault(note.PondId), note, zone.DayOf(at)));
+                    break;
+                case FishMoved move:
+                    Set(held, move.ToPondId, Moved(held, move, zone.DayOf(at)));
+                    break;
+            }
+        return [.. held.Values];
+    }
+
+    private static void Set(Dictionary<long, Quarantine> held, long pond, Quarantine? now)
+    {
+        if (now is null)
+            held.Remove(pond);
+        else
+            held[pond] = now;
+    }
+
+    private static Quarantine? After(Quarantine? held, QuarantineNoted f, DateOnly day) =>
+        f.Event switch
+        {
+            QuarantineEvent.Begun => new(f.BatchId, f.PondId, day, day.AddDays(f.Days ?? 0), []),
+            QuarantineEvent.Extended => held is null
+                ? null
+                : held with
+                {
+                    Until = (held.Until > day ? held.Until : day).AddDays(f.Days ?? 0),
+                },
+            QuarantineEvent.Looked => held is null ? null : held with { Looks = [.. held.Looks, (day, f.Calm)] },
+            QuarantineEvent.Treated => held,
+            _ => null,
+        };
+
+    private static Quarantine? Moved(Dictionary<long, Quarantine> held, FishMoved move, DateOnly day)
+    {
+        var come = held.GetValueOrDefault(move.PondId);
+        if (held.GetValueOrDefault(move.ToPondId) is not { } there)
+            return come is null ? null : come with { PondId = move.ToPondId };
+        var until = come?.Until ?? day.AddDays(there.Days);
+        return there with
+        {
+            Until = there.Until > until ? there.Until : until,
+            Looks = [.. there.Looks.Concat(come?.Looks ?? []).Distinct().OrderBy(l => l.Day)],
+        };
     }
 }

@@ -53,6 +53,9 @@ public static class Measures
     /// <summary>Secchi depth and other short lengths; SI unit m, shown in cm or inches.</summary>
     public static readonly Measure ShortLength = new("short length", Cm, In, 0, 1, M, Mm, Ft);
 
+    /// <summary>Size of a pellet and mesh of a net; SI unit m, shown in mm or inches.</summary>
+    public static readonly Measure Pellet = new("size", Mm, In, 1, 2, Cm);
+
     /// <summary>Height above the sea, SI unit m; may be negative.</summary>
     public static readonly Measure Altitude = new("altitude", M, Ft, 0, 0);
 

@@ -1,6 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
@@ -65,6 +66,9 @@ public sealed record PondState
 
     /// <summary>Fish found dead, by farm day, in order.</summary>
     public IReadOnlyList<(DateOnly Day, int Count)> Dead { get; init; } = [];
+
+    /// <summary>Fish that are held apart here.</summary>
+    public HeldWater Held { get; init; } = HeldWater.None;
 
     /// <summary>What the pond carries of these fish, kg; null where that is not known.</summary>
     public double? CapacityKg { get; init; }

@@ -23,6 +23,9 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
     /// <summary>Name of the rule of un-ionised ammonia.</summary>
     public const string Nh3 = "un-ionised ammonia";
 
+    /// <summary>Name of the rule that says that fish are held apart.</summary>
+    public const string Quarantine = "quarantine";
+
     /// <summary>All rules, in the order in which they are asked and, of one gravity, shown.</summary>
     public static IReadOnlyList<Rule> Rules { get; } =
     [
@@ -46,6 +49,7 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
         Minerals.Rule,
         Deaths.Rule,
         Load.Rule,
+        HeldApart.Rule,
     ];
 
     /// <summary>Asks every rule. An empty pond is not judged.</summary>

@@ -93,9 +93,25 @@ internal static class AirFacts
                 r.MaybeReal("temp_c")
             )
         )
-        .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, _ => f.Check()));
+        .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, _ => f.Check().Concat(StepBefore(desk, f))));
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Control, Switched, Commanded, Reported, Serviced, Tested];
+
+    private static IEnumerable<Remark> StepBefore(Desk desk, AeratorTested f) =>
+        AirFaults.AfterStep(
+            Tested
+                .All(
+                    desk.Connection,
+                    desk.AsOf,
+                    "t.pond = $pond AND t.code = $code",
+                    ("pond", f.PondId),
+                    ("code", f.Code)
+                )
+                .Select(x => ((DateTimeOffset, AeratorTested)?)(x.At, x.Fact))
+                .LastOrDefault(),
+            desk.Happened,
+            desk.Hand
+        );
 
     private static List<string> Codes(Desk desk, long pond) =>
         FarmQuestions

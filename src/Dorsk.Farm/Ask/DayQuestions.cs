@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Harvest;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Time;
@@ -70,15 +71,25 @@ internal static class DayQuestions
             farm.Hand
         )
         {
-            ToCalibrate = InstrumentQuestions
-                .All(c, asOf)
-                .Where(i => i.Kept.DueOn(today) <= today)
-                .Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn))
-                .ToList(),
+            ToCalibrate = ToCalibrate(c, asOf, today),
             Held = QuarantineQuestions.Held(c, asOf, zone),
+            ToHold = QuarantineQuestions.NotHeld(c, asOf, zone, now, pond =>
+                Readings.ByHand(c, asOf, pond)[Parameter.Temperature].LastAt(now)?.Si
+            ),
             Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
         };
     }
+
+    private static List<(long Id, string Name, DateOnly? Last)> ToCalibrate(
+        SqliteConnection c,
+        AsOf asOf,
+        DateOnly today
+    ) =>
+        InstrumentQuestions
+            .All(c, asOf)
+            .Where(i => i.Kept.DueOn(today) <= today)
+            .Select(i => (i.Kept.InstrumentId, i.Kept.Name, i.Kept.CalibratedOn))
+            .ToList();
 
     private static ILookup<(long Pond, string Kind), Mark> Marks(SqliteConnection c, AsOf asOf, DateTimeOffset since) =>
         Sqlite
@@ -129,6 +140,10 @@ internal static class DayQuestions
             )
             .ToList();
         var taste = s.Works.FirstOrDefault(w => w.Work == PondWork.TastePassed);
+        var tasted =
+            main is null || taste == default
+                ? null
+                : HarvestGate.TasteFor(s.Zone.DayOf(taste.At), s.Zone.DayOf(main.Batch.ArrivedAt), main.Stands.Day);
         var limits = main is null ? null : s.Stock.LimitsOn(main.Stands.Day);
         return new(
             id,
@@ -151,7 +166,7 @@ internal static class DayQuestions
             meals,
             Today(nameof(FeedingGiven)),
             main?.Target.Likely,
-            taste == default ? null : s.Zone.DayOf(taste.At),
+            tasted,
             p.NextThing
         )
         {

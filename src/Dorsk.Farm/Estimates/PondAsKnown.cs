@@ -1,7 +1,9 @@
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
 using Dorsk.Core.Verdict;
+using Dorsk.Core.Water;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.Estimates;
@@ -13,6 +15,8 @@ internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
     public Pond Pond => story.Pond;
 
     public bool HasFish => story.Standing.Any();
+
+    public double? WaterC => story.LastOf(Parameter.Temperature)?.Si;
 
     public FishSpecies Known(string speciesKey) => story.KnownSpecies(speciesKey);
 
@@ -26,6 +30,14 @@ internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
 
     public IReadOnlyList<Finding> AgainstArrivals(DateTimeOffset at, FishSpecies species, double meanG) =>
         story.Water.AgainstArrivals(at, species, meanG, 0);
+
+    public IReadOnlyList<string> AgainstMeal(
+        DateTimeOffset at,
+        (string Name, double PelletMm, double ProteinPct) feed
+    ) => story.AgainstMeal(at, feed);
+
+    public IReadOnlyList<GateLine> HarvestGate(long batch, DateTimeOffset at, Account to) =>
+        story.Batches.FirstOrDefault(b => b.Id == batch) is { } found ? story.HarvestGate(found, at, to) : [];
 
     public IReadOnlyList<string> NotMet(FishSpecies species, DateTimeOffset at) =>
         [

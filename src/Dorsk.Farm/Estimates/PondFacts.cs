@@ -3,6 +3,7 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
@@ -91,6 +92,9 @@ public partial class PondFacts
 
     /// <summary>Batches that ever stood here, oldest first.</summary>
     public IReadOnlyList<BatchStory> Batches => rows.Batches;
+
+    /// <summary>Fish that are held apart here.</summary>
+    public HeldWater Held => rows.Held;
 
     /// <summary>Batches with fish on the books.</summary>
     public IEnumerable<BatchStory> Standing => Batches.Where(b => b.Stands > 0);

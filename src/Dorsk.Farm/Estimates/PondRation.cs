@@ -39,7 +39,14 @@ public sealed class PondRation(PondFacts facts, StandingStock stock, GrowthOutlo
     /// <param name="day">The farm day.</param>
     /// <param name="tonightLowMgL">Forecast low of the coming night, or null.</param>
     /// <param name="held">Findings of the verdict on the pond that hold the feed; null for none.</param>
-    public RationPlan? Of(BatchStory batch, DateOnly day, double? tonightLowMgL, IReadOnlyList<Finding>? held = null)
+    /// <param name="fedOn">A day before it on which they are planned to be fed, or null.</param>
+    public RationPlan? Of(
+        BatchStory batch,
+        DateOnly day,
+        double? tonightLowMgL,
+        IReadOnlyList<Finding>? held = null,
+        DateOnly? fedOn = null
+    )
     {
         if (batch.Stands <= 0 || stock.Near(batch, day) is not { } stands)
             return null;
@@ -68,18 +75,41 @@ public sealed class PondRation(PondFacts facts, StandingStock stock, GrowthOutlo
             {
                 Held = held ?? [],
                 Day = day,
+                Sun = SunOn(day),
                 FishedOn = FishPlans.FishedNext(facts, day),
                 SampledOn = growth.SampleDue(batch),
+                FedDays = FedDays(day, fedOn),
                 School = facts.Rations.School,
                 Scored = facts.Rations.Scored.LastOrDefault(s => s.Day < day),
+                LastScore = facts.Rations.Scored.LastOrDefault(s => s.Day <= day) is { } score
+                    ? (score.Day, score.Score)
+                    : null,
                 Overruled = facts.Rations.Overruled.TryGetValue((batch.Id, day), out var wanted) ? wanted : null,
             }
         );
     }
 
     /// <summary>Ration of a batch on the morrow: by the likely temperature, without the restrictions of a night that has not been.</summary>
-    public RationPlan? Tomorrow(BatchStory batch, DateTimeOffset now) =>
-        Of(batch, facts.Zone.DayOf(now).AddDays(1), null, [.. verdict.At(now, null).Holding]);
+    public RationPlan? Tomorrow(BatchStory batch, DateTimeOffset now)
+    {
+        var today = facts.Zone.DayOf(now);
+        List<Finding> held = [.. verdict.At(now, null).Holding];
+        var fedToday = Of(batch, today, null, held) is { PlannedKg: > 0 };
+        return Of(batch, today.AddDays(1), null, held, fedToday ? today : null);
+    }
+
+    private (TimeOnly, TimeOnly) SunOn(DateOnly day)
+    {
+        var (rise, set) = facts.SunOn(day);
+        TimeOnly Local(DateTimeOffset at) => TimeOnly.FromDateTime(facts.Zone.LocalAt(at));
+        return (Local(rise), Local(set));
+    }
+
+    private List<DateOnly> FedDays(DateOnly day, DateOnly? planned = null)
+    {
+        var days = Enumerable.Range(1, FeedDays.DaysBack).Select(n => day.AddDays(-n));
+        return [.. days.Where(d => d == planned || facts.FedOn(d) > 0)];
+    }
 
     private static string Known(TemperatureBasis basis) =>
         basis switch

@@ -84,6 +84,7 @@ internal static class PondReader
             Equipment = FarmQuestions.Equipment(c, asOf, pondId),
             Feedings = FeedQuestions.New(c, asOf, pondId, 0),
             Batches = BatchQuestions.In(c, asOf, pondId, zone, species),
+            Held = QuarantineQuestions.Of(c, asOf, zone, pondId),
             Works = FarmQuestions.Works(c, asOf, pondId),
             PreparationLine = PrepareQuestions.Last(c, asOf, pondId),
             Air = AirQuestions.Of(c, asOf, pondId),
@@ -128,6 +129,7 @@ internal static class PondReader
                 rows.Batches,
                 afterLine
             ),
+            Held = QuarantineQuestions.Of(c, asOf, rows.Zone, rows.Pond.Id),
         };
 
     private static PondRows Air(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>

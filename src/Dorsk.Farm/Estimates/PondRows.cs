@@ -2,6 +2,7 @@ using Dorsk.Core.Air;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Feed;
@@ -47,6 +48,9 @@ public sealed record PondRows
 
     /// <summary>Batches that ever stood here, oldest first.</summary>
     public required IReadOnlyList<BatchStory> Batches { get; init; }
+
+    /// <summary>Fish that are held apart here.</summary>
+    public HeldWater Held { get; init; } = HeldWater.None;
 
     /// <summary>Work and findings, newest first.</summary>
     public IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works { get; init; } = [];

@@ -1,6 +1,10 @@
+using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
+using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
+using Dorsk.Core.Stock;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Fish;
@@ -66,11 +70,84 @@ public sealed class PondStory : PondFacts
         var today = Zone.DayOf(now);
         var tonight = Night.At(now);
         var verdict = Water.At(now, tonight.Forecast);
-        var low = tonight.Forecast?.Low.Value;
+        var low = tonight.Forecast?.Lowest.MgL;
         var held = verdict.Holding.ToList();
         var batches = Standing.Select(b => BatchOn(b, today, low, held)).ToList();
         var (next, at) = NextThing(now, batches, tonight, verdict.Judgement);
         return new(this, batches, LastOf(Parameter.Oxygen), LastOf(Parameter.Temperature), tonight, verdict, next, at);
+    }
+
+    /// <summary>The conditions before fish of a batch are taken out; none where it does not stand.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="at">When.</param>
+    /// <param name="to">Where they go.</param>
+    public IReadOnlyList<GateLine> HarvestGate(BatchStory batch, DateTimeOffset at, Account to)
+    {
+        if (Stock.Near(batch, Zone.DayOf(at)) is not { } stands)
+            return [];
+        DateOnly? DayOf(DateTimeOffset? when) => when is { } w ? Zone.DayOf(w) : null;
+        var question = new HarvestQuestion(
+            batch.Species,
+            stands.MeanG.Value,
+            Zone.LocalAt(at),
+            Zone.DayOf(batch.ArrivedAt),
+            DayOf(LastWork(PondWork.TastePassed, at)),
+            DayOf(batch.Samples.Where(s => s.At <= at).Select(s => (DateTimeOffset?)s.At).LastOrDefault()),
+            Feedings
+                .Where(f => f.At <= at && f.At > at.AddDays(-DaysFed))
+                .Select(f => (DateTime?)Zone.LocalAt(f.At))
+                .LastOrDefault(),
+            LastOf(Parameter.Temperature)?.Si,
+            Held.Of(batch.Id),
+            Water.At(at, null).Findings
+        );
+        return Core.Harvest.HarvestGate.For(question, to, Farm.Hand);
+    }
+
+    private const int DaysFed = 7;
+
+    private DateTimeOffset? LastWork(PondWork work, DateTimeOffset at) =>
+        Works.Where(w => w.Work == work && w.At <= at).Select(w => (DateTimeOffset?)w.At).FirstOrDefault();
+
+    /// <summary>Running totals of the feed since the first of the standing fish came; null in an empty pond.</summary>
+    public FeedTotals? FeedTotalsOn(DateOnly today) =>
+        Standing.OrderBy(b => b.ArrivedAt).FirstOrDefault() is { } first
+            ? FeedTotals.Of(
+                [.. Feedings.Where(f => f.At >= first.ArrivedAt).Select(f => (Zone.DayOf(f.At), f.Kg, f.By))],
+                Zone.DayOf(first.ArrivedAt),
+                Standing.SelectMany(b => b.Harvests).Select(h => Zone.DayOf(h.At)),
+                today
+            )
+            : null;
+
+    /// <summary>Why a meal of a kind of feed is not to be given, each once, in words; none where it may be. A ration that somebody set by hand has been thought about.</summary>
+    /// <param name="at">When it is given.</param>
+    /// <param name="feed">Name, size in mm and protein in percent of the feed.</param>
+    public IReadOnlyList<string> AgainstMeal(DateTimeOffset at, (string Name, double PelletMm, double ProteinPct) feed)
+    {
+        var batches = NowAt(at).Batches;
+        if (batches.Count == 0)
+            return [];
+        var half = Zone.LocalAt(at).Hour < 12 ? Meal.Morning : Meal.Afternoon;
+        var fits = batches.Select(b =>
+            FeedFits.Against(
+                b.Batch.Species,
+                b.Stands.MeanG.Value,
+                feed.Name,
+                feed.PelletMm,
+                feed.ProteinPct,
+                Farm.Hand
+            )
+        );
+        // Where one batch may be fed and another not, they share the water and the meal.
+        var held = batches.All(b => b.Ration.Overruled is null)
+            ? batches.SelectMany(b => b.Ration.Meals.First(m => m.Meal == half).Hits).Where(h => h.Factor <= 0)
+            : [];
+        return
+        [
+            .. held.Select(h => h.Reason).Distinct(),
+            .. fits.All(f => f is not null) ? fits.OfType<string>().Take(1) : [],
+        ];
     }
 
     private BatchNow BatchOn(BatchStory b, DateOnly today, double? low, IReadOnlyList<Finding> held)

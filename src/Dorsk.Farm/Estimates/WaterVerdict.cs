@@ -108,6 +108,7 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             BloomRisk = trends.BloomRiskAt(now),
             Looks = [.. Looks()],
             Dead = DeadTo(now),
+            Held = facts.Held,
             CapacityKg = fish.Count > 0 ? facts.CapacityKg(fish[0].Species) : null,
             Unread = fish.Count > 0 ? UnreadAt(now) : null,
         };

@@ -1,5 +1,7 @@
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
+using Dorsk.Core.Stock;
 using Dorsk.Core.Verdict;
 
 namespace Dorsk.Farm.Facts;
@@ -12,6 +14,9 @@ internal interface IPondAsKnown
 
     /// <summary>Whether fish stand in it on the books.</summary>
     bool HasFish { get; }
+
+    /// <summary>Temperature of its water as last read, °C, or null.</summary>
+    double? WaterC { get; }
 
     /// <summary>A species as the farm and this pond know it.</summary>
     FishSpecies Known(string speciesKey);
@@ -30,6 +35,17 @@ internal interface IPondAsKnown
 
     /// <summary>What in its water stands against fish of a species and weight.</summary>
     IReadOnlyList<Finding> AgainstArrivals(DateTimeOffset at, FishSpecies species, double meanG);
+
+    /// <summary>Why a meal of a kind of feed is not to be given now, each once, in words; none where it may be.</summary>
+    /// <param name="at">When it is given.</param>
+    /// <param name="feed">Name, size in mm and protein in percent of the feed.</param>
+    IReadOnlyList<string> AgainstMeal(DateTimeOffset at, (string Name, double PelletMm, double ProteinPct) feed);
+
+    /// <summary>The conditions before fish of a batch are taken out; none where it does not stand.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="at">When.</param>
+    /// <param name="to">Where they go.</param>
+    IReadOnlyList<GateLine> HarvestGate(long batch, DateTimeOffset at, Account to);
 
     /// <summary>What of the gate an empty pond does not meet, in words.</summary>
     IReadOnlyList<string> NotMet(FishSpecies species, DateTimeOffset at);

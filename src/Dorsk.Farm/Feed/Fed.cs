@@ -5,4 +5,8 @@ namespace Dorsk.Farm.Feed;
 /// <param name="At">When.</param>
 /// <param name="FeedId">The kind of feed, by its number: its name may change.</param>
 /// <param name="Kg">Given less what was left and taken out, kg.</param>
-public readonly record struct Fed(long Line, DateTimeOffset At, long FeedId, double Kg);
+public readonly record struct Fed(long Line, DateTimeOffset At, long FeedId, double Kg)
+{
+    /// <summary>Who fed.</summary>
+    public string By { get; init; } = "";
+}

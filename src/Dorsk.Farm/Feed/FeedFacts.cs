@@ -208,7 +208,21 @@ internal static class FeedFacts
             .Select(b => (b.Stands, MeanG: MostMeanG(desk, b, f.PondId)))
             .ToList();
         var biomassKg = standing.Sum(s => s.Stands * s.MeanG / 1000);
-        return FeedingRule.Check(f.MassKg, biomassKg, standing.Select(s => s.MeanG).DefaultIfEmpty(0).Max(), desk.Hand);
+        return FeedingRule
+            .Check(f.MassKg, biomassKg, standing.Select(s => s.MeanG).DefaultIfEmpty(0).Max(), desk.Hand)
+            .Concat(standing.Count > 0 ? AgainstMeal(desk, f) : []);
+    }
+
+    // What the ration board holds back is asked about at every door a meal comes in by.
+    private static IEnumerable<Remark> AgainstMeal(Desk desk, FeedingGiven f)
+    {
+        if (
+            !desk.IsFresh
+            || FeedGoods.Feeds(desk.Connection, desk.AsOf.Known).Find(k => k.Id == f.FeedId) is not { } kind
+        )
+            return [];
+        var against = desk.PondAt(f.PondId)?.AgainstMeal(desk.Happened, (kind.Name, kind.PelletMm, kind.ProteinPct));
+        return (against ?? []).Select(reason => Remark.Ask("Mass", $"{reason} Was it fed all the same?"));
     }
 
     /// <summary>What the fish can have grown to at most since they were last weighed, g.</summary>

@@ -13,11 +13,11 @@ internal static class FeedQuestions
         Sqlite.Rows(
             c,
             $"""
-            SELECT l.line, l.happened, f.feed, f.mass_kg - f.left_kg
+            SELECT l.line, l.happened, f.feed, f.mass_kg - f.left_kg, l.author
             FROM log l CROSS JOIN feeding f USING (line)
             WHERE {Lines.OfPond(afterLine, nameof(FeedingGiven))} AND {Lines.Count} ORDER BY l.happened, l.line
             """,
-            r => new Fed(r.GetInt64(0), r.Instant(1), r.GetInt64(2), r.GetDouble(3)),
+            r => new Fed(r.GetInt64(0), r.Instant(1), r.GetInt64(2), r.GetDouble(3)) { By = r.GetString(4) },
             Lines.With(asOf, ("pond", pond), ("after", afterLine))
         );
 }

@@ -50,17 +50,26 @@ internal static class RationQuestions
             r => (Key: (r.GetInt64(0), r.Day(1)), Kg: r.MaybeReal(2), Reason: r.GetString(3), By: r.GetString(4)),
             Lines.With(asOf, ("pond", pond))
         );
-        var watched = Sqlite.Rows(
-            c,
-            $"""
-            SELECT l.happened, f.mass_kg - f.left_kg, f.score FROM log l CROSS JOIN feeding f USING (line)
-            WHERE l.pond = $pond AND f.score IS NOT NULL AND {Lines.Count}
-              AND l.happened > (SELECT max(n.happened) FROM log n WHERE n.pond = $pond AND n.happened <= $upto) - {WatchedMs}
-            ORDER BY l.happened
-            """,
-            r => (Day: zone.DayOf(r.Instant(0)), Kg: r.GetDouble(1), Score: r.GetInt32(2)),
-            Lines.With(asOf, ("pond", pond))
-        );
+        var watched = Sqlite
+            .Rows(
+                c,
+                $"""
+                SELECT l.happened, f.mass_kg - f.left_kg, f.score, f.minutes, f.left_kg / f.mass_kg FROM log l CROSS JOIN feeding f USING (line)
+                WHERE l.pond = $pond AND (f.score IS NOT NULL OR f.left_kg > 0) AND {Lines.Count}
+                  AND l.happened > (SELECT max(n.happened) FROM log n WHERE n.pond = $pond AND n.happened <= $upto) - {WatchedMs}
+                ORDER BY l.happened
+                """,
+                r =>
+                    (
+                        Day: zone.DayOf(r.Instant(0)),
+                        Kg: r.GetDouble(1),
+                        Score: FeedResponse.Shown(r.IsDBNull(2) ? null : r.GetInt32(2), r.MaybeReal(3), r.GetDouble(4))
+                    ),
+                Lines.With(asOf, ("pond", pond))
+            )
+            .Where(w => w.Score is not null)
+            .Select(w => (w.Day, w.Kg, w.Score!.Value))
+            .ToList();
         return Rations(schools, wanted, watched);
     }
 

@@ -116,6 +116,7 @@ public static class RowRules
         ["quarantine.event"] = typeof(QuarantineEvent),
         ["fish_received.source"] = typeof(SeedSource),
         ["fish_received.verdict"] = typeof(DeliveryVerdict),
+        ["fish_received.stage"] = typeof(SeedStage),
         ["acclimation.school"] = typeof(AccSchool),
         ["acclimation_note.event"] = typeof(AccEvent),
         ["job_closed.outcome"] = typeof(JobOutcome),

@@ -33,7 +33,9 @@ internal sealed record Arrival(double MeanG, int Count, string Field)
         var own = pond.Known(species.Key);
         // An empty pond is held against the whole gate; one with fish against what its water is like now.
         var water = pond.HasFish ? pond.AgainstArrivals(desk.Happened, own, MeanG) : [];
-        return Load(pond, species, own, desk).Concat(water.SelectMany(f => OfWater(f, pond.Pond.Code)));
+        // Held fish are no matter of reasons: the books refuse whoever comes in to them.
+        var judged = water.Where(f => f.Rule != PondVerdict.Quarantine);
+        return Load(pond, species, own, desk).Concat(judged.SelectMany(f => OfWater(f, pond.Pond.Code)));
     }
 
     private IEnumerable<Remark> Load(IPondAsKnown pond, FishSpecies species, FishSpecies own, Desk desk)

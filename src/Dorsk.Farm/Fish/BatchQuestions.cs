@@ -76,6 +76,7 @@ internal static class BatchQuestions
             Id = books.Id,
             Species = species,
             Origin = stocked.Origin,
+            Delivery = stocked.DeliveryId is { } number ? ReceivingQuestions.Delivery(c, asOf.Known, number) : null,
             History = history,
             TargetG = stocked.TargetG ?? species.MarketLowG,
             Samples = samples.ConvertAll(s => new BatchSample(s.Line, s.At, s.Fact.Single, MeanOf(s.Fact))),

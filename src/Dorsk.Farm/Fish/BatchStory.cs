@@ -24,6 +24,9 @@ public sealed record BatchStory
     /// <summary>Where it came from.</summary>
     public required string Origin { get; init; }
 
+    /// <summary>The delivery it came with, or null.</summary>
+    public FishReceived? Delivery { get; init; }
+
     /// <summary>How its number changed in this pond, read from the ledger.</summary>
     public required CountHistory History { get; init; }
 

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
+using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
@@ -25,6 +26,8 @@ internal static class FishChecks
         };
         return StockRules
             .Check(f, declared, notMet, desk.Hand)
+            .Concat(JoinsHeld(desk, f))
+            .Concat(DeliveryChecks.Stocked(desk, f))
             .Concat(pond is null ? [] : arrival.Into(pond, species!, desk))
             .Concat(Swallows(desk, species, f.MeanG, f.PondId, 0, "MeanWeight"));
     }
@@ -53,7 +56,25 @@ internal static class FishChecks
     }
 
     public static IEnumerable<Remark> Quarantined(Desk desk, QuarantineNoted f) =>
-        f.Check(QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, f.BatchId, f.PondId), desk.Today);
+        f.Check(HeldIn(desk, f.PondId), desk.Today);
+
+    /// <summary>Held fish leave for the plate only, and that is asked; alive they carry on what they have.</summary>
+    public static IEnumerable<Remark> Harvested(Desk desk, FishHarvested f)
+    {
+        foreach (var line in NotMetAtHarvest(desk, f))
+            yield return Remark.Ask("To", $"{line.Name}: {line.Reason}. {line.Do} Are they taken out all the same?");
+        if (HeldIn(desk, f.PondId).Of(f.BatchId) is not { } held)
+            yield break;
+        yield return f.To == Account.Harvested
+            ? Remark.Ask(
+                "To",
+                $"This batch is held apart until {Hand.Day(held.Until)}. Harvest and eat them all the same? Not while a medicine's waiting time runs."
+            )
+            : Remark.Refuse(
+                "To",
+                $"This batch is held apart until {Hand.Day(held.Until)}: alive they leave the farm only once they have passed, or were let go before their time with a reason (quarantine slip)."
+            );
+    }
 
     /// <summary>The rules for a batch that was stocked in the pond; a remark when it never was.</summary>
     public static IEnumerable<Remark> OfBatch(
@@ -118,21 +139,37 @@ internal static class FishChecks
             .FindAll(b => b.Stands > 0 && b.Id != f.BatchId);
         if (there.Count == 0)
             yield break;
-        if (QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, f.BatchId, f.PondId) is { } held)
+        if (HeldIn(desk, f.PondId).Of(f.BatchId) is { } held)
             yield return Remark.Refuse(
                 "ToPond",
                 $"This batch is held apart until {Hand.Day(held.Until)}, and other fish stand there. Let it pass, or let it go before its time with a reason (quarantine slip), then move it."
             );
-        else if (
-            QuarantineQuestions
-                .Held(desk.Connection, desk.AsOf, desk.Zone)
-                .Exists(q => q.PondId == f.ToPondId && there.Exists(b => b.Id == q.BatchId))
-        )
+        else if (HeldIn(desk, f.ToPondId).Held.Any(q => there.Exists(b => b.Id == q.BatchId)))
             yield return Remark.Refuse(
                 "ToPond",
                 "Fish are held apart there. Choose another pond, or end their quarantine first."
             );
     }
+
+    // All in on one day, all out together: whoever comes later would make the first ones' wait worth nothing.
+    private static IEnumerable<Remark> JoinsHeld(Desk desk, FishStocked f)
+    {
+        if (HeldIn(desk, f.PondId).Held.Where(q => q.From < desk.Today).MaxBy(q => q.Until) is { } held)
+            yield return Remark.Refuse(
+                "Count",
+                $"Fish are held apart here since {Hand.Day(held.From)}, until {Hand.Day(held.Until)}. New fish go into another unit, or wait until these have passed (quarantine slip)."
+            );
+    }
+
+    // Quarantine has its own word below; what was taken out days ago is recorded as it was.
+    private static IEnumerable<GateLine> NotMetAtHarvest(Desk desk, FishHarvested f) =>
+        desk.IsFresh && desk.PondAt(f.PondId) is { } pond
+            ? pond.HarvestGate(f.BatchId, desk.Happened, f.To)
+                .Where(l => l.State != Condition.Met && l.Name != "quarantine")
+            : [];
+
+    private static HeldWater HeldIn(Desk desk, long pond) =>
+        QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, pond);
 
     // Fish that can swallow those that stand there, or be swallowed by them, are asked about before they meet.
     private static IEnumerable<Remark> Swallows(

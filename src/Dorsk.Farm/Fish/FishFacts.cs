@@ -21,6 +21,7 @@ internal static class FishFacts
         .Column("basis", f => f.Basis)
         .Column("not_ready_reason", f => f.NotReadyReason)
         .Column("target_g", f => f.TargetG)
+        .Column("delivery", f => f.DeliveryId)
         .ReadBy(r =>
             new(
                 r.Long("pond"),
@@ -32,6 +33,9 @@ internal static class FishFacts
                 r.Text("not_ready_reason"),
                 r.MaybeReal("target_g")
             )
+            {
+                DeliveryId = r.MaybeLong("delivery"),
+            }
         )
         .CheckedBy(FishChecks.Stocked)
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, BatchOf(desk))));
@@ -164,7 +168,9 @@ internal static class FishFacts
         .CheckedBy(
             (desk, f) =>
                 FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
-                    StockRules.Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)
+                    StockRules
+                        .Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)
+                        .Concat(FishChecks.Harvested(desk, f))
                 )
         )
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));

@@ -28,26 +28,18 @@ internal static class ReceivingFacts
         .Column("price", f => f.Price)
         .Column("verdict", f => f.Verdict)
         .Column("note", f => f.Note)
-        .ReadBy(r =>
-            new(
-                r.Long("pond"),
-                r.Text("species"),
-                r.Text("seller"),
-                r.Text("lot"),
-                r.Word<SeedSource>("source"),
-                r.Int("count"),
-                r.Real("mean_g"),
-                r.Int("dead"),
-                r.Yes("lively"),
-                r.Yes("even"),
-                r.Yes("sound"),
-                r.Yes("papers"),
-                r.MaybeReal("price"),
-                r.Word<DeliveryVerdict>("verdict"),
-                r.Text("note")
-            )
-        )
-        .CheckedBy((_, f) => f.Check());
+        .Itself("delivery", f => f.DeliveryId)
+        .Column("stage", f => f.Stage)
+        .Column("stage_day", f => f.StageDay)
+        .Column("length_m", f => f.LengthM)
+        .Column("bags", f => f.Bags)
+        .Column("slack_bags", f => f.SlackBags)
+        .Column("foul_water", f => f.FoulWater)
+        .Column("basin_minutes", f => f.BasinMinutes)
+        .Column("basin_air", f => f.BasinAir)
+        .ReadBy(ReceivedOf)
+        .CheckedBy(DeliveryChecks.Received)
+        .VoidedBy(DeliveryChecks.Voided);
 
     public static readonly FactTable<AcclimationBegun> Begun = new FactTable<AcclimationBegun>(
         "acclimation",
@@ -104,6 +96,36 @@ internal static class ReceivingFacts
         .CheckedBy(CheckNoted);
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Received, Begun, Noted];
+
+    private static FishReceived ReceivedOf(FactRow r) =>
+        new(
+            r.Long("pond"),
+            r.Text("species"),
+            r.Text("seller"),
+            r.Text("lot"),
+            r.Word<SeedSource>("source"),
+            r.Int("count"),
+            r.Real("mean_g"),
+            r.Int("dead"),
+            r.Yes("lively"),
+            r.Yes("even"),
+            r.Yes("sound"),
+            r.Yes("papers"),
+            r.MaybeReal("price"),
+            r.Word<DeliveryVerdict>("verdict"),
+            r.Text("note")
+        )
+        {
+            DeliveryId = r.Long("delivery"),
+            Stage = r.Word<SeedStage>("stage"),
+            StageDay = r.MaybeInt("stage_day"),
+            LengthM = r.MaybeReal("length_m"),
+            Bags = r.MaybeInt("bags"),
+            SlackBags = r.MaybeInt("slack_bags"),
+            FoulWater = r.Yes("foul_water"),
+            BasinMinutes = r.MaybeInt("basin_minutes"),
+            BasinAir = r.Yes("basin_air"),
+        };
 
     private static AcclimationBegun BegunOf(FactRow r)
     {

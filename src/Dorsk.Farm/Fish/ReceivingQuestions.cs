@@ -18,6 +18,16 @@ internal static class ReceivingQuestions
         long pond
     ) => ReceivingFacts.Received.All(c, asOf, "t.pond = $pond", ("pond", pond)).ConvertAll(x => (x.Line, x.At, x.Fact));
 
+    /// <summary>A delivery by its number; null when there is none that counts.</summary>
+    public static FishReceived? Delivery(SqliteConnection c, AsOf asOf, long number) =>
+        ReceivingFacts.Received.All(c, asOf, "t.delivery = $number", ("number", number)) is [.., { Fact: var found }]
+            ? found
+            : null;
+
+    /// <summary>Lines that stocked fish of a delivery.</summary>
+    public static List<FactLine<FishStocked>> StockedFrom(SqliteConnection c, AsOf asOf, long number) =>
+        FishFacts.Stocked.All(c, asOf, "t.delivery = $number", ("number", number));
+
     /// <summary>Acclimations, all or of a pond, the newest first.</summary>
     public static List<AccRun> Runs(SqliteConnection c, AsOf asOf, Hand hand, long? pond)
     {

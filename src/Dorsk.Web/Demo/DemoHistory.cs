@@ -20,7 +20,7 @@ public static class DemoHistory
     {
         file.Prepare();
         var clock = new StoryClock();
-        var door = new Door(file, clock);
+        var door = new Door(file, clock) { IsLive = false };
         var keys = new Dictionary<string, long>();
         var forecasts = new NightlyForecasts(door, new Questions(file), clock);
         foreach (var told in farm.Founding())

@@ -41,17 +41,32 @@ internal sealed class StockSlip : ISlip
         return FieldsOf(c, f);
     }
 
-    private static IReadOnlyList<SlipField> FieldsOf(SlipContext c, FishStocked? f) =>
+    private static IReadOnlyList<SlipField> FieldsOf(SlipContext c, FishStocked? f)
+    {
+        var deliveries = Deliveries(c, f?.DeliveryId);
+        // The delivery that waits here is the one that is stocked.
+        var came = f is null ? deliveries.LastOrDefault(d => d.At <= c.Here.Now).Fact : null;
+        return
         [
             .. Lines.When(c),
             c.Choice(
                 "Species",
                 "Fish",
-                f?.SpeciesKey ?? "silver_perch",
+                f?.SpeciesKey ?? came?.SpeciesKey ?? c.Story!.LikelySpecies.Key,
                 FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
             ),
-            c.Words("Origin", "From", f?.Origin ?? "").WithHint("hatchery or supplier"),
-            c.Whole("Count", "How many", f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
+            c.Choice(
+                    "Delivery",
+                    "Delivery",
+                    Number(f?.DeliveryId ?? came?.DeliveryId),
+                    [
+                        ("", deliveries.Count == 0 ? "none recorded" : "none of these"),
+                        .. deliveries.Select(d => (Number(d.Fact.DeliveryId), DeliveryWords(c, d.At, d.Fact))),
+                    ]
+                )
+                .WithHint("ties the batch to its lot, from delivery to sale"),
+            c.Words("Origin", "From", f?.Origin ?? came?.Origin ?? "").WithHint("hatchery or supplier"),
+            c.Whole("Count", "How many", f?.Count ?? came?.Alive),
             c.Choice(
                 "Basis",
                 "Counted how",
@@ -63,12 +78,36 @@ internal sealed class StockSlip : ISlip
                     ("Assumed", "assumed"),
                 ]
             ),
-            c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG),
+            c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG ?? came?.MeanG),
             c.Quantity("Target", "Weight wanted at harvest", Measures.FishWeight, f?.TargetG)
                 .WithHint("empty: market size of the species"),
             c.Words("NotReadyReason", "Why now, if not declared ready", f?.NotReadyReason ?? "")
                 .WithHint("kept with the batch"),
         ];
+    }
+
+    private const int DaysToStock = 10;
+
+    // Taken in the last days for this pond, and not stocked yet; or the one that is corrected.
+    private static List<(DateTimeOffset At, FishReceived Fact)> Deliveries(SlipContext c, long? own) =>
+        [
+            .. c
+                .Questions.Deliveries(c.PondId)
+                .Where(d =>
+                    d.Fact.DeliveryId == own
+                    || (
+                        d.Fact.Verdict != DeliveryVerdict.Refused
+                        && d.At > c.Here.Now.AddDays(-DaysToStock)
+                        && c.Story!.Batches.All(b => b.Delivery?.DeliveryId != d.Fact.DeliveryId)
+                    )
+                )
+                .Select(d => (d.At, d.Fact)),
+        ];
+
+    private static string DeliveryWords(SlipContext c, DateTimeOffset at, FishReceived d) =>
+        $"{c.Here.Day(c.Here.Zone.DayOf(at))}: {c.Here.Count(d.Alive)} {FishSpecies.Of(d.SpeciesKey).Name.ToLowerInvariant()} from {d.Origin}";
+
+    private static string Number(long? number) => number?.ToString(CultureInfo.InvariantCulture) ?? "";
 
     public Filled Read(SlipForm form, SlipContext c)
     {
@@ -105,7 +144,18 @@ internal sealed class StockSlip : ISlip
             form.Choice("Basis", Bases, "way of counting", CountBasis.ByWeight),
             form.Text("NotReadyReason"),
             form.MaybeQuantity("Target", Measures.FishWeight)
-        );
+        )
+        {
+            DeliveryId = form.Empty("Delivery")
+                ? null
+                : form.Choice(
+                    "Delivery",
+                    Deliveries(c, c.Old<FishStocked>()?.DeliveryId)
+                        .ConvertAll(d => (Number(d.Fact.DeliveryId), (long?)d.Fact.DeliveryId)),
+                    "delivery",
+                    null
+                ),
+        };
 }
 
 /// <summary>Fish found dead, eaten or escaped.</summary>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
@@ -194,6 +195,8 @@ internal sealed class QuarantineSlip : ISlip
         ("Overruled", "let go before their time", QuarantineEvent.Overruled),
     ];
 
+    private static readonly (string, string)[] LookedAt = [("", "not looked yet"), ("yes", "yes"), ("no", "no")];
+
     public string Key => "quarantine";
 
     public string Title => "Quarantine";
@@ -211,11 +214,14 @@ internal sealed class QuarantineSlip : ISlip
 
     public string? CannotStart(SlipContext c) => Lines.NoFish(c);
 
+    /// <summary>What the water is taken for where nobody read it, °C.</summary>
+    public const double UsualC = 24;
+
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<QuarantineNoted>();
-        var held = c.Questions.Quarantines(c.Here.Now).Any(q => q.PondId == c.PondId);
-        var usual = Quarantine.UsualDays(c.Story!.LastOf(Parameter.Temperature)?.Si ?? 24, false);
+        var here = c.Story!.Held.Held.Count > 0;
+        var (usual, source) = Usual(c);
         return
         [
             .. Lines.When(c),
@@ -223,28 +229,59 @@ internal sealed class QuarantineSlip : ISlip
             c.Choice(
                 "Event",
                 "What",
-                f?.Event.ToString() ?? (held ? "Looked" : "Begun"),
+                f?.Event.ToString() ?? (here ? "Looked" : "Begun"),
                 Events.Select(e => (e.Key, e.Word)).ToList()
             ),
             c.Whole(
                     "Days",
                     "For how many days",
                     f?.Days?.ToString(CultureInfo.InvariantCulture)
-                        ?? (held ? "" : usual.ToString(CultureInfo.InvariantCulture))
+                        ?? (here ? "" : usual.ToString(CultureInfo.InvariantCulture))
                 )
-                .WithHint($"bought fish here {usual}; own fish 7"),
-            c.Yes("Calm", "They feed and swim as they should", f?.Calm ?? true ? "true" : ""),
+                .WithHint($"usual for these fish: {usual}; own fish seen daily: 7. {source}"),
+            c.Choice(
+                    "Calm",
+                    "They feed and swim as they should",
+                    f is null ? ""
+                        : f.Calm ? "yes"
+                        : "no",
+                    LookedAt
+                )
+                .WithHint("for a look"),
+            .. f is null
+                ? [c.Whole("Dead", "Dead since the last look").WithHint("kept as deaths of the batch")]
+                : Array.Empty<SlipField>(),
             c.Words("Text", "In words", f?.Text ?? "").WithHint("what you saw; product and advice"),
         ];
+    }
+
+    // By the delivery they came with, else as fish of a hatchery.
+    private static (int Days, string Source) Usual(SlipContext c)
+    {
+        var tempC = c.Story!.LastOf(Parameter.Temperature)?.Si ?? UsualC;
+        return c.Story.Standing.LastOrDefault() switch
+        {
+            { Delivery: { } delivery } => DeliveryLook.HoldApart(delivery, tempC),
+            { Species: var species } => Quarantine.UsualDays(species, tempC, SeedSource.Hatchery),
+            null => Quarantine.UsualDays(c.Story.LikelySpecies, tempC, SeedSource.Hatchery),
+        };
     }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
         var what = form.Choice("Event", Events.Select(e => (e.Key, e.Event)).ToList(), "event", QuarantineEvent.Looked);
-        int? days = form.Empty("Days") ? null : form.Whole("Days", "days");
+        var batch = Lines.ReadBatch(form, c);
+        var calm = what != QuarantineEvent.Looked || form.Looked("Calm");
+        var dead = form.MaybeWhole("Dead", "fish");
+        List<Fact> facts =
+        [
+            new QuarantineNoted(c.PondId, batch, what, form.MaybeWhole("Days", "days"), calm, form.Text("Text")),
+        ];
+        if (dead is not (null or 0))
+            facts.Add(new FishLost(c.PondId, batch, dead.Value, Account.Dead, "in quarantine"));
         return new(
             form.When(),
-            [new QuarantineNoted(c.PondId, Lines.ReadBatch(form, c), what, days, form.Yes("Calm"), form.Text("Text"))],
+            facts,
             $"{c.Story!.Pond.Code} quarantine, {Events.First(e => e.Event == what).Word} {form.Text("Text")}".Trim(),
             []
         );

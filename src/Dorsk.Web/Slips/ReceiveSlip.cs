@@ -2,6 +2,7 @@ using System.Globalization;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Web.Slips;
 
@@ -23,11 +24,30 @@ internal sealed class ReceiveSlip : ISlip
         ("Wild", "gathered in the wild", SeedSource.Wild),
     ];
 
+    private static readonly (string Key, string Name, SeedStage Stage)[] Stages =
+    [
+        ("Unsaid", "not said", SeedStage.Unsaid),
+        ("PostLarvae", "post-larvae (PL)", SeedStage.PostLarvae),
+        ("Fry", "fry", SeedStage.Fry),
+        ("Fingerling", "fingerlings, juveniles", SeedStage.Fingerling),
+        ("Larger", "larger fish", SeedStage.Larger),
+    ];
+
+    private static readonly (string Name, string Label, Func<FishReceived, bool> Of)[] Looked =
+    [
+        ("Lively", "They flee and swim upright", f => f.Lively),
+        ("Even", "Of one size", f => f.Even),
+        ("Sound", "Fins, skin and gills sound", f => f.Sound),
+        ("Papers", "Papers of origin and health", f => f.Papers),
+    ];
+
+    private static readonly (string, string)[] YesNo = [("", "not looked yet"), ("yes", "yes"), ("no", "no")];
+
     public string Key => "receive";
 
     public string Title => "Delivery of fish";
 
-    public string Button => "Keep this delivery";
+    public string Button => "Record this delivery";
 
     public bool OfPond => true;
 
@@ -44,11 +64,35 @@ internal sealed class ReceiveSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<FishReceived>();
-        SlipField Tick(string name, string label, bool? old, string hint = "") =>
-            c.Yes(name, label, old ?? true ? "true" : "").WithHint(hint);
         return
         [
             .. Lines.When(c),
+            .. WhatCame(c, f),
+            c.Heading("Looked over"),
+            c.Whole("Dead", "Dead on arrival", f?.Dead ?? 0),
+            .. Looked.Select(l =>
+                c.Choice(
+                    l.Name,
+                    l.Label,
+                    f is null ? ""
+                        : l.Of(f) ? "yes"
+                        : "no",
+                    YesNo
+                )
+            ),
+            c.Choice(
+                "Verdict",
+                "They are",
+                f?.Verdict.ToString() ?? "",
+                [("", "not decided yet"), .. Verdicts.Select(v => (v.Key, v.Name))]
+            ),
+            c.Words("Note", "In words", f?.Note ?? "").WithHint("to the seller, or why"),
+            .. HowTheyCame(c, f),
+        ];
+    }
+
+    private static IEnumerable<SlipField> WhatCame(SlipContext c, FishReceived? f) =>
+        [
             c.Choice(
                 "Species",
                 "Fish",
@@ -58,29 +102,30 @@ internal sealed class ReceiveSlip : ISlip
             c.Words("Seller", "From", f?.Seller ?? "").WithHint("hatchery or seller"),
             c.Choice(
                 "Source",
-                "They are of",
+                "They come from",
                 f?.Source.ToString() ?? "Hatchery",
                 Sources.Select(s => (s.Key, s.Name)).ToList()
             ),
-            c.Words("Lot", "Batch, strain or tank there", f?.Lot ?? ""),
-            c.Whole("Count", "Delivered", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
+            c.Words("Lot", "Lot, strain or tank there", f?.Lot ?? ""),
+            c.Choice("Stage", "Stage", f?.Stage ?? SeedStage.Unsaid, Stages.Select(s => (s.Key, s.Name)).ToList()),
+            c.Whole("StageDay", "Day of post-larva", f?.StageDay).WithHint("10 for PL10"),
+            c.Whole("Count", "Number delivered", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
                 .WithHint("as the seller says"),
             c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG),
+            c.Quantity("Length", "Usual length", Measures.ShortLength, f?.LengthM).WithHint("if they are sold by it"),
             c.Quantity("Price", "Paid for all", Measures.Price, f?.Price),
-            c.Whole("Dead", "Dead on arrival", f?.Dead ?? 0),
-            Tick("Lively", "They flee and swim upright", f?.Lively),
-            Tick("Even", "Of one size", f?.Even),
-            Tick("Sound", "Fins, skin and gills sound", f?.Sound),
-            Tick("Papers", "Papers of origin and health", f?.Papers),
-            c.Choice(
-                "Verdict",
-                "They are",
-                f?.Verdict.ToString() ?? "Accepted",
-                Verdicts.Select(v => (v.Key, v.Name)).ToList()
-            ),
-            c.Words("Note", "In words", f?.Note ?? "").WithHint("to the seller, or why"),
         ];
-    }
+
+    private static IEnumerable<SlipField> HowTheyCame(SlipContext c, FishReceived? f) =>
+        [
+            c.Fold("Bags and the way"),
+            c.Whole("Bags", "Bags", f?.Bags),
+            c.Whole("SlackBags", "of them slack or leaking", f?.SlackBags),
+            c.Yes("FoulWater", "The water they came in smells foul", f?.FoulWater == true ? "true" : ""),
+            c.Whole("BasinMinutes", "Minutes in basins", f?.BasinMinutes)
+                .WithHint("own fry, from the seine to clean water"),
+            c.Yes("BasinAir", "The basins were aerated", f?.BasinAir == true ? "true" : ""),
+        ];
 
     public Filled Read(SlipForm form, SlipContext c)
     {
@@ -89,7 +134,24 @@ internal sealed class ReceiveSlip : ISlip
             form.When(),
             [fact],
             $"{c.Story!.Pond.Code} delivery {form.Text("Count")} {form.Text("Species").Replace('_', ' ')} from {fact.Seller}, {Word(fact.Verdict)}",
-            fact.Against.Count > 0 && fact.Count > 0 ? [new("Speaks against", fact.Against[0].Reason)] : []
+            [.. Told(fact, c)]
+        )
+        {
+            Section = fact.Verdict == DeliveryVerdict.Refused ? "stock" : null,
+        };
+    }
+
+    // Until somebody has looked nothing speaks for them or against them.
+    private static IEnumerable<Computed> Told(FishReceived f, SlipContext c)
+    {
+        if (f.Count < 1 || FishSpecies.Find(f.SpeciesKey) is null)
+            yield break;
+        foreach (var against in DeliveryLook.Against(f, c.Here.Hand))
+            yield return new("Against them", against.Reason);
+        var (days, _) = DeliveryLook.HoldApart(f, c.Story!.LastOf(Parameter.Temperature)?.Si ?? QuarantineSlip.UsualC);
+        yield return new(
+            "Hold apart",
+            $"{c.Here.Count(days)} days, until {c.Here.Day(c.Here.Today.AddDays(days))}, before they meet other fish"
         );
     }
 
@@ -103,10 +165,10 @@ internal sealed class ReceiveSlip : ISlip
             form.Whole("Count", "fish"),
             form.Quantity("MeanWeight", Measures.FishWeight),
             form.Empty("Dead") ? 0 : form.Whole("Dead", "fish"),
-            form.Yes("Lively"),
-            form.Yes("Even"),
-            form.Yes("Sound"),
-            form.Yes("Papers"),
+            form.Looked("Lively"),
+            form.Looked("Even"),
+            form.Looked("Sound"),
+            form.Looked("Papers"),
             form.MaybeQuantity("Price", Measures.Price),
             form.Choice(
                 "Verdict",
@@ -115,5 +177,18 @@ internal sealed class ReceiveSlip : ISlip
                 DeliveryVerdict.Accepted
             ),
             form.Text("Note")
-        );
+        )
+        {
+            DeliveryId = c.Old<FishReceived>()?.DeliveryId ?? 0,
+            Stage = form.Has("Stage")
+                ? form.Choice("Stage", Stages.Select(s => (s.Key, s.Stage)).ToList(), "stage", SeedStage.Unsaid)
+                : SeedStage.Unsaid,
+            StageDay = form.MaybeWhole("StageDay", "days"),
+            LengthM = form.MaybeQuantity("Length", Measures.ShortLength),
+            Bags = form.MaybeWhole("Bags", "bags"),
+            SlackBags = form.MaybeWhole("SlackBags", "bags"),
+            FoulWater = form.Yes("FoulWater"),
+            BasinMinutes = form.MaybeWhole("BasinMinutes", "minutes"),
+            BasinAir = form.Yes("BasinAir"),
+        };
 }

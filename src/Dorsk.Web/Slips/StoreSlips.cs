@@ -100,11 +100,8 @@ internal sealed class FeedKindSlip : ISlip
             c.Quantity(
                     "Pellet",
                     "Pellet",
-                    Measures.Rain with
-                    {
-                        Name = "pellet size",
-                    },
-                    f is { Kind: StoreKind.Feed } ? Lines.Plain(c, f.PelletMm / 1000, Measures.Rain) : ""
+                    Measures.Pellet,
+                    f is { Kind: StoreKind.Feed } ? Lines.Plain(c, f.PelletMm / 1000, Measures.Pellet) : ""
                 )
                 .WithHint("0 for powder; only for feed"),
             c.Quantity("Protein", "Protein", Measures.Share, f is { Kind: StoreKind.Feed } ? N(f.ProteinPct) : "")
@@ -143,7 +140,7 @@ internal sealed class FeedKindSlip : ISlip
         var fact = new FeedNamed(
             c.Old<FeedNamed>()?.FeedId ?? 0,
             form.Text("FeedName"),
-            feed ? form.Quantity("Pellet", Measures.Rain) * 1000 : 0,
+            feed ? form.Quantity("Pellet", Measures.Pellet) * 1000 : 0,
             feed ? form.Quantity("Protein", Measures.Share) : 0,
             StoreLines.Minor(form, "Price", 1000, "0 to 1,000 per kg.")
         )

@@ -1,7 +1,6 @@
 using Dorsk.Core.Acclimate;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
-using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
@@ -432,71 +431,5 @@ public class AcclimationTests
             new(At(hour), At(5.2), At(19), waterC, oxygen, WaterLimits.For(Perch, LifeStage.Fingerling), Hand.Metric)
         );
         Assert.Equal((expected, true), (judged.Status, judged.Reason.Contains(says, StringComparison.Ordinal)));
-    }
-
-    [Fact]
-    public void A_delivery_speaks_for_itself()
-    {
-        var good = new FishReceived(
-            1,
-            "silver_perch",
-            "Upstream hatchery",
-            "S-12",
-            SeedSource.Hatchery,
-            5000,
-            2,
-            10,
-            true,
-            true,
-            true,
-            true,
-            900,
-            DeliveryVerdict.Accepted,
-            ""
-        );
-        Assert.Empty(good.Against);
-        Assert.Empty(good.Check());
-        Assert.Equal(Status.ActNow, (good with { Dead = 400 }).Against[0].Status);
-        Assert.Equal(
-            4,
-            (good with { Dead = 100, Papers = false, Even = false, Source = SeedSource.Wild }).Against.Count
-        );
-        Assert.Contains((good with { Lively = false }).Check(), r => r.Field == "Verdict");
-        Assert.DoesNotContain(
-            (good with { Lively = false, Verdict = DeliveryVerdict.Refused, Note = "gasping" }).Check(),
-            r => r.Field is "Verdict" or "Note"
-        );
-        Assert.Equal(
-            ["Count", "Dead", "MeanWeight", "Note", "Seller"],
-            new[]
-            {
-                good with
-                {
-                    Count = 0,
-                    Dead = 0,
-                },
-                good with
-                {
-                    Dead = 5001,
-                    Verdict = DeliveryVerdict.Refused,
-                    Note = "dead",
-                },
-                good with
-                {
-                    MeanG = 0,
-                },
-                good with
-                {
-                    Verdict = DeliveryVerdict.AcceptedWithNote,
-                },
-                good with
-                {
-                    Seller = "",
-                },
-            }
-                .SelectMany(f => f.Check())
-                .Select(r => r.Field)
-                .Order()
-        );
     }
 }

@@ -212,7 +212,23 @@ public class AirTests
             )
         );
         Assert.Contains("pressure", Step(7, 21, 80).Reason, StringComparison.Ordinal);
-        Assert.Contains("current", Step(7, null, null).Reason, StringComparison.Ordinal);
+        // What the plate limits and nobody read lets no further step through.
+        Assert.Equal((Status.Watch, Status.ActNow), (Step(7, 14, null).Status, Step(11, null, null).Status));
+        Assert.Contains("Hold: its temperature", Step(7, 14, null).Reason, StringComparison.Ordinal);
+        AeratorTested over = new(1, "A1", "second line", new(10, 20, 110), 7, 14, 118);
+        IEnumerable<Remark> Next(double minutes, AeratorTested before) =>
+            AirFaults.AfterStep((Dusk, before), Dusk.AddMinutes(minutes), Hand.Metric);
+        Assert.Equal(
+            [2, 1, 1, 0, 0],
+            new[]
+            {
+                Next(4, over).Count(),
+                Next(15, over).Count(),
+                Next(4, over with { TempC = 80 }).Count(),
+                Next(15, over with { TempC = 80 }).Count(),
+                Next(60 * 24, over).Count(),
+            }
+        );
     }
 
     [Fact]

@@ -108,8 +108,10 @@ public class RationTests
             [
                 "too cold",
                 "too hot",
+                "day without feed",
                 "fast",
                 "sample first",
+                "last meal",
                 "dawn oxygen",
                 "tonight's oxygen",
                 "verdict on the water",

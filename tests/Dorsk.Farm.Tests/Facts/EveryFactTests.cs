@@ -252,11 +252,15 @@ public class EveryFactTests
             return Dump.Of(new PondBuilt(built.Pond with { Id = line }));
         if (kind.Columns.Any(c => c.Refers == Refers.Itself || (c.Refers == Refers.Feed && kind.Table == "feed")))
         {
+            // The number of the thing itself is the one that is 0 while it is new.
             var number = fact.GetType()
-                .GetConstructors()[0]
-                .GetParameters()
-                .First(p => p.Name!.EndsWith("Id", StringComparison.Ordinal) && p.ParameterType == typeof(long));
-            fact.GetType().GetProperty(number.Name!)!.SetValue(fact, line);
+                .GetProperties()
+                .First(p =>
+                    p.Name.EndsWith("Id", StringComparison.Ordinal)
+                    && p.PropertyType == typeof(long)
+                    && (long)p.GetValue(fact)! == 0
+                );
+            number.SetValue(fact, line);
         }
         return Dump.Of(fact);
     }

@@ -177,6 +177,120 @@ public class FishFlowTests
     }
 
     [Fact]
+    public void A_quarantine_does_not_leak_by_an_empty_pond_a_new_lot_a_sale_or_a_neighbour()
+    {
+        using var farm = new TestFarm();
+        long empty = Pond(farm, "P2"),
+            stocked = Pond(farm, "P3");
+        DateTimeOffset Day(int d) => Start.AddDays(d);
+        FishStocked Lot(long pond, string from) =>
+            new(pond, "silver_perch", from, 300, 50, CountBasis.Counted, "t", null);
+        var batch = farm.Stock(1000);
+        farm.Must(Lot(stocked, "own"), Day(1));
+        farm.Must(new QuarantineNoted(farm.PondId, batch, QuarantineEvent.Begun, 21, true, ""), Day(2));
+        // A second lot on the same day is one intake; a later one would make the wait worth nothing.
+        farm.Must(Lot(farm.PondId, "same truck"), Day(2).AddHours(3));
+        Assert.Contains(
+            "held apart here since",
+            farm.Try(Lot(farm.PondId, "late"), Day(5)).Remarks[0].Text,
+            StringComparison.Ordinal
+        );
+        // Through an empty pond and on: the hold went with them.
+        farm.Must(new FishMoved(farm.PondId, empty, batch, 400, 55, CountBasis.Counted), Day(6));
+        Assert.Equal([farm.PondId, empty], farm.Questions.Quarantines(Day(7)).Select(q => q.PondId).Order());
+        Assert.False(farm.Try(new FishMoved(empty, stocked, batch, 50, 55, CountBasis.Counted), Day(7)).Accepted);
+        FishHarvested Out(Account to) => new(empty, batch, 10, 0.5, CountBasis.Counted, to, false, "");
+        Assert.False(farm.Try(Out(Account.SoldAlive), Day(8)).Accepted);
+        farm.Must(Out(Account.Harvested), Day(8));
+        // Sores on a sample of the week keep them, whatever the looks say.
+        farm.Must(new QuarantineNoted(empty, batch, QuarantineEvent.Looked, null, true, ""), Day(23));
+        farm.Must(
+            new FishSampled(empty, batch, true, [(1, 55), (1, 60)]) { Marks = [new(HealthMark.Sores, 1)] },
+            Day(22)
+        );
+        var passed = new QuarantineNoted(empty, batch, QuarantineEvent.Passed, null, true, "");
+        Assert.Contains("sores on 1 fish", farm.Try(passed, Day(23)).Remarks[0].Text, StringComparison.Ordinal);
+        farm.Must(passed with { Event = QuarantineEvent.Overruled, Text = "vet: healed" }, Day(24));
+        farm.Must(Out(Account.SoldAlive), Day(25));
+        // What stands in the pond shuts it to others, and says so.
+        var verdict = farm.Questions.Story("P1")!.Water.At(Day(7), null);
+        Assert.Contains(verdict.Findings, f => f is { Rule: "quarantine", ShutsGate: true, Status: Status.Watch });
+    }
+
+    [Fact]
+    public void A_batch_keeps_its_delivery_and_a_refused_one_is_never_stocked()
+    {
+        using var farm = new TestFarm();
+        FishReceived Came(DeliveryVerdict verdict, int dead, long id = 0) =>
+            new(
+                farm.PondId,
+                "silver_perch",
+                "Upstream",
+                "S-12",
+                SeedSource.Dealer,
+                1000,
+                2,
+                dead,
+                true,
+                true,
+                true,
+                true,
+                null,
+                verdict,
+                "note"
+            )
+            {
+                DeliveryId = id,
+            };
+        var at = Start.AddDays(1);
+        var refused = farm.Must(Came(DeliveryVerdict.Refused, 500), at);
+        var taken = farm.Must(Came(DeliveryVerdict.Accepted, 10), at.AddHours(1));
+        FishStocked From(long? delivery, int count = 990) =>
+            new(farm.PondId, "silver_perch", "Upstream", count, 2, CountBasis.ByWeight, "test", null)
+            {
+                DeliveryId = delivery,
+            };
+        Assert.Equal("Delivery", Assert.Single(farm.Try(From(refused, 400), at.AddHours(2)).Remarks).Field);
+        Assert.Equal("Delivery", Assert.Single(farm.Try(From(99), at.AddHours(2)).Remarks).Field);
+        Assert.Equal(
+            "Delivery",
+            Assert.Single(farm.Try(From(taken) with { SpeciesKey = "nile_tilapia" }, at.AddHours(2)).Remarks).Field
+        );
+        // More than came alive is asked about.
+        Assert.Contains(
+            "990 came alive",
+            farm.Door.Enter(EntryOf(From(taken, 1200), at.AddHours(2))).Remarks[0].Text,
+            StringComparison.Ordinal
+        );
+        var batch = farm.Must(From(taken), at.AddHours(2));
+        // Its figures may be corrected and the batch follows; it cannot go, nor become refused.
+        var corrected = farm.Must(Came(DeliveryVerdict.Accepted, 30, taken), at.AddHours(1), taken);
+        Assert.Equal((taken, 30), (farm.Story.Batches[0].Delivery!.DeliveryId, farm.Story.Batches[0].Delivery!.Dead));
+        Assert.False(farm.Try(Came(DeliveryVerdict.Refused, 30, taken), at.AddHours(1), corrected).Accepted);
+        Assert.False(farm.Try(null, at.AddHours(3), corrected).Accepted);
+        // Bought fish wait for their quarantine to begin; into others they go only when it is meant.
+        Assert.Equal((batch, 30), NotHeld(farm, at.AddHours(4)));
+        farm.Must(new QuarantineNoted(farm.PondId, batch, QuarantineEvent.Begun, 30, true, ""), at.AddHours(5));
+        Assert.Null(NotHeld(farm, at.AddHours(6)));
+    }
+
+    private static Log.Entry EntryOf(Fact fact, DateTimeOffset at) =>
+        new(Guid.NewGuid(), "Manager", [new(at, fact, "", null)], []);
+
+    private static (long, int)? NotHeld(TestFarm farm, DateTimeOffset now)
+    {
+        using var c = farm.File.Open();
+        var lots = Farm.Fish.QuarantineQuestions.NotHeld(
+            c,
+            Log.AsOf.Now(DateTimeOffset.MaxValue),
+            farm.Story.Zone,
+            now,
+            _ => 26
+        );
+        return lots.Count == 0 ? null : (lots[0].BatchId, lots[0].Days);
+    }
+
+    [Fact]
     public void Fish_that_can_be_swallowed_are_asked_about_before_they_meet()
     {
         using var farm = new TestFarm();

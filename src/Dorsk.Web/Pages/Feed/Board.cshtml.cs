@@ -37,6 +37,9 @@ public sealed record RationRow(
     /// <summary>The change of feed they are in: the new kind and its share today, percent; null outside a change.</summary>
     public (string New, int Pct)? Mixed { get; init; }
 
+    /// <summary>Feed it wants in the next seven days, today included, as the fish grow, kg.</summary>
+    public double WeekKg { get; init; }
+
     /// <summary>Code of the pond.</summary>
     public string Code => Now.Story.Pond.Code;
 }
@@ -200,6 +203,10 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
                         kind is null || wanted is null || wanted.Misses(kind.PelletMm) <= 0
                     )
                     {
+                        WeekKg = season
+                            .FeedOf(b.Batch.Id, p.Story.Pond.Id)
+                            .Where(f => f.Day >= here.Today && f.Day < here.Today.AddDays(7))
+                            .Sum(f => f.Kg),
                         Mixed = change is null
                             ? null
                             : (Feeds.First(f => f.Id == change.New).Name, change.NewPctOn(here.Today)!.Value),

@@ -86,7 +86,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
             Remarks = form.Remarks;
             return Page();
         }
-        return Done(door.Enter(EntryOf(filled)));
+        return Done(door.Enter(EntryOf(filled)), filled.Section);
     }
 
     private Receipt Enter(long line) =>
@@ -158,7 +158,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
             Request.Form["Meant"].OfType<string>().ToList()
         );
 
-    private IActionResult Done(Receipt receipt)
+    private IActionResult Done(Receipt receipt, string? section = null)
     {
         if (!receipt.Accepted)
         {
@@ -168,7 +168,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
         var back =
             Slip.Key == "pond" ? $"/ponds/{Typed.GetValueOrDefault("Code", "").Trim().ToUpperInvariant()}/stock"
             : Slip.OfPond && Slip.Section.Length > 0
-                ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.Readiness.PreparationAt(here.Now) is not null ? "prepare" : Slip.Section)}"
+                ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.Readiness.PreparationAt(here.Now) is not null ? "prepare" : section ?? Slip.Section)}"
             : Slip.After;
         return LocalRedirect($"{back}?line={receipt.Lines[0]}{(receipt.Repeated ? "&again=1" : "")}");
     }

@@ -37,7 +37,11 @@ public sealed record Filled(
     IReadOnlyList<Fact>? Facts,
     string AsTyped,
     IReadOnlyList<Computed> Computed
-);
+)
+{
+    /// <summary>Section of the pond book that opens after, where it is not the slip's usual one.</summary>
+    public string? Section { get; init; }
+}
 
 /// <summary>A kind of slip: its lines, and how they become facts. A new slip is a new class and one line in <see cref="AllSlips"/>.</summary>
 public interface ISlip

@@ -66,6 +66,19 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
             : (int)Missing(field, $"“{Text(field)}” is too large for a {what}. Check the figure.", 0);
     }
 
+    /// <summary>A whole number, or null when the field is empty.</summary>
+    public int? MaybeWhole(string field, string what) => Empty(field) ? null : Whole(field, what);
+
+    /// <summary>Yes or no of something that must be looked at: nothing is chosen beforehand.</summary>
+    public bool Looked(string field)
+    {
+        if (Text(field) is "no" or "false")
+            return false;
+        if (!Yes(field))
+            Refuse(field, "Look, then choose yes or no: nothing is taken for granted here.");
+        return true;
+    }
+
     /// <summary>The instant of a date and an hour field on the farm's clock.</summary>
     public DateTimeOffset When(string dayField = "Day", string hourField = "Hour")
     {
