@@ -28,10 +28,14 @@ test('a week of rations with an oxygen brake and an overrule', async ({ browser 
   };
   const open = async () => page.goto(url + '/feed');
   // Two taps from the plan; what was given is what the row proposed.
-  const give = async (code) => {
+  const give = async (code, asked) => {
     await row(code).locator('summary', { hasText: 'Fed' }).click();
     const kg = Number(await row(code).getByLabel('Given').inputValue());
     await row(code).getByRole('button', { name: 'Keep' }).click();
+    if (asked) {
+      await expect(row(code).getByRole('alert')).toContainText(asked);
+      await row(code).getByRole('button', { name: 'Keep' }).click();
+    }
     await expect(row(code).getByRole('alert')).toHaveCount(0);
     expect(kg).toBeGreaterThan(0);
     return kg;
@@ -43,7 +47,7 @@ test('a week of rations with an oxygen brake and an overrule', async ({ browser 
     await dawn(22, 'P2', 6.1);
     await open();
     await expect(row('P2').locator('.feed-brake')).toContainText(['sample is due this morning']);
-    given += await give('P2');
+    given += await give('P2', 'Was it fed all the same?');
     // Saturday: under the watch level, the morning meal is halved; Sunday under the act level, it is held.
     await morning(23);
     await dawn(23, 'P2', 5.9);

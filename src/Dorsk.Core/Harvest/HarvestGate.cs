@@ -133,7 +133,7 @@ public static class HarvestGate
         if (q.LastFed is not { } fed)
             return new("fast", Condition.Met, "no feed is written down in the last days", "");
         var passed = (q.At - fed).TotalHours;
-        var reason = $"fed {hand.Count(passed)} hours ago, {hand.Count(hours)} are wanted";
+        var reason = $"fed {hand.Count(passed)} h ago, {hand.Count(hours)} h are wanted";
         return passed >= hours
             ? new("fast", Condition.Met, reason, "")
             : new(
