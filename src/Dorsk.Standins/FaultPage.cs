@@ -43,7 +43,13 @@ internal static class FaultPage
     }
 
     /// <summary>The page.</summary>
-    public static string Html(Buoys buoys, Panels panels, IReadOnlyList<Mail> mails, string watcher)
+    public static string Html(
+        Buoys buoys,
+        Panels panels,
+        IReadOnlyList<Mail> mails,
+        IReadOnlyList<TextMessage> messages,
+        string watcher
+    )
     {
         var text = new StringBuilder(
             "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\"><title>Stand-ins</title><h1>Stand-ins</h1><p>Simulated buoys, panels, a weather mast and a mailbox for trying Dorsk. Nothing here is real.</p>"
@@ -60,6 +66,14 @@ internal static class FaultPage
                 .Order(StringComparer.Ordinal)
         )
             Pond(text, code, buoys.All.FirstOrDefault(b => b.Code == code), panels.Of(code));
+        text.Append("<h2>Text messages</h2>");
+        foreach (var m in messages)
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"<h3>To {WebUtility.HtmlEncode($"{m.Name} {m.Phone}")}</h3><pre>{WebUtility.HtmlEncode($"{m.Subject}\n{m.Text}")}</pre>"
+            );
+        if (messages.Count == 0)
+            text.Append("<p>No message yet.</p>");
         text.Append("<h2>Mailbox</h2>");
         foreach (var mail in mails)
             text.Append(

@@ -38,9 +38,14 @@ internal static class StandinsMain
         builder.Services.AddHostedService(s => s.GetRequiredService<Buoys>());
         var app = builder.Build();
         var watcher = new Watcher();
+        var messages = new Messages();
         app.MapPost("/beat", watcher.Heard);
+        app.MapPost("/message", messages.Take);
         app.MapGet("/", (Buoys buoys, Panels panels) =>
-            Results.Content(FaultPage.Html(buoys, panels, mailbox.Mails, watcher.Words), "text/html; charset=utf-8")
+            Results.Content(
+                FaultPage.Html(buoys, panels, mailbox.Mails, messages.All, watcher.Words),
+                "text/html; charset=utf-8"
+            )
         );
         app.MapPost("/fault", async (HttpContext http, Buoys buoys, Panels panels) =>
             await FaultPage.Switch(await http.Request.ReadFormAsync(), buoys, panels)

@@ -30,6 +30,7 @@ public sealed class StartOptions
             configuration["smtp-user"],
             configuration["smtp-password"] ?? ""
         );
+        AlarmCommand = Command(configuration["alarm-command"]);
         MqttPort = configuration["mqtt"] is { Length: > 0 } port
             ? Port(port, "--mqtt takes a port from 1 to 65535, such as 1883")
             : null;
@@ -98,6 +99,9 @@ public sealed class StartOptions
     /// <summary>Password at the mail server.</summary>
     public string SmtpPassword { get; }
 
+    /// <summary>A program of this machine that is run for every call, or null. It is named at the start or in the settings file, never from a page.</summary>
+    public string? AlarmCommand { get; }
+
     /// <summary>Port of the farm's MQTT broker; null: none.</summary>
     public int? MqttPort { get; }
 
@@ -158,6 +162,15 @@ public sealed class StartOptions
         int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port is >= 1 and <= 65535
             ? port
             : throw Wrong($"{wanted}, not “{text}”.");
+
+    private static string? Command(string? path)
+    {
+        if (string.IsNullOrEmpty(path))
+            return null;
+        return File.Exists(path)
+            ? Path.GetFullPath(path)
+            : throw Wrong($"--alarm-command takes the path of a program on this machine; there is none at “{path}”.");
+    }
 
     private static FarmFilesException Wrong(string text) => new(text);
 }

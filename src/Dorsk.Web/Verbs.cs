@@ -73,8 +73,8 @@ public static class Verbs
                 });
                 FarmFile.Settle(target);
                 return 0;
-            case ["demo-devices", var keysFile]:
-                DemoDevices.Write(Farm(folder), keysFile);
+            case ["demo-devices", var keysFile, .. var hook]:
+                DemoDevices.Write(Farm(folder), keysFile, hook.Length > 0 ? hook[0] : "");
                 return 0;
             case ["facts", var source]:
                 FactsText.Write(Standing(source).Path, Console.Out);

@@ -7,7 +7,9 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Standins;
 using Dorsk.Web.Alarms;
+using Microsoft.AspNetCore.Builder;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
 
 namespace Dorsk.Web.Tests;
 
@@ -39,6 +41,64 @@ public class AlarmTests : IDisposable
         );
 
     private IReadOnlyList<Alarm> Alarms => The<Questions>().Alarms(SmallFarm.Now);
+
+    [Fact]
+    public async Task Text_messages_go_by_the_farms_own_program_and_by_a_command_of_the_machine()
+    {
+        await using var outside = await MessageProgram.Open();
+        var script = Path.Combine(Directory.CreateTempSubdirectory("dorsk-call-").FullName, "call");
+        await File.WriteAllTextAsync(
+            script,
+            "#!/bin/sh\nprintf '%s|%s|%s|' \"$1\" \"$2\" \"$3\" >> \"$0.out\"; cat >> \"$0.out\"\n"
+        );
+        if (!OperatingSystem.IsWindows())
+            File.SetUnixFileMode(script, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
+        farm.Settings["alarm-command"] = script;
+        var list = new CallListSet(
+            [new("Neighbour", "") { Phone = "0491 570 157" }, new("Manager", "manager@farm.test")],
+            10,
+            null,
+            null
+        )
+        {
+            Hook = outside.Address + "/message",
+        };
+        The<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", SmallFarm.Now.AddHours(-1), list));
+        Read(3.6);
+        await Round();
+        await Round();
+        // A neighbour without mail is reached all the same, once, with the same words.
+        var message = Assert.Single(outside.Messages.All, m => m.Text.Contains("P1 oxygen", StringComparison.Ordinal));
+        Assert.Equal(("Neighbour", "0491 570 157"), (message.Name, message.Phone));
+        Assert.Empty(mailbox.Mails);
+        var called = await File.ReadAllTextAsync(script + ".out");
+        Assert.Contains("0491570157|Neighbour|Act now: P1 oxygen", called, StringComparison.Ordinal);
+        Assert.Contains("so that nobody else is called", called, StringComparison.Ordinal);
+        // On the page the number stands large, to be tapped; nobody is told to be out of reach.
+        var hand = await farm.As(Role.PondHand);
+        var page = await hand.Client.GetStringAsync("/alarms");
+        Assert.Contains("href=\"tel:0491570157\"", page, StringComparison.Ordinal);
+        Assert.DoesNotContain("No message reaches", page, StringComparison.Ordinal);
+        // The program is gone and the command fails: it is said, and tried again.
+        await outside.DisposeAsync();
+        await File.WriteAllTextAsync(script, "#!/bin/sh\nexit 3\n");
+        The<Door>()
+            .Enter(
+                Entry.Of(
+                    Guid.NewGuid(),
+                    "Manager",
+                    SmallFarm.Now,
+                    new AlarmRaised(0, null, AlarmCause.Drill, Core.Judging.Status.ActNow, "Drill.")
+                )
+            );
+        await Round();
+        page = await hand.Client.GetStringAsync("/alarms");
+        Assert.Contains(
+            "could not be sent: command, 0491 570 157: it ended with 3; message program",
+            page,
+            StringComparison.Ordinal
+        );
+    }
 
     [Fact]
     public async Task A_low_reading_rings_calls_the_first_stands_over_every_page_is_answered_once_and_ends()
@@ -151,4 +211,30 @@ public class AlarmTests : IDisposable
         mailbox.Dispose();
         GC.SuppressFinalize(this);
     }
+}
+
+/// <summary>The stand-in for a message program, on a port of its own.</summary>
+internal sealed class MessageProgram : IAsyncDisposable
+{
+    private readonly WebApplication app;
+
+    private MessageProgram(WebApplication app) => this.app = app;
+
+    public Messages Messages { get; } = new();
+
+    public string Address => app.Urls.First();
+
+    public static async Task<MessageProgram> Open()
+    {
+        var builder = WebApplication.CreateSlimBuilder();
+        builder.Logging.ClearProviders();
+        var app = builder.Build();
+        app.Urls.Add("http://127.0.0.1:0");
+        var program = new MessageProgram(app);
+        app.MapPost("/message", program.Messages.Take);
+        await app.StartAsync();
+        return program;
+    }
+
+    public ValueTask DisposeAsync() => app.DisposeAsync();
 }

@@ -35,7 +35,7 @@ export async function startNight(clock, rate) {
     '5',
   ].map(String);
   const farm = await start(true, ['--clock', clock, '--rate', String(rate), ...looks], (data) =>
-    execFileSync(app, ['demo-devices', join(data, 'keys.json'), '--data', data]),
+    execFileSync(app, ['demo-devices', join(data, 'keys.json'), `http://127.0.0.1:${outside}/message`, '--data', data]),
   );
   const others = spawn(
     'artifacts/standins/dorsk-standins',

@@ -67,13 +67,59 @@ public sealed record AlarmTold(long AlarmId, long? PondId, int Step, Status Leve
 
 /// <summary>Somebody who is called.</summary>
 /// <param name="Name">Who.</param>
-/// <param name="Address">E-mail address.</param>
-public sealed record CallStep(string Name, string Address);
+/// <param name="Address">E-mail address; empty where there is a telephone only.</param>
+public sealed record CallStep(string Name, string Address)
+{
+    private const int MostName = 60,
+        MostAddress = 120,
+        LeastDigits = 3,
+        MostPhone = 25;
+
+    /// <summary>Telephone number; empty where there is a mail address only.</summary>
+    public string Phone { get; init; } = "";
+
+    /// <summary>What the books write down of whom they told.</summary>
+    public string Where => Address.Length > 0 ? Address : Phone;
+
+    /// <summary>The number as a telephone dials it: digits, with a plus in front.</summary>
+    public string Dials => new([.. Phone.Where((c, i) => char.IsAsciiDigit(c) || (c == '+' && i == 0))]);
+
+    /// <summary>A line of the call list: a name, then a mail address, a telephone number or both, with commas between them.</summary>
+    public static CallStep Of(string line)
+    {
+        var parts = line.Split(',', StringSplitOptions.TrimEntries);
+        var rest = parts.Skip(1).Where(p => p.Length > 0).ToList();
+        var phone = rest.Find(p => !p.Contains('@', StringComparison.Ordinal) && IsPhone(p)) ?? "";
+        return new(parts[0], string.Join(", ", rest.Where(p => p != phone))) { Phone = phone };
+    }
+
+    /// <summary>As it stands in a line of the call list.</summary>
+    public string Line => string.Join(", ", new[] { Name, Address, Phone }.Where(p => p.Length > 0));
+
+    /// <summary>Whether somebody can be called by it.</summary>
+    public bool IsSound =>
+        Name.Trim().Length is > 0 and <= MostName
+        && (Address.Length > 0 || Phone.Length > 0)
+        && (Address.Length == 0 || IsMail(Address))
+        && (Phone.Length == 0 || IsPhone(Phone));
+
+    private static bool IsPhone(string text) =>
+        text.Length <= MostPhone
+        && text.Count(char.IsAsciiDigit) >= LeastDigits
+        && text.All(c => char.IsAsciiDigit(c) || c is '+' or ' ' or '(' or ')' or '-' or '.' or '/');
+
+    private static bool IsMail(string text) =>
+        text.Length <= MostAddress
+        && text.Count(c => c == '@') == 1
+        && !text.StartsWith('@')
+        && !text.EndsWith('@')
+        && !text.Any(c => char.IsWhiteSpace(c) || char.IsControl(c) || c is '<' or '>' or ',' or ';');
+}
 
 /// <summary>Who is called, in order, and when nobody wants to be called for less than Act now.</summary>
 /// <param name="Steps">The first at once, each next after some minutes without an answer.</param>
 /// <param name="AfterMinutes">Minutes without an answer until the next is called, 1 to 120.</param>
-/// <param name="QuietFrom">Hour from which only Act now is mailed, or null.</param>
+/// <param name="QuietFrom">Hour from which only Act now is sent, or null.</param>
 /// <param name="QuietTo">Hour up to which.</param>
 public sealed record CallListSet(
     IReadOnlyList<CallStep> Steps,
@@ -82,24 +128,30 @@ public sealed record CallListSet(
     TimeOnly? QuietTo
 ) : Fact
 {
+    private const int MostHook = 300;
+
+    /// <summary>Address of a message program that is told of every call, as JSON over HTTP; empty: none.</summary>
+    public string Hook { get; init; } = "";
+
     /// <summary>Objections, named by the field of the page.</summary>
     public IEnumerable<Remark> Check()
     {
         if (Steps.Count > 8)
             yield return Remark.Refuse("people", "At most 8 people.");
         foreach (var (s, i) in Steps.Select((s, i) => (s, i)))
-            if (
-                s.Name.Trim().Length is 0 or > 60
-                || s.Address.Length > 120
-                || s.Address.Count(c => c == '@') != 1
-                || s.Address.StartsWith('@')
-                || s.Address.EndsWith('@')
-                || s.Address.Any(c => char.IsWhiteSpace(c) || char.IsControl(c) || c is '<' or '>' or ',' or ';')
-            )
+            if (!s.IsSound)
                 yield return Remark.Refuse(
                     "people",
-                    $"Line {i + 1}: a name and an address, such as Night watch, watch@farm.test."
+                    $"Line {i + 1}: a name, then a mail address, a telephone number or both, such as Night watch, watch@farm.test, +61 400 000 000."
                 );
+        if (
+            Hook.Length > MostHook
+            || (
+                Hook.Length > 0
+                && !(Uri.TryCreate(Hook, UriKind.Absolute, out var uri) && uri.Scheme is ("http" or "https"))
+            )
+        )
+            yield return Remark.Refuse("hook", "An address such as https://messages.test/farm, or empty.");
         if (AfterMinutes is < 1 or > 120)
             yield return Remark.Refuse("after", "1 to 120 minutes.");
         if (QuietFrom is null != QuietTo is null || (QuietFrom is { } f && f == QuietTo))

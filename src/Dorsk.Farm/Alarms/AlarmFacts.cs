@@ -83,14 +83,18 @@ internal static class AlarmFacts
         .Column("after_minutes", f => f.AfterMinutes)
         .Column("quiet_from", f => f.QuietFrom)
         .Column("quiet_to", f => f.QuietTo)
-        .Rows("call_step", f => f.Steps, ("name", s => s.Name), ("address", s => s.Address))
+        .Column("hook", f => f.Hook)
+        .Rows("call_step", f => f.Steps, ("name", s => s.Name), ("address", s => s.Address), ("phone", s => s.Phone))
         .ReadBy(r =>
             new(
-                r.Rows("call_step", s => new CallStep(s.Text("name"), s.Text("address"))),
+                r.Rows("call_step", s => new CallStep(s.Text("name"), s.Text("address")) { Phone = s.Text("phone") }),
                 r.Int("after_minutes"),
                 r.MaybeHour("quiet_from"),
                 r.MaybeHour("quiet_to")
             )
+            {
+                Hook = r.Text("hook"),
+            }
         )
         .CheckedBy((_, f) => f.Check());
 

@@ -14,7 +14,14 @@ namespace Dorsk.Farm;
 /// <param name="To">Who.</param>
 /// <param name="Subject">Subject.</param>
 /// <param name="Text">Text.</param>
-public sealed record AlarmMail(CallStep To, string Subject, string Text);
+public sealed record AlarmMail(CallStep To, string Subject, string Text)
+{
+    /// <summary>Address of the farm's message program; empty: none.</summary>
+    public string Hook { get; init; } = "";
+
+    /// <summary>Place on the call list, from 0.</summary>
+    public int Step { get; init; }
+}
 
 /// <summary>
 /// Looks at every pond, rings what stands and ends what is over. Each pond and each alarm is looked after by itself: one that fails is an
@@ -86,8 +93,12 @@ public sealed class AlarmWatch(
                                     list.Steps[step],
                                     AlarmText.Subject(a),
                                     AlarmText.Message(a, list, step, farm.Name)
-                                ),
-                                new AlarmTold(a.Id, a.PondId, step, a.Level, list.Steps[step].Address),
+                                )
+                                {
+                                    Hook = list.Hook,
+                                    Step = step,
+                                },
+                                new AlarmTold(a.Id, a.PondId, step, a.Level, list.Steps[step].Where),
                                 a.Cause
                             )
                         )

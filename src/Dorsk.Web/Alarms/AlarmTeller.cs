@@ -50,8 +50,6 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
     /// <param name="stop">Stops it.</param>
     private List<Task> Begin(bool at, CancellationToken stop)
     {
-        if (!post.IsSet)
-            return [];
         lock (gate)
             return BeginAlone(at, stop);
     }
@@ -59,7 +57,7 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
     private List<Task> BeginAlone(bool at, CancellationToken stop)
     {
         var begun = new List<Task>();
-        var due = watch.Due();
+        var due = watch.Due().Where(d => post.Reaches(d.Mail)).ToList();
         foreach (var (mail, told, cause) in due)
         {
             var message = new Message(told.PondId, cause, told.Level, told.Step, told.Address);
@@ -94,14 +92,14 @@ public sealed class AlarmTeller(AlarmWatch watch, AlarmPost post, ILogger<AlarmT
                 watch.Told(told);
             else
                 log.LogError(
-                    "The mail to {Address} could not be sent; it is tried again: {Why}",
-                    mail.To.Address,
+                    "The message to {Address} could not be sent; it is tried again: {Why}",
+                    mail.To.Where,
                     post.Trouble
                 );
         }
         catch (Exception problem) when (problem is not OperationCanceledException)
         {
-            log.LogError(problem, "The mail to {Address} was sent; that could not be noted.", mail.To.Address);
+            log.LogError(problem, "The message to {Address} was sent; that could not be noted.", mail.To.Where);
         }
         finally
         {

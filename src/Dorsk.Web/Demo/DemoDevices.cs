@@ -19,7 +19,8 @@ public static class DemoDevices
     /// <summary>Writes devices and keys.</summary>
     /// <param name="file">The demo's data file.</param>
     /// <param name="keysPath">Where the keys go, as JSON: name of the device to its key.</param>
-    public static void Write(FarmFile file, string keysPath)
+    /// <param name="hook">Address of the stand-in for a message program; empty: none.</param>
+    public static void Write(FarmFile file, string keysPath, string hook = "")
     {
         file.Prepare();
         var (questions, keys) = (new Questions(file), new DeviceKeys(file));
@@ -30,7 +31,7 @@ public static class DemoDevices
             if (!door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, device, device.Name)).Accepted)
                 throw new InvalidOperationException($"{device.Name} was refused.");
         if (questions.CallList() is null)
-            door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, DemoCallList(), "call list"));
+            door.Enter(Entry.Of(Guid.NewGuid(), "Manager", DemoFarm.OpensAt, DemoCallList(hook), "call list"));
         var all = questions
             .Devices()
             .Where(d => !d.Kept.Gone)
@@ -40,13 +41,20 @@ public static class DemoDevices
             File.SetUnixFileMode(keysPath, UnixFileMode.UserRead | UnixFileMode.UserWrite);
     }
 
-    private static CallListSet DemoCallList() =>
+    private static CallListSet DemoCallList(string hook) =>
         new CallListSet(
-            [new("Night watch", "night.watch@farm.test"), new("Manager", "manager@farm.test")],
+            [
+                new("Night watch", "night.watch@farm.test") { Phone = "0491 570 006" },
+                new("Manager", "manager@farm.test") { Phone = "0491 570 156" },
+                new("Neighbour with a tractor", "") { Phone = "0491 570 157" },
+            ],
             10,
             new(22, 0),
             new(5, 0)
-        );
+        )
+        {
+            Hook = hook,
+        };
 
     private static IEnumerable<DeviceKept> Wanted(Questions questions) =>
         questions

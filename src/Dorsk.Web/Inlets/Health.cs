@@ -29,7 +29,7 @@ public static class Health
     public static void MapHealth(this WebApplication app) =>
         app.MapGet("/health", Tell).WithMetadata(new OpenAttribute());
 
-    private static IResult Tell(Heartbeat heartbeat, AlarmPost post, FarmClock clock)
+    private static IResult Tell(Heartbeat heartbeat, AlarmPost post, AlarmMemory memory, FarmClock clock)
     {
         var (state, last) = (heartbeat.State, heartbeat.Last);
         var health = new HealthOut(
@@ -38,7 +38,7 @@ public static class Health
             last?.Ponds ?? 0,
             last?.Failed ?? 0,
             last?.BooksTrouble ?? "ok",
-            !post.IsSet ? "none"
+            !post.IsSet(memory.CallList()?.Hook ?? "") ? "none"
                 : post.Trouble is null ? "ok"
                 : "failing",
             clock.Trouble is null ? "ok" : "behind"

@@ -327,4 +327,35 @@ public class AlarmTests
             }.Select(l => l.Check().Single().Field)
         );
     }
+
+    [Theory]
+    [InlineData("Night watch, watch@farm.test", "watch@farm.test", "", true)]
+    [InlineData("Night watch, watch@farm.test, +61 491 570 006", "watch@farm.test", "+61491570006", true)]
+    [InlineData("Neighbour, (02) 5550-1234", "", "0255501234", true)]
+    [InlineData("Neighbour, 0491 570 006, n@farm.test", "n@farm.test", "0491570006", true)]
+    [InlineData("Neighbour", "", "", false)]
+    [InlineData("Neighbour, his door", "his door", "", false)]
+    [InlineData("Neighbour, 12", "12", "", false)]
+    [InlineData(", 0491 570 006", "", "0491570006", false)]
+    [InlineData("Neighbour, n@farm.test, m@farm.test", "n@farm.test, m@farm.test", "", false)]
+    public void A_line_of_the_call_list_is_a_name_with_a_mail_address_a_telephone_or_both(
+        string line,
+        string address,
+        string dials,
+        bool isSound
+    )
+    {
+        var step = CallStep.Of(line);
+        Assert.Equal((address, dials, isSound), (step.Address, step.Dials, step.IsSound));
+        if (isSound)
+            Assert.Equal(step, CallStep.Of(step.Line));
+        CallListSet list = new([step], 10, null, null);
+        Assert.Equal(isSound, !list.Check().Any());
+        Assert.Equal(
+            [false, false, true, true],
+            new[] { "ftp://x.test", "messages.test", "", "https://messages.test/farm" }.Select(h =>
+                (list with { Steps = [], Hook = h }).Check().All(r => r.Field != "hook")
+            )
+        );
+    }
 }

@@ -368,11 +368,17 @@ internal sealed class FactFarm : IDisposable
             ),
             nameof(CallListSet) => (
                 new CallListSet(
-                    [new("Hand", "hand@farm.invalid"), new("Manager", "m@farm.invalid")],
+                    [
+                        new("Hand", "hand@farm.invalid") { Phone = "0491 570 006" },
+                        new("Manager", "") { Phone = "+61 491 570 156" },
+                    ],
                     10,
                     new(22, 0),
                     new(5, 0)
-                ),
+                )
+                {
+                    Hook = "https://messages.test/farm",
+                },
                 new CallListSet([new("Manager", "m@farm.invalid")], 15, null, null)
             ),
             _ => throw new NotSupportedException($"Give {kind} an example here: a fact and a correction of it."),

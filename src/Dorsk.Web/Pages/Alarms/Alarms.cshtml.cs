@@ -41,11 +41,22 @@ public sealed class AlarmsModel(
 
     public IReadOnlyList<Remark> Remarks { get; private set; } = [];
 
-    /// <summary>What is wrong with the mail, in words; null when it works.</summary>
-    public string? MailTrouble =>
-        !post.IsSet ? "No mail server is named: nobody is called by mail. Start the farm with --smtp host:port."
-        : post.Trouble is { } t ? $"The last mail could not be sent: {t}"
-        : null;
+    /// <summary>What is wrong with the messages, in words; null when everybody is reached.</summary>
+    public string? PostTrouble
+    {
+        get
+        {
+            if (post.Trouble is { } trouble)
+                return $"The last message could not be sent: {trouble}";
+            var silent = (List?.Steps ?? [])
+                .Where(s => !post.Reaches(new(s, "", "") { Hook = List!.Hook }))
+                .Select(s => s.Name)
+                .ToList();
+            return silent.Count == 0
+                ? null
+                : $"No message reaches {string.Join(", ", silent)}: somebody must telephone. For mail start the farm with --smtp host:port; for text messages name a message program below.";
+        }
+    }
 
     public IActionResult OnGet() => here.Farm is null ? Redirect("/slip/farm") : Show();
 
@@ -126,12 +137,14 @@ public sealed class AlarmsModel(
         [FromForm] string? people,
         [FromForm] string? after,
         [FromForm] string? quietfrom,
-        [FromForm] string? quietto
+        [FromForm] string? quietto,
+        [FromForm] string? hook
     )
     {
         Typed = new()
         {
             ["people"] = people ?? "",
+            ["hook"] = hook ?? "",
             ["after"] = after ?? "",
             ["quietfrom"] = quietfrom ?? "",
             ["quietto"] = quietto ?? "",
@@ -148,10 +161,12 @@ public sealed class AlarmsModel(
         }
         var steps = form.Text("people")
             .Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-            .Select(l => l.Split(',', 2, StringSplitOptions.TrimEntries))
-            .Select(p => new CallStep(p[0], p.Length > 1 ? p[1] : ""))
+            .Select(CallStep.Of)
             .ToList();
-        var list = new CallListSet(steps, form.Whole("after", "minutes"), Hour("quietfrom"), Hour("quietto"));
+        var list = new CallListSet(steps, form.Whole("after", "minutes"), Hour("quietfrom"), Hour("quietto"))
+        {
+            Hook = form.Text("hook"),
+        };
         Remarks =
             form.Remarks.Count > 0
                 ? form.Remarks
@@ -181,7 +196,8 @@ public sealed class AlarmsModel(
         if (Typed.Count == 0)
             Typed = new()
             {
-                ["people"] = string.Join('\n', (List?.Steps ?? []).Select(s => $"{s.Name}, {s.Address}")),
+                ["people"] = string.Join('\n', (List?.Steps ?? []).Select(s => s.Line)),
+                ["hook"] = List?.Hook ?? "",
                 ["after"] = (List?.AfterMinutes ?? 10).ToString(System.Globalization.CultureInfo.InvariantCulture),
                 ["quietfrom"] = List?.QuietFrom?.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture)
                     ?? "",

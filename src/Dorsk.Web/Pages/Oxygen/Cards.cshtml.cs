@@ -17,7 +17,10 @@ public sealed class CardsModel(Questions questions, Here here) : PageModel
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        Calls = [.. (questions.CallList()?.Steps ?? []).Select(s => s.Name)];
+        Calls =
+        [
+            .. (questions.CallList()?.Steps ?? []).Select(s => s.Phone.Length > 0 ? $"{s.Name} {s.Phone}" : s.Name),
+        ];
         return Page();
     }
 }
