@@ -16,6 +16,68 @@ public sealed class JobsTests : IDisposable
     private readonly SmallFarm farm = new();
 
     [Fact]
+    public async Task Equipment_is_tested_on_its_day_and_what_failed_stands_until_it_passes()
+    {
+        var (manager, hand) = (await farm.As(Role.Manager), await farm.As(Role.PondHand));
+        string[] Jobs() =>
+            [
+                .. farm
+                    .Services.GetRequiredService<Questions>()
+                    .Today(SmallFarm.Now)!
+                    .Jobs.Where(j => j.What.Contains("diesel", StringComparison.Ordinal))
+                    .Select(j => j.What),
+            ];
+        await manager.Token("/slip/vital");
+        var kept = await manager.Post(
+            "/slip/vital",
+            new()
+            {
+                ["Kind"] = "generator",
+                ["Name"] = "diesel",
+                ["Pond"] = "",
+                ["Every"] = "",
+                ["Spares"] = "0",
+            }
+        );
+        Assert.Equal("/setup/vital", kept.Headers.Location!.ToString().Split('?')[0]);
+        Assert.Equal(["Test diesel: start on load 30 min"], Jobs());
+        var page = await hand.Client.GetStringAsync("/setup/vital");
+        Assert.Contains("Without a spare: diesel", page, StringComparison.Ordinal);
+        Assert.Contains("never tested", await hand.Client.GetStringAsync("/oxygen/power"), StringComparison.Ordinal);
+        var number = Regex
+            .Match(await hand.Client.GetStringAsync("/slip/vital-test"), "<option value=\"(\\d+)\"[^>]*>diesel")
+            .Groups[1]
+            .Value;
+        async Task<HttpResponseMessage> Test(string figure, string passed, string text) =>
+            await hand.Post(
+                "/slip/vital-test",
+                new()
+                {
+                    ["Day"] = "2027-01-21",
+                    ["Hour"] = "17:00",
+                    ["Vital"] = number,
+                    ["Figure"] = figure,
+                    ["Passed"] = passed,
+                    ["Text"] = text,
+                }
+            );
+        await hand.Token("/slip/vital-test");
+        // Nothing is taken for granted, and a figure is wanted where the table has one.
+        var unread = await (await Test("", "", "")).Content.ReadAsStringAsync();
+        Assert.Contains("Look, then choose yes or no", unread, StringComparison.Ordinal);
+        Assert.Contains(
+            "Read it and type the figure: 0 to 10 seconds to start passes",
+            await (await Test("", "yes", "")).Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(HttpStatusCode.Redirect, (await Test("25", "yes", "coughs")).StatusCode);
+        Assert.Equal(["diesel failed its test: battery, fuel, transfer switch, then test it again"], Jobs());
+        Assert.Contains("failed its test", await hand.Client.GetStringAsync("/oxygen/power"), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Redirect, (await Test("6", "yes", "new battery")).StatusCode);
+        Assert.Empty(Jobs());
+    }
+
+    [Fact]
     public async Task A_calendar_holds_ones_own_jobs_at_an_address_that_can_be_shut()
     {
         var today = DateOnly.FromDateTime(SmallFarm.Now.AddHours(10).DateTime);

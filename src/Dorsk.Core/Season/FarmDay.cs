@@ -131,6 +131,9 @@ public sealed record FarmDay(
     /// <summary>Bought batches that came in the last days and were never held apart.</summary>
     public IReadOnlyList<Stock.LotToHold> ToHold { get; init; } = [];
 
+    /// <summary>Equipment that fish live by.</summary>
+    public IReadOnlyList<Machines.VitalState> Vitals { get; init; } = [];
+
     /// <summary>Standing jobs.</summary>
     public IReadOnlyList<DutyKept> Duties { get; init; } = [];
 

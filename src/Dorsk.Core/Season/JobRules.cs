@@ -60,6 +60,7 @@ public static partial class JobRules
         new(DutyKept.JobName, Standing),
         new("quarantine", Quarantines),
         new("hold-apart", NotHeld),
+        new("vital", Vital),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
@@ -420,6 +421,29 @@ public static partial class JobRules
                     over ? Role.Manager : Role.PondHand,
                     "quarantine",
                     !over && q.LookedOn(d.Today) ? JobState.Done : JobState.Open
+                );
+            });
+
+    // A test that is due, or one that failed and waits for a better.
+    private static IEnumerable<Job> Vital(FarmDay d) =>
+        d
+            .Vitals.Where(v => v.IsFailing || v.DueOn(d.Today) <= d.Today)
+            .Select(v =>
+            {
+                var due = v.IsFailing ? v.Last!.Value.Day : v.DueOn(d.Today);
+                return new Job(
+                    FormattableString.Invariant($"vital:{v.Kept.VitalId}:{due:yyyy-MM-dd}"),
+                    v.Kept.PondId,
+                    d.Ponds.FirstOrDefault(p => p.PondId == v.Kept.PondId)?.Code ?? "",
+                    d.Zone.At(due, new(8, 0)),
+                    d.Zone.At(due, new(17, 0)),
+                    v.IsFailing
+                        ? $"{v.Kept.Name} failed its test: {v.Kind.OnFail}, then test it again"
+                        : $"Test {v.Kept.Name}: {v.Kind.Check}",
+                    v.IsFailing ? v.Last!.Value.Fact.Text : v.Kind.Passes,
+                    v.IsFailing ? Role.Manager : Role.PondHand,
+                    "vital-test",
+                    JobState.Open
                 );
             });
 

@@ -76,6 +76,7 @@ internal static class DayQuestions
             ToHold = QuarantineQuestions.NotHeld(c, asOf, zone, now, pond =>
                 Readings.ByHand(c, asOf, pond)[Parameter.Temperature].LastAt(now)?.Si
             ),
+            Vitals = Machines.VitalBook.All(c, asOf, zone),
             Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
         };
     }

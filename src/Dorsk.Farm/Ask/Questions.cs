@@ -131,6 +131,16 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return DutyQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>Equipment that fish live by, with its spares and its last tests.</summary>
+    public IReadOnlyList<Core.Machines.VitalState> Vitals()
+    {
+        using var c = file.Open();
+        var asOf = AsOf.Now(DateTimeOffset.MaxValue);
+        return FarmQuestions.Farm(c, asOf) is { } farm
+            ? Machines.VitalBook.All(c, asOf, FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc)
+            : [];
+    }
+
     /// <summary>Stocking plans that are kept and not given up, with their lines, the newest first.</summary>
     public IReadOnlyList<(long Line, Core.Plans.StockingPlanKept Kept)> StockingPlans()
     {

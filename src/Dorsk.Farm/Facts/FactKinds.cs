@@ -31,6 +31,7 @@ public static class FactKinds
         .. PrepareFacts.Kinds,
         .. SeasonFacts.Kinds,
         .. JobFacts.Kinds,
+        .. Machines.VitalBook.Kinds,
         .. AlarmFacts.Kinds,
     ];
 

@@ -35,6 +35,8 @@ public static class Lists
         ["job_closed"] = "jobs",
         ["forecast_issued"] = "forecasts",
         ["duty"] = "recurring-tasks",
+        ["vital"] = "equipment-and-spares",
+        ["vital_checked"] = "equipment-tests",
         ["person"] = "people",
         ["feed"] = "feeds",
         ["fish_received"] = "fish-deliveries",

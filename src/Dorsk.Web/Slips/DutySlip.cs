@@ -79,7 +79,7 @@ internal sealed class DutySlip : ISlip
         );
     }
 
-    private static List<(string Key, string Name, long? Id)> Places(SlipContext c) =>
+    internal static List<(string Key, string Name, long? Id)> Places(SlipContext c) =>
         [
             ("", "the whole farm", null),
             .. c.Questions.Ponds().Select(p => (p.Id.ToString(CultureInfo.InvariantCulture), p.Code, (long?)p.Id)),

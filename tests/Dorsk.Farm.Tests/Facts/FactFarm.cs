@@ -3,6 +3,7 @@ using Dorsk.Core.Air;
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Machines;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Core.Plans;
@@ -39,6 +40,7 @@ internal sealed class FactFarm : IDisposable
         Device = farm.Must(new DeviceKept(0, "Buoy P1", DeviceUse.Probe, P1, 0.5, false), Day(0));
         Alarm = farm.Must(new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.ActNow, "oxygen 2"), Now);
         Run = farm.Must(Acclimation(24), Now);
+        Vital = farm.Must(new VitalKept(0, "generator", "old diesel", null, 7, 1, "shed", false), Day(0));
     }
 
     public TestFarm Farm => farm;
@@ -58,6 +60,8 @@ internal sealed class FactFarm : IDisposable
     public long Alarm { get; }
 
     public long Run { get; }
+
+    public long Vital { get; }
 
     public static DateTimeOffset Now { get; } = TestFarm.Start.AddDays(60);
 
@@ -355,6 +359,14 @@ internal sealed class FactFarm : IDisposable
             nameof(DutyKept) => (
                 new DutyKept(0, P1, "clean screens", "they clog", 7, Today, new(8, 0), Role.PondHand, null),
                 new DutyKept(0, P1, "mow", "snakes", 14, Today, new(9, 30), Role.PondHand, Today.AddDays(90))
+            ),
+            nameof(VitalKept) => (
+                new VitalKept(0, "generator", "diesel", null, 7, 0, "", false),
+                new VitalKept(0, "blower", "blower", P1, 14, 2, "shed", false)
+            ),
+            nameof(VitalChecked) => (
+                new VitalChecked(Vital, null, 7, true, ""),
+                new VitalChecked(Vital, null, 40, false, "flat battery")
             ),
             nameof(AlarmRaised) => (
                 new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.Watch, "oxygen 3"),

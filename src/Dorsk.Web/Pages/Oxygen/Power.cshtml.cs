@@ -1,3 +1,4 @@
+using Dorsk.Core.Machines;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
@@ -15,8 +16,20 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class PowerModel(Questions questions, Here here) : PageModel
 {
+    private static readonly string[] Standby =
+    [
+        "generator",
+        "generator-fuel",
+        "oxygen-on-power-failure",
+        "oxygen-cylinder-or-tank",
+        "alarm-dialler-text",
+    ];
+
     /// <summary>Waters with fish, the fewest minutes first; those that cannot be told stand first, as nobody knows.</summary>
     public IReadOnlyList<(PondNow Now, WithoutAir? Left)> Rows { get; private set; } = [];
+
+    /// <summary>What must start or open by itself when power goes, and how its last test went.</summary>
+    public IReadOnlyList<VitalState> Power { get; private set; } = [];
 
     /// <summary>What a generator of the typed power carries, or null when none was typed.</summary>
     public GeneratorLoad? Generator { get; private set; }
@@ -37,6 +50,7 @@ public sealed class PowerModel(Questions questions, Here here) : PageModel
                 .Select(p => (p, p.Story.Night.WithoutAirAt(here.Now)))
                 .OrderBy(r => r.Item2 is null ? -1 : r.Item2.MinutesToAct ?? double.MaxValue),
         ];
+        Power = [.. questions.Vitals().Where(v => Standby.Contains(v.Kept.Kind))];
         var owned = Rows.SelectMany(r => r.Now.Story.Equipment)
             .Where(e => e is { Kind: EquipmentKind.Generator, PowerKW: not null })
             .Select(e => e.PowerKW!.Value)

@@ -107,6 +107,8 @@ public static class AllSlips
         new LandmarkSlip(),
         new DeviceSlip(),
         new DutySlip(),
+        new VitalSlip(),
+        new VitalTestSlip(),
         new FeedKindSlip(),
         new LoadSlip(),
         new StoreOutSlip(),
