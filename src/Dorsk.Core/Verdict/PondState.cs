@@ -49,6 +49,15 @@ public sealed record PondState
     /// <summary>The fish whose limits count; none in an empty pond.</summary>
     public required IReadOnlyList<FishHere> Fish { get; init; }
 
+    /// <summary>The fish that stand here, of which the dead are counted; those whose limits count, where nobody said otherwise.</summary>
+    public IReadOnlyList<FishHere> Standing
+    {
+        get => standing ?? Fish;
+        init => standing = value;
+    }
+
+    private readonly IReadOnlyList<FishHere>? standing;
+
     /// <summary>Readings up to now, in order of time.</summary>
     public required ReadingBook Readings { get; init; }
 

@@ -24,17 +24,15 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
     /// <summary>The verdict on the pond at an instant.</summary>
     /// <param name="now">The instant.</param>
     /// <param name="tonight">Tonight's forecast, or null.</param>
-    public PondVerdict At(DateTimeOffset now, DawnLowForecast? tonight)
-    {
-        var day = facts.Zone.DayOf(now);
-        List<FishHere> fish =
+    public PondVerdict At(DateTimeOffset now, DawnLowForecast? tonight) =>
+        PondVerdict.Of(StateAt(now, FishOn(facts.Zone.DayOf(now))) with { Tonight = tonight });
+
+    private List<FishHere> FishOn(DateOnly day) =>
         [
             .. facts
                 .Standing.Select(b => (b.Species, Stands: stock.At(b, day)))
                 .Select(x => Fish(x.Species, x.Stands.MeanG.Value, x.Stands.Count.Value)),
         ];
-        return PondVerdict.Of(StateAt(now, fish) with { Tonight = tonight });
-    }
 
     /// <summary>What in this water stands against fish that are to come into it, and against how many there will be.</summary>
     /// <param name="now">The instant.</param>
@@ -63,6 +61,7 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             Readings = read.With(typed.Select(t => (t.Parameter, new Timed(now, t.Si)))),
             Looks = [.. state.Looks.Where(l => l.At > since)],
             Dead = stocked ? state.Dead : [],
+            Standing = FishOn(facts.Zone.DayOf(now)),
             CapacityKg =
                 fish.Count > 0 ? facts.CapacityKg(fish.Species) - stock.BiomassKgOn(facts.Zone.DayOf(now)) : null,
             Tonight = stocked ? night.At(now).Forecast : null,

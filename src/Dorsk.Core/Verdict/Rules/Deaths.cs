@@ -29,7 +29,7 @@ internal static class Deaths
 
     private static IEnumerable<Finding> Judge(PondState s)
     {
-        var stands = s.Fish.Sum(f => f.Count);
+        var stands = s.Standing.Sum(f => f.Count);
         // Today's, or yesterday's before anybody has looked today.
         var last = s.Dead.LastOrDefault(d => d.Day <= s.Today && d.Day >= s.Today.AddDays(-1));
         if (last.Count < LeastFish || stands <= 0)
@@ -85,7 +85,7 @@ internal static class Deaths
 
     private static (double Watch, double Act, string Source) LimitOf(PondState s)
     {
-        var stage = s.Fish.Min(f => f.Stage);
+        var stage = s.Standing.Min(f => f.Stage);
         if (stage == LifeStage.Fry)
             return Table[("hatchery", "fry")];
         return Table[(s.InTank ? "tank" : "pond", stage == LifeStage.Fingerling ? "fingerling" : "grow-out")];
