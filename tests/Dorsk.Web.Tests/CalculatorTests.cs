@@ -34,6 +34,48 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 "nitrite=4&basis=N&chloride=10&ratio=10&salt=NaCl&purity=100&volume=1000",
                 ["49.5", "30", "all at once"]
             },
+            // 1,000 m³ from 2 to 10 ppt: 8,000 kg, at 98 % 8,163; perch bear 5 for long.
+            {
+                "salinity",
+                "species=whiteleg_shrimp&weight=5&volume=1000&now=2&wanted=10&purity=98&source=0",
+                ["8,163", "bear 10.0"]
+            },
+            {
+                "salinity",
+                "species=silver_perch&weight=50&volume=1000&now=2&wanted=10&purity=98&source=0",
+                ["8,163", "do not bear 10.0"]
+            },
+            // From 12 to 8 with fresh water: a third exchanged, or half as much again added.
+            {
+                "salinity",
+                "species=nile_tilapia&weight=50&volume=1000&now=12&wanted=8&purity=98&source=0",
+                ["33 %, 333", "500"]
+            },
+            // 40 × 25 m, walls, 1.4 m deep: 10 cm are 100 m³ of 1,400.
+            { "level", "length=40&width=25&slope=0&depth=1.4&from=1.4&by=10", ["100", "7.1 %", "1,300"] },
+            // Fingerlings bear 5 °C an hour; 6 °C colder: 1,000 × 5 / 6 = 833 m³/h; 30 % take 0.357 volumes.
+            {
+                "refill",
+                "species=silver_perch&weight=1&volume=1000&share=30&temp=26&ph=8&sal=0&tempn=20&phn=8&saln=0",
+                ["temperature decides", "357"]
+            },
+            {
+                "refill",
+                "species=silver_perch&weight=300&volume=1000&share=30&temp=26&ph=8&sal=0&tempn=26&phn=8&saln=0",
+                ["any: both waters agree"]
+            },
+            // Seven times a fifth in a fortnight: 1,400 m³, 0.8^7 = 21 % left; 28 h at 3 kW.
+            {
+                "exchange-days",
+                "volume=1000&share=20&every=2&days=14&flow=50&power=3&price=0.3",
+                ["200", "1,400", "21.0 %", "28.0 h, 84 kWh, 25"]
+            },
+            // Mean 1.4, half range 1: over 1.9 for 6.21 / π × acos 0.5 = 2.07 h each way.
+            {
+                "tide",
+                "high=06:00&highm=2.4&lowm=0.4&neaphigh=1.6&neaplow=1.0&sill=1.9&wanted=2484&gate=300&flow=50&power=3&price=0.3",
+                ["03:55 to 08:04", "1,242", "never over the sill: pump", "49.7 h"]
+            },
             { "carbon", "tan=2&wanted=0.5&source=0.3&volume=1000&do=6", ["30.0", "50.0", "7.1"] },
             { "carbon", "tan=2&wanted=0.5&source=0.3&volume=1000&do=3.9", ["Act now", "no carbon now"] },
             // 750 m³ of 28 and 250 m³ of 20 °C.

@@ -38,7 +38,11 @@ public sealed record AeratorsFitted(long PondId, IReadOnlyList<Aerator> Aerators
 /// <param name="Work">What: limed, filling, declared ready, taste test passed, note.</param>
 /// <param name="Text">In words; may be empty.</param>
 /// <param name="AmountKg">Amount, kg, where there is one.</param>
-public sealed record PondWorked(long PondId, PondWork Work, string Text, double? AmountKg) : Fact;
+public sealed record PondWorked(long PondId, PondWork Work, string Text, double? AmountKg) : Fact
+{
+    /// <summary>Water changed, let in or topped up, m³, or null.</summary>
+    public double? VolumeM3 { get; init; }
+}
 
 /// <summary>Kinds of work and findings at a pond.</summary>
 public enum PondWork

@@ -131,6 +131,25 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return DutyQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>Water changed and let in at a pond in the last days, added up.</summary>
+    /// <param name="story">The pond.</param>
+    /// <param name="now">Now.</param>
+    public WaterMoved WaterMoved(PondStory story, DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return Core.Water.WaterMoved.Of(
+            [
+                .. FarmQuestions
+                    .WaterMoved(c, AsOf.Now(now), story.Pond.Id)
+                    .Select(w =>
+                        (story.Zone.DayOf(w.At), w.Fact.VolumeM3!.Value, w.Fact.Work != PondWork.ToppedUp, w.Fact.Text)
+                    ),
+            ],
+            story.Pond.Shape.FullVolumeM3,
+            story.Zone.DayOf(now)
+        );
+    }
+
     /// <summary>Equipment that fish live by, with its spares and its last tests.</summary>
     public IReadOnlyList<Core.Machines.VitalState> Vitals()
     {

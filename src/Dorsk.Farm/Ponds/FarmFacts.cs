@@ -133,7 +133,13 @@ internal static class FarmFacts
         .Column("work", f => f.Work)
         .Column("text", f => f.Text)
         .Column("amount_kg", f => f.AmountKg)
-        .ReadBy(r => new(r.Long("pond"), r.Word<PondWork>("work"), r.Text("text"), r.MaybeReal("amount_kg")))
+        .Column("volume_m3", f => f.VolumeM3)
+        .ReadBy(r =>
+            new(r.Long("pond"), r.Word<PondWork>("work"), r.Text("text"), r.MaybeReal("amount_kg"))
+            {
+                VolumeM3 = r.MaybeReal("volume_m3"),
+            }
+        )
         .CheckedBy((_, f) => f.Text.Length > 500 ? [Remark.Refuse("Text", "At most 500 letters.")] : []);
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Described, Built, Aerators, Equipment, Archived, Worked];

@@ -52,6 +52,12 @@ internal static class FarmQuestions
             .ConvertAll(f => new AeratorsFrom(f.At, f.Fact.Aerators));
 
     /// <summary>Work in a pond and what was found, the newest first.</summary>
+    /// <summary>Water changed and let in, with its volume, oldest first.</summary>
+    public static List<(DateTimeOffset At, PondWorked Fact)> WaterMoved(SqliteConnection c, AsOf asOf, long pond) =>
+        FarmFacts
+            .Worked.All(c, asOf, "t.pond = $pond AND t.volume_m3 IS NOT NULL", ("pond", pond))
+            .ConvertAll(w => (w.At, w.Fact));
+
     public static List<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works(
         SqliteConnection c,
         AsOf asOf,

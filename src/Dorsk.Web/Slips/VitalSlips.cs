@@ -108,7 +108,10 @@ internal sealed class VitalTestSlip : ISlip
     {
         var old = c.Old<VitalChecked>();
         var all = c.Questions.Vitals();
-        return
+        return FieldsOf(c, old, all);
+    }
+
+    private static IReadOnlyList<SlipField> FieldsOf(SlipContext c, VitalChecked? old, IReadOnlyList<VitalState> all) =>
         [
             .. Lines.When(c),
             c.Choice(
@@ -134,7 +137,6 @@ internal sealed class VitalTestSlip : ISlip
             ),
             c.Words("Text", "In words", old?.Text ?? "").WithHint("what failed; what was done"),
         ];
-    }
 
     public Filled Read(SlipForm form, SlipContext c)
     {

@@ -62,6 +62,8 @@ internal sealed class WorkSlip : ISlip
                 Works.Select(w => (w.Work.ToString(), w.Word)).ToList()
             ),
             c.Quantity("Amount", "Amount, if any", Measures.Mass, old?.AmountKg),
+            c.Quantity("Volume", "Water, if any", Measures.Volume, old?.VolumeM3)
+                .WithHint("changed, let in or topped up; centimetres as m³: workbench, level to volume"),
             c.Words("Text", "In words", old?.Text ?? "").WithHint("product and lot where one was used"),
         ];
     }
@@ -79,19 +81,26 @@ internal sealed class WorkSlip : ISlip
                 "Text",
                 "Write which product it was, by its label: whoever stocks or sells these fish will ask."
             );
-        if (work is PondWork.WaterChanged or PondWork.ToppedUp && form.Empty("Text"))
-            form.Refuse(
-                "Text",
-                work == PondWork.ToppedUp
-                    ? "Write how much: centimetres on the gauge, or cubic metres. It tells a leak from what the sun takes."
-                    : "Write how much, and where the old water went: a permit may ask for it."
-            );
+        var m3 = ReadVolume(form, work);
         return new(
             form.When(),
-            [new PondWorked(c.PondId, work, form.Text("Text"), kg)],
+            [new PondWorked(c.PondId, work, form.Text("Text"), kg) { VolumeM3 = m3 }],
             $"{c.Story!.Pond.Code} {Word(work)} {form.Text("Amount")} {form.Text("Text")}".Trim(),
             []
         );
+    }
+
+    // How much tells a leak from what the sun takes; where the old water went a permit may ask.
+    private static double? ReadVolume(SlipForm form, PondWork work)
+    {
+        var m3 = form.MaybeQuantity("Volume", Measures.Volume);
+        if (m3 is not (null or (> 0 and <= 1e6)))
+            form.Refuse("Volume", "More than 0, up to a million cubic metres, or empty.");
+        if (work is PondWork.WaterChanged or PondWork.ToppedUp && m3 is null)
+            form.Refuse("Volume", "Type how much water: it is added up, and tells a leak from what the sun takes.");
+        if (work == PondWork.WaterChanged && form.Empty("Text"))
+            form.Refuse("Text", "Write where the old water went: a permit may ask for it.");
+        return m3;
     }
 
     private static PondWork ReadWork(SlipForm form) =>

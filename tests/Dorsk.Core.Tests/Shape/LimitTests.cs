@@ -9,6 +9,7 @@ public class LimitTests
     private static readonly string[] LookedUp =
     [
         "src/Dorsk.Core/Acclimate/AcclimationPlan.cs",
+        "src/Dorsk.Core/Acclimate/RefillSteps.cs",
         "src/Dorsk.Core/Growth/Walk.cs",
         "src/Dorsk.Core/Plans/StockingLimit.cs",
         "src/Dorsk.Farm/Estimates/StandingStock.cs",
@@ -23,7 +24,7 @@ public class LimitTests
         "src/Dorsk.Core/Alarms/AlarmRules.cs",
         "src/Dorsk.Web/Pages/Ponds/Course.cshtml.cs",
         "src/Dorsk.Web/Workbench/GasCalculators.cs",
-        "src/Dorsk.Web/Workbench/WaterCalculators.cs",
+        "src/Dorsk.Web/Workbench/Water/WaterCalculators.cs",
     ];
 
     [Fact]

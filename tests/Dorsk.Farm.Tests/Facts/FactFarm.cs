@@ -154,7 +154,7 @@ internal sealed class FactFarm : IDisposable
             nameof(PondArchived) => (new PondArchived(P3, true, "leaks"), new PondArchived(P3, true, "leaks badly")),
             nameof(PondWorked) => (
                 new PondWorked(P1, PondWork.Limed, "lime", 20),
-                new PondWorked(P1, PondWork.Note, "no lime", null)
+                new PondWorked(P1, PondWork.WaterChanged, "into the reed bed", null) { VolumeM3 = 120 }
             ),
             nameof(PondPlaced) => (new PondPlaced(P1, 10, 20, 30), new PondPlaced(P1, 11, 21, 31)),
             nameof(LandmarkDrawn) => (

@@ -1,0 +1,31 @@
+using Dorsk.Core.Species;
+using Dorsk.Core.Units;
+using Dorsk.Web.Slips;
+
+namespace Dorsk.Web.Workbench;
+
+/// <summary>Lines about the fish in the water, shared by calculators: those of the pond, where there is one.</summary>
+internal static class BenchFish
+{
+    public static IEnumerable<SlipField> Fields(BenchStart s, string example, double exampleG) =>
+        [
+            s.Choice(
+                "species",
+                "Fish in it",
+                s.Pond?.LikelySpecies.Key ?? example,
+                FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
+            ),
+            s.Quantity("weight", "Average weight", Measures.FishWeight, WeightG(s) ?? exampleG),
+        ];
+
+    public static (FishSpecies? Species, double MeanG) Read(BenchForm f)
+    {
+        var species = FishSpecies.Find(f.Form.Text("species"));
+        if (species is null)
+            f.Form.Refuse("species", "Choose a species from the list.");
+        return (species, f.Q("weight", Measures.FishWeight, 0.0001, 20_000));
+    }
+
+    private static double? WeightG(BenchStart s) =>
+        s.Pond?.Standing.Select(b => s.Pond.Stock.Near(b, s.Here.Today)?.MeanG.Value).LastOrDefault();
+}
