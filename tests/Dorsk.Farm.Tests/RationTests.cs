@@ -52,6 +52,50 @@ public sealed class RationTests : IDisposable
     }
 
     [Fact]
+    public void A_meal_against_a_restriction_is_asked_about_at_the_door()
+    {
+        string[] Asked(Core.Judging.Fact fact, DateTimeOffset at) =>
+            [
+                .. farm
+                    .Door.Preview(Entry.Of(Guid.NewGuid(), "Pond hand", at, fact))
+                    .Remarks.Where(r => r.Kind == Core.Judging.Objection.Ask)
+                    .Select(r => r.Text),
+            ];
+        var meal = new FeedingGiven(farm.PondId, feed, 1);
+        Assert.Empty(Asked(meal, At(20, 11)));
+        // Fry crumble and a lean pellet do not suit fish of 200 g.
+        var crumble = farm.Must(new FeedNamed(0, "Crumble", 0.5, 45, null), At(20, 1));
+        Assert.Contains(
+            "too fine",
+            Assert.Single(Asked(meal with { FeedId = crumble }, At(20, 11))),
+            StringComparison.Ordinal
+        );
+        // Fish that gasp get nothing, at whatever door the meal comes in.
+        farm.Must(new Core.Ponds.PondWorked(farm.PondId, Core.Ponds.PondWork.Note, "fish gasping", null), At(20, 10));
+        Assert.Contains("Was it fed all the same?", Assert.Single(Asked(meal, At(20, 11))), StringComparison.Ordinal);
+        // A ration set by hand with its reason has been thought about; an older day is written down as it was.
+        farm.Must(new RationOverruled(farm.PondId, batch, new(2026, 1, 20), 2, "vet: medicated feed"), At(20, 10.5));
+        Assert.Empty(Asked(meal, At(20, 11)));
+        Assert.Empty(Asked(meal with { FeedId = crumble }, At(18, 11)));
+        // Off feed before they are fished, and the harvest asks for what is missing.
+        var harvest = new Core.Stock.FishHarvested(
+            farm.PondId,
+            batch,
+            10,
+            2,
+            Core.Stock.CountBasis.Counted,
+            Core.Stock.Account.Harvested,
+            false,
+            ""
+        );
+        farm.Must(meal, At(20, 11));
+        var asked = Asked(harvest, At(20, 12));
+        Assert.Contains(asked, a => a.StartsWith("taste: no test", StringComparison.Ordinal));
+        Assert.Contains(asked, a => a.StartsWith("fast: fed 1 h ago, 36 h", StringComparison.Ordinal));
+        Assert.Contains(asked, a => a.StartsWith("water:", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void The_farms_own_table_holds_from_its_instant_and_a_feeder_follows_the_ration()
     {
         farm.Must(new RationSchoolSet(farm.PondId, RationSchool.Table), At(19, 8));

@@ -25,6 +25,51 @@ public sealed record DensitySchool(
     string Source
 )
 {
+    /// <summary>Name of a density that the farm set itself.</summary>
+    public const string OwnName = "the farm's own";
+
+    /// <summary>A density that the farm set itself: it stands beside those of the trade, never mixed with them.</summary>
+    /// <param name="system">In what.</param>
+    /// <param name="number">Fish a m², or a m³ where the system goes by volume; above 0.</param>
+    /// <param name="finalG">At this weight, g; above 0.</param>
+    /// <param name="aerated">Whether the water has aerators.</param>
+    public static DensitySchool Own(RearingSystem system, double number, double finalG, bool aerated)
+    {
+        var kg = number * finalG / 1000 * (system.ByVolume() ? 1 : 10_000);
+        return new(
+            OwnName,
+            system,
+            (number, number, number),
+            (kg, kg, kg),
+            finalG,
+            aerated,
+            "",
+            "of the farm",
+            "The farm's own figure"
+        );
+    }
+
+    /// <summary>Fish to stock in a water for a wanted weight, through the same mass of fish: low, usual, high. A range stays a range.</summary>
+    /// <param name="q">The plan.</param>
+    public (double Low, double Usual, double High) StockFor(StockingQuestion q)
+    {
+        var per = (q.Water.System.ByVolume() ? q.Water.VolumeM3 : q.Water.AreaM2) * FinalG / q.TargetG * q.ShareOfWater;
+        return (Number.Low * per, Number.Usual * per, Number.High * per);
+    }
+
+    // Words of the table for fish that live of what grows in the water.
+    private static readonly string[] Unfed = ["extensive", "natural food", "not fed", "lab-lab", "low input"];
+
+    /// <summary>Whether it feeds its fish; else they live of what grows in the water, and it says nothing of a fed pond.</summary>
+    public bool IsFed =>
+        !Unfed.Any(u =>
+            Name.Contains(u, StringComparison.OrdinalIgnoreCase)
+            || Condition.Contains(u, StringComparison.OrdinalIgnoreCase)
+        );
+
+    /// <summary>Whether it is kept with air at some hours: it speaks of ponds with and without aerators.</summary>
+    public bool SomeAir { get; init; }
+
     private static readonly ILookup<string, DensitySchool> Table = Csv.Embedded("stocking_density_schools.csv")
         .Where(GrowOut)
         .Select(r => (Key: r["species"], School: Row(r)))
@@ -45,9 +90,16 @@ public sealed record DensitySchool(
         ];
     }
 
-    /// <summary>The school that fits the air: of those with aerators, or without, the thinnest; else the thinnest of all. Null when there is none.</summary>
-    public static DensitySchool? Fitting(IReadOnlyList<DensitySchool> schools, bool aerated) =>
-        schools.Where(s => s.Aerated == aerated).DefaultIfEmpty(schools.MinBy(s => s.Kg.Usual)).MinBy(s => s?.Kg.Usual);
+    /// <summary>The school that fits feed and air: of the fed ones with aerators, or without, the thinnest; else the thinnest fed one, else the thinnest of all. Null when there is none.</summary>
+    /// <param name="schools">Schools of the species in the system.</param>
+    /// <param name="aerated">Whether the water has aerators.</param>
+    public static DensitySchool? Fitting(IReadOnlyList<DensitySchool> schools, bool aerated)
+    {
+        var fed = schools.Where(s => s.IsFed).DefaultIfEmpty(schools.MinBy(s => s.Kg.Usual)).ToList();
+        return fed.Where(s => s is not null && (s.Aerated == aerated || s.SomeAir))
+            .DefaultIfEmpty(fed.MinBy(s => s?.Kg.Usual))
+            .MinBy(s => s?.Kg.Usual);
+    }
 
     // The species' own row: numbers by area without and with air, by volume for tanks and cages, at the lower end of market size.
     private static IEnumerable<DensitySchool> Usual(FishSpecies species, RearingSystem system)
@@ -105,7 +157,10 @@ public sealed record DensitySchool(
             r["system"] is "earthen pond" or "cage" or "tank" ? r["condition"] : $"{r["system"]}; {r["condition"]}",
             r["confidence"],
             r["source"]
-        );
+        )
+        {
+            SomeAir = r["aerated"] == "some",
+        };
     }
 
     private static double N(string text) => text.Length == 0 ? 0 : double.Parse(text, CultureInfo.InvariantCulture);

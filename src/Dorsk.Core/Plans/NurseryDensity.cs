@@ -33,7 +33,9 @@ public sealed record NurseryDensity(
 {
     private const double FoodExponent = 0.82,
         ShortestMm = 8,
-        LongestMm = 200;
+        LongestMm = 300,
+        ShorterShare = 0.7,
+        LongerShare = 1.4;
 
     private static readonly IReadOnlyList<NurseryDensity> Table = Csv.Embedded("fry_nursery_weaning.csv")
         .Where(r => r["larvae_per_m2_start"].Length > 0)
@@ -44,13 +46,19 @@ public sealed record NurseryDensity(
     /// <summary>The row of a species; null where the table has none.</summary>
     public static NurseryDensity? For(FishSpecies species) => Table.FirstOrDefault(n => n.Species.Key == species.Key);
 
-    /// <summary>Larvae a m² for a wanted length: low, usual, high.</summary>
-    /// <param name="lengthMm">Wanted length, mm; 8 to 200.</param>
+    /// <summary>Whether a length lies so near the table's that the law carries there; outside it the figure is a guess and says so.</summary>
+    /// <param name="lengthMm">Wanted length, mm.</param>
+    public bool IsKnown(double lengthMm) => lengthMm >= ShorterShare * AtMm && lengthMm <= LongerShare * AtMm;
+
+    /// <summary>
+    /// Larvae a m² for a wanted length: low, usual, high. For lengths much under the table's the number is held: nobody knows that still more live.
+    /// </summary>
+    /// <param name="lengthMm">Wanted length, mm; 8 to 300.</param>
     public (double Low, double Usual, double High) LarvaeFor(double lengthMm)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(lengthMm, ShortestMm);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(lengthMm, LongestMm);
-        var k = Math.Pow(AtMm / lengthMm, 3 * FoodExponent);
+        var k = Math.Pow(AtMm / Math.Max(lengthMm, ShorterShare * AtMm), 3 * FoodExponent);
         return (LarvaeM2.Low * k, LarvaeM2.Usual * k, LarvaeM2.High * k);
     }
 

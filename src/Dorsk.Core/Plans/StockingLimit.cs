@@ -75,12 +75,7 @@ public static class StockingLimits
     private static StockingLimit School(StockingQuestion q, DensitySchool s)
     {
         // The school speaks of its own final weight; for another the same mass of fish stands.
-        var stocked =
-            s.Number.Usual
-            * (q.Water.System.ByVolume() ? q.Water.VolumeM3 : q.Water.AreaM2)
-            * s.FinalG
-            / q.TargetG
-            * q.ShareOfWater;
+        var stocked = s.StockFor(q).Usual;
         return new(BySchool, stocked * q.Survival, null, Because(q, s));
     }
 
@@ -124,6 +119,8 @@ public static class StockingLimits
             ),
         };
         var measure = q.Water.System.ByVolume() ? Measures.VolumeLoad : Measures.AreaLoad;
+        if (q.OwnCapacityKg is { } own)
+            (each, words) = (own, "as the farm itself says they are carried");
         var why = Because(q, each, words, measure);
         if (each <= 0)
             why = why.Doubting($"{q.Species.Name} is not {words}: the table has no figure, so none are let stand.");
@@ -133,8 +130,10 @@ public static class StockingLimits
     private static Grounds Because(StockingQuestion q, double each, string words, Measure measure) =>
         Grounds.Of(
             $"Fish {words}: kilograms by {(q.Water.System.ByVolume() ? "volume" : "area")}, by the weight wanted.",
-            $"{q.Species.Source}; starting value, confidence {q.Species.Confidence}",
-            new Input("the water carries", each, measure, "species table"),
+            q.OwnCapacityKg is null
+                ? $"{q.Species.Source}; starting value, confidence {q.Species.Confidence}"
+                : "The farm's own figure",
+            new Input("the water carries", each, measure, q.OwnCapacityKg is null ? "species table" : "typed"),
             new Input(
                 q.Water.System.ByVolume() ? "volume" : "area",
                 q.Water.System.ByVolume() ? q.Water.VolumeM3 : q.Water.AreaM2,

@@ -68,6 +68,9 @@ public sealed record StockingQuestion(
     Hand Hand
 )
 {
+    /// <summary>Carrying capacity that the farm set itself, kg/ha or kg/m³ as the water is planned by; null: the species table.</summary>
+    public double? OwnCapacityKg { get; init; }
+
     /// <summary>Survival as a share.</summary>
     public double Survival => SurvivalPct / 100;
 

@@ -124,6 +124,25 @@ public static class Measures
         0
     );
 
+    /// <summary>Fish per area, fish/m² here.</summary>
+    public static readonly Measure FishPerArea = new(
+        "stocking density",
+        new Unit("fish/m²", 1, 0),
+        new Unit("fish/ac", 1 / AcreM2, 0, "fish/acre"),
+        2,
+        0,
+        new Unit("fish/ha", 1 / 10_000.0, 0)
+    );
+
+    /// <summary>Fish per volume, fish/m³ here.</summary>
+    public static readonly Measure FishPerVolume = new(
+        "stocking density",
+        new Unit("fish/m³", 1, 0),
+        new Unit("fish/gal", 1 / GallonM3, 0),
+        1,
+        2
+    );
+
     /// <summary>Standing fish per volume, kg/m³ here.</summary>
     public static readonly Measure VolumeLoad = new(
         "kilograms per cubic metre",

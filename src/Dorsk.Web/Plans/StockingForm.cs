@@ -63,10 +63,22 @@ public static class StockingForm
                 "Density school",
                 "",
                 [
-                    ("", "the one that fits the air"),
+                    ("", "the one that fits feed and air"),
                     .. DensitySchool.For(likely, body).Select(x => (x.Name, x.Name)).DistinctBy(x => x.Item1),
                 ]
             ),
+            s.Quantity(
+                    "owndensity",
+                    "Your own density",
+                    body.ByVolume() ? Measures.FishPerVolume : Measures.FishPerArea
+                )
+                .WithHint("at stocking; stands in place of the density above"),
+            s.Quantity(
+                    "owncapacity",
+                    "Your own carrying capacity",
+                    body.ByVolume() ? Measures.VolumeLoad : Measures.AreaLoad
+                )
+                .WithHint("empty: the species table"),
             s.Quantity("share", "Share of the water that is theirs", Measures.Share, "100")
                 .WithHint("less beside other fish"),
             .. Beside("beside", "Other fish in it"),
@@ -123,20 +135,7 @@ public static class StockingForm
         var share = f.Q("share", Measures.Share, 1, 100) / 100;
         int? own = f.Form.Empty("own") ? null : f.Whole("own", "fish", 0, 10_000_000),
             onHand = f.Form.Empty("onhand") ? null : f.Whole("onhand", "fish", 1, 10_000_000);
-        var prices = new PlanPrices(
-            f.Q("pfish", Measures.Price, 0, 1e5),
-            f.Q("pfeed", Measures.Price, 0, 1e5),
-            f.Q("pkg", Measures.Price, 0, 1e5),
-            f.Q("pkwh", Measures.Price, 0, 1e4),
-            f.Q("pother", Measures.Price, 0, 1e9)
-        );
-        var road = new OrderRoad(
-            f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8,
-            f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20,
-            f.MaybeQ("bagl", Measures.Plain, 0.5, 200) ?? 10,
-            BagWaterShare,
-            f.MaybeQ("roadsalt", Measures.Plain, 0, 10) ?? 0
-        );
+        var (prices, road) = (Prices(f), Road(f));
         var beside = Beside(f, share);
         var on = f.Form.Day("on");
         DateOnly? by = f.Form.Empty("by") ? null : f.Form.Day("by");
@@ -144,7 +143,7 @@ public static class StockingForm
         var temps = Months(f);
         if (!f.Sound)
             return null;
-        var school = DensitySchool.For(species, water.System).FirstOrDefault(s => s.Name == f.Form.Text("school"));
+        var school = School(f, species, water, target);
         var plan = new StockingQuestion(
             species,
             water,
@@ -158,11 +157,44 @@ public static class StockingForm
             own,
             prices,
             f.Here.Hand
-        );
+        )
+        {
+            OwnCapacityKg = f.MaybeQ(
+                "owncapacity",
+                water.System.ByVolume() ? Measures.VolumeLoad : Measures.AreaLoad,
+                0.01,
+                1e6
+            ),
+        };
         foreach (var remark in plan.Check())
             f.Form.Refuse(remark.Field, remark.Text);
         return f.Sound ? new(plan, wanted, by, beside, onHand, temps is not null, road) : null;
     }
+
+    private static PlanPrices Prices(BenchForm f) =>
+        new PlanPrices(
+            f.Q("pfish", Measures.Price, 0, 1e5),
+            f.Q("pfeed", Measures.Price, 0, 1e5),
+            f.Q("pkg", Measures.Price, 0, 1e5),
+            f.Q("pkwh", Measures.Price, 0, 1e4),
+            f.Q("pother", Measures.Price, 0, 1e9)
+        );
+
+    private static OrderRoad Road(BenchForm f) =>
+        new OrderRoad(
+            f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8,
+            f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20,
+            f.MaybeQ("bagl", Measures.Plain, 0.5, 200) ?? 10,
+            BagWaterShare,
+            f.MaybeQ("roadsalt", Measures.Plain, 0, 10) ?? 0
+        );
+
+    // What the farm itself says goes before any school.
+    private static DensitySchool? School(BenchForm f, FishSpecies species, PlanWater water, double targetG) =>
+        f.MaybeQ("owndensity", water.System.ByVolume() ? Measures.FishPerVolume : Measures.FishPerArea, 0.0001, 100_000)
+            is { } own
+            ? DensitySchool.Own(water.System, own, targetG, water.ShaftKW > 0)
+            : DensitySchool.For(species, water.System).FirstOrDefault(s => s.Name == f.Form.Text("school"));
 
     private static IEnumerable<SlipField> Beside(string name, string label) =>
         [

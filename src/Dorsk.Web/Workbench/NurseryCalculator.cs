@@ -49,7 +49,7 @@ internal sealed class NurseryCalculator : ICalculator
     {
         var species = ReadSpecies(f);
         var (mm, areaM2, survival) = (
-            f.Q("length", Length, 8, 200),
+            f.Q("length", Length, 8, 300),
             f.Q("area", Measures.Area, 1, 1e6),
             f.Q("survival", Measures.Plain, 0.1, 100)
         );
@@ -70,7 +70,7 @@ internal sealed class NurseryCalculator : ICalculator
             WeightFigure(f, mm, n),
             WeaningFigure(f, n),
         ];
-        return Answer(f, n, figures);
+        return Answer(f, mm, n, figures);
     }
 
     private static FishSpecies ReadSpecies(BenchForm f) =>
@@ -103,11 +103,16 @@ internal sealed class NurseryCalculator : ICalculator
             )
         );
 
-    private static Worked Answer(BenchForm f, NurseryDensity n, List<Figure> figures) =>
+    private static Worked Answer(BenchForm f, double mm, NurseryDensity n, List<Figure> figures) =>
         new(
             figures,
             $"Stock {f.Here.Figure(n.FillDays.From, 0)} to {f.Here.Figure(n.FillDays.To, 0)} days after the first water: first food {n.FirstFood}. The table's {f.Here.Figure(n.AtMm, 0)} mm take {f.Here.Figure(n.Days.From, 0)} to {f.Here.Figure(n.Days.To, 0)} days.{(n.Note.Length > 0 ? $" {char.ToUpperInvariant(n.Note[0])}{n.Note[1..]}." : "")}",
-            n.Cannibals,
+            n.IsKnown(mm)
+                ? n.Cannibals
+                : new Judgement(
+                    Status.Watch,
+                    $"The table knows {f.Here.Figure(n.AtMm, 0)} mm; this length lies far from it. Take the figure as a guess, begin with fewer, and go by your own counts"
+                ),
             [
                 "Fill shallow and raise the water with the fry; screen every drop: insects and wild fish eat larvae.",
                 "A figure of one system is never carried to another: this is for fertilised earthen ponds.",

@@ -109,6 +109,12 @@ public class SpeciesChoiceTests
         Assert.Equal(Status.Watch, NurseryDensity.For(FishSpecies.Of("barramundi"))!.Cannibals!.Status);
         Assert.True(FishSpecies.All.Count(f => NurseryDensity.For(f) is not null) >= 14);
         Assert.Throws<ArgumentOutOfRangeException>(() => n.LarvaeFor(3));
+        // Two-inch catfish: the table speaks of 100 mm; far under it the number is held and the figure says that it is a guess.
+        var catfish = NurseryDensity.For(FishSpecies.Of("channel_catfish"))!;
+        Assert.Equal((false, true, false), (catfish.IsKnown(51), catfish.IsKnown(100), catfish.IsKnown(203)));
+        Assert.Equal(catfish.LarvaeFor(70), catfish.LarvaeFor(51));
+        Assert.InRange(catfish.LarvaeFor(51).Usual * 4047, 120_000, 200_000);
+        Assert.InRange(catfish.LarvaeFor(203).Usual * 4047, 10_000, 20_000);
     }
 
     [Fact]

@@ -23,6 +23,53 @@ public class StockingPlanTests
     private static StockingQuestion Ask(double kw = 2.2) =>
         new(Perch, Pond(kw), 10, 500, 80, 1, November, Year, null, null, new(0.35, 1.6, 12, 0.3, 2000), Hand.Metric);
 
+    [Theory]
+    [InlineData("nile_tilapia", false, "semi-intensive, fed")]
+    [InlineData("nile_tilapia", true, "semi-intensive, fed")]
+    [InlineData("channel_catfish", false, "no aeration")]
+    [InlineData("common_carp", false, "pellets")]
+    [InlineData("milkfish", true, "deep water fed")]
+    [InlineData("giant_prawn", true, "temperate with substrate")]
+    public void A_fed_pond_is_never_planned_by_fish_that_live_of_the_water(string species, bool air, string wanted)
+    {
+        var schools = DensitySchool.For(FishSpecies.Of(species), RearingSystem.Earthen);
+        var fitting = DensitySchool.Fitting(schools, air)!;
+        Assert.True(fitting.IsFed, fitting.Name);
+        Assert.Contains(schools, s => s.Name == wanted && s.IsFed);
+        Assert.All(
+            schools.Where(s =>
+                s.Name.Contains("extensive,", StringComparison.Ordinal)
+                && !s.Name.Contains("semi", StringComparison.Ordinal)
+            ),
+            s => Assert.False(s.IsFed)
+        );
+        // None that fits feed and air is thinner.
+        Assert.DoesNotContain(schools, s =>
+            s.IsFed && (s.Aerated == air || s.SomeAir) && s.Kg.Usual < fitting.Kg.Usual
+        );
+    }
+
+    [Fact]
+    public void The_farms_own_density_and_capacity_go_before_the_trades_and_ranges_stay_ranges()
+    {
+        var q = Ask();
+        var own = q with
+        {
+            School = DensitySchool.Own(RearingSystem.Earthen, 0.5, q.TargetG, true),
+            OwnCapacityKg = 1000,
+        };
+        StockingLimit By(string name) => StockingAnswer.Of(own).Limits.First(l => l.Name == name);
+        Assert.Equal(0.5 * own.Water.AreaM2 * own.Survival, By(StockingLimits.BySchool).AtHarvest, 6);
+        Assert.Equal(1000 * own.Water.AreaM2 / 10_000 * 1000 / own.TargetG, By(StockingLimits.ByCapacity).AtHarvest, 6);
+        Assert.Contains("The farm's own figure", By(StockingLimits.ByCapacity).Why.Source, StringComparison.Ordinal);
+        foreach (var s in DensitySchool.For(q.Species, RearingSystem.Earthen))
+        {
+            var (low, usual, high) = s.StockFor(q);
+            Assert.Equal(s.Number.Low / s.Number.Usual, low / usual, 9);
+            Assert.Equal(s.Number.High / s.Number.Usual, high / usual, 9);
+        }
+    }
+
     [Fact]
     public void Each_way_by_hand_and_the_smallest_binds()
     {
