@@ -14,13 +14,19 @@ public static class FeedCap
             .OrderBy(s => s.Item1)
             .ToList();
 
+    // What a still pond's mud and plankton take up of the nitrogen of feed, kg of feed/ha/day: Hargreaves 1998; Boyd 1998.
+    private const double NitrogenKgHa = 170;
+
     /// <summary>The cap and what it is for.</summary>
     /// <param name="installedKWHa">Shaft power of aerators per area, kW/ha.</param>
     /// <param name="species">Its feed cap factor is applied.</param>
     public static (double KgHaDay, string LimitedBy, string Source) For(double installedKWHa, FishSpecies species)
     {
         var step = Steps.Last(s => s.FromKWHa <= Math.Max(0, installedKWHa));
-        return (step.KgHa * species.FeedCapFactor, step.By, step.Source);
+        var kgHa = step.KgHa * species.FeedCapFactor;
+        // The factor is one of oxygen: nitrogen binds all fish alike, those that breathe air too.
+        var most = Math.Max(NitrogenKgHa, step.KgHa);
+        return kgHa > most ? (most, "nitrogen", step.Source) : (kgHa, step.By, step.Source);
     }
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);

@@ -255,7 +255,7 @@ public sealed record StockingAnswer(
                     new(
                         Status.ActNow,
                         FormattableString.Invariant(
-                            $"{Over:N0} fish more at harvest than {Binding.Name} lets stand ({100 * (Fullness - 1):0} % over)"
+                            $"{Over:N0} fish more at harvest than {Binding.Name} lets stand{(double.IsFinite(Fullness) ? FormattableString.Invariant($" ({100 * (Fullness - 1):0} % over)") : "")}"
                         )
                     )
                 );

@@ -9,7 +9,8 @@ namespace Dorsk.Core.Ponds;
 public sealed record LeakTest(double SeepageMmDay, Judgement Verdict, double M3Day)
 {
     private const double TightMmDay = 5,
-        LeaksMmDay = 10;
+        LeaksMmDay = 10,
+        RisesMmDay = -1;
 
     /// <summary>Adds the days up: (drop + rain − evaporation) by days.</summary>
     /// <param name="dropM">Fall of the gauge level, m.</param>
@@ -21,6 +22,18 @@ public sealed record LeakTest(double SeepageMmDay, Judgement Verdict, double M3D
     {
         var mmDay = (dropM + rainM - evaporationM) * 1000 / days;
         var text = FormattableString.Invariant($"{mmDay:0.0} mm a day seep away");
+        // A pond that fills says nothing of its bed.
+        if (mmDay < RisesMmDay)
+            return new(
+                mmDay,
+                new(
+                    Status.Watch,
+                    FormattableString.Invariant(
+                        $"{-mmDay:0.0} mm a day came in beside the rain: no leak test. Shut every inlet, look for springs and run-off, and read it again over days"
+                    )
+                ),
+                0
+            );
         var verdict =
             mmDay < TightMmDay ? new Judgement(Status.Steady, text + ": tight")
             : mmDay <= LeaksMmDay ? new Judgement(Status.Watch, text + ": watch it, and test again fuller")

@@ -86,6 +86,9 @@ public sealed record Quarantine(
     IReadOnlyList<(DateOnly Day, bool Calm)> Looks
 )
 {
+    /// <summary>What the water is taken for where nobody read it, °C: warm, so that the days are those of most farms.</summary>
+    public const double UsualWaterC = 24;
+
     private const int OwnFarmDays = 7;
     private const double WarmC = 22,
         ColdC = 15;

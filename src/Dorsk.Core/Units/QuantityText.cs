@@ -50,6 +50,8 @@ public static class QuantityText
             return new(null, null, "Nothing typed here yet.");
         if (TryFeetAndInches(typed, measure, hand) is { } feet)
             return feet;
+        if (TryCount(typed, measure, hand) is { } count)
+            return count;
         var cut = FigureEnd(typed);
         var unitText = typed[cut..].Trim();
         var shown = measure.In(hand.System);
@@ -126,6 +128,26 @@ public static class QuantityText
         var si = ft.ToSi(f) + inch.ToSi(i);
         return new(si, Write(si, measure, hand), null);
     }
+
+    // "40/kg", "12 per lb": fish are sold by how many make a kilogram or a pound.
+    private static QuantityRead? TryCount(string typed, Measure measure, Hand hand)
+    {
+        if (measure.Name != Measures.FishWeight.Name)
+            return null;
+        foreach (var (unit, grams) in PerMass)
+        foreach (var word in new[] { "/" + unit, "/ " + unit, "per " + unit })
+            if (
+                typed.EndsWith(word, StringComparison.OrdinalIgnoreCase)
+                && NumberText.Read(typed[..^word.Length].Trim(), hand.Sign) is { Value: > 0 and var fish }
+            )
+            {
+                var each = grams / fish;
+                return new(each, Write(each, measure, hand), null);
+            }
+        return null;
+    }
+
+    private static readonly (string Unit, double Grams)[] PerMass = [("kg", 1000), ("lb", 453.59237)];
 
     private static int FigureEnd(string typed)
     {

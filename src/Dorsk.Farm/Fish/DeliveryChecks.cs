@@ -8,8 +8,6 @@ namespace Dorsk.Farm.Fish;
 /// <summary>What ties a batch to the delivery it came with.</summary>
 internal static class DeliveryChecks
 {
-    private const double UsualWaterC = 24;
-
     public static IEnumerable<Remark> Received(Desk desk, FishReceived f)
     {
         foreach (var remark in f.Check(desk.Hand))
@@ -63,7 +61,7 @@ internal static class DeliveryChecks
     {
         if (delivery.Source == SeedSource.OwnFarm || desk.PondAt(f.PondId) is not { HasFish: true } pond)
             yield break;
-        var (days, _) = DeliveryLook.HoldApart(delivery, pond.WaterC ?? UsualWaterC);
+        var (days, _) = DeliveryLook.HoldApart(delivery, pond.WaterC ?? Quarantine.UsualWaterC);
         yield return Remark.Ask(
             "Count",
             $"Fish stand here already, and these were not held apart (usual: {days} days). Whatever they carry, all will have. Stocked together all the same?"

@@ -31,7 +31,6 @@ internal static class QuarantineQuestions
     }
 
     private const int DaysToBegin = 7;
-    private const double UsualC = 24;
 
     /// <summary>Batches bought in the last week that stand where they were stocked and were never held apart.</summary>
     /// <param name="c">The connection.</param>
@@ -63,7 +62,7 @@ internal static class QuarantineQuestions
                 || FishFacts.Quarantine.Sound(c, asOf, "t.batch = $batch", ("batch", batch)).Count > 0
             )
                 continue;
-            var (days, _) = DeliveryLook.HoldApart(delivery, waterC(line.Fact.PondId) ?? UsualC);
+            var (days, _) = DeliveryLook.HoldApart(delivery, waterC(line.Fact.PondId) ?? Quarantine.UsualWaterC);
             lots.Add(new(line.Fact.PondId, batch, zone.DayOf(line.At), delivery.Origin, days));
         }
         return lots;

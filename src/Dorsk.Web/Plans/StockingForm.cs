@@ -19,6 +19,7 @@ namespace Dorsk.Web.Plans;
 /// <param name="OnHand">Fingerlings on hand to be parted over ponds, or null.</param>
 /// <param name="ByMonths">Whether the temperatures were typed.</param>
 /// <param name="Road">How the fingerlings travel.</param>
+/// <param name="LeadDays">Days from order to delivery as the hatchery says, or null.</param>
 public sealed record StockingAsked(
     StockingQuestion Plan,
     double? WantedKg,
@@ -26,7 +27,8 @@ public sealed record StockingAsked(
     IReadOnlyList<SharedFish> Beside,
     int? OnHand,
     bool ByMonths,
-    OrderRoad Road
+    OrderRoad Road,
+    int? LeadDays
 );
 
 /// <summary>Lines of the stocking plan: from a pond as it stands, or from an example; and how they are kept in SI.</summary>
@@ -85,6 +87,7 @@ public static class StockingForm
             .. Beside("beside2", "A third fish in it"),
             s.Quantity("wantedkg", "Harvest wanted", Measures.Mass).WithHint("counted back"),
             s.Day("by", "Wanted by"),
+            s.Whole("lead", "From order to delivery").WithHint("days; the hatchery says"),
             s.Whole("onhand", "Fingerlings on hand").WithHint("parted over the farm's empty ponds"),
             s.Words("months", "Water by month, January first")
                 .WithHint("twelve figures; empty: own readings, or a guess by latitude"),
@@ -134,7 +137,8 @@ public static class StockingForm
         );
         var share = f.Q("share", Measures.Share, 1, 100) / 100;
         int? own = f.Form.Empty("own") ? null : f.Whole("own", "fish", 0, 10_000_000),
-            onHand = f.Form.Empty("onhand") ? null : f.Whole("onhand", "fish", 1, 10_000_000);
+            onHand = f.Form.Empty("onhand") ? null : f.Whole("onhand", "fish", 1, 10_000_000),
+            lead = f.Form.Empty("lead") ? null : f.Whole("lead", "days", 0, 400);
         var (prices, road) = (Prices(f), Road(f));
         var beside = Beside(f, share);
         var on = f.Form.Day("on");
@@ -168,7 +172,7 @@ public static class StockingForm
         };
         foreach (var remark in plan.Check())
             f.Form.Refuse(remark.Field, remark.Text);
-        return f.Sound ? new(plan, wanted, by, beside, onHand, temps is not null, road) : null;
+        return f.Sound ? new(plan, wanted, by, beside, onHand, temps is not null, road, lead) : null;
     }
 
     private static PlanPrices Prices(BenchForm f) =>

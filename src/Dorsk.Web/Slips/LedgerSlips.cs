@@ -195,8 +195,6 @@ internal sealed class QuarantineSlip : ISlip
         ("Overruled", "let go before their time", QuarantineEvent.Overruled),
     ];
 
-    private static readonly (string, string)[] LookedAt = [("", "not looked yet"), ("yes", "yes"), ("no", "no")];
-
     public string Key => "quarantine";
 
     public string Title => "Quarantine";
@@ -213,9 +211,6 @@ internal sealed class QuarantineSlip : ISlip
         "Own nets, boots and buckets, and this unit last on the round. Ample air with a calm corner. Medicines only on a vet's advice and label; some diseases must be reported.";
 
     public string? CannotStart(SlipContext c) => Lines.NoFish(c);
-
-    /// <summary>What the water is taken for where nobody read it, °C.</summary>
-    public const double UsualC = 24;
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
@@ -239,15 +234,7 @@ internal sealed class QuarantineSlip : ISlip
                         ?? (here ? "" : usual.ToString(CultureInfo.InvariantCulture))
                 )
                 .WithHint($"usual for these fish: {usual}; own fish seen daily: 7. {source}"),
-            c.Choice(
-                    "Calm",
-                    "They feed and swim as they should",
-                    f is null ? ""
-                        : f.Calm ? "yes"
-                        : "no",
-                    LookedAt
-                )
-                .WithHint("for a look"),
+            c.Looked("Calm", "They feed and swim as they should", f?.Calm).WithHint("for a look"),
             .. f is null
                 ? [c.Whole("Dead", "Dead since the last look").WithHint("kept as deaths of the batch")]
                 : Array.Empty<SlipField>(),
@@ -258,7 +245,7 @@ internal sealed class QuarantineSlip : ISlip
     // By the delivery they came with, else as fish of a hatchery.
     private static (int Days, string Source) Usual(SlipContext c)
     {
-        var tempC = c.Story!.LastOf(Parameter.Temperature)?.Si ?? UsualC;
+        var tempC = c.Story!.LastOf(Parameter.Temperature)?.Si ?? Quarantine.UsualWaterC;
         return c.Story.Standing.LastOrDefault() switch
         {
             { Delivery: { } delivery } => DeliveryLook.HoldApart(delivery, tempC),

@@ -41,8 +41,6 @@ internal sealed class ReceiveSlip : ISlip
         ("Papers", "Papers of origin and health", f => f.Papers),
     ];
 
-    private static readonly (string, string)[] YesNo = [("", "not looked yet"), ("yes", "yes"), ("no", "no")];
-
     public string Key => "receive";
 
     public string Title => "Delivery of fish";
@@ -70,16 +68,7 @@ internal sealed class ReceiveSlip : ISlip
             .. WhatCame(c, f),
             c.Heading("Looked over"),
             c.Whole("Dead", "Dead on arrival", f?.Dead ?? 0),
-            .. Looked.Select(l =>
-                c.Choice(
-                    l.Name,
-                    l.Label,
-                    f is null ? ""
-                        : l.Of(f) ? "yes"
-                        : "no",
-                    YesNo
-                )
-            ),
+            .. Looked.Select(l => c.Looked(l.Name, l.Label, f is null ? null : l.Of(f))),
             c.Choice(
                 "Verdict",
                 "They are",
@@ -148,7 +137,7 @@ internal sealed class ReceiveSlip : ISlip
             yield break;
         foreach (var against in DeliveryLook.Against(f, c.Here.Hand))
             yield return new("Against them", against.Reason);
-        var (days, _) = DeliveryLook.HoldApart(f, c.Story!.LastOf(Parameter.Temperature)?.Si ?? QuarantineSlip.UsualC);
+        var (days, _) = DeliveryLook.HoldApart(f, c.Story!.LastOf(Parameter.Temperature)?.Si ?? Quarantine.UsualWaterC);
         yield return new(
             "Hold apart",
             $"{c.Here.Count(days)} days, until {c.Here.Day(c.Here.Today.AddDays(days))}, before they meet other fish"

@@ -82,8 +82,6 @@ internal sealed class VitalSlip : ISlip
 /// <summary>A test of such a piece.</summary>
 internal sealed class VitalTestSlip : ISlip
 {
-    private static readonly (string, string)[] YesNo = [("", "not tested yet"), ("yes", "yes"), ("no", "no")];
-
     public string Key => "vital-test";
 
     public string Title => "Equipment test";
@@ -127,14 +125,7 @@ internal sealed class VitalTestSlip : ISlip
                     old?.Figure?.ToString("0.###", CultureInfo.InvariantCulture) ?? ""
                 )
                 .WithHint("where one is read"),
-            c.Choice(
-                "Passed",
-                "It did what it must",
-                old is null ? ""
-                    : old.Passed ? "yes"
-                    : "no",
-                YesNo
-            ),
+            c.Looked("Passed", "It did what it must", old?.Passed, "not tested yet"),
             c.Words("Text", "In words", old?.Text ?? "").WithHint("what failed; what was done"),
         ];
 

@@ -27,5 +27,7 @@ internal static class BenchFish
     }
 
     private static double? WeightG(BenchStart s) =>
-        s.Pond?.Standing.Select(b => s.Pond.Stock.Near(b, s.Here.Today)?.MeanG.Value).LastOrDefault();
+        s.Pond?.Standing.Select(b => s.Pond.Stock.Near(b, s.Here.Today)?.MeanG.Value).LastOrDefault() is { } g
+            ? Math.Round(g, g >= 10 ? 0 : 3)
+            : null;
 }

@@ -27,6 +27,25 @@ public class QuantityTextTests
         Assert.Equal(m2, QuantityText.Read(typed, Measures.Area, Hand.Metric).Si!.Value, 3);
 
     [Theory]
+    [InlineData("40/kg", 25)]
+    [InlineData("40 / kg", 25)]
+    [InlineData("12 per lb", 37.79936)]
+    [InlineData("1000/kg", 1)]
+    [InlineData("25 g", 25)]
+    [InlineData("1/2 lb", 226.79619)]
+    public void Weights_of_fish_by_how_many_make_a_kilogram(string typed, double g) =>
+        Assert.Equal(g, QuantityText.Read(typed, Measures.FishWeight, Hand.Metric).Si!.Value, 4);
+
+    [Fact]
+    public void A_count_for_a_kilogram_is_echoed_and_is_of_fish_only()
+    {
+        Assert.Equal("25.0\u2009g", QuantityText.Read("40/kg", Measures.FishWeight, Hand.Metric).Echo);
+        Assert.Equal(0.8, QuantityText.Read("1250,0/kg", Measures.FishWeight, Comma).Si);
+        Assert.Null(QuantityText.Read("40/kg", Measures.Mass, Hand.Metric).Si);
+        Assert.Null(QuantityText.Read("0/kg", Measures.FishWeight, Hand.Metric).Si);
+    }
+
+    [Theory]
     [InlineData("18 in", 0.4572)]
     [InlineData("3/16 in", 0.0047625)]
     [InlineData("1 3/16\"", 0.0301625)]

@@ -67,6 +67,30 @@ public static class FieldStart
     public static SlipField Yes(this IFieldStart _, string name, string label, string typed = "") =>
         new(name, label, FieldKind.Yes, typed);
 
+    /// <summary>Yes or no of something that must be looked at or tried first: nothing is chosen beforehand.</summary>
+    /// <param name="start">What it starts from.</param>
+    /// <param name="name">Name in the form and in remarks.</param>
+    /// <param name="label">What the person reads.</param>
+    /// <param name="old">What was said before, or null.</param>
+    /// <param name="notYet">Word for nobody having looked.</param>
+    public static SlipField Looked(
+        this IFieldStart start,
+        string name,
+        string label,
+        bool? old,
+        string notYet = "not looked yet"
+    ) =>
+        start.Choice(
+            name,
+            label,
+            old is { } said
+                ? said
+                    ? "yes"
+                    : "no"
+                : "",
+            [("", notYet), ("yes", "yes"), ("no", "no")]
+        );
+
     /// <summary>One of several, by value.</summary>
     public static SlipField Choice(
         this IFieldStart _,
