@@ -97,14 +97,12 @@ public static class AirFaults
         Hand hand
     )
     {
-        if (all.Exists(x => x.Most is not null && !double.IsFinite(x.Value)))
-        {
-            var (what, _, most, measure) = all.Find(x => x.Most is not null && !double.IsFinite(x.Value));
-            return new(
-                Status.Watch,
-                $"Hold: its {what} was not read ({QuantityText.Write(most!.Value, measure, hand)} is allowed). Read it before the next step"
-            );
-        }
+        foreach (var (what, value, most, measure) in all)
+            if (most is { } limit && !double.IsFinite(value))
+                return new(
+                    Status.Watch,
+                    $"Hold: its {what} was not read ({QuantityText.Write(limit, measure, hand)} is allowed). Read it before the next step"
+                );
         var isPressed = t.PressureKPa is not null || t.Plate.PressureKPa is not null;
         return isPressed && t.TempC is null
             ? new(

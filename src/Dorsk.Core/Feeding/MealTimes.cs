@@ -65,9 +65,10 @@ public static class MealTimes
 
     private static TimeOnly OnlyMeal(string words, TimeOnly first, TimeOnly last, TimeOnly sunset)
     {
-        if (words.Contains("early morning", StringComparison.Ordinal))
-            return first;
-        if (words.Contains("cool morning", StringComparison.Ordinal))
+        if (
+            words.Contains("early morning", StringComparison.Ordinal)
+            || words.Contains("cool morning", StringComparison.Ordinal)
+        )
             return first;
         if (words.Contains("midday", StringComparison.Ordinal))
             return Midday;
