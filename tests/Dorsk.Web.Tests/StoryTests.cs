@@ -29,7 +29,7 @@ public sealed class StoryTests(StoryFarm farm) : IClassFixture<StoryFarm>
     private static string Word(Status status) => status == Status.ActNow ? "Act now" : status.ToString();
 
     [Fact]
-    public void There_are_sixty_of_them() => Assert.Equal(60, Story.All.Select(s => s.Name).Distinct().Count());
+    public void There_are_some_eighty_of_them() => Assert.Equal(79, Story.All.Select(s => s.Name).Distinct().Count());
 
     [Theory, MemberData(nameof(Names))]
     public void Verdict_ration_alarm_and_gate(string name)
@@ -268,7 +268,7 @@ public sealed class StoryFarm : IDisposable
             Enter(
                 s[0] == "fed"
                     ? new FeedingGiven(pond, feed, 0.1)
-                    : new PondWorked(pond, PondWork.Note, "fish " + s[0], null),
+                    : new PondWorked(pond, PondWork.Note, "fish " + s[0].Replace('_', ' '), null),
                 Now.AddHours(-Story.N(s[1]))
             );
         foreach (var d in story.Parts("dead"))

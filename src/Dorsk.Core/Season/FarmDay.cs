@@ -80,6 +80,25 @@ public sealed record PondDay(
     /// <summary>Whether somebody planned a day on which its fish leave.</summary>
     public bool LeavePlanned => Planned.Any(p => p.Slip is "harvest" or "move");
 
+    /// <summary>Why it is watched by night: heat, crowding, a bloom that may die, in words.</summary>
+    public IReadOnlyList<string> NightReasons { get; init; } = [];
+
+    /// <summary>Whether its bloom died and green has not come back.</summary>
+    public bool BloomDied { get; init; }
+
+    /// <summary>When each value of its water was last read.</summary>
+    public IReadOnlyDictionary<Water.Parameter, DateTimeOffset> LastRead { get; init; } =
+        new Dictionary<Water.Parameter, DateTimeOffset>();
+
+    /// <summary>Depth of the water, m; 0 where it is not known.</summary>
+    public double DepthM { get; init; }
+
+    /// <summary>Last salinity, ppt, or null.</summary>
+    public double? SalinityPpt { get; init; }
+
+    /// <summary>Share of the surface under weed, %, as last seen within a fortnight; null when nobody looked.</summary>
+    public double? CoverPct { get; init; }
+
     /// <summary>Why no fertiliser goes in today, or null.</summary>
     public Judgement? Brake { get; init; }
 }
@@ -133,6 +152,9 @@ public sealed record FarmDay(
 
     /// <summary>Equipment that fish live by.</summary>
     public IReadOnlyList<Machines.VitalState> Vitals { get; init; } = [];
+
+    /// <summary>Rain of the last day, m, and when it was read; null when none was read.</summary>
+    public (DateTimeOffset At, double Si)? Rain { get; init; }
 
     /// <summary>Standing jobs.</summary>
     public IReadOnlyList<DutyKept> Duties { get; init; } = [];

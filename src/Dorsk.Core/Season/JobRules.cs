@@ -61,6 +61,12 @@ public static partial class JobRules
         new("quarantine", Quarantines),
         new("hold-apart", NotHeld),
         new("vital", Vital),
+        new("before-dawn", BeforeDawn),
+        new("hourly", Hourly),
+        new("afternoon", Afternoon),
+        new("rake", Rake),
+        new("after-rain", AfterRain),
+        new("exchange-early", ExchangeEarly),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
@@ -239,29 +245,6 @@ public static partial class JobRules
                 JobState.Open
             ));
 
-    // Two readings in the dark tell this night; only where the night is in doubt.
-    private static IEnumerable<Job> SecondReading(FarmDay d) =>
-        d
-            .Stocked.Where(p => p.Tonight?.Judgement.Status is Judging.Status.Watch or Judging.Status.ActNow)
-            .Select(p =>
-            {
-                var at = d.Sunset.AddHours(2.5);
-                var done = p.Readings.LastOrDefault(m => m.At >= d.Sunset.AddHours(1.5));
-                return new Job(
-                    Key("second", p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    at.AddMinutes(-45),
-                    at.AddMinutes(60),
-                    $"{p.Code}: read oxygen again in the dark",
-                    "the fall since dusk makes tonight's forecast sharper",
-                    Role.NightWatch,
-                    "reading",
-                    done == default ? JobState.Open : JobState.Done,
-                    done == default ? null : done
-                );
-            });
-
     private static IEnumerable<Job> PlanHarvest(FarmDay d) =>
         d
             .Stocked.Where(p =>
@@ -378,7 +361,15 @@ public static partial class JobRules
             if (code is null)
                 continue;
             var late = d.Today.DayNumber - day.DayNumber;
-            yield return RecurringJob(d, duty, day, code, late);
+            var job = RecurringJob(d, duty, day, code, late);
+            yield return Tested(d, duty, day) is { } at
+                ? job with
+                {
+                    State = JobState.Done,
+                    By = at,
+                    Note = "by the readings",
+                }
+                : job;
         }
     }
 

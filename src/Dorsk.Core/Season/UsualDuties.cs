@@ -16,8 +16,29 @@ public static class UsualDuties
         Noon = new(12, 0),
         Late = new(16, 0);
 
+    /// <summary>The task that heat and rain bring forward.</summary>
+    public const string ChangeWater = "change a part of the water";
+
     private static readonly IReadOnlyList<(PondKind[] Of, UsualDuty Duty)> Table =
     [
+        (
+            [PondKind.Tank, PondKind.Raceway],
+            new(
+                "test pH, ammonia, nitrite, alkalinity",
+                1,
+                Early,
+                "indoors water changes within a day; the readings close it"
+            )
+        ),
+        (
+            [PondKind.Earthen, PondKind.Lined, PondKind.Split],
+            new(
+                "test pH, ammonia, alkalinity, nitrite",
+                7,
+                Late,
+                "in the afternoon, when pH is highest; the readings close it"
+            )
+        ),
         (
             [PondKind.Tank],
             new(
@@ -30,7 +51,7 @@ public static class UsualDuties
         (
             [PondKind.Tank],
             new(
-                "change a part of the water",
+                ChangeWater,
                 3,
                 Early,
                 "no mud and no bloom digest the waste; sooner after rain or in heat, when salinity and pH move"
@@ -48,7 +69,7 @@ public static class UsualDuties
         (
             [PondKind.Lined],
             new(
-                "change a part of the water",
+                ChangeWater,
                 7,
                 Early,
                 "a liner has no soil life to digest the waste; sooner after rain or in heat, when salinity and pH move"
@@ -70,7 +91,7 @@ public static class UsualDuties
         (
             [PondKind.Earthen, PondKind.Split],
             new(
-                "change a part of the water",
+                ChangeWater,
                 14,
                 Early,
                 "only where colour or smell asks for it: soil digests much; sooner after rain or in heat"

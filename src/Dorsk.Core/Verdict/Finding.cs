@@ -33,6 +33,9 @@ public sealed record Finding(string Rule, Status Status, string Reason)
     /// <summary>Whether no fish may go into this water while it stands.</summary>
     public bool ShutsGate { get; init; }
 
+    /// <summary>Whether it is that the water is too warm.</summary>
+    public bool Hot { get; init; }
+
     /// <summary>As a judgement.</summary>
     public Judgement Judgement => new(Status, Reason);
 }

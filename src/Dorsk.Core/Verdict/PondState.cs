@@ -82,6 +82,15 @@ public sealed record PondState
     /// <summary>What the pond carries of these fish, kg; null where that is not known.</summary>
     public double? CapacityKg { get; init; }
 
+    /// <summary>What may lie behind a change of the water: fertiliser, more feed, in words.</summary>
+    public IReadOnlyList<string> Lately { get; init; } = [];
+
+    /// <summary>Feed given today, kg.</summary>
+    public double FedTodayKg { get; init; }
+
+    /// <summary>Volume of the water now, m³; 0 where it is not known.</summary>
+    public double VolumeM3 { get; init; }
+
     /// <summary>Why it counts as unread; null while it was read in time.</summary>
     public string? Unread { get; init; }
 

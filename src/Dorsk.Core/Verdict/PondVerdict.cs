@@ -26,12 +26,22 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
     /// <summary>Name of the rule that says that fish are held apart.</summary>
     public const string Quarantine = "quarantine";
 
+    /// <summary>Name of the rule of the bloom.</summary>
+    public const string AlgalBloom = "bloom";
+
+    /// <summary>Name of what is found when a bloom died.</summary>
+    public const string DeadBloom = "dead bloom";
+
+    /// <summary>Name of the rule of how much stands.</summary>
+    public const string Biomass = "biomass";
+
     /// <summary>All rules, in the order in which they are asked and, of one gravity, shown.</summary>
     public static IReadOnlyList<Rule> Rules { get; } =
     [
         Unread.Rule,
         GaspingFish.Rule,
         OxygenNow.Rule,
+        CrowdedWater.Rule,
         OxygenFall.Rule,
         OxygenAtFloor.Rule,
         OxygenTonight.Rule,
@@ -46,6 +56,10 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
         CarbonDioxide.Rule,
         Bloom.Rule,
         ColourAndFilm.Rule,
+        WeedCover.Rule,
+        SettledFloc.Rule,
+        BodySigns.Rule,
+        HuntersSeen.Rule,
         Minerals.Rule,
         Deaths.Rule,
         Load.Rule,

@@ -9,6 +9,12 @@ public static class Speaks
     /// <summary>What people saw of the fish.</summary>
     public static readonly TimeSpan Look = TimeSpan.FromHours(12);
 
+    /// <summary>Hunters at a pond, guts of a few animals.</summary>
+    public static readonly TimeSpan Day = TimeSpan.FromHours(30);
+
+    /// <summary>Soft shells: a moult lasts two or three days.</summary>
+    public static readonly TimeSpan Moult = TimeSpan.FromDays(3);
+
     /// <summary>Ammonia, and a bloom's Secchi depth, colour and film.</summary>
     public static readonly TimeSpan Week = TimeSpan.FromDays(7);
 

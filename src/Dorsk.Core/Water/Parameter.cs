@@ -152,6 +152,50 @@ public sealed record Parameter(
         "scum in the lee, blue-green like paint"
     );
 
+    /// <summary>Share of the surface under floating weed or thread algae, %.</summary>
+    public static readonly Parameter WeedCover = new(
+        "cover",
+        "surface under weed or thread algae",
+        Measures.Share,
+        0,
+        0,
+        100,
+        100
+    );
+
+    /// <summary>Birds and other hunters of fish seen at the pond at once.</summary>
+    public static readonly Parameter Hunters = new(
+        "hunters",
+        "birds and other hunters seen",
+        Measures.Plain,
+        0,
+        0,
+        50,
+        5000
+    );
+
+    /// <summary>Share of a few animals looked at whose gut is full, %.</summary>
+    public static readonly Parameter FullGuts = new(
+        "guts",
+        "full guts of a few looked at",
+        Measures.Share,
+        0,
+        0,
+        100,
+        100
+    );
+
+    /// <summary>Share of a few crustaceans looked at whose shell is soft from the moult, %.</summary>
+    public static readonly Parameter SoftShells = new(
+        "shells",
+        "soft shells of a few looked at",
+        Measures.Share,
+        0,
+        0,
+        100,
+        100
+    );
+
     /// <summary>Secchi depth, m.</summary>
     public static readonly Parameter Secchi = Of(
         "secchi",
@@ -250,6 +294,10 @@ public sealed record Parameter(
         SettledSolids,
         Colour,
         Film,
+        WeedCover,
+        Hunters,
+        FullGuts,
+        SoftShells,
         AirTemperature,
         Wind,
         Cloud,

@@ -10,8 +10,8 @@ public static class WaterJudge
     /// <summary>pH beyond its band by this much is Act now.</summary>
     private const double PhActBeyond = 0.5;
 
-    // Steps of the scales from which on water is not well: milky or silvery with specks; a skin of algae or oil.
-    private const double BadColour = 8,
+    // The step of the scale from which on a film is not well: foam that stays.
+    private const double StandingFoam = 3,
         BadFilm = 4;
 
     private const double ChlorideWanted = 10,
@@ -67,15 +67,18 @@ public static class WaterJudge
                 ? Say(Status.Watch, $"{parameter.Name} {P(si)} is over {P(parameter.UsualHigh)}")
                 : Fine(P(si));
         if (parameter == Parameter.Colour)
-            return si >= BadColour
-                ? Say(Status.Watch, $"{parameter.StepAt(si)}: renew a part of the water, read oxygen in the dark")
-                : Fine(parameter.StepAt(si));
+        {
+            var meaning = ColourMeaning.Of(si, false);
+            return Say(meaning.Status, $"{parameter.StepAt(si)}: {meaning.Means}");
+        }
         if (parameter == Parameter.Film)
-            return si >= BadFilm
-                ? Say(
-                    Status.Watch,
-                    $"{parameter.StepAt(si)}: blue-green scum can poison people, dogs and cattle; keep out of it, read oxygen in the dark"
-                )
+            return si >= StandingFoam && si < BadFilm
+                    ? Say(Status.Watch, $"{parameter.StepAt(si)}: much is dissolved in the water")
+                : si >= BadFilm
+                    ? Say(
+                        Status.Watch,
+                        $"{parameter.StepAt(si)}: blue-green scum can poison people, dogs and cattle; keep out of it, read oxygen in the dark"
+                    )
                 : Fine(parameter.StepAt(si));
         if (parameter == Parameter.Nitrite && si > limits.NitriteMgL)
             return Say(Status.Watch, $"nitrite {P(si)} is over {P(limits.NitriteMgL)} for water of low chloride");

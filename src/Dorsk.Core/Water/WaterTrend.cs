@@ -119,16 +119,40 @@ public static class WaterTrend
             )
             : null;
 
-    /// <summary>Ammonia that falls while nitrite rises: the second step of the bacteria lags.</summary>
-    /// <param name="tan">Total ammonia by day.</param>
-    /// <param name="nitrite">Nitrite by day.</param>
-    public static Judgement? Stalled(IReadOnlyList<DayValue> tan, IReadOnlyList<DayValue> nitrite) =>
-        Change(Parameter.Nitrite, nitrite) is > 0 && Change(Parameter.Tan, tan) is null or < 0
-            ? new(
+    /// <summary>Ammonia, nitrite and nitrate together: which step of the bacteria lags, or that both run.</summary>
+    /// <param name="tan">Total ammonia by day, mg N/L.</param>
+    /// <param name="nitrite">Nitrite by day, mg N/L.</param>
+    /// <param name="nitrate">Nitrate by day, mg N/L; may be empty.</param>
+    public static Judgement? Nitrification(
+        IReadOnlyList<DayValue> tan,
+        IReadOnlyList<DayValue> nitrite,
+        IReadOnlyList<DayValue> nitrate
+    )
+    {
+        var (ammonia, middle, end) = (
+            Change(Parameter.Tan, tan),
+            Change(Parameter.Nitrite, nitrite),
+            Change(Parameter.Nitrate, nitrate)
+        );
+        if (middle is > 0 && ammonia is null or < 0)
+            return new(
                 Status.Watch,
-                "nitrite rises while ammonia does not: the second step of the bacteria lags. Salt against nitrite, less feed, and wait; nitrate must follow"
-            )
+                "nitrite rises while ammonia does not: the second step of the bacteria lags. Salt against nitrite, less feed, and wait; "
+                    + (
+                        end is > 0 ? "nitrate rises already"
+                        : nitrate.Count > 0 ? "nitrate does not follow yet"
+                        : "nitrate must follow: test it"
+                    )
+            );
+        if (ammonia is > 0 && nitrite.Count > 0 && middle is null or < 0 && end is null or < 0)
+            return new(
+                Status.Watch,
+                "ammonia rises while nitrite and nitrate do not: the first step of the bacteria lags. Less feed, alkalinity and oxygen for the bacteria, a change of water"
+            );
+        return ammonia is < 0 && middle is null or < 0 && end is > 0
+            ? new(Status.Steady, "ammonia falls and nitrate rises: both steps of the bacteria run")
             : null;
+    }
 
     private static double Matters(Parameter p, IReadOnlyList<DayValue> values) =>
         p.Matters ?? 0.2 * Math.Abs(values.Select(v => v.Si).Order().ElementAt(values.Count / 2));

@@ -3,6 +3,7 @@ using Dorsk.Core.Harvest;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Time;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Feed;
@@ -18,7 +19,8 @@ namespace Dorsk.Farm.Ask;
 /// <summary>The farm on one day, gathered for the rules of jobs and needs.</summary>
 internal static class DayQuestions
 {
-    private static readonly TimeSpan FreshWeather = TimeSpan.FromHours(12);
+    private static readonly TimeSpan FreshWeather = TimeSpan.FromHours(12),
+        OneDay = TimeSpan.FromHours(24);
 
     public static FarmDay Day(
         SqliteConnection c,
@@ -46,7 +48,7 @@ internal static class DayQuestions
                 Changing(
                     Planned(
                         Prepared(
-                            Serviced(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p.Story, now),
+                            Serviced(Watched(Pond(p, marks, zone.At(today, TimeOnly.MinValue)), p, now), p.Story, now),
                             p.Story,
                             now
                         ),
@@ -56,14 +58,7 @@ internal static class DayQuestions
                     kinds
                 )
             ),
-            StoreRow
-                .Of(feeds.At(now), season)
-                .Where(r => r.Demand is not null)
-                .Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry)
-                {
-                    Order = r.Order,
-                })
-                .ToList(),
+            Store(feeds, season, now),
             Fresh(Parameter.Wind),
             Fresh(Parameter.Cloud),
             Fresh(Parameter.AirTemperature),
@@ -76,10 +71,21 @@ internal static class DayQuestions
             ToHold = QuarantineQuestions.NotHeld(c, asOf, zone, now, pond =>
                 Readings.ByHand(c, asOf, pond)[Parameter.Temperature].LastAt(now)?.Si
             ),
+            Rain = weather[Parameter.Rain].LastWithin(now, OneDay) is { } rain ? (rain.At, rain.Si) : null,
             Vitals = Machines.VitalBook.All(c, asOf, zone),
             Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
         };
     }
+
+    private static List<FeedDay> Store(FeedMoves feeds, SeasonAhead season, DateTimeOffset now) =>
+        StoreRow
+            .Of(feeds.At(now), season)
+            .Where(r => r.Demand is not null)
+            .Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry)
+            {
+                Order = r.Order,
+            })
+            .ToList();
 
     private static List<(long Id, string Name, DateOnly? Last)> ToCalibrate(
         SqliteConnection c,
@@ -175,6 +181,41 @@ internal static class DayQuestions
             WatchedOn = s.Rations.Scored.Count > 0 ? s.Rations.Scored[^1].Day : null,
         };
     }
+
+    private static PondDay Watched(PondDay day, PondNow p, DateTimeOffset now)
+    {
+        var s = p.Story;
+        double? Within(Parameter x, TimeSpan span) => s.LastOf(x) is { } last && now - last.At < span ? last.Si : null;
+        return day with
+        {
+            NightReasons = day.Stocked ? NightReasons(p.Verdict) : [],
+            BloomDied = day.Stocked && p.Verdict.Findings.Any(f => f.Rule == PondVerdict.DeadBloom),
+            LastRead = Parameter
+                .All.Where(x => !x.OfFarm)
+                .Select(x => (Parameter: x, Last: s.LastOf(x)))
+                .Where(x => x.Last is not null)
+                .ToDictionary(x => x.Parameter, x => x.Last!.Value.At),
+            DepthM = s.LevelAt(now).LevelM,
+            SalinityPpt = s.LastOf(Parameter.Salinity)?.Si,
+            CoverPct = Within(Parameter.WeedCover, Speaks.Fortnight),
+        };
+    }
+
+    // What makes a night one to be watched: heat, too many fish, a bloom.
+    private static List<string> NightReasons(PondVerdict verdict) =>
+        [
+            .. verdict
+                .Findings.Where(f =>
+                    f.Status >= Core.Judging.Status.Watch
+                    && (
+                        f.Rule is PondVerdict.Biomass or PondVerdict.DeadBloom
+                        || (f.Rule == PondVerdict.AlgalBloom && f.FeedFactor < 1)
+                        || (f.Rule == PondVerdict.Temperature && f.Hot)
+                    )
+                )
+                .Select(f => f.Reason)
+                .Distinct(),
+        ];
 
     private static PondDay Planned(PondDay day, SeasonAhead season) =>
         season

@@ -27,8 +27,12 @@ public sealed class WaterTrends(PondFacts facts)
             !facts.Pond.ByVolume && Wanted(Parameter.Secchi)
                 ? WaterTrend.Cleared(Means(Parameter.Secchi, first, now), hand)
                 : null,
-            Wanted(Parameter.Nitrite) || Wanted(Parameter.Tan)
-                ? WaterTrend.Stalled(Means(Parameter.Tan, first, now), Means(Parameter.Nitrite, first, now))
+            Wanted(Parameter.Nitrite) || Wanted(Parameter.Tan) || Wanted(Parameter.Nitrate)
+                ? WaterTrend.Nitrification(
+                    Means(Parameter.Tan, first, now),
+                    Means(Parameter.Nitrite, first, now),
+                    Means(Parameter.Nitrate, first, now)
+                )
                 : null,
             Wanted(Parameter.Oxygen) ? BloomRiskAt(now) : null,
         ];

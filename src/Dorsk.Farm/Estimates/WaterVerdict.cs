@@ -17,6 +17,8 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
     // What the round writes of the fish.
     private const string Seen = "fish ";
     private const int DawnsBack = 6;
+    private const double MoreFeed = 1.25;
+    private static readonly TimeSpan Fertilised = TimeSpan.FromDays(7);
     private static readonly TimeSpan PlanSlack = TimeSpan.FromHours(1),
         DuskBegins = TimeSpan.FromHours(3),
         DawnBegins = TimeSpan.FromHours(2);
@@ -110,7 +112,27 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             Held = facts.Held,
             CapacityKg = fish.Count > 0 ? facts.CapacityKg(fish[0].Species) : null,
             Unread = fish.Count > 0 ? UnreadAt(now) : null,
+            Lately = Lately(now),
+            FedTodayKg = facts.FedOn(day),
+            VolumeM3 = facts.Pond.Shape.VolumeM3(facts.LevelAt(now).LevelM),
         };
+    }
+
+    // What feeds a bloom: fertiliser within a week, and clearly more feed in three days than in the week before.
+    private List<string> Lately(DateTimeOffset now)
+    {
+        var said = new List<string>();
+        var today = facts.Zone.DayOf(now);
+        if (
+            facts.Works.FirstOrDefault(w => w.Work == PondWork.Fertilised && w.At <= now && now - w.At < Fertilised) is
+            { Work: PondWork.Fertilised } w
+        )
+            said.Add($"fertilised on {Core.Units.Hand.Day(facts.Zone.DayOf(w.At))}");
+        var lately = Enumerable.Range(1, 3).Average(i => facts.FedOn(today.AddDays(-i)));
+        var before = Enumerable.Range(4, 7).Average(i => facts.FedOn(today.AddDays(-i)));
+        if (before > 0 && lately > MoreFeed * before)
+            said.Add($"{facts.Farm.Hand.Count((100 * lately / before) - 100)} % more feed than the week before");
+        return said;
     }
 
     private List<(DateOnly, int)> DeadTo(DateTimeOffset now) =>

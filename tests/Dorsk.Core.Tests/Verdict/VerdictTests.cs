@@ -100,7 +100,7 @@ public class VerdictTests
             { "carbon dioxide", "co2 5 24", "silver_perch", null, false, 1, false },
             { "bloom", "secchi 5 0.19", "silver_perch", Status.ActNow, true, 1, false },
             { "bloom", "secchi 5 0.7", "silver_perch", Status.Watch, false, 1, false },
-            { "bloom", "secchi 72 0.2; secchi 5 0.7", "silver_perch", Status.ActNow, true, 0, true }, // it died
+            { "dead bloom", "secchi 72 0.2; secchi 5 0.7", "silver_perch", Status.ActNow, true, 0, true }, // it died
             { "minerals", "alkalinity 48 12", "silver_perch", Status.Watch, false, 1, false },
             { "minerals", "hardness 48 12", "silver_perch", Status.Watch, false, 1, false },
         };

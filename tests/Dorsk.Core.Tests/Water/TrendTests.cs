@@ -62,8 +62,19 @@ public class TrendTests
         );
         Assert.Equal(Status.ActNow, WaterTrend.Cleared(Run(0.2, 0.25, 0.55), Hand.Metric)!.Status);
         Assert.Null(WaterTrend.Cleared(Run(0.6, 0.9), Hand.Metric));
-        Assert.NotNull(WaterTrend.Stalled(Run(2, 1.8, 1.6, 1.4, 1.2, 1), Run(0.1, 0.2, 0.3, 0.4, 0.6, 0.8)));
-        Assert.Null(WaterTrend.Stalled(Run(2, 2.2, 2.6, 3.4, 4.2, 5), Run(0.1, 0.2, 0.3, 0.4, 0.6, 0.8)));
+        IReadOnlyList<DayValue> down = Run(2, 1.8, 1.6, 1.4, 1.2, 1),
+            up = Run(2, 2.2, 2.6, 3.4, 4.2, 5),
+            bit = Run(0.1, 0.2, 0.3, 0.4, 0.6, 0.8),
+            flat = Run(0.1, 0.1, 0.1, 0.1, 0.1, 0.1);
+        string? Says(IReadOnlyList<DayValue> tan, IReadOnlyList<DayValue> nitrite, IReadOnlyList<DayValue> nitrate) =>
+            WaterTrend.Nitrification(tan, nitrite, nitrate)?.Reason;
+        Assert.Contains("second step of the bacteria lags", Says(down, bit, []), StringComparison.Ordinal);
+        Assert.Contains("nitrate must follow: test it", Says(down, bit, []), StringComparison.Ordinal);
+        Assert.Contains("nitrate does not follow yet", Says(down, bit, flat), StringComparison.Ordinal);
+        Assert.Null(Says(up, bit, []));
+        Assert.Contains("first step of the bacteria lags", Says(up, flat, flat), StringComparison.Ordinal);
+        Assert.Contains("both steps of the bacteria run", Says(down, flat, up), StringComparison.Ordinal);
+        Assert.Null(Says(flat, flat, flat));
     }
 
     [Fact]

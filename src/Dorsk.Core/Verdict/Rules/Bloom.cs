@@ -7,7 +7,10 @@ namespace Dorsk.Core.Verdict.Rules;
 /// <summary>The bloom of a pond: how dense, whether it died, and whether its signs together say that it soon will.</summary>
 internal static class Bloom
 {
-    public static readonly Rule Rule = new("bloom", Judge);
+    public static readonly Rule Rule = new(PondVerdict.AlgalBloom, Judge);
+
+    // A dead bloom takes oxygen for about so long.
+    private const int RotsDays = 10;
 
     private static IEnumerable<Finding> Judge(PondState s)
     {
@@ -53,21 +56,33 @@ internal static class Bloom
         };
     }
 
-    // Water that clears within days: what floated sinks and rots.
+    // Water that clears within days: what floated sinks and rots. It is over when green comes back, or what died has rotted away.
     private static Finding? Died(PondState s)
     {
         var days = s.Since(Parameter.Secchi, Speaks.Fortnight)
             .GroupBy(t => s.Zone.DayOf(t.At))
             .Select(g => new DayValue(g.Key, g.Average(t => t.Si)))
             .ToList();
-        if (WaterTrend.Cleared(days, s.Hand) is not { } cleared || days[^1].Day < s.Today.AddDays(-4))
-            return null;
-        return new(Rule.Name, cleared.Status, cleared.Reason.Split(". ")[0])
+        var at = Enumerable
+            .Range(1, days.Count)
+            .LastOrDefault(n => WaterTrend.Cleared([.. days.Take(n)], s.Hand) is not null);
+        var over =
+            at == 0
+            || days[at - 1].Day < s.Today.AddDays(-RotsDays)
+            || days.Skip(at).Any(d => d.Si <= WaterJudge.ThinBloomM);
+        return over ? null : Dead(s, [.. days.Take(at)]);
+    }
+
+    private static Finding Dead(PondState s, List<DayValue> days)
+    {
+        var cleared = WaterTrend.Cleared(days, s.Hand)!;
+        return new(PondVerdict.DeadBloom, cleared.Status, cleared.Reason.Split(". ")[0])
         {
             Of = Parameter.Secchi,
-            Do = "Aerators on all night, no feed, read oxygen in the dark.",
+            Do =
+                $"All aerators on day and night, machines from other ponds, no feed, oxygen every hour in the dark, until green comes back (Secchi {s.Say(WaterJudge.ThinBloomM, Parameter.Secchi)} or less).",
             Why = Grounds.Of(
-                "Secchi depth that grew by more than six tenths within four days, from a bloom.",
+                "Secchi depth that grew by more than six tenths within four days, from a bloom; over when it is short again, or after ten days.",
                 WaterTrend.Source,
                 [
                     .. days.TakeLast(2)

@@ -42,11 +42,11 @@ internal static class FallingDawns
         new(
             Rule.Name,
             grave ? Status.ActNow : Status.Watch,
-            $"dawn oxygen fell on {run.Count} mornings, {string.Join(", ", run.Select(d => s.Hand.Figure(d.Si, 1)))} mg/L{means}"
+            $"dawn oxygen fell on {run.Count} mornings, {string.Join(", ", run.Select(d => s.Hand.Figure(d.Si, 1)))} mg/L{means}{(s.Lately.Count > 0 ? "; " + string.Join(", ", s.Lately) : "")}"
         )
         {
             Of = Parameter.Oxygen,
-            Do = "Less feed, more air from dusk on, a sample of the fish.",
+            Do = "Less feed, no fertiliser, more air from dusk on, a sample of the fish.",
             Why = Grounds.Of(
                 "Mornings that follow each other, each at least 0.2 mg/L lower, 0.8 in all; the next is taken to fall as much as they did on average.",
                 "Starting values",

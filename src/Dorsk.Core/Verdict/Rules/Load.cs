@@ -6,7 +6,7 @@ namespace Dorsk.Core.Verdict.Rules;
 /// <summary>Biomass against the carrying capacity of the pond: a figure of planning, so it never says Act now by itself; the nights do.</summary>
 internal static class Load
 {
-    public static readonly Rule Rule = new("biomass", Judge);
+    public static readonly Rule Rule = new(PondVerdict.Biomass, Judge);
 
     private static IEnumerable<Finding> Judge(PondState s)
     {

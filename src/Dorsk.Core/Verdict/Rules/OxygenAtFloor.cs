@@ -9,13 +9,22 @@ internal static class OxygenAtFloor
 {
     public static readonly Rule Rule = new("oxygen at the floor", Judge);
 
+    // Mixed water has nearly the same oxygen at both depths, read in one go.
+    private const double MixedShare = 0.6,
+        ApartMgL = 2;
+    private static readonly TimeSpan OneRound = TimeSpan.FromHours(1.5);
+
     private static IEnumerable<Finding> Judge(PondState s)
     {
         if (s.LastAtFloor(Parameter.Oxygen, Speaks.Hours) is not { } floor)
             yield break;
         var judged = WaterJudge.Oxygen(floor.Si, s.Limits, s.Hand);
         if (judged.Status == Status.Steady)
+        {
+            if (Layered(s, floor) is { } layered)
+                yield return layered;
             yield break;
+        }
         var lives = s.Fish.Any(f => f.Species.AtTheFloor);
         yield return new(
             Rule.Name,
@@ -33,6 +42,28 @@ internal static class OxygenAtFloor
             Rings = lives,
             FeedFactor = lives && judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = lives,
+        };
+    }
+
+    // Both depths are well for the fish, yet mixing does not reach the floor.
+    private static Finding? Layered(PondState s, Timed floor)
+    {
+        if (
+            s.Last(Parameter.Oxygen, Speaks.Hours) is not { } top
+            || (top.At - floor.At).Duration() > OneRound
+            || floor.Si >= MixedShare * top.Si
+            || top.Si - floor.Si < ApartMgL
+        )
+            return null;
+        return new(
+            Rule.Name,
+            Status.Watch,
+            $"{s.Say(floor.Si, Parameter.Oxygen)} at the floor under {s.Say(top.Si, Parameter.Oxygen)} above, {s.Hand.Count(100 * floor.Si / top.Si)} %: mixing does not reach the floor"
+        )
+        {
+            Of = Parameter.Oxygen,
+            Do = "More hours for what stirs, by day, or an aerator set deeper; read both depths again.",
+            Why = Because(s, floor),
         };
     }
 

@@ -35,7 +35,7 @@ internal static class Saturation
             yield return new(
                 Rule.Name,
                 Status.Watch,
-                $"{s.Hand.Count(pct)} % of saturation in the afternoon is low for the hour: the night begins with little"
+                $"{s.Hand.Count(pct)} % of saturation in the afternoon is low for the hour, with {QuantityText.Write(s.FedTodayKg, Measures.Mass, s.Hand)} fed today and {QuantityText.Write(s.Standing.Sum(f => f.BiomassKg), Measures.Mass, s.Hand)} of fish: the night begins with little"
             )
             {
                 Of = Parameter.Oxygen,
@@ -50,7 +50,9 @@ internal static class Saturation
             OxygenSaturation.Source,
             new Input("oxygen", last.Si, Measures.Oxygen, "read at " + s.Hour(last.At)),
             new Input("temperature", temp.Si, Measures.Temperature, "measured"),
-            new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured")
+            new Input("salinity", salinityPpt, Measures.Salinity, salinityPpt == 0 ? "taken as fresh" : "measured"),
+            new Input("fed today", s.FedTodayKg, Measures.Mass, "feedings of today"),
+            new Input("biomass", s.Standing.Sum(f => f.BiomassKg), Measures.Mass, "standing estimate")
         );
 
     private static Finding FoundLow(PondState s, double pct, Grounds grounds) =>

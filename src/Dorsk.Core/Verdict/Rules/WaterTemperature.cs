@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 
@@ -11,6 +12,16 @@ internal static class WaterTemperature
 
     // So near to what kills, the night or the afternoon may do it.
     private const double NearC = 1.5;
+
+    // Growth stands near its best so far around the optimum of the species.
+    private const double BestC = 3;
+
+    private static string WordFor(double tempC, FishSpecies species)
+    {
+        if (Math.Abs(tempC - species.GrowthOptC) <= BestC)
+            return $"near the best for {name}";
+        return tempC < species.GrowthOptC ? $"cool for {name}: slower growth" : $"warm for {name}: slower growth";
+    }
 
     private static IEnumerable<Finding> Judge(PondState s)
     {
@@ -33,42 +44,47 @@ internal static class WaterTemperature
                 new Input("kills over", species.LethalHighC, Measures.Temperature, "species table")
             )
             .Limited(limits.Source);
-        var name = species.Name.ToLowerInvariant();
         if (
             last.Si >= species.LethalHighC - NearC
             || last.Si <= species.LethalLowC + Math.Min(NearC, Math.Max(0, species.LethalLowC))
         )
-        {
-            var hot = last.Si >= species.LethalHighC - NearC;
-            return new(
-                Rule.Name,
-                Status.ActNow,
-                $"{P(last.Si)} is at what kills {name} ({P(hot ? species.LethalHighC : species.LethalLowC)})"
-            )
-            {
-                Of = Parameter.Temperature,
-                Do = hot
-                    ? "Cooler water in, shade, deep water; no feed, no handling."
-                    : "Warmer or deeper water, no handling, no feed.",
-                Why = grounds,
-                Rings = true,
-                FeedFactor = 0,
-                ShutsGate = true,
-            };
-        }
+            return Deadly(s, last, species, grounds);
         var inside = last.Si >= limits.TempLowC && last.Si <= limits.TempHighC;
         return new(
             Rule.Name,
             inside ? Status.Steady : Status.Watch,
             inside
-                ? $"{P(last.Si)} is inside its limits"
-                : $"{P(last.Si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}"
+                ? $"{P(last.Si)} is {WordFor(last.Si, species)}"
+                : $"{P(last.Si)} is outside {P(limits.TempLowC)} to {P(limits.TempHighC)}: stress"
         )
         {
             Of = Parameter.Temperature,
             Do = inside ? "" : "No handling; feed little, in the better hours.",
             Why = grounds,
+            Hot = last.Si > limits.TempHighC,
             ShutsGate = !inside,
+        };
+    }
+
+    private static Finding Deadly(PondState s, Timed last, FishSpecies species, Grounds grounds)
+    {
+        var hot = last.Si >= species.LethalHighC - NearC;
+        string P(double c) => s.Say(c, Parameter.Temperature);
+        return new(
+            Rule.Name,
+            Status.ActNow,
+            $"{P(last.Si)} is at what kills {species.Name.ToLowerInvariant()} ({P(hot ? species.LethalHighC : species.LethalLowC)})"
+        )
+        {
+            Of = Parameter.Temperature,
+            Do = hot
+                ? "Cooler water in, shade, deep water; no feed, no handling."
+                : "Warmer or deeper water, no handling, no feed.",
+            Why = grounds,
+            Hot = hot,
+            Rings = true,
+            FeedFactor = 0,
+            ShutsGate = true,
         };
     }
 }

@@ -2,9 +2,11 @@ using System.Globalization;
 using System.Text.Json;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Web.Parts;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -45,6 +47,17 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
 
     public int Count { get; private set; }
 
+    /// <summary>This year's months beside those of the years before.</summary>
+    public IReadOnlyList<YearDifference> Differences { get; private set; } = [];
+
+    /// <summary>How a difference is printed: degrees of difference have no freezing point.</summary>
+    public Measure StepMeasure => Parameter == Parameter.Temperature ? Measures.TemperatureStep : Parameter.Measure;
+
+    /// <summary>Ammonia, nitrite and nitrate on one time scale; null for other values.</summary>
+    public NitrogenPicture? Nitrogen { get; private set; }
+
+    private static readonly Parameter[] OfNitrogen = [Parameter.Tan, Parameter.Nitrite, Parameter.Nitrate];
+
     /// <summary>Up to so many days the chart shows hours.</summary>
     public const int FineDays = 45;
 
@@ -75,9 +88,24 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
             : questions.ProbeCourse(story.Pond.Id, p, here.Zone.At(from, TimeOnly.MinValue), here.Now).Points;
         (Count, HasProbe) = (dawn.Count + noon.Count + probe.Count, probe.Count > 0);
         Months = MonthsOf(dawn, noon);
+        Differences =
+            p.Steps.Count > 0
+                ? []
+                : YearDifference.Of(story.DaysOf(p, true, DateOnly.MinValue.AddYears(1), here.Today), here.Today);
+        if (OfNitrogen.Contains(p))
+            Nitrogen = new(OfNitrogen.Select(x => (x, Means(x, from))), from, here.Today);
         Chart = Drawn(dawn, noon, probe);
         return Page();
     }
+
+    private IReadOnlyList<DayValue> Means(Parameter p, DateOnly from) =>
+        [
+            .. Story
+                .ReadingsOf[p]
+                .Where(t => here.Zone.DayOf(t.At) >= from && t.At <= here.Now)
+                .GroupBy(t => here.Zone.DayOf(t.At))
+                .Select(g => new DayValue(g.Key, g.Average(t => t.Si))),
+        ];
 
     private static List<(string Month, double? Low, double? High, int Days)> MonthsOf(
         IReadOnlyList<DayValue> dawn,
