@@ -30,6 +30,8 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["landmark"] = Permission.Setup,
         ["device"] = Permission.Setup,
         ["aerators"] = Permission.Switch,
+        ["machines"] = Permission.Manage,
+        ["kill"] = Permission.Write,
         ["air-control"] = Permission.Manage,
         ["air-service"] = Permission.Write,
         ["air-test"] = Permission.Write,

@@ -11,6 +11,9 @@ namespace Dorsk.Core.Air;
 public sealed record AirControlSet(long PondId, bool Automatic, double OnBelowMgL, double OffAboveMgL, int StaggerS)
     : Fact
 {
+    /// <summary>Mean weight of the fish from which aerators run round the clock, g; null where they never do.</summary>
+    public double? AllDayFromG { get; init; }
+
     /// <summary>The two levels lie at least so far apart: less makes the machines start and stop all night, mg/L.</summary>
     public const double LeastApartMgL = 0.5;
 
@@ -36,6 +39,8 @@ public sealed record AirControlSet(long PondId, bool Automatic, double OnBelowMg
                     $"At least {LeastApartMgL:0.0} mg/L above the level that starts them, or they switch all night."
                 )
             );
+        if (AllDayFromG is { } g and not (>= 0.1 and <= 20_000))
+            yield return Remark.Refuse("AllDayFrom", "0.1 to 20,000 g, or empty.");
         if (StaggerS is < 2 or > 300)
             yield return Remark.Refuse("Stagger", "2 to 300 seconds.");
     }
@@ -76,13 +81,19 @@ public sealed record AeratorCommanded(long PondId, string Code, bool On, string 
 /// <param name="Mains">Whether the panel has mains power.</param>
 public sealed record AeratorReported(long PondId, string Code, bool Running, double? CurrentA, bool Mains) : Fact
 {
-    private const double SameShare = 0.1;
+    private const double SameShare = 0.1,
+        SameC = 5;
+
+    /// <summary>Temperature of its motor, °C; null when the panel does not measure it.</summary>
+    public double? TempC { get; init; }
 
     /// <summary>Whether this says the same as an earlier report: current within a tenth.</summary>
     public bool SameAs(AeratorReported? other) =>
         other is not null
         && other.Running == Running
         && other.Mains == Mains
+        && TempC is null == other.TempC is null
+        && Math.Abs((TempC ?? 0) - (other.TempC ?? 0)) < SameC
         && (
             CurrentA is { } a && other.CurrentA is { } b
                 ? Math.Abs(a - b) <= SameShare * Math.Max(Math.Max(a, b), 0.5)
@@ -96,6 +107,8 @@ public sealed record AeratorReported(long PondId, string Code, bool Running, dou
             yield return Remark.Refuse("code", $"No aerator {Code} is fitted here: {string.Join(", ", codes)}.");
         if (CurrentA is { } a && a is not (>= 0 and <= 2000))
             yield return Remark.Refuse("currentA", "0 to 2,000 A.");
+        if (TempC is { } t and not (>= -40 and <= 400))
+            yield return Remark.Refuse("tempC", "-40 to 400 °C.");
     }
 }
 

@@ -39,13 +39,27 @@ public static class AirFaults
                 Status.Watch,
                 $"{code} was told to stop {ago} and runs: switched on at the motor, or a stuck contactor"
             );
-        return
-            said.Fact.Running
-            && said.Fact.CurrentA is { } a
-            && record.Tests(code).LastOrDefault().Fact?.Plate.CurrentA is { } rated
-            ? Current(code, a, rated)
+        if (!said.Fact.Running || record.Tests(code).LastOrDefault().Fact?.Plate is not { } plate)
+            return null;
+        Judgement?[] both =
+        [
+            said.Fact.CurrentA is { } a ? Current(code, a, plate.CurrentA) : null,
+            said.Fact.TempC is { } t && plate.TempC is { } most ? Heat(code, t, most) : null,
+        ];
+        return both.OfType<Judgement>().MaxBy(j => j.Status);
+    }
+
+    // A motor that runs hot burns out within the hour; near its limit it is looked at.
+    private static Judgement? Heat(string code, double tempC, double mostC)
+    {
+        Judgement Say(Status status, string so) =>
+            new(status, FormattableString.Invariant($"{code} is {tempC:0} °C hot, {mostC:0} °C allowed: {so}"));
+        return tempC > mostC ? Say(Status.ActNow, "stop it before the motor burns, and start another; do not touch it")
+            : tempC > mostC - NearC ? Say(Status.Watch, "shade and clean its fins; look at load, bearings and voltage")
             : null;
     }
+
+    private const double NearC = 8;
 
     private static Judgement? Current(string code, double a, double rated)
     {

@@ -30,6 +30,9 @@ public sealed record AlarmPond(
     /// <summary>Those of its aerators that run now.</summary>
     public IReadOnlyList<string> Running { get; init; } = [];
 
+    /// <summary>Machines that wait in the shed, in the order in which they are brought, with what drives them.</summary>
+    public IReadOnlyList<(string Code, string By)> Standby { get; init; } = [];
+
     /// <summary>What is wrong with its aerators.</summary>
     public IReadOnlyList<Judgement> AirFaults { get; init; } = [];
 
@@ -143,6 +146,10 @@ public static class AlarmRules
         if (idle.Count > 0)
             return $"Start {string.Join(", ", idle)}"
                 + (AlarmLadder.Next(AlarmCause.LowOxygen, since, now) is { } next ? $"; {next}" : "");
+        var brought = p.Standby.Where(s => !p.Running.Contains(s.Code)).ToList();
+        if (brought.Count > 0)
+            return $"All its aerators run: bring {string.Join(", then ", brought.Select(s => $"{s.Code} ({s.By})"))}"
+                + (AlarmLadder.Next(AlarmCause.LowOxygen, since, now) is { } after ? $"; {after}" : "");
         var outside = AlarmLadder.WithAllAirOn(since, now);
         return p.Aerators.Count > 0 ? $"All its aerators run: {outside}" : $"This pond has no aerator: {outside}";
     }

@@ -44,7 +44,7 @@ public sealed record AirPlan(
     )
     {
         var water = night.Water;
-        var idle = water.Aerators.Where(a => a.On is null).ToList();
+        var idle = water.Aerators.Where(a => a.On is null).OrderBy(a => a.Standby).ToList();
         if (idle.Count == 0 || tonight.Judgement.Status != Status.ActNow)
             return null;
         var crossing = tonight.UnderWatchAt ?? tonight.UnderActAt ?? tonight.LowAt;

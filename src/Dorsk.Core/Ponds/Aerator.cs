@@ -50,6 +50,35 @@ public sealed record AeratorKind(
 /// <param name="Off">Hour at which the timer stops it; may be past midnight.</param>
 public sealed record Aerator(string Code, AeratorKind Kind, double ShaftKW, TimeOnly? On, TimeOnly? Off)
 {
+    private const string ByTractor = "paddlewheel, tractor driven";
+
+    /// <summary>What drives it.</summary>
+    public PowerSource Source { get; init; } = Kind.Name == ByTractor ? PowerSource.Tractor : PowerSource.Mains;
+
+    /// <summary>Whether it waits in the shed and is brought when all others run.</summary>
+    public bool Standby { get; init; }
+
+    /// <summary>Where it pushes the water, degrees from north over east, 0 to 359; null where nobody said.</summary>
+    public double? HeadingDeg { get; init; }
+
+    /// <summary>Speed of its motor, turns a minute, or null.</summary>
+    public double? MotorRpm { get; init; }
+
+    /// <summary>All its gears and pulleys together, turns of the motor for one of the shaft, or null.</summary>
+    public double? GearRatio { get; init; }
+
+    /// <summary>Over how many minutes it is brought to speed; null where it starts at once.</summary>
+    public double? RampMin { get; init; }
+
+    /// <summary>Speed of its shaft, turns a minute; null where its gears are not known.</summary>
+    public double? ShaftRpm => MotorRpm / GearRatio;
+
+    /// <summary>Whether its timer leaves out no more than a minute or two of the day.</summary>
+    public bool RunsAllDay => On is { } on && Off is { } off && (off - on).TotalMinutes is var m && m >= 24 * 60 - 2;
+
+    /// <summary>A large paddle, whose gears want a slow start.</summary>
+    public bool StartsSlowly => ShaftKW >= 4 && Kind.Name.StartsWith("paddlewheel", StringComparison.Ordinal);
+
     /// <summary>Oxygen it gives in standard water, kg/h: SAE × shaft power.</summary>
     public double SotrKgH => Kind.SaeKgKWh * ShaftKW;
 

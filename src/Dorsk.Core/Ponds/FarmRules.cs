@@ -78,12 +78,50 @@ public static class FarmRules
                     "AeratorPower",
                     FormattableString.Invariant($"{a.Code}: {a.ShaftKW:0.##} kW is outside 0 to 100 kW.")
                 );
+            if (a.HeadingDeg is { } heading and not (>= 0 and < 360))
+                yield return Remark.Refuse("Heading", $"{a.Code}: 0 to 359 degrees from north.");
+            if (a.MotorRpm is { } rpm and not (>= 50 and <= 6000))
+                yield return Remark.Refuse("MotorRpm", $"{a.Code}: 50 to 6,000 turns a minute.");
+            if (a.GearRatio is { } gear and not (>= 0.1 and <= 500))
+                yield return Remark.Refuse("Gear", $"{a.Code}: 0.1 to 500 turns of the motor for one of the shaft.");
+            if (a.RampMin is { } ramp and not (>= 0 and <= 60))
+                yield return Remark.Refuse("Ramp", $"{a.Code}: 0 to 60 minutes.");
             if (a.On is null != a.Off is null)
                 yield return Remark.Refuse("Timer", $"{a.Code}: a timer needs both hours, on and off.");
         }
         if (f.Aerators.GroupBy(a => a.Code).Any(g => g.Count() > 1))
             yield return Remark.Refuse("AeratorPower", "Each aerator needs a code of its own.");
     }
+
+    /// <summary>What is asked of aerators that were not fitted before: large paddles that start at once, wired pumps in salt water.</summary>
+    /// <param name="f">The aerators.</param>
+    /// <param name="before">Those fitted before.</param>
+    /// <param name="salinityPpt">Last salinity of the water, ppt, or null.</param>
+    /// <param name="hand">How figures are printed.</param>
+    public static IEnumerable<Remark> AskedOfNew(
+        AeratorsFitted f,
+        IReadOnlyList<Aerator> before,
+        double? salinityPpt,
+        Units.Hand hand
+    )
+    {
+        foreach (var a in f.Aerators.Where(a => !before.Any(b => b.Code == a.Code && b.Kind == a.Kind)))
+        {
+            if (a.StartsSlowly && a.RampMin is not >= SlowStartMin)
+                yield return Remark.Ask(
+                    "Ramp",
+                    $"{a.Code} is a large paddle: brought to speed over about five minutes its gears last. Does it start at once?"
+                );
+            if (salinityPpt >= SaltPpt && a.Kind.Name.Contains("pump", StringComparison.Ordinal))
+                yield return Remark.Ask(
+                    "Kind",
+                    $"The water has {Units.QuantityText.Write(salinityPpt.Value, Units.Measures.Salinity, hand)}: salt eats wired pumps, and current in salt water kills. Lift and stir with air instead. Fitted all the same?"
+                );
+        }
+    }
+
+    private const double SlowStartMin = 3,
+        SaltPpt = 5;
 
     /// <summary>Objections to equipment.</summary>
     public static IEnumerable<Remark> Check(EquipmentFitted f)

@@ -90,6 +90,12 @@ public sealed record PondDay(
     public IReadOnlyDictionary<Water.Parameter, DateTimeOffset> LastRead { get; init; } =
         new Dictionary<Water.Parameter, DateTimeOffset>();
 
+    /// <summary>Whether it is a split pond, whose mover stops at night.</summary>
+    public bool IsSplit { get; init; }
+
+    /// <summary>Mean weight from which its aerators run round the clock, g, while the fish have it and some timer does not; else null.</summary>
+    public double? AllDayFromG { get; init; }
+
     /// <summary>Depth of the water, m; 0 where it is not known.</summary>
     public double DepthM { get; init; }
 

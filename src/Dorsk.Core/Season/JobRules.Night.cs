@@ -60,6 +60,57 @@ public static partial class JobRules
         }
     }
 
+    // By night the open part of a split pond has little oxygen to give: what moves its water brings the fish the worse of the two.
+    private static IEnumerable<Job> Mover(FarmDay d)
+    {
+        foreach (var p in d.Stocked.Where(p => p.IsSplit))
+        {
+            yield return Of(
+                "stop",
+                d.Sunset,
+                "stop the water mover, aerate the fish zone",
+                "after dark the open part has less oxygen than the fish zone with its aerators"
+            );
+            yield return Of(
+                "start",
+                d.Sunrise.AddHours(MoverHours),
+                "start the water mover",
+                "by then algae give oxygen; read the open part first, above the fish zone it may start"
+            );
+            Job Of(string which, DateTimeOffset at, string what, string why) =>
+                new(
+                    Key("mover-" + which, p.Code, d.Today),
+                    p.PondId,
+                    p.Code,
+                    at.AddMinutes(-60),
+                    at.AddMinutes(60),
+                    $"{p.Code}: {what}",
+                    why,
+                    Role.PondHand,
+                    "",
+                    JobState.Open
+                );
+        }
+    }
+
+    private const double MoverHours = 3;
+
+    private static IEnumerable<Job> AllDay(FarmDay d) =>
+        d
+            .Stocked.Where(p => p.AllDayFromG is not null)
+            .Select(p => new Job(
+                Key("all-day", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                d.Now,
+                d.Sunset,
+                $"{p.Code}: aerators round the clock from now on",
+                $"the fish weigh {d.Say(p.MeanG, Measures.FishWeight)}, round the clock from {d.Say(p.AllDayFromG!.Value, Measures.FishWeight)}; some timers end by day",
+                Role.NightWatch,
+                "aerators",
+                JobState.Open
+            ));
+
     // After a bloom died the pond is read every hour until green comes back.
     private static IEnumerable<Job> Hourly(FarmDay d) =>
         d

@@ -61,6 +61,8 @@ public static partial class JobRules
         new("quarantine", Quarantines),
         new("hold-apart", NotHeld),
         new("vital", Vital),
+        new("mover", Mover),
+        new("all-day", AllDay),
         new("before-dawn", BeforeDawn),
         new("hourly", Hourly),
         new("afternoon", Afternoon),

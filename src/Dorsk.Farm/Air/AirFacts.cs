@@ -19,8 +19,12 @@ internal static class AirFacts
         .Column("on_below", f => f.OnBelowMgL)
         .Column("off_above", f => f.OffAboveMgL)
         .Column("stagger_s", f => f.StaggerS)
+        .Column("all_day_from_g", f => f.AllDayFromG)
         .ReadBy(r =>
             new(r.Long("pond"), r.Yes("automatic"), r.Real("on_below"), r.Real("off_above"), r.Int("stagger_s"))
+            {
+                AllDayFromG = r.MaybeReal("all_day_from_g"),
+            }
         )
         .CheckedBy(CheckControl);
 
@@ -55,7 +59,13 @@ internal static class AirFacts
         .Column("running", f => f.Running)
         .Column("current_a", f => f.CurrentA)
         .Column("mains", f => f.Mains)
-        .ReadBy(r => new(r.Long("pond"), r.Text("code"), r.Yes("running"), r.MaybeReal("current_a"), r.Yes("mains")))
+        .Column("temp_c", f => f.TempC)
+        .ReadBy(r =>
+            new(r.Long("pond"), r.Text("code"), r.Yes("running"), r.MaybeReal("current_a"), r.Yes("mains"))
+            {
+                TempC = r.MaybeReal("temp_c"),
+            }
+        )
         .CheckedBy((desk, f) => Fitted(desk, f.PondId, f.Code, f.Check));
 
     public static readonly FactTable<AeratorServiced> Serviced = new FactTable<AeratorServiced>(

@@ -195,6 +195,13 @@ internal static class DayQuestions
                 .Select(x => (Parameter: x, Last: s.LastOf(x)))
                 .Where(x => x.Last is not null)
                 .ToDictionary(x => x.Parameter, x => x.Last!.Value.At),
+            IsSplit = s.Pond.Split is not null,
+            AllDayFromG =
+                s.Air.Control?.AllDayFromG is { } from
+                && day.MeanG >= from
+                && s.AeratorsAt(now).Any(a => !a.Standby && !a.RunsAllDay)
+                    ? from
+                    : null,
             DepthM = s.LevelAt(now).LevelM,
             SalinityPpt = s.LastOf(Parameter.Salinity)?.Si,
             CoverPct = Within(Parameter.WeedCover, Speaks.Fortnight),

@@ -212,6 +212,19 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return ReceivingQuestions.Deliveries(c, AsOf.Now(DateTimeOffset.MaxValue), pond);
     }
 
+    /// <summary>Kills of fish written up in a pond, the newest first.</summary>
+    public IReadOnlyList<KillReport> Kills(PondStory story)
+    {
+        using var c = file.Open();
+        return
+        [
+            .. KillBook
+                .Written.All(c, AsOf.Now(DateTimeOffset.MaxValue), "t.pond = $pond", ("pond", story.Pond.Id))
+                .OrderByDescending(k => k.At)
+                .Select(k => KillReport.Of(story, k.Line, k.At, k.Fact)),
+        ];
+    }
+
     /// <summary>What is left of each kind of feed.</summary>
     public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
     {

@@ -18,6 +18,8 @@ internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
 
     public double? WaterC => story.LastOf(Parameter.Temperature)?.Si;
 
+    public double? SalinityPpt => story.LastOf(Parameter.Salinity)?.Si;
+
     public FishSpecies Known(string speciesKey) => story.KnownSpecies(speciesKey);
 
     public double CapacityKg(FishSpecies species) => story.CapacityKg(species);

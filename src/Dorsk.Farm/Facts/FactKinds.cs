@@ -27,6 +27,7 @@ public static class FactKinds
         .. AirFacts.Kinds,
         .. FeedFacts.Kinds,
         .. FishFacts.Kinds,
+        Fish.KillBook.Written,
         .. ReceivingFacts.Kinds,
         .. PrepareFacts.Kinds,
         .. SeasonFacts.Kinds,

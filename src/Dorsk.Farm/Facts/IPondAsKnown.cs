@@ -18,6 +18,9 @@ internal interface IPondAsKnown
     /// <summary>Temperature of its water as last read, °C, or null.</summary>
     double? WaterC { get; }
 
+    /// <summary>Salinity of its water as last read, ppt, or null.</summary>
+    double? SalinityPpt { get; }
+
     /// <summary>A species as the farm and this pond know it.</summary>
     FishSpecies Known(string speciesKey);
 

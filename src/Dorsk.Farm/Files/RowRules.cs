@@ -38,6 +38,7 @@ public static class RowRules
         "forecast_issued.low_at",
         "forecast_issued.start_at",
         "aerator_switched.until",
+        "kill_written.began",
         "probe_value.at",
         "probe_roll.low_at",
         "probe_roll.start",
@@ -75,6 +76,7 @@ public static class RowRules
         "feeding.mass_kg",
         "feed_received.mass_kg",
         "recount.count",
+        "kill_written.lost",
         "aerator.shaft_kw",
         "pond.depth_m",
     ];

@@ -77,10 +77,23 @@ internal static class FarmFacts
             ("kind", a => a.Kind.Name),
             ("shaft_kw", a => a.ShaftKW),
             ("on_minute", a => Minute(a.On)),
-            ("off_minute", a => Minute(a.Off))
+            ("off_minute", a => Minute(a.Off)),
+            ("source", a => a.Source),
+            ("standby", a => a.Standby),
+            ("heading_deg", a => a.HeadingDeg),
+            ("motor_rpm", a => a.MotorRpm),
+            ("gear_ratio", a => a.GearRatio),
+            ("ramp_min", a => a.RampMin)
         )
         .ReadBy(r => new(r.Long("pond"), r.Rows("aerator", AeratorOf)))
-        .CheckedBy((_, f) => FarmRules.Check(f));
+        .CheckedBy(
+            (desk, f) =>
+                FarmRules
+                    .Check(f)
+                    .Concat(
+                        FarmRules.AskedOfNew(f, FittedBefore(desk, f), desk.PondAt(f.PondId)?.SalinityPpt, desk.Hand)
+                    )
+        );
 
     public static readonly FactTable<EquipmentFitted> Equipment = new FactTable<EquipmentFitted>(
         "equipment_fitted",
@@ -158,8 +171,9 @@ internal static class FarmFacts
 
     /// <summary>An aerator's row as the aerator.</summary>
     /// <exception cref="InvalidOperationException">The tables know no such kind of aerator.</exception>
-    public static Aerator AeratorOf(FactRow r) =>
-        new(
+    public static Aerator AeratorOf(FactRow r)
+    {
+        var plain = new Aerator(
             r.Text("code"),
             AeratorKind.Find(r.Text("kind"))
                 ?? throw new InvalidOperationException($"No kind of aerator {r.Text("kind")} in the tables."),
@@ -167,6 +181,20 @@ internal static class FarmFacts
             Hour(r.MaybeLong("on_minute")),
             Hour(r.MaybeLong("off_minute"))
         );
+        return plain with
+        {
+            // Older files have no word for it: the kind says.
+            Source = r.Text("source").Length == 0 ? plain.Source : r.Word<PowerSource>("source"),
+            Standby = r.Yes("standby"),
+            HeadingDeg = r.MaybeReal("heading_deg"),
+            MotorRpm = r.MaybeReal("motor_rpm"),
+            GearRatio = r.MaybeReal("gear_ratio"),
+            RampMin = r.MaybeReal("ramp_min"),
+        };
+    }
+
+    private static IReadOnlyList<Aerator> FittedBefore(Desk desk, AeratorsFitted f) =>
+        FarmQuestions.Aerators(desk.Connection, desk.AsOf.Known, f.PondId).LastOrDefault()?.Aerators ?? [];
 
     private static PondShape ShapeOf(FactRow r) =>
         r.Text("shape") switch

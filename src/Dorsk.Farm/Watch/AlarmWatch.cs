@@ -357,11 +357,19 @@ public sealed class AlarmWatch(
             s.Stock.LimitsOn(s.Zone.DayOf(now))!,
             oxygen,
             p.Tonight.Forecast,
-            [.. aerators.Select(a => a.Code)],
+            [.. aerators.Where(a => !a.Standby).Select(a => a.Code)],
             probe
         )
         {
             Running = [.. aerators.Where(a => s.Air.Ran(a.Code, now) ?? a.RunsAt(hour)).Select(a => a.Code)],
+            // The electric one first, then what has an engine, the tractor last: it wants a driver.
+            Standby =
+            [
+                .. aerators
+                    .Where(a => a.Standby)
+                    .OrderBy(a => a.Source == Core.Ponds.PowerSource.Tractor)
+                    .Select(a => (a.Code, a.Source.ToString().ToLowerInvariant())),
+            ],
             AirFaults = faults,
             Findings = [.. p.Verdict.Ringing],
             LethalMgL = p.Batches.Max(b => b.Batch.Species.LethalDoMgL),

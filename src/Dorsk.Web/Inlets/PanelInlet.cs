@@ -10,7 +10,8 @@ namespace Dorsk.Web.Inlets;
 /// <param name="Running">Whether it runs.</param>
 /// <param name="CurrentA">Current, A, or null.</param>
 /// <param name="Mains">Whether the panel has mains power; true when not said.</param>
-public sealed record SentState(bool? Running, double? CurrentA, bool? Mains);
+/// <param name="TempC">Temperature of the motor, °C, or null.</param>
+public sealed record SentState(bool? Running, double? CurrentA, bool? Mains, double? TempC = null);
 
 /// <summary>Takes in what panels report and what switches order, over MQTT, through the door.</summary>
 /// <param name="keeping">Keeps it.</param>
@@ -40,8 +41,11 @@ public sealed class PanelInlet(AirKeeping keeping, Heard heard, FarmClock clock)
             return problem.Message;
         }
         return sent?.Running is { } running
-            ? keeping.Keep(panel, new(panel.PondId!.Value, code, running, sent.CurrentA, sent.Mains ?? true))
-            : "say on, off or {\"running\": true, \"currentA\": 4.1, \"mains\": true}";
+            ? keeping.Keep(
+                panel,
+                new(panel.PondId!.Value, code, running, sent.CurrentA, sent.Mains ?? true) { TempC = sent.TempC }
+            )
+            : "say on, off or {\"running\": true, \"currentA\": 4.1, \"tempC\": 62, \"mains\": true}";
     }
 
     /// <summary>A switch's order: on, off or auto, with minutes behind it where it is to end. Returns why it cannot be kept, or null.</summary>

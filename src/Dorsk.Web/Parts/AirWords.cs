@@ -28,7 +28,7 @@ public sealed record AirWords(string Text, Status Status, bool Runs, bool ByHand
             var state =
                 !r.Fact.Mains ? "no mains"
                 : r.Fact.Running
-                    ? $"runs{(r.Fact.CurrentA is { } amps ? ", " + here.Say(amps, Dorsk.Core.Units.Measures.Current) : "")}"
+                    ? $"runs{(r.Fact.CurrentA is { } amps ? ", " + here.Say(amps, Dorsk.Core.Units.Measures.Current) : "")}{(r.Fact.TempC is { } hot ? ", " + here.Say(hot, Dorsk.Core.Units.Measures.Temperature) : "")}"
                 : "stands";
             var wrong = told is { } t && t.Fact.On != r.Fact.Running;
             return Reported(told, by, r, state, wrong);

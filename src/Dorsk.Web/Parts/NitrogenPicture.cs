@@ -39,26 +39,7 @@ public sealed class NitrogenPicture
     {
         double X(DateOnly day) =>
             Left + ((Right - Left) * (day.DayNumber - from.DayNumber) / (to.DayNumber - from.DayNumber));
-        Lines =
-        [
-            .. series
-                .Where(s => s.Days.Count > 1)
-                .Select(s =>
-                {
-                    var top = Math.Max(1e-6, s.Days.Max(d => d.Si));
-                    double Y(double si) => Bottom - ((Bottom - Top) * si / top);
-                    return new NitrogenLine(
-                        s.Parameter,
-                        string.Join(
-                            ' ',
-                            s.Days.Select(d => FormattableString.Invariant($"{X(d.Day):0.#},{Y(d.Si):0.#}"))
-                        ),
-                        top,
-                        s.Days[^1],
-                        Y(s.Days[^1].Si)
-                    );
-                }),
-        ];
+        Lines = [.. series.Where(s => s.Days.Count > 1).Select(s => Line(s.Parameter, s.Days, X))];
         Ticks =
         [
             .. Enumerable
@@ -66,5 +47,13 @@ public sealed class NitrogenPicture
                 .Select(i => from.AddDays((to.DayNumber - from.DayNumber) * i / 4))
                 .Select(d => (X(d), d)),
         ];
+    }
+
+    private static NitrogenLine Line(Parameter parameter, IReadOnlyList<DayValue> days, Func<DateOnly, double> x)
+    {
+        var top = Math.Max(1e-6, days.Max(d => d.Si));
+        double Y(double si) => Bottom - ((Bottom - Top) * si / top);
+        var points = days.Select(d => FormattableString.Invariant($"{x(d.Day):0.#},{Y(d.Si):0.#}"));
+        return new(parameter, string.Join(' ', points), top, days[^1], Y(days[^1].Si));
     }
 }

@@ -62,8 +62,12 @@ internal sealed class AeratorSlip : ISlip
         return fitted.Select(a => (a.Kind, a.ShaftKW)).Distinct().Count() <= 1
             && timed.Select(a => (a.On, a.Off)).Distinct().Count() <= 1
             && fitted.Skip(timed.Count).All(a => a.On is null)
-            && fitted.Select((a, i) => a.Code == $"A{i + 1}").All(named => named);
+            && fitted.Select((a, i) => a.Code == $"A{i + 1}").All(named => named)
+            && fitted.All(IsPlain);
     }
+
+    // Nothing is known of it but kind, power and timer.
+    private static bool IsPlain(Aerator a) => a == new Aerator(a.Code, a.Kind, a.ShaftKW, a.On, a.Off);
 
     public Filled Read(SlipForm form, SlipContext c)
     {
@@ -116,4 +120,33 @@ internal sealed class AeratorSlip : ISlip
                 new("Oxygen in standard water", c.Here.Figure(number * kw * kind.SaeKgKWh, 1) + " kg/h"),
             ]
             : [];
+}
+
+/// <summary>The same, one by one: what drives each, where it pushes, its gears.</summary>
+internal sealed class MachinesSlip : ISlip
+{
+    public string Key => "machines";
+
+    public Permission Needs => Permission.Manage;
+
+    public string Title => "Aerators one by one";
+
+    public string Button => "Save";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(AeratorsFitted);
+
+    public string Section => "water";
+
+    public string Caution =>
+        "Off at the main switch and locked before anybody touches a paddle, a belt or a shaft. No wired pump stands in salt water; a tractor shaft is guarded over its whole length.";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c) =>
+        [
+            .. Lines.When(c),
+            .. AeratorRows.Fields(c, c.Old<AeratorsFitted>()?.Aerators ?? c.Story!.AeratorsAt(c.Here.Now)),
+        ];
+
+    public Filled Read(SlipForm form, SlipContext c) => AeratorRows.Read(form, c);
 }

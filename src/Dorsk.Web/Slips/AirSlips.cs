@@ -46,6 +46,8 @@ internal sealed class AirControlSlip : ISlip
                 .WithHint("half a mg/L above at least, or they switch all night"),
             c.Whole("Stagger", "Seconds between two starts", old?.StaggerS ?? 10)
                 .WithHint("so that the supply carries them; more on a generator"),
+            c.Quantity("AllDayFrom", "Round the clock from", Measures.FishWeight, old?.AllDayFromG)
+                .WithHint("average weight of the fish; empty: never"),
         ];
     }
 
@@ -57,7 +59,10 @@ internal sealed class AirControlSlip : ISlip
             form.Quantity("OnBelow", Measures.Oxygen),
             form.Quantity("OffAbove", Measures.Oxygen),
             form.Whole("Stagger", "seconds")
-        );
+        )
+        {
+            AllDayFromG = form.MaybeQuantity("AllDayFrom", Measures.FishWeight),
+        };
         return new(
             form.When(),
             [fact],

@@ -35,6 +35,18 @@ public class AlarmTests
         );
 
     [Fact]
+    public void When_all_its_air_runs_the_machines_in_the_shed_are_named_in_their_order()
+    {
+        var pond = Pond((0.1, 2.4)) with { Running = ["A1", "A2"], Standby = [("E1", "engine"), ("T1", "tractor")] };
+        Assert.Contains("bring E1 (engine), then T1 (tractor)", Assert.Single(Of(pond)).Text, StringComparison.Ordinal);
+        var brought = pond with { Running = ["A1", "A2", "E1"] };
+        var text = Assert.Single(Of(brought)).Text;
+        Assert.Contains("bring T1 (tractor)", text, StringComparison.Ordinal);
+        Assert.DoesNotContain("E1", text, StringComparison.Ordinal);
+        Assert.DoesNotContain("T1", Assert.Single(Of(pond with { Running = ["A1"] })).Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Who_is_told_next_is_known_with_the_hour()
     {
         var list = new CallListSet([new("Hand", "h@farm.invalid"), new("Manager", "m@farm.invalid")], 10, null, null);

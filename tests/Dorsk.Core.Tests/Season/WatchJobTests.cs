@@ -135,6 +135,20 @@ public class WatchJobTests
     }
 
     [Fact]
+    public void A_split_ponds_mover_stops_at_dusk_and_a_stage_of_growth_asks_for_air_all_day()
+    {
+        var split = Day(At(9), Pond() with { IsSplit = true });
+        Assert.Equal(
+            [At(9, 9), At(19, 52)],
+            JobRules.Of(split).Where(j => j.Key.StartsWith("mover", StringComparison.Ordinal)).Select(j => j.Due)
+        );
+        Assert.Empty(Jobs(Day(At(9), Pond()), "mover-stop"));
+        var grown = Assert.Single(Jobs(Day(At(9), Pond() with { AllDayFromG = 180 }), "all-day"));
+        Assert.Contains("180", grown.Reason, StringComparison.Ordinal);
+        Assert.Equal("aerators", grown.Slip);
+    }
+
+    [Fact]
     public void Swings_years_causes_and_scores_are_put_side_by_side()
     {
         DayValue V(int day, double si) => new(Today.AddDays(day), si);

@@ -138,7 +138,20 @@ internal sealed class FactFarm : IDisposable
                 new PondBuilt(Drawn("P9") with { Shape = new RoundTank(5, 1.2) })
             ),
             nameof(AeratorsFitted) => (
-                new AeratorsFitted(P2, [new("B1", AeratorKind.All[0], 1.5, new(22, 0), new(6, 30))]),
+                new AeratorsFitted(
+                    P2,
+                    [
+                        new("B1", AeratorKind.All[0], 1.5, new(22, 0), new(6, 30))
+                        {
+                            Source = PowerSource.Engine,
+                            Standby = true,
+                            HeadingDeg = 90,
+                            MotorRpm = 1450,
+                            GearRatio = 60,
+                            RampMin = 5,
+                        },
+                    ]
+                ),
                 new AeratorsFitted(
                     P2,
                     [new("B1", AeratorKind.All[1], 2, null, null), new("B2", AeratorKind.All[0], 1, null, null)]
@@ -208,7 +221,10 @@ internal sealed class FactFarm : IDisposable
                 ),
                 new ProbeSeriesReceived(Device, P1, [new(Parameter.Oxygen, Now.AddMinutes(-4), 5.3)])
             ),
-            nameof(AirControlSet) => (new AirControlSet(P1, true, 4.5, 6, 10), new AirControlSet(P1, false, 5, 7, 12)),
+            nameof(AirControlSet) => (
+                new AirControlSet(P1, true, 4.5, 6, 10) { AllDayFromG = 200 },
+                new AirControlSet(P1, false, 5, 7, 12)
+            ),
             nameof(AeratorSwitched) => (
                 new AeratorSwitched(P1, "A1", AirOrder.On, Now.AddHours(3)),
                 new AeratorSwitched(P1, "A1", AirOrder.Off, null)
@@ -218,7 +234,7 @@ internal sealed class FactFarm : IDisposable
                 new AeratorCommanded(P1, "A1", false, "timer")
             ),
             nameof(AeratorReported) => (
-                new AeratorReported(P1, "A1", true, 6.5, true),
+                new AeratorReported(P1, "A1", true, 6.5, true) { TempC = 64 },
                 new AeratorReported(P1, "A1", false, null, false)
             ),
             nameof(AeratorServiced) => (
@@ -273,6 +289,10 @@ internal sealed class FactFarm : IDisposable
             nameof(FishMoved) => (
                 new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted),
                 new FishMoved(P1, P3, Batch, 200, 61, CountBasis.ByWeight)
+            ),
+            nameof(KillWritten) => (
+                new KillWritten(P1, Now.AddHours(-9), 40, "oxygen", "gasping at four", "a second aerator"),
+                new KillWritten(P1, Now.AddHours(-8), 60, "power", "", "a generator")
             ),
             nameof(FishRecounted) => (
                 new FishRecounted(P1, Batch, 950, CountBasis.Counted, "birds"),

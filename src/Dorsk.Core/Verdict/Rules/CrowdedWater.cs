@@ -24,8 +24,8 @@ internal static class CrowdedWater
         )
             yield break;
         var tempC = s.Last(Parameter.Temperature, TimeSpan.FromDays(1))?.Si ?? s.Tender.Species.GrowthOptC;
-        var useMgLH =
-            s.Standing.Sum(f => f.BiomassKg * Respiration.Fish(f.MeanG, tempC, f.Species)) / s.VolumeM3 / 1000;
+        // mg a gram and hour are g a kilogram and hour; by cubic metres that is mg/L.
+        var useMgLH = s.Standing.Sum(f => f.BiomassKg * Respiration.Fish(f.MeanG, tempC, f.Species)) / s.VolumeM3;
         if (useMgLH <= 0)
             yield break;
         var minutes = 60 * (last.Si - s.Limits.DoActMgL) / useMgLH;

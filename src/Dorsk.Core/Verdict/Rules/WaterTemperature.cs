@@ -18,6 +18,7 @@ internal static class WaterTemperature
 
     private static string WordFor(double tempC, FishSpecies species)
     {
+        var name = species.Name.ToLowerInvariant();
         if (Math.Abs(tempC - species.GrowthOptC) <= BestC)
             return $"near the best for {name}";
         return tempC < species.GrowthOptC ? $"cool for {name}: slower growth" : $"warm for {name}: slower growth";

@@ -1,5 +1,6 @@
 using Dorsk.Core.Air;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm;
@@ -37,9 +38,16 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
 
     public IReadOnlyList<AeratorRow> Rows { get; private set; } = [];
 
-    /// <summary>Ponds with aerators: power by area (null for tanks), whether a panel switches them, and how they switch by themselves.</summary>
-    public IReadOnlyList<(string Pond, double? KWHa, bool Panel, AirControlSet? Control)> Ponds { get; private set; } =
-    [];
+    /// <summary>Ponds with aerators.</summary>
+    public IReadOnlyList<PondAir> Ponds { get; private set; } = [];
+
+    /// <summary>Pumps of all ponds with their power: what they would take in a month if they never stopped.</summary>
+    public IReadOnlyList<(string Pond, Equipment Pump, double MonthKWh)> Pumps { get; private set; } = [];
+
+    /// <summary>How much air each month wants, by the pond with the most fish; empty without fish.</summary>
+    public IReadOnlyList<AirNeed> Months { get; private set; } = [];
+
+    private const double HoursOfMonth = 720;
 
     public IActionResult OnGet()
     {
@@ -48,20 +56,32 @@ public sealed class AeratorsModel(Questions questions, AirKeeping keeping, Here 
         var stories = questions.Stories(_ => true).Where(s => s.AeratorsAt(here.Now).Count > 0).ToList();
         var panels = keeping.Panels();
         Rows = RowsOf(stories, panels);
-        Ponds =
+        var plan = questions.Plan();
+        Ponds = [.. stories.Select(x => PondAir.Of(x, panels.ContainsKey(x.Pond.Id), plan, here))];
+        Pumps =
         [
-            .. stories.Select(s =>
-                (
-                    s.Pond.Code,
-                    s.Pond.ByVolume
-                        ? (double?)null
-                        : s.AeratorsAt(here.Now).Sum(a => a.ShaftKW) / s.Pond.Shape.FullAreaM2 * 10_000,
-                    panels.ContainsKey(s.Pond.Id),
-                    s.Air.Control
-                )
-            ),
+            .. questions
+                .Stories(_ => true)
+                .SelectMany(x =>
+                    x.Equipment.Where(e => e.Kind == EquipmentKind.Pump && e.PowerKW is not null)
+                        .Select(e => (x.Pond.Code, e, e.PowerKW!.Value * HoursOfMonth))
+                ),
         ];
+        Months = MonthsOf(stories);
         return Page();
+    }
+
+    private IReadOnlyList<AirNeed> MonthsOf(IReadOnlyList<PondStory> stories)
+    {
+        if (stories.Where(s => s.Standing.Any()).MaxBy(s => s.Stock.BiomassKgOn(here.Today)) is not { } s)
+            return [];
+        var batch = s.Standing.Last();
+        return AirNeed.ByMonth(
+            m => s.Temperature.Curve(new DateOnly(here.Today.Year, m, 15)),
+            batch.Species,
+            s.Stock.At(batch, here.Today).MeanG.Value,
+            here.Farm!.AltitudeM
+        );
     }
 
     private IReadOnlyList<AeratorRow> RowsOf(List<PondStory> stories, IReadOnlyDictionary<long, string> panels) =>

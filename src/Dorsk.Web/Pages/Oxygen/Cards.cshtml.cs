@@ -1,3 +1,4 @@
+using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
 using Dorsk.Web.People;
@@ -13,8 +14,29 @@ public sealed class CardsModel(Questions questions, Here here) : PageModel
     /// <summary>Who is called, in order.</summary>
     public IReadOnlyList<string> Calls { get; private set; } = [];
 
-    public IActionResult OnGet()
+    /// <summary>What can fail, in words.</summary>
+    public static readonly (Fault Key, string Word)[] Words =
+    [
+        (Fault.Power, "power"),
+        (Fault.Well, "well or its pump"),
+        (Fault.Aerator, "an aerator or blower"),
+        (Fault.Oxygen, "bottled oxygen"),
+        (Fault.Generator, "the generator does not start"),
+    ];
+
+    /// <summary>What failed.</summary>
+    public IReadOnlySet<Fault> Failed { get; private set; } = new HashSet<Fault>();
+
+    /// <summary>What comes first, when something was ticked.</summary>
+    public IReadOnlyList<FaultStep> Order { get; private set; } = [];
+
+    public IActionResult OnGet(string[]? f = null)
     {
+        Failed = (f ?? [])
+            .Select(k => Enum.TryParse<Fault>(k, out var one) && Enum.IsDefined(one) ? one : (Fault?)null)
+            .OfType<Fault>()
+            .ToHashSet();
+        Order = FaultStep.For(Failed);
         if (here.Farm is null)
             return Redirect("/slip/farm");
         Calls =

@@ -26,8 +26,36 @@ internal static class AeratorRows
             yield return c.Quantity("Power" + i, "Rated power", Measures.Power, a?.ShaftKW);
             yield return c.Hour("On" + i, "On at", Hour(a?.On)).WithHint("empty: no timer");
             yield return c.Hour("Off" + i, "Off at", Hour(a?.Off));
+            foreach (var field in Machine(c, a, i))
+                yield return field;
         }
     }
+
+    // What drives it, where it pushes, how it is geared: filled in when it is known.
+    private static IEnumerable<SlipField> Machine(SlipContext c, Aerator? a, int i)
+    {
+        yield return c.Choice("Source" + i, "Driven by", (a?.Source ?? PowerSource.Mains).ToString(), Sources);
+        yield return c.Yes("Standby" + i, "Waits in the shed", a?.Standby == true ? "true" : "")
+            .WithHint("an alarm names it when all others run");
+        yield return c.Whole("Heading" + i, "Pushes towards", (long?)a?.HeadingDeg)
+            .WithHint("degrees from north: 90 is east; may be empty");
+        yield return c.Whole("Ramp" + i, "Minutes to full speed", (long?)a?.RampMin)
+            .WithHint("about five for large paddles, to spare the gears");
+        yield return c.Whole("Rpm" + i, "Motor, turns a minute", (long?)a?.MotorRpm).WithHint("from its plate");
+        yield return c.Quantity("Gear" + i, "All gears together", Measures.Factor, a?.GearRatio)
+            .WithHint("turns of the motor for one of the shaft; two gearboxes multiply, 10 × 6 = 60");
+    }
+
+    private static readonly (string, string)[] Sources =
+    [
+        (nameof(PowerSource.Mains), "mains"),
+        (nameof(PowerSource.Engine), "engine of its own"),
+        (nameof(PowerSource.Tractor), "tractor"),
+        (nameof(PowerSource.Solar), "sun and battery"),
+    ];
+
+    /// <summary>What drives a machine, in words.</summary>
+    public static string Word(PowerSource source) => Sources.First(s => s.Item1 == source.ToString()).Item2;
 
     /// <summary>Whether the form was filled in line by line.</summary>
     public static bool Shown(SlipForm form) => form.Has("Code1");
@@ -70,7 +98,21 @@ internal static class AeratorRows
             );
         else if (on is not null && on == off)
             form.Refuse("Off" + i, "On and off at the same minute would never run. For all day type 12:00 to 11:59.");
-        return new(form.Text("Code" + i), kind, form.Quantity("Power" + i, Measures.Power), on, off);
+        double? Number(string field) => form.MaybeWhole(field + i, "figure");
+        return new(form.Text("Code" + i), kind, form.Quantity("Power" + i, Measures.Power), on, off)
+        {
+            Source = form.Choice(
+                "Source" + i,
+                Enum.GetValues<PowerSource>().Select(s => (s.ToString(), s)).ToList(),
+                "source of power",
+                PowerSource.Mains
+            ),
+            Standby = form.Yes("Standby" + i),
+            HeadingDeg = Number("Heading"),
+            RampMin = Number("Ramp"),
+            MotorRpm = Number("Rpm"),
+            GearRatio = form.MaybeQuantity("Gear" + i, Measures.Factor),
+        };
     }
 
     private static TimeOnly? Hour(SlipForm form, string field)

@@ -1,0 +1,43 @@
+using Dorsk.Core.Stock;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Estimates;
+
+/// <summary>A kill that was written up, with what the log knows of its course.</summary>
+/// <param name="Line">Its line in the log.</param>
+/// <param name="Ended">When it was over.</param>
+/// <param name="Fact">What was written.</param>
+/// <param name="Lowest">Lowest oxygen from a day before it began until it was over; null when none was read.</param>
+/// <param name="DeadOnBooks">Fish written down as dead in that time.</param>
+/// <param name="FedBeforeKg">Feed given on the day before it began, kg.</param>
+/// <param name="Warmest">Highest temperature in that time, or null.</param>
+public sealed record KillReport(
+    long Line,
+    DateTimeOffset Ended,
+    KillWritten Fact,
+    Timed? Lowest,
+    int DeadOnBooks,
+    double FedBeforeKg,
+    Timed? Warmest
+)
+{
+    /// <summary>Puts a written kill beside the readings and deaths of its pond.</summary>
+    internal static KillReport Of(PondStory story, long line, DateTimeOffset ended, KillWritten fact)
+    {
+        var from = fact.Began.AddDays(-1);
+        var oxygen = story.ReadingsOf[Parameter.Oxygen].Between(from, ended).ToList();
+        var warmth = story.ReadingsOf[Parameter.Temperature].Between(from, ended).ToList();
+        return new(
+            line,
+            ended,
+            fact,
+            oxygen.Count == 0 ? null : oxygen.MinBy(t => t.Si),
+            story
+                .Batches.SelectMany(b => b.Losses)
+                .Where(l => l.Fact.To == Account.Dead && l.At >= fact.Began && l.At <= ended)
+                .Sum(l => l.Fact.Count),
+            story.FedOn(story.Zone.DayOf(fact.Began).AddDays(-1)),
+            warmth.Count == 0 ? null : warmth.MaxBy(t => t.Si)
+        );
+    }
+}
