@@ -11,6 +11,24 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
     public static TheoryData<string, string, string[]> Right =>
         new()
         {
+            // 308 fish displace 772 mL: 2.506 mL each, 1,000 of them 2,506 mL.
+            {
+                "count",
+                "way=volume&counts=102+96+110&amounts=255+238+279&volume=10&within=5&wanted=1000",
+                ["For 1,000 fish", "2,506"]
+            },
+            {
+                "road",
+                "by=bags&species=silver_perch&weight=1&fish=4000&water=200+L&share=28&temp=24&alkalinity=80&hours=8&leave=05:00&pondtemp=20",
+                ["warmer than the pond"]
+            },
+            // Saturation 8.05 at 60 m; 8.05 − 5.05 / 1.60794 = 4.91.
+            { "fall", "flow=20&height=0.6&shape=steps&clean=pond&temp=26&do=3", ["4.9"] },
+            // 0.3633 kW for 720 h; by air 0.0409 kW.
+            { "pump", "flow=30&head=2&share=45&hours=24&low=0.15&price=0.3", ["262 kWh", "29 kWh", "11 %"] },
+            { "pump", "flow=30&head=2&share=45&hours=24&low=0.5&price=0.3", ["does not lift so high"] },
+            { "air-choice", "lack=floor&area=0.5+ha&depth=1.4&power=yes&salt=fresh", ["Slow mixing by day"] },
+            { "air-choice", "lack=dawn&area=0.05+ha&depth=1.2&power=no&salt=fresh", ["tractor paddle"] },
             // 25 °C, fresh, sea level 8.26 mg/L (Benson & Krause); 6.2 is 75 % of it.
             { "saturation", "temp=25&salinity=0&altitude=0&do=6.2", ["8.26", "75 % of it", "usual range"] },
             // pH 8, 25 °C: 5.38 % of 1 mg/L.
@@ -174,12 +192,12 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
             {
                 "place",
                 "body=earthen&area=0.2&dry=not+enough",
-                ["1 of 14", "Act now", "Not yet", "No plan stands on water that fails"]
+                ["1 of 15", "Act now", "Not yet", "No plan stands on water that fails"]
             },
             {
                 "place",
                 "body=earthen&area=3&dry=enough%2C+measured&tested=tested%2C+within+limits&permit=granted",
-                ["3 of 14", "gates are open", "divide it"]
+                ["3 of 15", "gates are open", "divide it"]
             },
             // 308 fish weigh 772 g: 2.506 g each; 12.5 kg are 4,987.
             {

@@ -76,6 +76,9 @@ public sealed record AcclimationNoted(
     string Text
 ) : Fact
 {
+    /// <summary>Total ammonia measured, mg N/L, or null.</summary>
+    public double? TanMgL { get; init; }
+
     /// <summary>Objections, named by the field of the page.</summary>
     /// <param name="run">The acclimation.</param>
     /// <param name="at">When this happens.</param>
@@ -88,21 +91,24 @@ public sealed record AcclimationNoted(
                     $"The {step.Minutes:0} minutes of this step are not over. Do two thermometers agree, one in the bag and one in the pond?"
                 )
             );
+        if (
+            Event == AccEvent.StepDone
+            && run.Current is { Key: "out", Presence.Length: > 0 } milestone
+            && Text.Trim().Length == 0
+        )
+            yield return Remark.Ask(
+                "step",
+                $"There should be: {milestone.Presence}. Nobody is named. Type who was there, or go on without."
+            );
         if (run.Ended)
             yield return Remark.Refuse(
                 "",
                 "This acclimation is over: somebody ended it. Nothing more is written to it."
             );
-        if (Event == AccEvent.Measured && TempC is null && Ph is null && SalinityPpt is null && DoMgL is null)
+        if (Event == AccEvent.Measured && (TempC ?? Ph ?? SalinityPpt ?? DoMgL ?? TanMgL) is null)
             yield return Remark.Refuse("temp", "Type at least one figure.");
-        if (TempC is < 0 or > 45)
-            yield return Remark.Refuse("temp", "0 to 45 °C.");
-        if (Ph is < 3 or > 12)
-            yield return Remark.Refuse("ph", "3 to 12.");
-        if (SalinityPpt is < 0 or > 60)
-            yield return Remark.Refuse("salinity", "0 to 60 ppt.");
-        if (DoMgL is < 0 or > 60)
-            yield return Remark.Refuse("do", "0 to 60 mg/L.");
+        foreach (var outside in OutOfRange())
+            yield return outside;
         if (Event == AccEvent.Lost && Count is not (>= 1 and <= 10_000_000))
             yield return Remark.Refuse("count", "How many were lost? 1 or more.");
         if (Event is AccEvent.Note or AccEvent.Stopped && string.IsNullOrWhiteSpace(Text))
@@ -114,6 +120,20 @@ public sealed record AcclimationNoted(
             yield return Remark.Refuse("text", "At most 300 letters.");
         if (Event == AccEvent.StepDone && Step != run.Current?.Key)
             yield return StepOver(run);
+    }
+
+    private IEnumerable<Remark> OutOfRange()
+    {
+        if (TempC is < 0 or > 45)
+            yield return Remark.Refuse("temp", "0 to 45 °C.");
+        if (Ph is < 3 or > 12)
+            yield return Remark.Refuse("ph", "3 to 12.");
+        if (SalinityPpt is < 0 or > 60)
+            yield return Remark.Refuse("salinity", "0 to 60 ppt.");
+        if (DoMgL is < 0 or > 60)
+            yield return Remark.Refuse("do", "0 to 60 mg/L.");
+        if (TanMgL is < 0 or > 200)
+            yield return Remark.Refuse("tan", "0 to 200 mg N/L.");
     }
 
     private static Remark StepOver(AccRun run) =>
@@ -203,6 +223,30 @@ public sealed record AccRun(
                 from = done.At;
             }
         }
+    }
+
+    /// <summary>What is noted when fish were not let swim out.</summary>
+    public const string Shaken = "shaken or poured out";
+
+    /// <summary>Whether somebody noted that they were shaken or poured out.</summary>
+    public bool Rough => Lines.Any(l => l.Fact.Event == AccEvent.Note && l.Fact.Text == Shaken);
+
+    /// <summary>What the ammonia of the last measurement asks for; null until it was measured.</summary>
+    /// <param name="hand">How figures are printed.</param>
+    public Judgement? Ammonia(Units.Hand hand)
+    {
+        double? Last(Func<AcclimationNoted, double?> of) =>
+            Lines.Select(l => of(l.Fact)).LastOrDefault(v => v is not null);
+        return Last(f => f.TanMgL) is { } tan
+            ? AccAmmonia.Of(
+                tan,
+                Last(f => f.TempC) ?? Begun.Bag.TempC,
+                Last(f => f.Ph) ?? Begun.Bag.Ph,
+                Last(f => f.SalinityPpt) ?? Begun.Bag.SalinityPpt,
+                Plan.FryLevelMgL,
+                hand
+            )
+            : null;
     }
 
     /// <summary>Fish lost so far.</summary>

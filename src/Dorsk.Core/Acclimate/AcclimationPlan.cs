@@ -50,6 +50,9 @@ public sealed record AccQuestion(
     /// <summary>What the verdict on the pond's water says against these fish, at the worst of the places.</summary>
     public IReadOnlyList<Finding> Against { get; init; } = [];
 
+    /// <summary>Wind, m/s, or null where it was not read.</summary>
+    public double? WindMs { get; init; }
+
     /// <summary>Limits of these fish.</summary>
     public WaterLimits Limits => WaterLimits.For(Species, WaterLimits.StageOf(Species, MeanG));
 
@@ -246,12 +249,14 @@ public sealed record AcclimationPlan(
                     "The pond was read at fewer than three places: the shallow, the deep and the sheltered side differ"
                 )
             );
-        else if (
-            q.Places.Max(x => x.TempC) - q.Places.Min(x => x.TempC) > 1.5
-            || q.Places.Max(x => x.Ph) - q.Places.Min(x => x.Ph) > 0.5
-        )
+        else if (Apart(q) is { } apart)
+            found.Add(apart);
+        if (q.WindMs >= WavesMs)
             found.Add(
-                new(Status.Watch, "The places differ: let them out at the one most like the bag, on the sheltered side")
+                new(
+                    Status.Watch,
+                    $"Wind {QuantityText.Write(q.WindMs.Value, Measures.Wind, q.Hand)}: let them out on the bank the wind comes from, where no waves break"
+                )
             );
         var over = q.Chosen is AccSchool.FloatAndRelease or null ? Over(AccSchool.FloatAndRelease, q) : 0;
         if (over > BagsLastMinutes)
@@ -269,6 +274,35 @@ public sealed record AcclimationPlan(
             found.Add(new(Status.Watch, "More than a day in the bag: they are weak; count the dead before they mix"));
         return found;
     }
+
+    // Each value of the places against its spread, with the place that is most like the bag.
+    private static Judgement? Apart(AccQuestion q)
+    {
+        List<string> said = [];
+        void Spread(Func<AccWater, double?> of, double most, Measure measure, string what)
+        {
+            var read = q.Places.Select(of).OfType<double>().ToList();
+            if (read.Count > 1 && read.Max() - read.Min() > most)
+                said.Add(
+                    $"{what} {q.Hand.Figure(measure.In(q.Hand.System).FromSi(read.Min()), 1)} to {QuantityText.Write(read.Max(), measure, q.Hand)}"
+                );
+        }
+        Spread(x => x.TempC, 1.5, Measures.Temperature, "temperature");
+        Spread(x => x.Ph, 0.5, Measures.Ph, "pH");
+        Spread(x => x.DoMgL, 1.5, Measures.Oxygen, "oxygen");
+        if (said.Count == 0)
+            return null;
+        var like = q
+            .Places.Select((x, i) => (Place: i + 1, Away: Math.Abs(x.TempC - q.Bag.TempC) + Math.Abs(x.Ph - q.Bag.Ph)))
+            .MinBy(x => x.Away);
+        return new(
+            Status.Watch,
+            $"The places differ, {string.Join(", ", said)}: let them out at place {like.Place}, the one most like the bag, if its oxygen is well"
+        );
+    }
+
+    // Waves break on a bank from about this wind on.
+    private const double WavesMs = 5;
 
     // The reason, and what to do where the rule says so.
     private static string Then(Finding f) => f.Do.Length > 0 ? $"{f.Reason}. {f.Do.TrimEnd('.')}" : f.Reason;

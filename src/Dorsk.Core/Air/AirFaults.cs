@@ -39,12 +39,17 @@ public static class AirFaults
                 Status.Watch,
                 $"{code} was told to stop {ago} and runs: switched on at the motor, or a stuck contactor"
             );
-        if (!said.Fact.Running || record.Tests(code).LastOrDefault().Fact?.Plate is not { } plate)
-            return null;
+        return said.Fact.Running && record.Tests(code).LastOrDefault().Fact?.Plate is { } plate
+            ? AgainstPlate(code, said.Fact, plate)
+            : null;
+    }
+
+    private static Judgement? AgainstPlate(string code, AeratorReported said, Plate plate)
+    {
         Judgement?[] both =
         [
-            said.Fact.CurrentA is { } a ? Current(code, a, plate.CurrentA) : null,
-            said.Fact.TempC is { } t && plate.TempC is { } most ? Heat(code, t, most) : null,
+            said.CurrentA is { } a ? Current(code, a, plate.CurrentA) : null,
+            said.TempC is { } t && plate.TempC is { } most ? Heat(code, t, most) : null,
         ];
         return both.OfType<Judgement>().MaxBy(j => j.Status);
     }

@@ -40,7 +40,7 @@ public static class Brakes
             : Hit(
                 "too cold",
                 0,
-                $"Water {T(q, q.TempC)} is under {T(q, q.Species.FeedMinC)}, where {Lower(q.Species.Name)} stop eating: no feed."
+                $"Water {T(q, q.TempC)} is under {T(q, q.Species.FeedMinC)}, where {Lower(q.Species.Name)} stop eating: no feed{(q.WarmOn is { } on ? $"; warm enough about {on:d MMM yyyy}, likely" : "")}."
             );
 
     private static BrakeHit? TooHot(RationQuestion q, Meal meal, double kg) =>

@@ -52,6 +52,9 @@ public sealed record RationQuestion(
     /// <summary>The last day whose meals were watched, or null.</summary>
     public ScoredDay? Scored { get; init; }
 
+    /// <summary>Day on which the water is likely warm enough to feed again; null where it is, or nobody knows.</summary>
+    public DateOnly? WarmOn { get; init; }
+
     /// <summary>How fish came to the last meals that were watched, today's too, or null.</summary>
     public (DateOnly Day, int Score)? LastScore { get; init; }
 

@@ -157,6 +157,44 @@ public sealed record StockingAnswer(
         }
     }
 
+    /// <summary>Month with the least cash and how much is needed by then, when only this plan is paid: months, sums, and the month of the most feed.</summary>
+    public (PlanMonth Lowest, double CashThen, PlanMonth MostFeed) Cash
+    {
+        get
+        {
+            var months = Months;
+            var (cash, lowest, low) = (0.0, months[0], double.PositiveInfinity);
+            foreach (var m in months)
+            {
+                // Feed is paid before fish are sold.
+                if (cash - m.Out < low)
+                    (lowest, low) = (m, cash - m.Out);
+                cash += m.In - m.Out;
+            }
+            return (lowest, low, months.MaxBy(m => m.FeedKg)!);
+        }
+    }
+
+    /// <summary>What each step of air is worth: fish at harvest that it lets live more, as margin less feed, fingerlings and energy.</summary>
+    public IReadOnlyList<(double ShaftKW, double Margin)> AirWorth =>
+        [
+            .. Air.Select(x =>
+                (
+                    x.ShaftKW,
+                    Of(
+                        Question with
+                        {
+                            Water = Question.Water with { ShaftKW = x.ShaftKW },
+                            Own =
+                                Question.Survival > 0
+                                    ? (int)Math.Min(1e7, Math.Floor(x.AtHarvest / Question.Survival))
+                                    : 0,
+                        }
+                    ).Margin
+                )
+            ),
+        ];
+
     /// <summary>What more or less air does to the limit: shaft power with the fish at harvest and the way that binds; half, as it is, and up to four times.</summary>
     public IReadOnlyList<(double ShaftKW, int AtHarvest, string Binds)> Air
     {

@@ -39,8 +39,7 @@ public static class StockingLimits
         var limits = new List<StockingLimit>();
         if (season.Killed is { } killed)
             limits.Add(NoneLive(q, killed.On, killed.TempC));
-        var school = q.School
-            ?? DensitySchool.Fitting(DensitySchool.For(q.Species, q.Water.System), q.Water.ShaftKW > 0);
+        var school = School(q);
         if (school is not null)
             limits.Add(School(q, school));
         limits.Add(Capacity(q));
@@ -49,7 +48,7 @@ public static class StockingLimits
             limits.Add(Feed(q, season));
             limits.Add(Night(q, season, q.Water.ShaftKW));
         }
-        else if (q.Water.System != RearingSystem.Cage)
+        else if (q.Water.System != RearingSystem.Cage || q.Water.FlowM3H > 0)
             limits.Add(Running(q, season));
         return limits;
     }
@@ -71,6 +70,10 @@ public static class StockingLimits
                 new Input("kills over", q.Species.LethalHighC, Measures.Temperature, "species table")
             )
         );
+
+    // The one that was chosen, else the one that fits the air.
+    private static DensitySchool? School(StockingQuestion q) =>
+        q.School ?? DensitySchool.Fitting(DensitySchool.For(q.Species, q.Water.System), q.Water.ShaftKW > 0);
 
     private static StockingLimit School(StockingQuestion q, DensitySchool s)
     {
@@ -121,6 +124,9 @@ public static class StockingLimits
         var measure = q.Water.System.ByVolume() ? Measures.VolumeLoad : Measures.AreaLoad;
         if (q.OwnCapacityKg is { } own)
             (each, words) = (own, "as the farm itself says they are carried");
+        // Where the table leaves it open, the school without air tells what extensive water carries.
+        else if (each <= 0 && School(q) is { Kg.Usual: > 0 } usual)
+            (each, words) = (usual.Kg.Usual, $"as the school “{usual.Name}” has it");
         var why = Because(q, each, words, measure);
         if (each <= 0)
             why = why.Doubting($"{q.Species.Name} is not {words}: the table has no figure, so none are let stand.");

@@ -118,6 +118,20 @@ public static class PlaceCheck
             ]
         ),
         new(
+            "livefeed",
+            "live feed",
+            false,
+            null,
+            [
+                Yes("none, or dry feed only", "nothing alive comes in but the fish"),
+                Yes("from an own culture, started clean", "brine shrimp and rotifers from cysts bring little"),
+                No(
+                    "caught in ponds or rivers",
+                    "It brings parasites and disease straight to the fry: culture it, or freeze or rinse it as a vet advises."
+                ),
+            ]
+        ),
+        new(
             "floor",
             "the floor",
             false,

@@ -65,33 +65,42 @@ public static partial class JobRules
     {
         foreach (var p in d.Stocked.Where(p => p.IsSplit))
         {
-            yield return Of(
-                "stop",
-                d.Sunset,
+            yield return MoverJob(
+                d,
+                p,
+                ("stop", d.Sunset),
                 "stop the water mover, aerate the fish zone",
                 "after dark the open part has less oxygen than the fish zone with its aerators"
             );
-            yield return Of(
-                "start",
-                d.Sunrise.AddHours(MoverHours),
+            yield return MoverJob(
+                d,
+                p,
+                ("start", d.Sunrise.AddHours(MoverHours)),
                 "start the water mover",
                 "by then algae give oxygen; read the open part first, above the fish zone it may start"
             );
-            Job Of(string which, DateTimeOffset at, string what, string why) =>
-                new(
-                    Key("mover-" + which, p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    at.AddMinutes(-60),
-                    at.AddMinutes(60),
-                    $"{p.Code}: {what}",
-                    why,
-                    Role.PondHand,
-                    "",
-                    JobState.Open
-                );
         }
     }
+
+    private static Job MoverJob(
+        FarmDay d,
+        PondDay p,
+        (string Which, DateTimeOffset At) when,
+        string what,
+        string why
+    ) =>
+        new(
+            Key("mover-" + when.Which, p.Code, d.Today),
+            p.PondId,
+            p.Code,
+            when.At.AddMinutes(-60),
+            when.At.AddMinutes(60),
+            $"{p.Code}: {what}",
+            why,
+            Role.PondHand,
+            "",
+            JobState.Open
+        );
 
     private const double MoverHours = 3;
 

@@ -24,6 +24,12 @@ public sealed partial record HaulLoad(
     string Source
 )
 {
+    /// <summary>Salt that is usual in the tank, g/L from and to; null where the table has none.</summary>
+    public (double Low, double High)? SaltGL =>
+        SaltRule().Match(Note) is { Success: true } m
+            ? (N(m.Groups[1].Value), N(m.Groups[2].Success ? m.Groups[2].Value : m.Groups[1].Value))
+            : null;
+
     private static readonly (string Name, string Group)[] Kin =
     [
         ("Common carp", "carps"),
@@ -126,6 +132,9 @@ public sealed partial record HaulLoad(
     }
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
+
+    [GeneratedRegex(@"^salt ([\d.]+)(?:-([\d.]+))? g/L")]
+    private static partial Regex SaltRule();
 
     [GeneratedRegex(@"x([\d.]+) per \+([\d.]+) C")]
     private static partial Regex Rule();

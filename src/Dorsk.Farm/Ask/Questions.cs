@@ -212,6 +212,22 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return ReceivingQuestions.Deliveries(c, AsOf.Now(DateTimeOffset.MaxValue), pond);
     }
 
+    /// <summary>Weights of the single fish of a sample, g; empty where casts were weighed.</summary>
+    public IReadOnlyList<double> SingleWeights(long line)
+    {
+        using var c = file.Open();
+        return FishFacts.Sampled.Read(c, line) is Core.Stock.FishSampled { Single: true } sample
+            ? [.. sample.Weighings.Select(w => w.MassG)]
+            : [];
+    }
+
+    /// <summary>Hatcheries the farm bought from, the one to prefer first.</summary>
+    public IReadOnlyList<Core.Stock.HatcheryRecord> Hatcheries() =>
+        HatcheryQuestions.Rank(
+            Ponds().SelectMany(p => Deliveries(p.Id)).Select(d => (d.At, d.Fact)),
+            Acclimations(null)
+        );
+
     /// <summary>Kills of fish written up in a pond, the newest first.</summary>
     public IReadOnlyList<KillReport> Kills(PondStory story)
     {

@@ -74,6 +74,7 @@ public sealed class PondRation(PondFacts facts, StandingStock stock, GrowthOutlo
             )
             {
                 Held = held ?? [],
+                WarmOn = temp < batch.Species.FeedMinC ? WarmOn(batch.Species.FeedMinC, day) : null,
                 Day = day,
                 Sun = SunOn(day),
                 FishedOn = FishPlans.FishedNext(facts, day),
@@ -97,6 +98,13 @@ public sealed class PondRation(PondFacts facts, StandingStock stock, GrowthOutlo
         var fedToday = Of(batch, today, null, held) is { PlannedKg: > 0 };
         return Of(batch, today.AddDays(1), null, held, fedToday ? today : null);
     }
+
+    // By the likely temperature of this pond, within a year.
+    private DateOnly? WarmOn(double leastC, DateOnly day) =>
+        Enumerable
+            .Range(1, 365)
+            .Select(n => (DateOnly?)day.AddDays(n))
+            .FirstOrDefault(d => facts.Temperature.On(d!.Value).TempC >= leastC);
 
     private (TimeOnly, TimeOnly) SunOn(DateOnly day)
     {

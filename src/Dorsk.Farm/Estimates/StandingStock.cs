@@ -108,14 +108,18 @@ public sealed class StandingStock(PondFacts facts)
         return kg;
     }
 
-    /// <summary>What the feed alone would have made: stocked and fed by the planned FCR, less what was harvested, kg. For many farms the only inventory there is.</summary>
-    public double ByFeedKg(BatchStory batch, Standing stands)
-    {
-        var stockedKg = batch.ArrivedCount * batch.ArrivedMeanG / 1000;
-        var fcr = Math.Max(0.1, DailyGain.Fcr(batch.Species, stands.MeanG.Value));
-        var gainKg = FedSince(batch, ArrivedOn(batch), stands.Day) / fcr;
-        return Math.Max(0, stockedKg + gainKg - batch.Harvests.Sum(h => h.Fact.MassKg));
-    }
+    /// <summary>What the feed alone would have made by today, kg; see <see cref="FeedAlone"/>.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="stands">Its estimate of the day.</param>
+    /// <param name="fcrMore">What is added to the planned conversion.</param>
+    public double ByFeedKg(BatchStory batch, Standing stands, double fcrMore = 0) =>
+        FeedAlone.Kg(
+            batch,
+            ArrivedOn(batch),
+            stands.Day,
+            day => (FedTo(batch, day), Near(batch, day)?.MeanG.Value ?? batch.ArrivedMeanG),
+            fcrMore
+        );
 
     /// <summary>Oxygen under which a species at a stage is watched, mg/L.</summary>
     internal static double WatchMgL(FishSpecies species, LifeStage stage) => WaterLimits.For(species, stage).DoWatchMgL;

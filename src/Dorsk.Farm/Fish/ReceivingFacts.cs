@@ -79,6 +79,7 @@ internal static class ReceivingFacts
         .Column("oxygen", f => f.DoMgL)
         .Column("count", f => f.Count)
         .Column("text", f => f.Text)
+        .Column("tan", f => f.TanMgL)
         .ReadBy(r =>
             new(
                 r.Long("run"),
@@ -92,6 +93,9 @@ internal static class ReceivingFacts
                 r.MaybeInt("count"),
                 r.Text("text")
             )
+            {
+                TanMgL = r.MaybeReal("tan"),
+            }
         )
         .CheckedBy(CheckNoted);
 

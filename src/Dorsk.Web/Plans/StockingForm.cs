@@ -268,6 +268,13 @@ public static class StockingForm
                 AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
             ),
             s.Quantity("flow", "Fresh water running through", Measures.Flow, "0").WithHint("raceways and tanks"),
+            .. body == RearingSystem.Cage
+                ?
+                [
+                    s.Quantity("current", "Current at the cage, cm a second", Measures.Plain, "")
+                        .WithHint("slack water; empty: not asked"),
+                ]
+                : Array.Empty<SlipField>(),
         ];
     }
 
@@ -281,13 +288,15 @@ public static class StockingForm
             RearingSystem.Earthen
         );
         var kind = f.Form.Choice("kind", AeratorKind.All.Select(k => (k.Name, k)).ToList(), "kind", AeratorKind.All[0]);
+        var (area, volume) = (f.Q("area", Measures.Area, 0.5, 1e8), f.Q("volume", Measures.Volume, 0.1, 1e9));
+        var current = system == RearingSystem.Cage ? f.MaybeQ("current", Measures.Plain, 0, 300) : null;
         return new(
             system,
-            f.Q("area", Measures.Area, 0.5, 1e8),
-            f.Q("volume", Measures.Volume, 0.1, 1e9),
+            area,
+            volume,
             f.Q("kw", Measures.Power, 0, 1e5),
             kind,
-            f.Q("flow", Measures.Flow, 0, 1e6),
+            current is { } cmS ? CageFlow.M3H(area, volume, cmS / 100) : f.Q("flow", Measures.Flow, 0, 1e6),
             f.Here.Farm?.AltitudeM ?? 0,
             pond?.LastOf(Parameter.Salinity)?.Si ?? 0
         );

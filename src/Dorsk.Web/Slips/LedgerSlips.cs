@@ -95,12 +95,27 @@ internal sealed class MoveSlip : ISlip
     private static IEnumerable<Computed> Waters(SlipContext c, string to)
     {
         var there = c.Questions.Story(to)!;
+        foreach (var salt in Salt(c, there))
+            yield return salt;
         foreach (var p in new[] { Parameter.Temperature, Parameter.Salinity, Parameter.Ph })
             if (c.Story!.LastOf(p) is { } a && there.LastOf(p) is { } b)
                 yield return new(
                     $"{char.ToUpperInvariant(p.Name[0])}{p.Name[1..]}, here and there",
                     $"{c.Here.Say(a.Si, p)} and {c.Here.Say(b.Si, p)}"
                 );
+    }
+
+    // The next water is brought to the salinity of this one before they go in.
+    private static IEnumerable<Computed> Salt(SlipContext c, Dorsk.Farm.Estimates.PondStory there)
+    {
+        if (c.Story!.LastOf(Parameter.Salinity) is not { } a || there.LastOf(Parameter.Salinity) is not { } b)
+            yield break;
+        var m3 = there.Pond.Shape.VolumeM3(there.LevelAt(c.Here.Now).LevelM);
+        if (a.Si > b.Si + 0.2)
+            yield return new(
+                "Salt first",
+                $"{c.Here.Say(SaltBalance.SaltKg(m3, b.Si, a.Si, 1), Measures.Mass)} brings {there.Pond.Code} to {c.Here.Say(a.Si, Measures.Salinity)}; look on the floor that none lies undissolved, and measure again"
+            );
     }
 
     private static List<(string Key, string Words, long Id)> Others(SlipContext c) =>

@@ -26,6 +26,7 @@ internal sealed class ConverterCalculator : ICalculator
     private static readonly (Measure Kind, string From, string To, double Handy)[] ShortCuts =
     [
         (Measures.Length, "m", "ft", 3),
+        (Measures.Length, "m", "ft", 3.3),
         (Measures.Length, "ft", "cm", 30),
         (Measures.Area, "ha", "ac", 2.5),
         (Measures.Area, "ac", "m²", 4000),

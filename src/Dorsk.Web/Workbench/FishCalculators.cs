@@ -49,6 +49,7 @@ internal sealed class CountCalculator : ICalculator
             s.Whole("bags", "Bags in all").WithHint("for counting by bags"),
             s.Quantity("within", "Wanted within", Measures.Share, "5").WithHint("half of the range"),
             s.Whole("earlier", "Counted earlier").WithHint("at stocking or by the seller; empty: not asked"),
+            s.Whole("wanted", "Wanted number").WithHint("how much to weigh or pour for so many; empty: not asked"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -57,8 +58,9 @@ internal sealed class CountCalculator : ICalculator
         var counts = BenchLists.Wholes(f, "counts");
         var within = f.Q("within", Measures.Share, 0.1, 100);
         int? earlier = f.Form.Empty("earlier") ? null : f.Whole("earlier", "fish", 1, StockRules.MostFish);
+        int? wanted = f.Form.Empty("wanted") ? null : f.Whole("wanted", "fish", 1, StockRules.MostFish);
         var number = way == "bags" ? ByBags(f, counts) : ByAmount(f, counts, way == "weight");
-        return number is null ? null : Say(f, number, way, within, earlier);
+        return number is null ? null : Say(f, number, way, within, (earlier, wanted));
     }
 
     private static FishNumber? ByBags(BenchForm f, List<int> counts)
@@ -99,7 +101,7 @@ internal sealed class CountCalculator : ICalculator
         );
     }
 
-    private static Worked Say(BenchForm f, FishNumber n, string way, double within, int? earlier)
+    private static Worked Say(BenchForm f, FishNumber n, string way, double within, (int? Earlier, int? Wanted) than)
     {
         var why = Because(n, way);
         List<Figure> figures = [new("Fish", f.Here.Count(Math.Round(n.Fish)), why, Main: true)];
@@ -121,10 +123,28 @@ internal sealed class CountCalculator : ICalculator
                     why
                 )
             );
-        if (earlier is { } before)
-            figures.Add(new("Of those counted earlier", f.Here.Figure(100 * n.Fish / before, 1) + " %", why));
-        var tooMany = earlier is { } e && (n.Range?.Low ?? n.Fish) > e;
+        figures.AddRange(Than(f, n, way, than, why));
+        var tooMany = than.Earlier is { } e && (n.Range?.Low ?? n.Fish) > e;
         return Answer(f, n, within, figures, tooMany);
+    }
+
+    // For a wanted number, and against an earlier count.
+    private static IEnumerable<Figure> Than(
+        BenchForm f,
+        FishNumber n,
+        string way,
+        (int? Earlier, int? Wanted) than,
+        Grounds why
+    )
+    {
+        if (than.Wanted is { } wanted && way != "bags")
+            yield return new(
+                $"For {f.Here.Count(wanted)} fish",
+                way == "weight" ? f.Say(wanted * n.Each / 1000, Measures.Mass) : f.Say(wanted * n.Each, Millilitres),
+                why
+            );
+        if (than.Earlier is { } before)
+            yield return new("Of those counted earlier", f.Here.Figure(100 * n.Fish / before, 1) + " %", why);
     }
 
     private static Worked Answer(BenchForm f, FishNumber n, double within, List<Figure> figures, bool tooMany) =>
@@ -183,6 +203,13 @@ internal sealed class RoadCalculator : ICalculator
             s.Quantity("alkalinity", "Alkalinity of its water", Measures.CoarseConcentration, "80"),
             s.Quantity("hours", "Hours, packed to opened", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8"),
             s.Hour("leave", "Packed at", "05:00"),
+            s.Quantity(
+                    "pond",
+                    "Water of the pond they go to",
+                    Measures.Temperature,
+                    s.Last(Dorsk.Core.Water.Parameter.Temperature) is { } t ? s.Plain(t, Measures.Temperature) : ""
+                )
+                .WithHint("may be empty"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -210,10 +237,28 @@ internal sealed class RoadCalculator : ICalculator
         if (!f.Sound)
             return null;
         var litres = m3 * 1000;
-        return bags
+        var worked = bags
             ? Bags(f, species, new(g, fish / litres, share, temp, alkalinity, 0), hours, leave)
             : Tank(f, species, g, fish, litres, temp, hours);
+        return worked is null ? null : WithPond(f, worked, temp);
     }
+
+    // Haul water slightly cooler than the pond: warmer, or much cooler, is said.
+    private static Worked WithPond(BenchForm f, Worked worked, double roadC)
+    {
+        if (f.MaybeQ("pondtemp", Measures.Temperature, 0, 42) is not { } pondC)
+            return worked;
+        var away = f.Say(Math.Abs(roadC - pondC), Measures.TemperatureStep);
+        var words =
+            roadC > pondC
+                ? $"The road is {away} warmer than the pond: cool the water on the way with ice in closed bags, a degree or two under the pond."
+            : pondC - roadC > MostCoolerC
+                ? $"The road is {away} cooler than the pond: they are brought over slowly on arrival, or the water is let warm on the way."
+            : $"The road is {away} cooler than the pond, as it should be.";
+        return worked with { Words = worked.Words + " " + words };
+    }
+
+    private const double MostCoolerC = 4;
 
     private static Worked Bags(BenchForm f, FishSpecies species, BagRide ride, double hours, TimeOnly leave)
     {
@@ -323,6 +368,16 @@ internal sealed class RoadCalculator : ICalculator
                     $"{f.Here.Figure(t.Load, 3)} kg a litre, {f.Here.Count(Math.Floor(t.Load * litres * 1000 / g))} fish",
                     why
                 ),
+                .. t.Row.SaltGL is { } salt
+                    ?
+                    [
+                        new Figure(
+                            "Salt in the tank",
+                            $"{f.Say(salt.Low * litres / 1000, Measures.Mass)} to {f.Say(salt.High * litres / 1000, Measures.Mass)}",
+                            why
+                        ),
+                    ]
+                    : Array.Empty<Figure>(),
                 new("To begin with, half", f.Here.Count(Math.Floor(t.Load / 2 * litres * 1000 / g)) + " fish", why),
             ],
             $"Fast them {Fast(g)}. Haul water a little cooler than the pond they go to, oxygen running before they go in{(t.Row.Note.StartsWith("salt", StringComparison.Ordinal) ? ", " + t.Row.Note.Split(';')[0] : "")}.",

@@ -175,8 +175,23 @@ internal sealed class LengthCalculator : ICalculator
             ],
             fit.B is < 2.5 or > 3.5
                 ? "The power is far from 3: look for a mistyped pair, or too few sizes."
-                : "Good for this stock; fatter or thinner fish shift it, so measure some anew each season."
+                : "Good for this stock; fatter or thinner fish shift it, so measure some anew each season. Sellers name sizes in inches or centimetres: ask which, by the table.",
+            Table: SizeNames(f, fit)
         );
+
+    // A "three" of one seller is inches, of another centimetres: the weights tell how far apart.
+    private static IReadOnlyList<string[]> SizeNames(BenchForm f, LengthWeight fit) =>
+        [
+            ["size name", "in inches", "in centimetres"],
+            .. new[] { 1, 2, 3, 4, 6, 8 }.Select(n =>
+                new[]
+                {
+                    $"“{n}”",
+                    $"{f.Here.Figure(n * 2.54, 1)} cm, {f.Say(fit.WeightG(n * 2.54).Value, Measures.FishWeight)}",
+                    $"{f.Here.Figure(n, 0)} cm, {f.Say(fit.WeightG(n).Value, Measures.FishWeight)}",
+                }
+            ),
+        ];
 
     private static Grounds Because(LengthWeight fit) =>
         Grounds.Of(

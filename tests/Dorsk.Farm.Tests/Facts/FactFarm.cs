@@ -352,7 +352,7 @@ internal sealed class FactFarm : IDisposable
             ),
             nameof(AcclimationBegun) => (Acclimation(25), Acclimation(26)),
             nameof(AcclimationNoted) => (
-                new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23, 7.2, 0, 6, null, "first"),
+                new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23, 7.2, 0, 6, null, "first") { TanMgL = 1.2 },
                 new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23.5, 7.3, 0, 6.5, null, "second")
             ),
             nameof(PreparationPlanned) => (Preparation(7), Preparation(10)),

@@ -42,6 +42,10 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         private set;
     }
 
+    /// <summary>The tank in which salinity is brought over; null where there is none.</summary>
+    public AccTank? Tank { get; private set; }
+
+    private static readonly TimeSpan FreshWind = TimeSpan.FromHours(6);
     private const double LongMinutes = 60;
     private (AccQuestion Question, int Fish, string Origin)? read;
 
@@ -110,7 +114,17 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
         var form = new SlipForm(Typed, here);
         read = AcclimateForm.Read(new BenchForm(form));
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
-        Plan = read is { } r ? AcclimationPlan.For(r.Question with { Against = Against(r.Question) }) : null;
+        Plan = read is { } r
+            ? AcclimationPlan.For(
+                r.Question with
+                {
+                    Against = Against(r.Question),
+                    WindMs = questions.Weather()[Parameter.Wind].LastWithin(here.Now, FreshWind)?.Si,
+                }
+            )
+            : null;
+        if (Plan is { School: AccSchool.SalinitySteps } salt)
+            Tank = AccTank.For(salt.Question, read!.Value.Fish, salt.Steps.First(s => s.Key == "over").Minutes / 60);
         if (Plan is not null)
             WeighHour(Plan.Question);
         return true;

@@ -48,22 +48,7 @@ public sealed class AcclimateRunModel(Questions questions, Door door, Here here)
             .Form.Keys.Where(k => k.Length is > 0 and < 20)
             .ToDictionary(k => k, k => Request.Form[k].ToString());
         var form = new SlipForm(Typed, here);
-        var step = Request.Form["step"].ToString();
-        var kind = Enum.TryParse<AccEvent>(what, out var e) && Enum.IsDefined(e) ? e : AccEvent.Note;
-        var measured = kind == AccEvent.Measured;
-        int? count = kind == AccEvent.Lost ? form.Whole("count", "fish") : null;
-        var fact = new AcclimationNoted(
-            id,
-            Run.Begun.PondId,
-            kind,
-            step.Length <= 20 ? step : "",
-            measured ? form.MaybeQuantity("temp", Measures.Temperature) : null,
-            measured ? form.MaybeQuantity("ph", Measures.Ph) : null,
-            measured ? form.MaybeQuantity("salinity", Measures.Salinity) : null,
-            measured ? form.MaybeQuantity("do", Measures.Oxygen) : null,
-            count,
-            form.Text("text")
-        );
+        var fact = Noted(id, what, form);
         Remarks = form.Remarks;
         if (Remarks.Count == 0)
         {
@@ -78,7 +63,7 @@ public sealed class AcclimateRunModel(Questions questions, Door door, Here here)
                     here.Author,
                     at < Run.BegunAt ? Run.BegunAt : at,
                     fact,
-                    $"{Pond} acclimation: {kind} {fact.Step} {fact.Text}".Trim(),
+                    $"{Pond} acclimation: {fact.Event} {fact.Step} {fact.Text}".Trim(),
                     Request.Form["meant"].OfType<string>().ToList()
                 )
             );
@@ -92,6 +77,30 @@ public sealed class AcclimateRunModel(Questions questions, Door door, Here here)
             Open(id);
         }
         return part ? Partial("_AccRun", this) : Page();
+    }
+
+    private AcclimationNoted Noted(long id, string? what, SlipForm form)
+    {
+        var step = form.Text("step");
+        var kind = Enum.TryParse<AccEvent>(what, out var e) && Enum.IsDefined(e) ? e : AccEvent.Note;
+        var measured = kind == AccEvent.Measured;
+        double? Read(string field, Measure measure) => measured ? form.MaybeQuantity(field, measure) : null;
+        int? count = kind == AccEvent.Lost ? form.Whole("count", "fish") : null;
+        return new(
+            id,
+            Run.Begun.PondId,
+            kind,
+            step.Length <= 20 ? step : "",
+            Read("temp", Measures.Temperature),
+            Read("ph", Measures.Ph),
+            Read("salinity", Measures.Salinity),
+            Read("do", Measures.Oxygen),
+            count,
+            form.Text("text")
+        )
+        {
+            TanMgL = Read("tan", Measures.Concentration),
+        };
     }
 
     private bool Open(long id)

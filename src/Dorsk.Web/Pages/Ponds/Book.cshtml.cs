@@ -35,6 +35,12 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
 
     public WaterLimits? Limits => Now.Story.Stock.LimitsOn(here.Today);
 
+    /// <summary>Whether the feed that this pond usually gets floats; null where nobody wrote it down.</summary>
+    public bool? UsualFeedFloats =>
+        Now.Story.Ration.FeedFor(here.Now, here.Feeds) is { } id
+            ? here.Feeds.FirstOrDefault(f => f.Id == id)?.Floats
+            : null;
+
     public IActionResult OnGet(string code, string? section, long? line, int? again)
     {
         if (questions.Story(code) is not { } story)

@@ -98,8 +98,13 @@ internal static class AeratorRows
             );
         else if (on is not null && on == off)
             form.Refuse("Off" + i, "On and off at the same minute would never run. For all day type 12:00 to 11:59.");
+        return Driven(form, i, new(form.Text("Code" + i), kind, form.Quantity("Power" + i, Measures.Power), on, off));
+    }
+
+    private static Aerator Driven(SlipForm form, int i, Aerator plain)
+    {
         double? Number(string field) => form.MaybeWhole(field + i, "figure");
-        return new(form.Text("Code" + i), kind, form.Quantity("Power" + i, Measures.Power), on, off)
+        return plain with
         {
             Source = form.Choice(
                 "Source" + i,
