@@ -27,6 +27,17 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
             // 0.3633 kW for 720 h; by air 0.0409 kW.
             { "pump", "flow=30&head=2&share=45&hours=24&low=0.15&price=0.3", ["262 kWh", "29 kWh", "11 %"] },
             { "pump", "flow=30&head=2&share=45&hours=24&low=0.5&price=0.3", ["does not lift so high"] },
+            // 5,000 m³ in 10 days and 4,000 m² losing 10 mm: 540 m³ to fill, 40 to keep; 20 m³/h are 480.
+            {
+                "source",
+                "species=silver_perch&do=8&ph=7.2&iron=2&flow=20&volume=5000&area=0.4+ha&days=10&lost=10&changed=0",
+                ["unfit as it comes", "540", "40", "fills them more slowly", "unfit: iron"]
+            },
+            {
+                "source",
+                "species=silver_perch&do=8&ph=7.2&salinity=9&flow=1&volume=5000&area=0.4+ha&days=10&lost=10&changed=0",
+                ["too salt", "does not keep the ponds full"]
+            },
             { "air-choice", "lack=floor&area=0.5+ha&depth=1.4&power=yes&salt=fresh", ["Slow mixing by day"] },
             { "air-choice", "lack=dawn&area=0.05+ha&depth=1.2&power=no&salt=fresh", ["tractor paddle"] },
             // 25 °C, fresh, sea level 8.26 mg/L (Benson & Krause); 6.2 is 75 % of it.

@@ -40,7 +40,7 @@ public class GrowthPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Matches(@"feed alone .*?[+−]\d+ % .*? with an FCR two tenths worse or better", page);
         Assert.Matches(@"g a week, planned [\d.]+ g", page);
         Assert.Contains("grow-out, to market size", page, StringComparison.Ordinal);
-        Assert.Equal(8, Regex.Count(Regex.Match(html, "size-bars.*?</svg>", RegexOptions.Singleline).Value, "<rect"));
+        Assert.Equal(6, Regex.Count(Regex.Match(html, "size-bars.*?</svg>", RegexOptions.Singleline).Value, "<rect"));
         Assert.Contains("30 fish weighed one by one", page, StringComparison.Ordinal);
     }
 

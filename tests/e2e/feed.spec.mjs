@@ -46,7 +46,7 @@ test('a load comes, is counted, a change of feed lies ahead, and a mix that cann
   const before = await left();
 
   // A load with its price and freight: what a kg costs is worked out while typing.
-  await page.getByRole('link', { name: 'A load came' }).click();
+  await page.getByRole('link', { name: 'Record a feed delivery' }).click();
   await page.getByLabel('What').selectOption({ label: 'Grower 4 mm' });
   await page.getByLabel('Mass').fill('6 t');
   await page.getByLabel('Lot on the bag').fill('GR27X');

@@ -31,7 +31,7 @@ test('a plan answers while it is typed, is kept, and leads to the slips', async 
   await page.goto(demo.url + '/plans/stocking?pond=P6');
   const out = page.locator('.bench-out');
   const before = await out.locator('.big').innerText();
-  await page.getByLabel('Weight wanted').fill('900 g');
+  await page.getByLabel('Target weight').fill('900 g');
   await expect(out.locator('.big')).not.toHaveText(before);
   await page.getByLabel('Your own number').fill('60000');
   await expect(out).toContainText('Act now');
@@ -44,7 +44,7 @@ test('a plan answers while it is typed, is kept, and leads to the slips', async 
   await page.getByRole('button', { name: 'Keep this plan' }).click();
   await expect(page.getByRole('link', { name: 'Large fish' })).toBeVisible();
   await page.getByRole('link', { name: 'Large fish' }).click();
-  await expect(page.getByLabel('Weight wanted')).toHaveValue(/^900/);
+  await expect(page.getByLabel('Target weight')).toHaveValue(/^900/);
   await page.getByRole('link', { name: 'Prepare P6 for it' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('P6: preparation');
 });

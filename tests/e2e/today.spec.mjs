@@ -63,7 +63,7 @@ test('the plan comes nearer by button and key, and a viewer sees no buttons that
   const plan = page.locator('svg.plan');
   await expect(plan.locator('g.z1')).toHaveCount(2);
   const wide = (await plan.getAttribute('viewBox')).split(' ')[2];
-  await page.getByRole('button', { name: 'Nearer' }).click();
+  await page.getByRole('button', { name: 'Zoom in' }).click();
   expect(Number((await plan.getAttribute('viewBox')).split(' ')[2])).toBe(Number(wide) / 2);
   await plan.focus();
   await page.keyboard.press('ArrowRight');

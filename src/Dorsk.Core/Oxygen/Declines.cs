@@ -57,7 +57,7 @@ public static class Declines
             $"From this pond's own last nights: each fall from dusk to dawn gives what the water and the fish took, with surface and aerators taken off; later nights weigh more, and it is scaled to tonight's temperature.",
             "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978)",
             new Input("nights used", learned.Count, Measures.Plain, "measured"),
-            new Input("respiration now, per hour", mean, Measures.Concentration, "reckoned from the readings"),
+            new Input("respiration now, per hour", mean, Measures.Concentration, "estimated from the readings"),
             new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")
         );
 
@@ -121,7 +121,7 @@ public static class Declines
         Grounds.Of(
             "From the oxygen use of the fish, the plankton (by Secchi depth) and the mud, by published equations.",
             "Boyd, Romaire & Johnston 1978; Boyd & Romaire 1978; Schroeder 1975; Banks & Herrera 1977",
-            new Input("fish, per hour", fish, Measures.Concentration, "reckoned"),
+            new Input("fish, per hour", fish, Measures.Concentration, "estimated"),
             new Input(
                 "plankton, per hour",
                 plankton,

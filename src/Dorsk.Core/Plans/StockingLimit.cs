@@ -20,10 +20,10 @@ public sealed record StockingLimit(string Name, double AtHarvest, DateOnly? Bind
 public static class StockingLimits
 {
     /// <summary>Names of the ways, as they stand on the page.</summary>
-    public const string BySchool = "numbers of the school",
-        ByCapacity = "what the water carries",
+    public const string BySchool = "stocking density",
+        ByCapacity = "carrying capacity",
         ByFeed = "greatest daily feed",
-        ByNight = "oxygen at the end of the night",
+        ByNight = "dawn oxygen",
         ByAir = "oxygen by air and flow",
         ByTemperature = "water temperature";
 

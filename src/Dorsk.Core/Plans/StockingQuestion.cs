@@ -80,7 +80,7 @@ public sealed record StockingQuestion(
         if (TargetG <= FromG)
             yield return Remark.Refuse("target", "The weight wanted must be above the weight at stocking.");
         if (SurvivalPct is not (> 0 and <= 100))
-            yield return Remark.Refuse("survival", "Above 0 and up to 100 of a hundred.");
+            yield return Remark.Refuse("survival", "Above 0, up to 100 %.");
         if (ShareOfWater is not (> 0 and <= 1))
             yield return Remark.Refuse("share", "Above 0 and up to 100 %.");
     }

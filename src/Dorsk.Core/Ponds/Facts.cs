@@ -110,6 +110,15 @@ public enum PondWork
     /// <summary>Topped up for what leaked and dried away.</summary>
     ToppedUp,
 
+    /// <summary>It leaks.</summary>
+    LeakFound,
+
+    /// <summary>Something is broken: gate, pipe, bank, net.</summary>
+    ToMend,
+
+    /// <summary>What was broken is mended.</summary>
+    Mended,
+
     /// <summary>Anything else worth writing down.</summary>
     Note,
 }

@@ -224,7 +224,7 @@ public static partial class JobRules
             at.AddHours(2),
             $"{p.Code}: sample, in the cool of the morning",
             p.LastWeighed is { } last
-                ? $"last weighed {d.Today.DayNumber - last.DayNumber} days ago, so {d.Say(p.MeanG, Measures.FishWeight)} is reckoned"
+                ? $"last weighed {d.Today.DayNumber - last.DayNumber} days ago, so {d.Say(p.MeanG, Measures.FishWeight)} is the estimate"
                 : "never weighed since stocking",
             Role.Manager,
             "sample",

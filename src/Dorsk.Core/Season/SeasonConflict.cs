@@ -223,7 +223,7 @@ internal static class SeasonConflicts
                 Status.Watch,
                 x.On,
                 x.PondId,
-                $"{i.CodeOf(x.PondId)}: {x.What} on {i.Day(x.On)}, and the books know nothing of it. Write it down, or choose another day; reckoned as today.",
+                $"{i.CodeOf(x.PondId)}: {x.What} on {i.Day(x.On)}, and the books know nothing of it. Write it down, or choose another day; estimated as today.",
                 Grounds.Of("A planned day that has passed without a line in the books.", SeasonAhead.Source)
             ));
 
@@ -249,7 +249,7 @@ internal static class SeasonConflicts
                     "wanted until then",
                     wanted.Over(0, end.DayNumber - i.Today.DayNumber),
                     Measures.Mass,
-                    "reckoned"
+                    "estimated"
                 )
             )
         );

@@ -194,10 +194,17 @@ public sealed class PondStory : PondFacts
             : ("Sample", Zone.At(due, new(6, 30)));
     }
 
+    /// <summary>What the pond waits for while no fish stand in it.</summary>
+    /// <param name="now">Now.</param>
+    public EmptyPond Empty(DateTimeOffset now) =>
+        Core.Ponds.EmptyPond.Of(Works, Readiness.PreparationAt(now)?.Plan is { OpenBeforeStocking.Count: > 0 });
+
     private (string, DateTimeOffset?) EmptyPond(DateTimeOffset now)
     {
         if (Pond.Use == "settling")
             return ("Settling: nothing to do", null);
+        if (Empty(now) is { IsUsable: false } broken)
+            return (char.ToUpperInvariant(broken.Words[0]) + broken.Words[1..], null);
         if (Works.Count > 0 && Works[0].Work == PondWork.DeclaredReady)
             return ("Ready: stock it", null);
         if (Readiness.PreparationAt(now)?.Plan is { OpenBeforeStocking: [var next, ..] })

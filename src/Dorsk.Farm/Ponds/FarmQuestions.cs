@@ -26,7 +26,8 @@ internal static class FarmQuestions
     public static List<Pond> InUse(SqliteConnection c, AsOf asOf)
     {
         var archived = Archived(c, asOf);
-        return Ponds(c, asOf).Where(p => !archived.ContainsKey(p.Id)).ToList();
+        var ponds = Ponds(c, asOf).FindAll(p => !archived.ContainsKey(p.Id));
+        return PlanFacts.Walk.All(c, asOf) is [.., var walk] ? [.. walk.Fact.InOrder(ponds)] : ponds;
     }
 
     /// <summary>Ponds that are laid up, with the reason.</summary>

@@ -39,7 +39,14 @@ internal static class PlanFacts
         .ReadBy(r => new(r.Long("pond"), r.Rows("mark", MarkOf)))
         .CheckedBy((_, f) => FarmRules.Check(f));
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Placed, Landmark, Marks];
+    public static readonly FactTable<WalkSet> Walk = new FactTable<WalkSet>("walk_set", "walking order", Reach.Farm)
+        .Rows("walk_stop", f => f.Ponds, ("pond", p => p))
+        .ReadBy(r => new(r.Rows("walk_stop", x => x.Long("pond"))))
+        .CheckedBy(
+            (desk, f) => f.Check(FarmQuestions.Ponds(desk.Connection, desk.AsOf.Known).Select(p => p.Id).ToHashSet())
+        );
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Placed, Landmark, Marks, Walk];
 
     /// <summary>A mark's row as the mark.</summary>
     public static PlanMark MarkOf(FactRow r) =>

@@ -46,7 +46,7 @@ public static class SpeciesForm
             s.Quantity("wanted", "Fish wanted in a year", Measures.Mass, 2000),
             s.Quantity("pfeed", "A kilogram of feed costs", Measures.Price, "1.6"),
             s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
-            s.Quantity("pother", "All else of a cycle", Measures.Price, "3000"),
+            s.Quantity("pother", "Other costs of a cycle", Measures.Price, "3000"),
             s.Quantity("capital", "Such a water costs to build", Measures.Price, "20000"),
             s.Quantity("family", "A family needs in a year", Measures.Price, "40000"),
             s.Quantity("business", "A business, with wages and interest", Measures.Price, "150000"),

@@ -52,17 +52,17 @@ public static class StockingForm
         [
             s.Choice("species", "Fish", likely.Key, FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()),
             s.Quantity("from", "Weight at stocking", Measures.FishWeight, 10),
-            s.Quantity("target", "Weight wanted", Measures.FishWeight, Math.Max(20, likely.MarketLowG * 1.2)),
-            s.Quantity("survival", "Of a hundred, live to harvest", Measures.Plain, likely.SurvivalGrowOutPct)
+            s.Quantity("target", "Target weight", Measures.FishWeight, Math.Max(20, likely.MarketLowG * 1.2)),
+            s.Quantity("survival", "Survival to harvest, %", Measures.Plain, likely.SurvivalGrowOutPct)
                 .WithHint("the farm's own record is best"),
-            s.Day("on", "They come on", s.Here.Today.AddDays(30)),
+            s.Day("on", "Stocking date", s.Here.Today.AddDays(30)),
             s.Whole("own", "Your own number").WithHint("empty: as many as the limits let"),
             s.Heading("Water"),
             .. WaterFields(s, body),
             s.Fold(""),
             s.Choice(
                 "school",
-                "Density school",
+                "Stocking density by",
                 "",
                 [
                     ("", "the one that fits feed and air"),
@@ -85,8 +85,8 @@ public static class StockingForm
                 .WithHint("less beside other fish"),
             .. Beside("beside", "Other fish in it"),
             .. Beside("beside2", "A third fish in it"),
-            s.Quantity("wantedkg", "Harvest wanted", Measures.Mass).WithHint("counted back"),
-            s.Day("by", "Wanted by"),
+            s.Quantity("wantedkg", "Target harvest", Measures.Mass).WithHint("counted back"),
+            s.Day("by", "Target date"),
             s.Whole("lead", "From order to delivery").WithHint("days; the hatchery says"),
             s.Whole("onhand", "Fingerlings on hand").WithHint("parted over the farm's empty ponds"),
             s.Words("months", "Water by month, January first")
@@ -99,9 +99,9 @@ public static class StockingForm
         [
             s.Quantity("pfish", "A fingerling costs", Measures.Price, "0.35"),
             s.Quantity("pfeed", "A kilogram of feed costs", Measures.Price, "1.6"),
-            s.Quantity("pkg", "A kilogram of fish brings", Measures.Price, "12"),
+            s.Quantity("pkg", "Farm-gate price of a kg", Measures.Price, "12"),
             s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
-            s.Quantity("pother", "All else of the cycle", Measures.Price, "3000")
+            s.Quantity("pother", "Other costs of the cycle", Measures.Price, "3000")
                 .WithHint("labour, water, the pond's share"),
             s.Quantity("roadh", "Hours on the road", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
                 .WithHint("packed to opened; for the order"),

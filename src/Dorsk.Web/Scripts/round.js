@@ -311,12 +311,15 @@ export function round() {
           {},
           s.stocked ? el('span', { class: 'st st-' + s.status }, mark(s.status), s.word) : null,
           el('span', { class: 'note' }, s.fish),
-          el(
-            'span',
-            { class: 'note' },
-            `stop ${this.at + 1} of ${this.card.stops.length}${s.due.length ? '; due: ' + s.due[0].replace(s.code + ': ', '') : ''}`,
-          ),
+          el('span', { class: 'note' }, `stop ${this.at + 1} of ${this.card.stops.length}`),
         ),
+        s.due.length
+          ? el(
+              'ul',
+              { class: 'r-due', 'aria-label': 'Due here' },
+              ...s.due.map((d) => el('li', {}, d.replace(s.code + ': ', ''))),
+            )
+          : null,
       );
       const active = this.active,
         rest = s.fields.filter((f) => f !== active);

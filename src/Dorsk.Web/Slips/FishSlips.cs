@@ -79,7 +79,7 @@ internal sealed class StockSlip : ISlip
                 ]
             ),
             c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG ?? came?.MeanG),
-            c.Quantity("Target", "Weight wanted at harvest", Measures.FishWeight, f?.TargetG)
+            c.Quantity("Target", "Target weight at harvest", Measures.FishWeight, f?.TargetG)
                 .WithHint("empty: market size of the species"),
             c.Words("NotReadyReason", "Why now, if not declared ready", f?.NotReadyReason ?? "")
                 .WithHint("kept with the batch"),

@@ -138,7 +138,7 @@ internal sealed class RecountSlip : ISlip
 
     public string Key => "recount";
 
-    public string Title => "Count of all";
+    public string Title => "Inventory count";
 
     public string Button => "Keep this count";
 

@@ -134,7 +134,7 @@ internal sealed class PlanStockingSlip : ISlip
             c.Choice("Species", "Which fish", species.Key, [.. FishSpecies.All.Select(s => (s.Key, s.Name))]),
             c.Day(
                 "StockOn",
-                "They come on",
+                "Stocking date",
                 SeasonLines.Day(f?.StockOn ?? c.Story!.Readiness.PreparationAt(c.Here.Now)?.Plan.StockOn)
             ),
             c.Whole("Count", "How many", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")

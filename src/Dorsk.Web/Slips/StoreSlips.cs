@@ -161,7 +161,7 @@ internal sealed class LoadSlip : ISlip
 {
     public string Key => "load";
 
-    public string Title => "A load came";
+    public string Title => "Feed delivery";
 
     public string Button => "Keep this load";
 

@@ -30,6 +30,9 @@ internal sealed class WorkSlip : ISlip
         (PondWork.DeclaredReady, "declared ready to stock"),
         (PondWork.TastePassed, "taste test passed"),
         (PondWork.LinerMended, "liner mended"),
+        (PondWork.LeakFound, "it leaks"),
+        (PondWork.ToMend, "broken: gate, pipe, bank or net to mend"),
+        (PondWork.Mended, "mended: gate, pipe, bank or net"),
     ];
 
     public string Key => "work";

@@ -172,6 +172,7 @@ public static class AllCalculators
         new SalinityCalculator(),
         new LevelCalculator(),
         new TideCalculator(),
+        new SourceCalculator(),
         new PlaceCalculator(),
         new SizeCalculator(),
         new VolumeCalculator(),

@@ -204,7 +204,7 @@ internal sealed class RoadCalculator : ICalculator
             s.Quantity("hours", "Hours, packed to opened", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8"),
             s.Hour("leave", "Packed at", "05:00"),
             s.Quantity(
-                    "pond",
+                    "pondtemp",
                     "Water of the pond they go to",
                     Measures.Temperature,
                     s.Last(Dorsk.Core.Water.Parameter.Temperature) is { } t ? s.Plain(t, Measures.Temperature) : ""

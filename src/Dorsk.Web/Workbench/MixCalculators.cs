@@ -27,7 +27,7 @@ internal sealed class MixCalculator : ICalculator
 
     public string Key => "mix";
 
-    public string Title => "Feed mix at least cost";
+    public string Title => "Least-cost ration";
 
     public string Lead =>
         "own ingredients, prices and limits; what binds, what one point more costs, which demand cannot be met";
@@ -42,7 +42,7 @@ internal sealed class MixCalculator : ICalculator
             s.Quantity("ash", "Ash at most", Measures.Share, "12"),
             s.Quantity("energy", "Digestible energy at least", Points, "11").WithHint("MJ/kg"),
             s.Quantity("water", "Water in the mash at most", Measures.Share, "14"),
-            s.Quantity("fcr", "Feed per gain (FCR)", Points, "1.8").WithHint("of this mix, at label dryness"),
+            s.Quantity("fcr", "Feed conversion ratio (FCR)", Points, "1.8").WithHint("of this mix, at label dryness"),
             s.Quantity("making", "Making a kg costs", Measures.Price, "0.15").WithHint("grinding, power, labour, bags"),
             s.Heading("Ingredients, the farm's own prices"),
             .. Enumerable.Range(0, Slots).SelectMany(i => Part(i, Options)),
@@ -226,7 +226,7 @@ internal sealed class SquareCalculator : ICalculator
 {
     public string Key => "square";
 
-    public string Title => "The square";
+    public string Title => "Pearson square";
 
     public string Lead => "two ingredients for a wanted protein, the check by hand";
 

@@ -38,7 +38,7 @@ internal sealed class NurseryCalculator : ICalculator
             s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 1000),
             s.Quantity(
                     "survival",
-                    "Of a hundred larvae, live to it",
+                    "Survival of larvae, %",
                     Measures.Plain,
                     s.Pond?.LikelySpecies.SurvivalFryPct is > 0 and { } p ? p : 60
                 )

@@ -22,7 +22,7 @@ internal sealed class ThrowCalculator : ICalculator
                 .WithHint("with blanks between; throws all over the pond, none twice in a place"),
             s.Quantity("radius", "Radius of the open net", Measures.Length, 1.5)
                 .WithHint("as it falls on the water, not on the bank"),
-            s.Quantity("held", "It holds, of a hundred fish under it", Measures.Share, "50")
+            s.Quantity("held", "Share of the fish under it that it holds", Measures.Share, "50")
                 .WithHint("try it in a tank of counted fish"),
             s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 1000),
             s.Quantity("mesh", "Mesh, knot to knot", Measures.Plain, "10").WithHint("mm; smaller fish slip through"),

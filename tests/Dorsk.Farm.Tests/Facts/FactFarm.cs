@@ -290,6 +290,7 @@ internal sealed class FactFarm : IDisposable
                 new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted),
                 new FishMoved(P1, P3, Batch, 200, 61, CountBasis.ByWeight)
             ),
+            nameof(WalkSet) => (new WalkSet([P2, P1]), new WalkSet([P1, P3])),
             nameof(KillWritten) => (
                 new KillWritten(P1, Now.AddHours(-9), 40, "oxygen", "gasping at four", "a second aerator"),
                 new KillWritten(P1, Now.AddHours(-8), 60, "power", "", "a generator")

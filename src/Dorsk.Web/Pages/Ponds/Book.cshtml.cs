@@ -151,7 +151,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                 ("receive", "Delivery"),
                 ("deaths", "Deaths and losses"),
                 ("move", "Move fish"),
-                ("recount", "Count of all"),
+                ("recount", "Inventory count"),
                 ("quarantine", "Quarantine"),
                 ("harvest", "Harvest"),
             ],

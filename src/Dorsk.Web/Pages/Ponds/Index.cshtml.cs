@@ -27,8 +27,12 @@ public sealed class PondsModel(Questions questions, Here here) : PageModel
             .ThenBy(p => p.Tonight.Forecast?.Low.Value ?? 99)
             .ThenBy(p => p.Story.Pond.Code, StringComparer.Ordinal)
             .ToList();
+        Free = FreePlaces.Of(Ponds, here.Now);
         return Page();
     }
+
+    /// <summary>What is free now.</summary>
+    public FreePlaces? Free { get; private set; }
 
     /// <summary>Fish are never rounded up: to the ten below from a thousand on.</summary>
     public double Round(double fish) => fish >= 1000 ? Math.Floor(fish / 10) * 10 : Math.Floor(fish);

@@ -106,6 +106,7 @@ public static class AllSlips
         new WeatherSlip(),
         new InstrumentSlip(),
         new LandmarkSlip(),
+        new WalkSlip(),
         new DeviceSlip(),
         new DutySlip(),
         new VitalSlip(),

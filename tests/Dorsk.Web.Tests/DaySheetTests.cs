@@ -1,0 +1,94 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Water;
+using Dorsk.Farm;
+using Dorsk.Farm.Log;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Dorsk.Web.Tests;
+
+/// <summary>The walking order, the sheet of a day, and what empty ponds wait for.</summary>
+public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
+{
+    private long Enter(Core.Judging.Fact fact, DateTimeOffset at) =>
+        farm.Services.GetRequiredService<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact))
+            is { Accepted: true } r
+            ? r.Lines[0]
+            : throw new InvalidOperationException(fact.ToString());
+
+    private static string Plain(string html) =>
+        Regex.Replace(WebUtility.HtmlDecode(Regex.Replace(html, "<[^>]+>", " ")), "\\s+", " ");
+
+    [Fact]
+    public async Task Ponds_stand_in_walking_order_with_the_day_and_what_empty_ones_wait_for()
+    {
+        var now = SmallFarm.Now;
+        long Pond(string code) =>
+            Enter(
+                new PondBuilt(new Pond(0, code, "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+                now.AddDays(-50)
+            );
+        var (leaks, ready, broken) = (Pond("L1"), Pond("R1"), Pond("B1"));
+        Enter(new PondWorked(leaks, PondWork.LeakFound, "at the drain", null), now.AddDays(-9));
+        Enter(new PondWorked(ready, PondWork.DeclaredReady, "", null), now.AddDays(-2));
+        Enter(new PondWorked(broken, PondWork.ToMend, "inlet gate", null), now.AddDays(-4));
+        Enter(new WalkSet([ready, farm.PondId]), now.AddDays(-1));
+        // Dawn of the farm's day, two dead, a dose of fertiliser; it is 17:40 there.
+        Enter(
+            new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 4.3), new(Parameter.Temperature, 25.5)]),
+            now.AddHours(-12)
+        );
+        Enter(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 9.1), new(Parameter.Ph, 8.4)]), now.AddHours(-3));
+        Enter(new FishLost(farm.PondId, farm.BatchLine, 2, Account.Dead, "birds"), now.AddHours(-11));
+        Enter(new PondWorked(farm.PondId, PondWork.Fertilised, "TSP", 4), now.AddHours(-5));
+
+        var hand = await farm.As(Role.PondHand);
+        var sheet = Plain(await hand.Client.GetStringAsync("/day"));
+        Assert.True(
+            sheet.IndexOf("R1", StringComparison.Ordinal) < sheet.IndexOf(" P1 ", StringComparison.Ordinal)
+                && sheet.IndexOf(" P1 ", StringComparison.Ordinal) < sheet.IndexOf("L1", StringComparison.Ordinal)
+        );
+        Assert.Matches(@"P1 [\d,]+ × [\d.]+ g 4\.3 25\.5 9\.1 8\.4 .*? 2 fertilised, one dose, 4\.0 kg, TSP", sheet);
+        var card = await hand.Client.GetStringAsync("/round");
+        Assert.Matches("\"code\":\"R1\".*\"code\":\"P1\".*\"code\":\"L1\"", card);
+        Assert.DoesNotContain(
+            "4.3",
+            Plain(await hand.Client.GetStringAsync("/day?day=2026-12-01")),
+            StringComparison.Ordinal
+        );
+
+        var ponds = Plain(await hand.Client.GetStringAsync("/ponds"));
+        Assert.Contains("leaking: at the drain, since", ponds, StringComparison.Ordinal);
+        Assert.Contains("waits for mending: inlet gate", ponds, StringComparison.Ordinal);
+        Assert.Matches(
+            @"Free now: 1 of 3 empty ponds, .*places for about [\d,]+ fish of market size.* 2 leaking or waiting for mending",
+            ponds
+        );
+
+        var manager = await farm.As(Role.Manager);
+        var bad = await manager.Post("/slip/walk", new() { ["Order"] = "P1 X9" });
+        Assert.Contains(
+            "is no pond here",
+            WebUtility.HtmlDecode(await bad.Content.ReadAsStringAsync()),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void An_empty_pond_is_judged_by_the_last_word_on_each_thing()
+    {
+        var at = SmallFarm.Now;
+        EmptyState Of(params PondWork[] newestFirst) =>
+            EmptyPond.Of([.. newestFirst.Select((w, i) => (at.AddDays(-i), w, "", (double?)null))], false).State;
+        Assert.Equal(EmptyState.Leaking, Of(PondWork.LeakFound, PondWork.DeclaredReady));
+        Assert.Equal(EmptyState.Ready, Of(PondWork.DeclaredReady, PondWork.HeldWater, PondWork.LeakFound));
+        Assert.Equal(EmptyState.ToMend, Of(PondWork.DeclaredReady, PondWork.ToMend));
+        Assert.Equal(EmptyState.Resting, Of(PondWork.Mended, PondWork.ToMend));
+        Assert.Equal(EmptyState.Resting, Of(PondWork.Drained, PondWork.DeclaredReady));
+        Assert.Equal(EmptyState.Resting, Of());
+        Assert.Equal(EmptyState.Prepared, EmptyPond.Of([], true).State);
+    }
+}
