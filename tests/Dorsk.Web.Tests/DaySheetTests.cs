@@ -78,6 +78,33 @@ public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
     }
 
     [Fact]
+    public async Task The_move_slip_says_how_much_salt_comes_first()
+    {
+        // 40 × 25 m walls, 1 m deep: 1,000 m³ from 2 to 5 ppt are 3,000 kg.
+        var tank = Enter(
+            new PondBuilt(new Pond(0, "W1", "", PondKind.Lined, new SlopedRectangle(40, 25, 1, 0), "grow-out")),
+            SmallFarm.Now.AddDays(-20)
+        );
+        Enter(new ReadingTaken(tank, [new(Parameter.Salinity, 2)]), SmallFarm.Now.AddHours(-2));
+        Enter(new ReadingTaken(farm.PondId, [new(Parameter.Salinity, 5)]), SmallFarm.Now.AddHours(-2));
+        var manager = await farm.As(Role.Manager);
+        using var answer = await manager.Post(
+            "/ponds/P1/slip/move?handler=Live",
+            new()
+            {
+                ["Day"] = "2027-01-21",
+                ["Hour"] = "17:30",
+                ["ToPond"] = tank.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                ["Batch"] = farm.BatchLine.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                ["Count"] = "100",
+                ["MeanWeight"] = "100",
+                ["Basis"] = "Counted",
+            }
+        );
+        Assert.Matches("3,000.{0,8}kg brings W1 to 5.0", Plain(await answer.Content.ReadAsStringAsync()));
+    }
+
+    [Fact]
     public void An_empty_pond_is_judged_by_the_last_word_on_each_thing()
     {
         var at = SmallFarm.Now;

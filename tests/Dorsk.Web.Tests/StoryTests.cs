@@ -268,7 +268,7 @@ public sealed class StoryFarm : IDisposable
             Enter(
                 s[0] == "fed"
                     ? new FeedingGiven(pond, feed, 0.1)
-                    : new PondWorked(pond, PondWork.Note, "fish " + s[0].Replace('_', ' '), null),
+                    : new PondWorked(pond, PondWork.Note, "fish " + s[0], null),
                 Now.AddHours(-Story.N(s[1]))
             );
         foreach (var d in story.Parts("dead"))

@@ -60,7 +60,7 @@ public sealed record Card(
 public static class RoundCard
 {
     /// <summary>Words for how fish behave; the last is a call for help.</summary>
-    public static readonly string[] Behaviour = ["calm", "feeding", "slow", "at the edge", "at the inlet", "gasping"];
+    public static readonly string[] Behaviour = ["calm", "feeding", "slow", "edge", "inlet", "gasping"];
 
     private static readonly Parameter[] Read = [Parameter.Oxygen, Parameter.Temperature, Parameter.Secchi];
 

@@ -29,7 +29,18 @@ internal sealed class WalkSlip : ISlip
 
     public IReadOnlyList<SlipField> Fields(SlipContext c) =>
         [
-            c.Words("Order", "Ponds, the first stop first", string.Join(' ', c.Questions.Ponds().Select(p => p.Code)))
+            c.Words(
+                    "Order",
+                    "Ponds, the first stop first",
+                    string.Join(
+                        ' ',
+                        c.Old<WalkSet>() is { } old
+                            ? old
+                                .Ponds.Select(id => c.Questions.Ponds().FirstOrDefault(p => p.Id == id)?.Code)
+                                .OfType<string>()
+                            : c.Questions.Ponds().Select(p => p.Code)
+                    )
+                )
                 .WithHint("codes with blanks between; those left out come last"),
         ];
 

@@ -20,10 +20,8 @@ internal static class GaspingFish
         Finding? found = look switch
         {
             "gasping" => Gasping(at),
-            "at the inlet" => Odd($"fish crowded at the inlet at {at}: they look for oxygen or better water"),
-            "at the edge" => Odd(
-                $"animals hung at the edge or the surface at {at}, where they are not seen in good water"
-            ),
+            "inlet" => Odd($"fish crowded at the inlet at {at}: they look for oxygen or better water"),
+            "edge" => Odd($"animals hung at the edge or the surface at {at}, where they are not seen in good water"),
             "slow" => Slow(at),
             _ => null,
         };
