@@ -38,6 +38,15 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 "species=silver_perch&do=8&ph=7.2&salinity=9&flow=1&volume=5000&area=0.4+ha&days=10&lost=10&changed=0",
                 ["too salt", "does not keep the ponds full"]
             },
+            // 2:1 at 1.5 m: banks run in 3 m, bottom 54 by 24; (1,800 + 4 × 57 × 27 + 1,296) × 1.5 / 6 = 2,313 m³.
+            {
+                "bank",
+                "length=60&width=30&depth=1.5&soil=clay%2C+built+by+machine&flood=0.4",
+                ["54.00", "24.00", "2,313", "0.90", "highest flood"]
+            },
+            // 10 to 45 NTU: 35 / 0.8 × 20 m³ = 875 g; from 90 to 45 with water of 0: half.
+            { "clay", "volume=20&now=10&low=30&high=60&jar=8&new=2", ["875", "under the band"] },
+            { "clay", "volume=20&now=90&low=30&high=60&jar=8&new=0", ["50 %", "gills clog"] },
             { "air-choice", "lack=floor&area=0.5+ha&depth=1.4&power=yes&salt=fresh", ["Slow mixing by day"] },
             { "air-choice", "lack=dawn&area=0.05+ha&depth=1.2&power=no&salt=fresh", ["tractor paddle"] },
             // 25 °C, fresh, sea level 8.26 mg/L (Benson & Krause); 6.2 is 75 % of it.

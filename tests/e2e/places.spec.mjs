@@ -24,6 +24,8 @@ const places = [
   '/workbench/level?pond=P4',
   '/workbench/tide',
   '/workbench/source',
+  '/workbench/bank',
+  '/workbench/clay',
   '/slip/walk',
   '/day',
   '/ponds',

@@ -90,6 +90,12 @@ public sealed record PondDay(
     public IReadOnlyDictionary<Water.Parameter, DateTimeOffset> LastRead { get; init; } =
         new Dictionary<Water.Parameter, DateTimeOffset>();
 
+    /// <summary>What is broken or leaks and was not mended, in words; null where nothing is.</summary>
+    public string? Broken { get; init; }
+
+    /// <summary>Water in it now, m³.</summary>
+    public double VolumeM3 { get; init; }
+
     /// <summary>Whether it is a split pond, whose mover stops at night.</summary>
     public bool IsSplit { get; init; }
 

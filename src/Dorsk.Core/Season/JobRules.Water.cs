@@ -42,6 +42,25 @@ public static partial class JobRules
         }
     }
 
+    // What was found broken stays a job until it is mended: the water behind it may go overnight.
+    private static IEnumerable<Job> Mend(FarmDay d) =>
+        d
+            .Ponds.Where(p => p.Broken is not null)
+            .Select(p => new Job(
+                Key("mend", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                d.Zone.At(d.Today, new(7, 0)),
+                d.Zone.At(d.Today, new(18, 0)),
+                $"{p.Code}: mend it ({p.Broken})",
+                p.Stocked
+                    ? $"{d.Say(p.VolumeM3, Measures.Volume)} of water with {d.Say(p.BiomassKg, Measures.Mass)} of fish lie behind it"
+                    : $"{d.Say(p.VolumeM3, Measures.Volume)} of water lie behind it; no fish go in before it is mended",
+                Role.PondHand,
+                "work?Work=Mended",
+                JobState.Open
+            ));
+
     // Rain thins salt and buffer at once: read before the pH moves.
     private static IEnumerable<Job> AfterRain(FarmDay d)
     {

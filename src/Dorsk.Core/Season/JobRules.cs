@@ -67,6 +67,7 @@ public static partial class JobRules
         new("hourly", Hourly),
         new("afternoon", Afternoon),
         new("rake", Rake),
+        new("mend", Mend),
         new("after-rain", AfterRain),
         new("exchange-early", ExchangeEarly),
     ];

@@ -195,6 +195,8 @@ internal static class DayQuestions
                 .Select(x => (Parameter: x, Last: s.LastOf(x)))
                 .Where(x => x.Last is not null)
                 .ToDictionary(x => x.Parameter, x => x.Last!.Value.At),
+            Broken = s.Empty(now) is { IsUsable: false } broken ? broken.Words : null,
+            VolumeM3 = s.Pond.Shape.VolumeM3(s.LevelAt(now).LevelM),
             IsSplit = s.Pond.Split is not null,
             AllDayFromG =
                 s.Air.Control?.AllDayFromG is { } from

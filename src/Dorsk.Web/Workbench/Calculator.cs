@@ -179,6 +179,8 @@ public static class AllCalculators
         new FillCalculator(),
         new DrainCalculator(),
         new LeakCalculator(),
+        new BankCalculator(),
+        new ClayCalculator(),
         new BuildingCalculator(),
         new QuotationCalculator(),
         new FertiliserCalculator(),

@@ -135,6 +135,17 @@ public class WatchJobTests
     }
 
     [Fact]
+    public void What_is_broken_stays_a_job_with_the_water_and_the_fish_behind_it()
+    {
+        var day = Day(At(9), Pond() with { Broken = "waits for mending: inlet gate", VolumeM3 = 1200 });
+        var job = Assert.Single(Jobs(day, "mend"));
+        Assert.Contains("inlet gate", job.What, StringComparison.Ordinal);
+        Assert.Matches("1,200.{1,3}m³ of water with 900.{1,3}kg of fish", job.Reason);
+        Assert.Equal("work?Work=Mended", job.Slip);
+        Assert.Empty(Jobs(Day(At(9), Pond()), "mend"));
+    }
+
+    [Fact]
     public void A_split_ponds_mover_stops_at_dusk_and_a_stage_of_growth_asks_for_air_all_day()
     {
         var split = Day(At(9), Pond() with { IsSplit = true });
