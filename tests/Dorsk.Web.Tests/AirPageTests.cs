@@ -1,5 +1,3 @@
-using System.Net;
-using System.Text.RegularExpressions;
 using Dorsk.Core.Air;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
@@ -18,9 +16,6 @@ public class AirPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.True(
             farm.Services.GetRequiredService<Door>().Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)).Accepted
         );
-
-    private static string Plain(string html) =>
-        Regex.Replace(WebUtility.HtmlDecode(Regex.Replace(html, "<[^>]+>", " ")), "\\s+", " ");
 
     [Fact]
     public async Task Aerators_say_what_drives_them_where_they_push_and_what_lies_still()
@@ -50,7 +45,7 @@ public class AirPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         );
         Enter(new AirControlSet(farm.PondId, false, 4, 5.5, 10) { AllDayFromG = 50 }, SmallFarm.Now.AddMinutes(-18));
         var manager = await farm.As(Role.Manager);
-        var page = Plain(await manager.Client.GetStringAsync("/oxygen/aerators"));
+        var page = PageText.Plain(await manager.Client.GetStringAsync("/oxygen/aerators"));
         Assert.Contains("tractor, waits in the shed, 25 turns a minute at the shaft", page, StringComparison.Ordinal);
         // One runs with, one against: east along both banks is no way round.
         Assert.Contains("push against the others", page, StringComparison.Ordinal);
@@ -59,7 +54,7 @@ public class AirPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Contains("most: every night", page, StringComparison.Ordinal);
         Assert.Contains(
             "aerators round the clock from now on",
-            Plain(await manager.Client.GetStringAsync("/jobs")),
+            PageText.Plain(await manager.Client.GetStringAsync("/jobs")),
             StringComparison.Ordinal
         );
         var slip = await manager.Client.GetStringAsync("/ponds/P1/slip/machines");
@@ -86,7 +81,7 @@ public class AirPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
             SmallFarm.Now.AddMinutes(-5)
         );
         var hand = await farm.As(Role.PondHand);
-        var page = Plain(await hand.Client.GetStringAsync("/ponds/P1/stock"));
+        var page = PageText.Plain(await hand.Client.GetStringAsync("/ponds/P1/stock"));
         Assert.Contains("lowest oxygen 1.2 mg/L", page, StringComparison.Ordinal);
         Assert.Contains("40 fish, 3 of them recorded as dead", page, StringComparison.Ordinal);
         Assert.Contains("a second machine", page, StringComparison.Ordinal);
@@ -96,7 +91,7 @@ public class AirPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
     public async Task Ticked_failures_answer_in_order_and_an_unknown_one_is_left_out()
     {
         var hand = await farm.As(Role.PondHand);
-        var page = Plain(await hand.Client.GetStringAsync("/oxygen/cards?f=Power&f=Well&f=Moon&f=99"));
+        var page = PageText.Plain(await hand.Client.GetStringAsync("/oxygen/cards?f=Power&f=Well&f=Moon&f=99"));
         Assert.True(
             page.IndexOf("Oxygen on in tanks, by hand", StringComparison.Ordinal)
                 < page.IndexOf("Only now the well", StringComparison.Ordinal)

@@ -1,5 +1,4 @@
 using System.Net;
-using System.Text.RegularExpressions;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
@@ -18,9 +17,6 @@ public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
             is { Accepted: true } r
             ? r.Lines[0]
             : throw new InvalidOperationException(fact.ToString());
-
-    private static string Plain(string html) =>
-        Regex.Replace(WebUtility.HtmlDecode(Regex.Replace(html, "<[^>]+>", " ")), "\\s+", " ");
 
     [Fact]
     public async Task Ponds_stand_in_walking_order_with_the_day_and_what_empty_ones_wait_for()
@@ -46,7 +42,7 @@ public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Enter(new PondWorked(farm.PondId, PondWork.Fertilised, "TSP", 4), now.AddHours(-5));
 
         var hand = await farm.As(Role.PondHand);
-        var sheet = Plain(await hand.Client.GetStringAsync("/day"));
+        var sheet = PageText.Plain(await hand.Client.GetStringAsync("/day"));
         Assert.True(
             sheet.IndexOf("R1", StringComparison.Ordinal) < sheet.IndexOf(" P1 ", StringComparison.Ordinal)
                 && sheet.IndexOf(" P1 ", StringComparison.Ordinal) < sheet.IndexOf("L1", StringComparison.Ordinal)
@@ -56,11 +52,11 @@ public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Matches("\"code\":\"R1\".*\"code\":\"P1\".*\"code\":\"L1\"", card);
         Assert.DoesNotContain(
             "4.3",
-            Plain(await hand.Client.GetStringAsync("/day?day=2026-12-01")),
+            PageText.Plain(await hand.Client.GetStringAsync("/day?day=2026-12-01")),
             StringComparison.Ordinal
         );
 
-        var ponds = Plain(await hand.Client.GetStringAsync("/ponds"));
+        var ponds = PageText.Plain(await hand.Client.GetStringAsync("/ponds"));
         Assert.Contains("leaking: at the drain, since", ponds, StringComparison.Ordinal);
         Assert.Contains("waits for mending: inlet gate", ponds, StringComparison.Ordinal);
         Assert.Matches(
@@ -101,7 +97,7 @@ public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 ["Basis"] = "Counted",
             }
         );
-        Assert.Matches("3,000.{0,8}kg brings W1 to 5.0", Plain(await answer.Content.ReadAsStringAsync()));
+        Assert.Matches("3,000.{0,8}kg brings W1 to 5.0", PageText.Plain(await answer.Content.ReadAsStringAsync()));
     }
 
     [Fact]
@@ -109,13 +105,24 @@ public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
     {
         var at = SmallFarm.Now;
         EmptyState Of(params PondWork[] newestFirst) =>
-            EmptyPond.Of([.. newestFirst.Select((w, i) => (at.AddDays(-i), w, "", (double?)null))], false).State;
+            EmptyPond
+                .Of(
+                    [.. newestFirst.Select((w, i) => (at.AddDays(-i), w, "", (double?)null))],
+                    false,
+                    DateTimeOffset.MinValue
+                )
+                .State;
         Assert.Equal(EmptyState.Leaking, Of(PondWork.LeakFound, PondWork.DeclaredReady));
         Assert.Equal(EmptyState.Ready, Of(PondWork.DeclaredReady, PondWork.HeldWater, PondWork.LeakFound));
         Assert.Equal(EmptyState.ToMend, Of(PondWork.DeclaredReady, PondWork.ToMend));
         Assert.Equal(EmptyState.Resting, Of(PondWork.Mended, PondWork.ToMend));
         Assert.Equal(EmptyState.Resting, Of(PondWork.Drained, PondWork.DeclaredReady));
         Assert.Equal(EmptyState.Resting, Of());
-        Assert.Equal(EmptyState.Prepared, EmptyPond.Of([], true).State);
+        Assert.Equal(EmptyState.Prepared, EmptyPond.Of([], true, DateTimeOffset.MinValue).State);
+        // What was ready for the fish that left since is ready no more.
+        Assert.Equal(
+            EmptyState.Resting,
+            EmptyPond.Of([(at.AddDays(-300), PondWork.DeclaredReady, "", null)], false, at.AddDays(-20)).State
+        );
     }
 }

@@ -1,4 +1,3 @@
-using System.Net;
 using System.Text.RegularExpressions;
 using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
@@ -36,7 +35,7 @@ public class GrowthPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Enter(Sample(150), 20);
         var viewer = await farm.As(Role.Viewer);
         var html = await viewer.Client.GetStringAsync("/ponds/P1/growth");
-        var page = Regex.Replace(WebUtility.HtmlDecode(Regex.Replace(html, "<[^>]+>", " ")), "\\s+", " ");
+        var page = PageText.Plain(html);
         Assert.Matches(@"feed alone .*?[+−]\d+ % .*? with an FCR two tenths worse or better", page);
         Assert.Matches(@"g a week, planned [\d.]+ g", page);
         Assert.Contains("grow-out, to market size", page, StringComparison.Ordinal);

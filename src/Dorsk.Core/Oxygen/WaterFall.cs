@@ -10,6 +10,9 @@ public static class WaterFall
     /// <summary>Greatest height for which the formula holds, m.</summary>
     public const double MostHeightM = 4;
 
+    /// <summary>What a small paddle gives in pond water at night, kg O₂/kWh (starting value): to compare a fall with.</summary>
+    public const double PaddleKgKWh = 0.7;
+
     /// <summary>Deficit above by deficit below.</summary>
     /// <param name="heightM">Height of the fall, m, 0 to 4.</param>
     /// <param name="tempC">Temperature of the water, °C.</param>

@@ -33,9 +33,11 @@ public sealed record EmptyPond(EmptyState State, DateTimeOffset? Since, string W
     /// <summary>By what was written down, what stands against use first.</summary>
     /// <param name="works">Works and findings, the newest first.</param>
     /// <param name="preparing">Whether a preparation is under way.</param>
+    /// <param name="emptiedAt">When the last fish left: what was declared ready before was ready for them.</param>
     public static EmptyPond Of(
         IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> works,
-        bool preparing
+        bool preparing,
+        DateTimeOffset emptiedAt
     )
     {
         var leak = works.FirstOrDefault(w => w.Work is PondWork.LeakFound or PondWork.HeldWater);
@@ -45,7 +47,7 @@ public sealed record EmptyPond(EmptyState State, DateTimeOffset? Since, string W
         if (broken.Work == PondWork.ToMend && works.Count > 0)
             return new(EmptyState.ToMend, broken.At, Said("waits for mending", broken.Text));
         var ready = works.FirstOrDefault(w => w.Work is PondWork.DeclaredReady or PondWork.Drained);
-        if (ready.Work == PondWork.DeclaredReady && works.Count > 0)
+        if (ready.Work == PondWork.DeclaredReady && works.Count > 0 && ready.At > emptiedAt)
             return new(EmptyState.Ready, ready.At, "ready to stock");
         return preparing
             ? new(EmptyState.Prepared, null, "being prepared")

@@ -6,6 +6,9 @@ public static class PumpEnergy
     /// <summary>An airlift moves water well up to about this lift over the surface, m (starting value).</summary>
     public const double AirliftMostM = 0.3;
 
+    /// <summary>Share of its bought power that an airlift puts into the water at small lifts (starting value).</summary>
+    public const double AirliftShare = 0.3;
+
     private const double GravityMS2 = 9.81,
         DensityKgM3 = 1000;
 

@@ -197,7 +197,11 @@ public sealed class PondStory : PondFacts
     /// <summary>What the pond waits for while no fish stand in it.</summary>
     /// <param name="now">Now.</param>
     public EmptyPond Empty(DateTimeOffset now) =>
-        Core.Ponds.EmptyPond.Of(Works, Readiness.PreparationAt(now)?.Plan is { OpenBeforeStocking.Count: > 0 });
+        Core.Ponds.EmptyPond.Of(
+            Works,
+            Readiness.PreparationAt(now)?.Plan is { OpenBeforeStocking.Count: > 0 },
+            EmptiedBefore(now)
+        );
 
     private (string, DateTimeOffset?) EmptyPond(DateTimeOffset now)
     {

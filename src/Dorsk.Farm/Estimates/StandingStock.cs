@@ -108,6 +108,9 @@ public sealed class StandingStock(PondFacts facts)
         return kg;
     }
 
+    /// <summary>Planned conversion (FCR) is seldom known better than this.</summary>
+    public const double FcrDoubt = 0.2;
+
     /// <summary>What the feed alone would have made by today, kg; see <see cref="FeedAlone"/>.</summary>
     /// <param name="batch">The batch.</param>
     /// <param name="stands">Its estimate of the day.</param>

@@ -66,12 +66,9 @@ internal sealed class FallCalculator : ICalculator
             ],
             kgH <= 0
                 ? "The water above is over saturation: a fall takes oxygen out, and other gas with it."
-                : $"As much as a paddlewheel of {f.Say(kgH / PaddleKgKWh, Measures.Power)}."
+                : $"As much as a paddlewheel of {f.Say(kgH / WaterFall.PaddleKgKWh, Measures.Power)}."
         );
     }
-
-    // A small paddle in pond water at night gives about so much for a kilowatt-hour.
-    private const double PaddleKgKWh = 0.7;
 }
 
 /// <summary>Which machine for what is lacking.</summary>
@@ -158,8 +155,6 @@ internal sealed class PumpCalculator : ICalculator
             ),
         ];
 
-    // An airlift uses about so much of its bought power on the water at small lifts.
-    private const double AirliftShare = 0.3;
     private const double DaysOfMonth = 30;
 
     public Worked? Work(BenchForm f)
@@ -177,7 +172,7 @@ internal sealed class PumpCalculator : ICalculator
         if (!f.Sound)
             return null;
         var pumpKW = PumpEnergy.KW(flow, head, share / 100);
-        var liftKW = PumpEnergy.KW(flow, low, AirliftShare);
+        var liftKW = PumpEnergy.KW(flow, low, PumpEnergy.AirliftShare);
         var why = Grounds.Of(
             "Density times gravity times flow times lift, by the efficiency of pump and motor; an airlift is taken at 30 % at small lifts.",
             "Hydraulics; efficiencies are starting values",

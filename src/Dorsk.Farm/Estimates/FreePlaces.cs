@@ -1,7 +1,6 @@
 using Dorsk.Core.Species;
-using Dorsk.Farm.Estimates;
 
-namespace Dorsk.Web.Pages;
+namespace Dorsk.Farm.Estimates;
 
 /// <summary>Empty ponds that can be used now, and how many fish of market size they carry.</summary>
 /// <param name="Ponds">How many.</param>
