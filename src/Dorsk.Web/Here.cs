@@ -91,6 +91,19 @@ public sealed class Here(
     /// <summary>Prints a quantity with its unit as plain text.</summary>
     public string Say(double si, Measure measure) => QuantityText.Write(si, measure, Hand);
 
+    /// <summary>Prints a range of a quantity with its unit once.</summary>
+    public string Range(double low, double high, Measure measure) => QuantityText.Range(low, high, measure, Hand);
+
+    /// <summary>Prints a price of a mass in the farm's currency: 5.44 AUD/kg, or for a pound.</summary>
+    public string PerMass(double perKg, int decimals = 2)
+    {
+        var unit = Measures.MassPrice.In(Hand);
+        return $"{Figure(unit.FromSi(perKg), decimals)} {Farm?.Currency}{unit.Symbol}";
+    }
+
+    /// <summary>What feed and fish are weighed in: kg or lb.</summary>
+    public string MassUnit => Measures.Mass.In(Hand).Symbol;
+
     /// <summary>Prints a value of a parameter: a step in its words, a figure with its unit.</summary>
     public string Say(double si, Parameter parameter) =>
         parameter.Steps.Count > 0 ? parameter.StepAt(si) : Say(si, parameter.Measure);
@@ -108,16 +121,13 @@ public sealed class Here(
             : "";
 
     /// <summary>A figure as it would be typed: no parted thousands, so that it reads back the same.</summary>
-    public string Typed(double si, Measure measure) =>
-        Typed(measure.In(Hand.System).FromSi(si), measure.DecimalsIn(Hand.System) + 2);
+    public string Typed(double si, Measure measure) => QuantityText.Typed(si, measure, Hand);
+
+    /// <summary>The same for a field of its own: a small amount in the unit of its size, with that unit.</summary>
+    public string TypedAlone(double si, Measure measure) => QuantityText.TypedAlone(si, measure, Hand);
 
     /// <summary>A bare figure as it would be typed, with at most so many decimals.</summary>
-    public string Typed(double value, int decimals)
-    {
-        var text = Math.Round(value, decimals)
-            .ToString("0.########", System.Globalization.CultureInfo.InvariantCulture);
-        return Hand.Sign == DecimalSign.Point ? text : text.Replace('.', ',');
-    }
+    public string Typed(double value, int decimals) => QuantityText.Plain(value, decimals, Hand.Sign);
 
     /// <summary>A day as the farm says it: Thu 21 Jan, with the year when it is not this one.</summary>
     public string Day(DateOnly day) =>
@@ -125,6 +135,18 @@ public sealed class Here(
             day.Year == Today.Year ? "ddd d MMM" : "d MMM yyyy",
             System.Globalization.CultureInfo.InvariantCulture
         );
+
+    /// <summary>A typed day in words, Thu 21 January 2027, so that nobody takes the month for the day; empty when it is none.</summary>
+    public static string DayWords(string? typed) =>
+        DateOnly.TryParseExact(
+            typed,
+            "yyyy-MM-dd",
+            System.Globalization.CultureInfo.InvariantCulture,
+            System.Globalization.DateTimeStyles.None,
+            out var day
+        )
+            ? day.ToString("ddd d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)
+            : "";
 
     /// <summary>An instant on the farm's clock: 17:40, with the day when it is not today.</summary>
     public string Hour(DateTimeOffset at)

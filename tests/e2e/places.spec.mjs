@@ -40,6 +40,7 @@ const places = [
   '/slip/instrument',
   '/setup/duties',
   '/setup/vital',
+  '/setup/builders',
   '/fish',
   '/feed',
   '/feed?cup=250',

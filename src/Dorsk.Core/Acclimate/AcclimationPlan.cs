@@ -284,7 +284,7 @@ public sealed record AcclimationPlan(
             var read = q.Places.Select(of).OfType<double>().ToList();
             if (read.Count > 1 && read.Max() - read.Min() > most)
                 said.Add(
-                    $"{what} {q.Hand.Figure(measure.In(q.Hand.System).FromSi(read.Min()), 1)} to {QuantityText.Write(read.Max(), measure, q.Hand)}"
+                    $"{what} {q.Hand.Figure(measure.In(q.Hand).FromSi(read.Min()), 1)} to {QuantityText.Write(read.Max(), measure, q.Hand)}"
                 );
         }
         Spread(x => x.TempC, 1.5, Measures.Temperature, "temperature");

@@ -152,7 +152,7 @@ public static class Brakes
             : Hit(
                 "what the water can take",
                 mostKg / kg,
-                $"{QuantityText.Write(cap.KgHaDay, Measures.AreaLoad, q.Hand)} a day is the most at {q.InstalledKWHa:0.#} kW/ha of aerators ({cap.LimitedBy})."
+                $"{QuantityText.Write(cap.KgHaDay, Measures.AreaLoad, q.Hand)} a day is the most at {QuantityText.Write(q.InstalledKWHa, Measures.PowerByArea, q.Hand)} of aerators ({cap.LimitedBy})."
             );
     }
 

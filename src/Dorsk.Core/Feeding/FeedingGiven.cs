@@ -143,7 +143,10 @@ public static class FeedingRule
         if (f.FatPct is { } fat && fat is not (>= 0 and <= 60))
             yield return Remark.Refuse("Fat", "Fat of 0 to 60 %, or empty.");
         if (f.EnergyMJKg is { } energy && energy is not (>= 2 and <= 40))
-            yield return Remark.Refuse("Energy", "Digestible energy of 2 to 40 MJ/kg, or empty.");
+            yield return Remark.Refuse(
+                "Energy",
+                "Digestible energy of 2 to 40 MJ/kg (200 to 4,300 kcal/lb), or empty."
+            );
         if (f.BagKg is { } bag && bag is not (> 0 and <= 2000))
             yield return Remark.Refuse("Bag", "A bag of more than 0, up to 2,000 kg, or empty.");
         if (f.LeadDays is { } lead && lead is not (>= 0 and <= 180))
@@ -151,7 +154,7 @@ public static class FeedingRule
         if (f.Kind != StoreKind.Feed)
             yield break;
         if (f.PelletMm is not (>= 0 and <= 30))
-            yield return Remark.Refuse("Pellet", "A pellet of 0 (powder) to 30 mm.");
+            yield return Remark.Refuse("Pellet", "A pellet of 0 (powder) to 30 mm (1.2 in).");
         if (f.ProteinPct is not (>= 5 and <= 80))
             yield return Remark.Refuse("Protein", "Protein of 5 to 80 %.");
     }
@@ -164,7 +167,7 @@ public static class FeedingRule
         if (f.Lot.Length > 40)
             yield return Remark.Refuse("Lot", "The lot's name in at most 40 letters.");
         if (f.PriceMinorPerKg is < 0 or > 100_000)
-            yield return Remark.Refuse("Price", "0 to 1,000 per kg, or empty.");
+            yield return Remark.Refuse("Price", "0 to 1,000, or empty.");
         if (f.FreightMinor is < 0 or > 100_000_000)
             yield return Remark.Refuse("Freight", "0 to 1,000,000 for the load.");
     }

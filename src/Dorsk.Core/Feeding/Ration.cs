@@ -139,7 +139,7 @@ public static class Ration
         var cap = FeedCap.For(q.InstalledKWHa, q.Species);
         if (!q.ByVolume)
             yield return FormattableString.Invariant(
-                $"The water takes at most {QuantityText.Write(cap.KgHaDay, Measures.AreaLoad, q.Hand)} a day with {q.InstalledKWHa:0.#} kW/ha of aerators; {cap.Source}."
+                $"The water takes at most {QuantityText.Write(cap.KgHaDay, Measures.AreaLoad, q.Hand)} a day with {QuantityText.Write(q.InstalledKWHa, Measures.PowerByArea, q.Hand)} of aerators; {cap.Source}."
             );
         yield return FormattableString.Invariant(
             $"No feed under {T(q.Species.FeedMinC)}; half over {T(q.Limits.TempHighC)}; half under {O(q.Limits.DoWatchMgL)} and none under {O(q.Limits.DoActMgL)} of oxygen."

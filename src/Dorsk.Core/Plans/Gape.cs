@@ -11,19 +11,7 @@ public static class Gape
     public const string Source =
         "Length by Fulton's condition factor K = 100 W/L³; prey is swallowed up to 60 to 67 % of the eater's length, so 65 % is the line; species table";
 
-    // Where the table has none: crustaceans and filter feeders take no fish; a usual K for the length of what may be eaten.
-    private const double Line = 0.65,
-        UsualK = 1.2;
-
-    /// <summary>Length of a fish, cm.</summary>
-    /// <param name="species">The species.</param>
-    /// <param name="weightG">Weight, g; above 0.</param>
-    public static double LengthCm(FishSpecies species, double weightG) => Math.Cbrt(100 * weightG / K(species));
-
-    /// <summary>Weight of a fish, g.</summary>
-    /// <param name="species">The species.</param>
-    /// <param name="lengthCm">Length, cm; above 0.</param>
-    public static double WeightG(FishSpecies species, double lengthCm) => K(species) * Math.Pow(lengthCm, 3) / 100;
+    private const double Line = 0.65;
 
     /// <summary>Whether it eats fish at some size: a predator, or one that turns on its own kind.</summary>
     public static bool EatsFish(FishSpecies species) =>
@@ -38,9 +26,10 @@ public static class Gape
     public static Judgement Weigh(FishSpecies a, double aG, FishSpecies b, double bG, Hand hand)
     {
         var ((large, largeG), (small, smallG)) =
-            LengthCm(a, aG) >= LengthCm(b, bG) ? ((a, aG), (b, bG)) : ((b, bG), (a, aG));
-        var ratio = LengthCm(small, smallG) / LengthCm(large, largeG);
-        string Long(FishSpecies s, double g) => QuantityText.Write(LengthCm(s, g) / 100, Measures.ShortLength, hand);
+            BodyLength.Cm(a, aG) >= BodyLength.Cm(b, bG) ? ((a, aG), (b, bG)) : ((b, bG), (a, aG));
+        var ratio = BodyLength.Cm(small, smallG) / BodyLength.Cm(large, largeG);
+        string Long(FishSpecies s, double g) =>
+            QuantityText.Write(BodyLength.Cm(s, g) / 100, Measures.ShortLength, hand);
         var text = FormattableString.Invariant(
             $"{small.Name.ToLowerInvariant()} of {Long(small, smallG)} is {100 * ratio:0} % of the length of {large.Name.ToLowerInvariant()} of {Long(large, largeG)}"
         );
@@ -57,7 +46,4 @@ public static class Gape
     }
 
     private static double Prey(FishSpecies species) => SpeciesTable.Figure(species, "prey_length_max_ratio");
-
-    private static double K(FishSpecies species) =>
-        SpeciesTable.Figure(species, "condition_k_tl") is > 0 and var k ? k : UsualK;
 }

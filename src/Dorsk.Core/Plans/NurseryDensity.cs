@@ -63,7 +63,7 @@ public sealed record NurseryDensity(
     }
 
     /// <summary>Weight of a fish of a length, g.</summary>
-    public double WeightG(double lengthMm) => Gape.WeightG(Species, lengthMm / 10);
+    public double WeightG(double lengthMm) => BodyLength.WeightG(Species, lengthMm / 10);
 
     /// <summary>Whether larger ones of this fish swallow smaller ones on the way: sizes must be kept together.</summary>
     public Judgement? Cannibals =>

@@ -11,7 +11,15 @@ namespace Dorsk.Core.Plans;
 /// <param name="BagL">Water in a bag, litres.</param>
 /// <param name="WaterShare">Share of a bag that is water; the rest is oxygen.</param>
 /// <param name="SaltGL">Salt in the water of the road, g/L; 0: none.</param>
-public sealed record OrderRoad(double Hours, double TempC, double BagL, double WaterShare, double SaltGL);
+/// <param name="FeedBagKg">What a bag of the feed holds, kg; above 0.</param>
+public sealed record OrderRoad(
+    double Hours,
+    double TempC,
+    double BagL,
+    double WaterShare,
+    double SaltGL,
+    double FeedBagKg
+);
 
 /// <summary>One line of an order.</summary>
 /// <param name="What">What.</param>
@@ -45,9 +53,8 @@ public sealed record OrderSlip(
     Judgement Judgement
 )
 {
-    // A bag of feed; alkalinity of hatchery water where nobody said; feed is on the farm some days before its first meal.
-    private const double FeedBagKg = 25,
-        AlkalinityMgL = 80;
+    // Alkalinity of hatchery water where nobody said; feed is on the farm some days before its first meal.
+    private const double AlkalinityMgL = 80;
     private const int FeedAheadDays = 7;
 
     /// <summary>Writes an order.</summary>
@@ -71,7 +78,7 @@ public sealed record OrderSlip(
         [
             Fingerlings(plan),
             .. each == 0 ? [] : ForTheRoad(plan, road, each, perL),
-            .. PlanFeeds.Of(plan).Select(f => Feed(f, q.StockOn)),
+            .. PlanFeeds.Of(plan).Select(f => Feed(f, road.FeedBagKg, q)),
             .. preparation.Where(p => !p.Supply.IsEnergy).Select(p => ForThePond(p.Supply, p.NeededOn)),
         ];
         return new(plan, road, lines, each, Arriving(each));
@@ -114,7 +121,7 @@ public sealed record OrderSlip(
             BagRide.Source,
             new Input("hours, packed to opened", road.Hours, Measures.Plain, "typed"),
             new Input("water on the road", road.TempC, Measures.Temperature, "typed"),
-            new Input("water in a bag, L", road.BagL, Measures.Plain, "typed"),
+            new Input("water in a bag", road.BagL / 1000, Measures.Volume, "typed"),
             new Input("fish a litre", perL, Measures.Plain, "worked out")
         );
         var fill = FormattableString.Invariant($"no more than {each:N0} in each; tight, blown up, in shade");
@@ -131,17 +138,22 @@ public sealed record OrderSlip(
             );
     }
 
-    private static OrderLine Feed((Feeding.FeedSize Size, double Kg, DateOnly From) feed, DateOnly stockOn)
+    private static OrderLine Feed(
+        (Feeding.FeedSize Size, double Kg, DateOnly From) feed,
+        double bagKg,
+        StockingQuestion q
+    )
     {
         var (size, kg, from) = feed;
+        var pellet = QuantityText.Range(size.SizeMm.Low / 1000, size.SizeMm.High / 1000, Measures.Pellet, q.Hand);
         return new(
-            FormattableString.Invariant($"Feed, {size.Form}, {size.SizeMm.Low:0.#} to {size.SizeMm.High:0.#} mm"),
-            (int)Math.Ceiling(Math.Round(kg / FeedBagKg, 6)),
+            $"Feed, {size.Form}, {pellet}",
+            (int)Math.Ceiling(Math.Round(kg / bagKg, 6)),
             "bag",
             kg,
-            Later(stockOn.AddDays(-1), from.AddDays(-FeedAheadDays)),
+            Later(q.StockOn.AddDays(-1), from.AddDays(-FeedAheadDays)),
             FormattableString.Invariant(
-                $"{size.ProteinPct.Low:0} to {size.ProteinPct.High:0} % protein; bags of {FeedBagKg:0} kg; buy what keeps for two to three months"
+                $"{size.ProteinPct.Low:0} to {size.ProteinPct.High:0} % protein; bags of {QuantityText.Write(bagKg, Measures.Mass, q.Hand)}; buy what keeps for two to three months"
             ),
             Grounds.Of(
                 "Feed of the simulated season while the fish are of this size.",

@@ -260,16 +260,11 @@ public sealed record StockingAnswer(
             }
         ).Margin;
 
-    /// <summary>How the trade calls such a plan.</summary>
-    public string Intensity =>
-        Question.Water.System.ByVolume()
-            ? "intensive"
-            : (Harvested * EndG / 1000 / (Question.Water.AreaM2 / 10_000)) switch
-            {
-                < 1500 => "extensive",
-                < 6000 => "semi-intensive",
-                _ => "intensive",
-            };
+    /// <summary>How the trade calls such a plan, with the yield that level usually gives.</summary>
+    public PlanClass Class => PlanClass.Of(this);
+
+    /// <summary>The name of its level.</summary>
+    public string Intensity => Class.Name;
 
     private string Kills(DateOnly on, double tempC)
     {

@@ -135,7 +135,7 @@ public static class StockingLimits
 
     private static Grounds Because(StockingQuestion q, double each, string words, Measure measure) =>
         Grounds.Of(
-            $"Fish {words}: kilograms by {(q.Water.System.ByVolume() ? "volume" : "area")}, by the weight wanted.",
+            $"Fish {words}: load by {(q.Water.System.ByVolume() ? "volume" : "area")}, by the weight wanted.",
             q.OwnCapacityKg is null
                 ? $"{q.Species.Source}; starting value, confidence {q.Species.Confidence}"
                 : "The farm's own figure",
@@ -162,11 +162,11 @@ public static class StockingLimits
                 "aerators",
                 q.Water.ShaftKW,
                 Measures.Power,
-                FormattableString.Invariant($"{q.Water.KWHa:0.#} kW/ha")
+                QuantityText.Write(q.Water.KWHa, Measures.PowerByArea, q.Hand)
             ),
             Input.Said(
                 "hungriest day, one fish",
-                FormattableString.Invariant($"{worst.FeedG:0.0} g at {worst.MeanG:0} g"),
+                $"{QuantityText.Write(worst.FeedG, Measures.FishWeight, q.Hand)} at {QuantityText.Write(worst.MeanG, Measures.FishWeight, q.Hand)}",
                 $"{worst.Day:d MMM yyyy}"
             )
         );

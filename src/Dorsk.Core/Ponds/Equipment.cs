@@ -30,6 +30,15 @@ public enum EquipmentKind
     Liner,
 }
 
+/// <summary>What equipment is for.</summary>
+public static class EquipmentKinds
+{
+    /// <summary>Whether its mesh keeps fish in.</summary>
+    /// <param name="kind">The kind.</param>
+    public static bool HoldsFish(this EquipmentKind kind) =>
+        kind is EquipmentKind.InletScreen or EquipmentKind.OutletScreen;
+}
+
 /// <summary>One piece of equipment; figures that its kind does not have are null.</summary>
 /// <param name="Kind">What it is.</param>
 /// <param name="Name">What people call it; may be empty.</param>
@@ -40,6 +49,8 @@ public enum EquipmentKind
 /// <param name="Uv">Whether a liner is made to stand sunlight.</param>
 /// <param name="Laid">Day a liner was laid.</param>
 /// <param name="LifeCycles">Cycles a liner was bought for.</param>
+/// <param name="OffcutM2">Offcuts of a liner kept for patches when it was laid, m².</param>
+/// <param name="Slot">What the slot of a screen is made of; empty when nobody said.</param>
 public sealed record Equipment(
     EquipmentKind Kind,
     string Name,
@@ -49,7 +60,9 @@ public sealed record Equipment(
     double? ThicknessUm = null,
     bool Uv = false,
     DateOnly? Laid = null,
-    int? LifeCycles = null
+    int? LifeCycles = null,
+    double? OffcutM2 = null,
+    string Slot = ""
 );
 
 /// <summary>All equipment of a pond beside its aerators; valid from its instant.</summary>
@@ -67,26 +80,40 @@ public sealed record PondArchived(long PondId, bool Archived, string Reason) : F
 /// <param name="Days">Days since it was laid.</param>
 /// <param name="Cycles">Cycles that ended on it.</param>
 /// <param name="Patches">Mends written down since.</param>
+/// <param name="OffcutM2">Offcuts left for patches, m²; null when nobody said what was kept.</param>
 /// <param name="Verdict">Whether it is near the end of what it was bought for.</param>
-public sealed record LinerAge(int Days, int Cycles, int Patches, Judgement Verdict)
+public sealed record LinerAge(int Days, int Cycles, int Patches, double? OffcutM2, Judgement Verdict)
 {
     /// <summary>Adds it up.</summary>
     /// <param name="liner">The liner, with the day it was laid.</param>
     /// <param name="today">Today.</param>
     /// <param name="cyclesEnded">Days on which cycles of this pond ended.</param>
-    /// <param name="mended">Days on which a mend was written down.</param>
+    /// <param name="mended">Days on which a mend was written down, with the size of the patch, m², where it was said.</param>
     public static LinerAge? Of(
         Equipment liner,
         DateOnly today,
         IEnumerable<DateOnly> cyclesEnded,
-        IEnumerable<DateOnly> mended
+        IEnumerable<(DateOnly Day, double? PatchM2)> mended
     )
     {
         if (liner.Laid is not { } laid)
             return null;
-        var (cycles, patches) = (cyclesEnded.Count(d => d >= laid), mended.Count(d => d >= laid));
-        return new(today.DayNumber - laid.DayNumber, cycles, patches, Judge(cycles, liner.LifeCycles));
+        var (cycles, since) = (cyclesEnded.Count(d => d >= laid), mended.Where(m => m.Day >= laid).ToList());
+        var left = liner.OffcutM2 - since.Sum(m => m.PatchM2 ?? UsualPatchM2);
+        return new(
+            today.DayNumber - laid.DayNumber,
+            cycles,
+            since.Count,
+            left is { } m2 ? Math.Max(0, m2) : null,
+            left < LeastOffcutM2 && cycles < (liner.LifeCycles ?? int.MaxValue)
+                ? new(Status.Watch, "offcuts are nearly used up: keep a piece of the same sheet for the next hole")
+                : Judge(cycles, liner.LifeCycles)
+        );
     }
+
+    // A patch reaches a hand beyond the hole on every side.
+    private const double UsualPatchM2 = 0.1,
+        LeastOffcutM2 = 0.5;
 
     private static Judgement Judge(int cycles, int? boughtFor)
     {

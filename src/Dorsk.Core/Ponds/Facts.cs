@@ -42,6 +42,9 @@ public sealed record PondWorked(long PondId, PondWork Work, string Text, double?
 {
     /// <summary>Water changed, let in or topped up, m³, or null.</summary>
     public double? VolumeM3 { get; init; }
+
+    /// <summary>Size of a patch on a liner, m², or null.</summary>
+    public double? PatchM2 { get; init; }
 }
 
 /// <summary>Kinds of work and findings at a pond.</summary>
@@ -118,6 +121,24 @@ public enum PondWork
 
     /// <summary>What was broken is mended.</summary>
     Mended,
+
+    /// <summary>Leaves, timber and bamboo were taken out.</summary>
+    DebrisOut,
+
+    /// <summary>Killed fish were collected and buried.</summary>
+    KilledFishOut,
+
+    /// <summary>Flushed with new water after a treatment.</summary>
+    Flushed,
+
+    /// <summary>The starting pool for fry was built.</summary>
+    PoolBuilt,
+
+    /// <summary>A bank lies bare.</summary>
+    BankBare,
+
+    /// <summary>Grass was sown or planted on the bank.</summary>
+    BankSown,
 
     /// <summary>Anything else worth writing down.</summary>
     Note,

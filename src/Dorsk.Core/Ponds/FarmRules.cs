@@ -37,6 +37,8 @@ public static class FarmRules
             yield return Remark.Refuse("Code", $"{pond.Code} is taken by another pond. Choose another code.");
         if (pond.Name.Length > 60)
             yield return Remark.Refuse("PondName", "At most 60 letters.");
+        if (pond.LandingDepthM is { } landing && !(landing > 0 && landing <= pond.Shape.FullDepthM))
+            yield return Remark.Refuse("Landing", "More than 0 and no more than the depth when full; or empty.");
         var body = CheckShape(pond);
         foreach (var remark in body)
             yield return remark;
@@ -126,32 +128,42 @@ public static class FarmRules
     /// <summary>Objections to equipment.</summary>
     public static IEnumerable<Remark> Check(EquipmentFitted f)
     {
-        Remark? Outside(double? value, double most, string field, string text) =>
-            value is { } v && !(v > 0 && v <= most) ? Remark.Refuse(field, text) : null;
-        foreach (var e in f.Items)
-        {
-            Remark?[] found =
-            [
-                Outside(e.PowerKW, 2000, $"{e.Kind}Power", "Power takes more than 0 and at most 2,000 kW."),
-                Outside(e.FlowM3H, 100_000, $"{e.Kind}Flow", "A flow takes more than 0 and at most 100,000 m³/h."),
-                Outside(e.MeshMm, 200, $"{e.Kind}Mesh", "A mesh takes more than 0 and at most 200 mm."),
-                Outside(
-                    e.ThicknessUm,
-                    5000,
-                    $"{e.Kind}Thickness",
-                    "A liner takes more than 0 and at most 5,000 micrometres."
-                ),
-                e.LifeCycles is { } life and not (>= 1 and <= 100)
-                    ? Remark.Refuse($"{e.Kind}Life", "1 to 100 cycles.")
-                    : null,
-                e.Name.Length > 60 ? Remark.Refuse($"{e.Kind}Name", "At most 60 letters.") : null,
-            ];
-            foreach (var remark in found.OfType<Remark>())
-                yield return remark;
-        }
+        foreach (var remark in f.Items.SelectMany(e => Figures(e).Concat(Words(e))).OfType<Remark>())
+            yield return remark;
         if (f.Items.Count(e => e.Kind == EquipmentKind.Liner) > 1)
             yield return TwoLiners();
     }
+
+    private static Remark?[] Figures(Equipment e)
+    {
+        Remark? Outside(double? value, double most, string field, string text) =>
+            value is { } v && !(v > 0 && v <= most) ? Remark.Refuse($"{e.Kind}{field}", text) : null;
+        return
+        [
+            Outside(e.PowerKW, 2000, "Power", "Power takes more than 0 and at most 2,000 kW (2,700 hp)."),
+            Outside(e.FlowM3H, 100_000, "Flow", "A flow takes more than 0 and at most 100,000 m³/h (440,000 gal/min)."),
+            Outside(e.MeshMm, 200, "Mesh", "A mesh takes more than 0 and at most 200 mm (8 in)."),
+            Outside(e.ThicknessUm, 5000, "Thickness", "A liner takes more than 0 and at most 5,000 µm (200 mil)."),
+            Outside(e.OffcutM2, 10_000, "Offcut", "Offcuts of more than 0, up to 10,000 m² (108,000 ft²), or empty."),
+        ];
+    }
+
+    private static Remark?[] Words(Equipment e) =>
+        [
+            e.LifeCycles is { } life and not (>= 1 and <= 100)
+                ? Remark.Refuse($"{e.Kind}Life", "1 to 100 cycles.")
+                : null,
+            e.Slot == WoodSlot
+                ? Remark.Ask(
+                    $"{e.Kind}Slot",
+                    "Wood in a slot rots and jams the screen: form the slot as a plain groove in the concrete. Is it wood all the same?"
+                )
+                : null,
+            e.Name.Length > 60 ? Remark.Refuse($"{e.Kind}Name", "At most 60 letters.") : null,
+        ];
+
+    /// <summary>A slot of a screen that is lined with wood.</summary>
+    public const string WoodSlot = "wood";
 
     private static Remark TwoLiners() =>
         Remark.Refuse(

@@ -33,6 +33,31 @@ public sealed record PlanMark(MarkKind Kind, string Code, double EastM, double N
 {
     private const double SameM = 0.001;
 
+    /// <summary>Side or corner of the pond it lies at, seen from the middle: north-east, west; the middle itself within two metres.</summary>
+    public string Corner
+    {
+        get
+        {
+            var north =
+                NorthM > MiddleM ? "north"
+                : NorthM < -MiddleM ? "south"
+                : "";
+            var east =
+                EastM > MiddleM ? "east"
+                : EastM < -MiddleM ? "west"
+                : "";
+            return (north, east) switch
+            {
+                ("", "") => "middle",
+                ("", _) => east,
+                (_, "") => north,
+                _ => $"{north}-{east}",
+            };
+        }
+    }
+
+    private const double MiddleM = 2;
+
     /// <summary>Whether another mark is the same one in the same place, to a millimetre.</summary>
     public bool Lies(PlanMark other) =>
         Kind == other.Kind

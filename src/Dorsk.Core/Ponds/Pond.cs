@@ -21,6 +21,9 @@ public sealed record Pond(
     SplitZones? Split = null
 )
 {
+    /// <summary>Depth at the corner where a net is landed, m; null when nobody measured it.</summary>
+    public double? LandingDepthM { get; init; }
+
     /// <summary>Whether fish are planned per volume (tanks, raceways, cages, hapas) and not per area.</summary>
     public bool ByVolume => Kind is PondKind.Tank or PondKind.Raceway or PondKind.Cage or PondKind.Hapa;
 }

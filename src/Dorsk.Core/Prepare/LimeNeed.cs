@@ -100,6 +100,21 @@ public sealed record LimeNeed(double Kg, Grounds Why, string Caution)
             "Caustic: goggles, mask, gloves, upwind, no animals near. Boils with water. Wait seven days and until pH is under 8.5."
         );
 
+    /// <summary>Lime by the farm's own rule.</summary>
+    /// <param name="kgHa">Product for a hectare, kg; above 0.</param>
+    /// <param name="areaM2">Bottom, m².</param>
+    /// <param name="known">Whose rule it is.</param>
+    public static LimeNeed ByOwnRule(double kgHa, double areaM2, string known) =>
+        Of(
+            kgHa,
+            areaM2,
+            100,
+            "The farm's own figure over the pond's area, as product: no table is mixed in.",
+            known,
+            "",
+            new Input("lime", kgHa, Measures.AreaLoad, known)
+        );
+
     /// <summary>The texture in words.</summary>
     public static string Words(SoilTexture texture) =>
         texture switch

@@ -41,7 +41,15 @@ public sealed record PrepPlan(IReadOnlyList<DatedStep> Steps, DateOnly? WantedOn
     public IReadOnlyList<Supply> Shopping =>
         Open.SelectMany(s => s.Step.Supplies)
             .GroupBy(s => s.Product)
-            .Select(g => g.First() with { Amount = g.Any(s => s.Amount is null) ? null : g.Sum(s => s.Amount) })
+            .Select(g =>
+                g.First() with
+                {
+                    Amount = g.Any(s => s.Amount is null) ? null : g.Sum(s => s.Amount),
+                    Range = g.Any(s => s.Range is not null)
+                        ? (g.Sum(s => s.Range?.Low ?? s.Amount ?? 0), g.Sum(s => s.Range?.High ?? s.Amount ?? 0))
+                        : null,
+                }
+            )
             .ToList();
 
     /// <summary>Gives every step its day.</summary>

@@ -19,6 +19,9 @@ public sealed record Supply(
     bool IsEnergy = false
 )
 {
+    /// <summary>Low and high of the trade's range, kg, where the amount stands for one; null where it is exact.</summary>
+    public (double Low, double High)? Range { get; init; }
+
     /// <summary>Whole bags (whole kWh), or null.</summary>
     public int? Bags => Amount is { } kg && Bag is > 0 and { } bag ? (int)Math.Ceiling(Math.Round(kg / bag, 6)) : null;
 

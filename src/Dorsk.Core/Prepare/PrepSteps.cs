@@ -1,4 +1,5 @@
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Prepare;
 
@@ -10,6 +11,12 @@ namespace Dorsk.Core.Prepare;
 /// <param name="PumpKW">What the pump draws, kW, or null.</param>
 public sealed record PrepPond(PondKind Kind, double AreaM2, double VolumeM3, double? PumpM3H, double? PumpKW)
 {
+    /// <summary>Its body; null where only area and volume are known.</summary>
+    public PondShape? Shape { get; init; }
+
+    /// <summary>How figures are printed in steps.</summary>
+    public Hand Hand { get; init; } = Hand.Metric;
+
     /// <summary>Whether its bottom is soil.</summary>
     public bool Earthen => Kind is PondKind.Earthen or PondKind.Split;
 

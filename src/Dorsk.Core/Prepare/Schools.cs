@@ -18,11 +18,17 @@ public enum LimeSchool
     Disinfect,
 }
 
-/// <summary>What is done against wild fish and pests.</summary>
+/// <summary>What is done against wild fish and pests, from mild to harsh.</summary>
 public enum PestSchool
 {
     /// <summary>Drying and screens only.</summary>
     DryAndScreen,
+
+    /// <summary>Quick lime into the puddles that do not dry.</summary>
+    LimedPuddles,
+
+    /// <summary>A licensed plant root: soaked overnight, sprayed, collected, flushed.</summary>
+    PlantRoot,
 
     /// <summary>A licensed fish poison by its label, then a test with a few fish.</summary>
     Poison,
@@ -81,9 +87,32 @@ public sealed record PreparationPlanned(
     PreparationPrices Prices
 ) : Fact
 {
+    /// <summary>The farm's own figures.</summary>
+    public OwnPrep Own { get; init; } = OwnPrep.None;
+
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="plannedOn">Farm day of the plan.</param>
     public IEnumerable<Remark> Check(DateOnly plannedOn)
+    {
+        foreach (var remark in Bounds(plannedOn))
+            yield return remark;
+        if (MudPh < LimeNeed.AcidSulphatePh && DryDays > 0)
+            yield return Remark.Ask(
+                "DryDays",
+                "Mud under pH 4 is likely an acid-sulphate soil: dried, it turns to acid. Flush and lime it wet, by test; 0 days is the safe choice. Is drying meant?"
+            );
+        foreach (var remark in Own.Check())
+            yield return remark;
+        if (Pests == PestSchool.LimedPuddles && Lime == LimeSchool.Disinfect)
+            yield return Remark.Ask(
+                "Pests",
+                "Quick lime over the whole floor is in the puddles too. Is a second round meant?"
+            );
+        if (!Prices.Sound)
+            yield return Remark.Refuse("BagKg", "Bags of 0.1 to 2,000 kg; prices from 0 up.");
+    }
+
+    private IEnumerable<Remark> Bounds(DateOnly plannedOn)
     {
         if (StockOn is { } day && (day <= plannedOn || day > plannedOn.AddDays(730)))
             yield return Remark.Refuse(
@@ -107,17 +136,10 @@ public sealed record PreparationPlanned(
                 "LimeValue",
                 "10 to 180 % of pure fine limestone; the bag says the neutralising value."
             );
-        if (MudPh < LimeNeed.AcidSulphatePh && DryDays > 0)
-            yield return Remark.Ask(
-                "DryDays",
-                "Mud under pH 4 is likely an acid-sulphate soil: dried, it turns to acid. Flush and lime it wet, by test; 0 days is the safe choice. Is drying meant?"
-            );
         if (PoisonGM3 is <= 0 or > 1000)
             yield return Remark.Refuse("PoisonGM3", "Over 0 and up to 1,000 g/m³, by the label; or empty.");
         if (PoisonDays is < 1 or > 90)
             yield return Remark.Refuse("PoisonDays", "1 to 90 days; the label says how long.");
-        if (!Prices.Sound)
-            yield return Remark.Refuse("BagKg", "Bags of 0.1 to 2,000 kg; prices from 0 up.");
     }
 }
 

@@ -93,6 +93,15 @@ public sealed record PondDay(
     /// <summary>What is broken or leaks and was not mended, in words; null where nothing is.</summary>
     public string? Broken { get; init; }
 
+    /// <summary>Where a bank lies bare, in words; null where none does.</summary>
+    public string? BareBank { get; init; }
+
+    /// <summary>An idle liner that lies dry: for how many days, and the water that would cover it, m³; null where none does.</summary>
+    public (int Days, double WantM3)? DryLiner { get; init; }
+
+    /// <summary>When leaves, timber or bamboo were last taken out, and what; null when never.</summary>
+    public (DateTimeOffset At, string Text)? DebrisOut { get; init; }
+
     /// <summary>Water in it now, m³.</summary>
     public double VolumeM3 { get; init; }
 
@@ -182,11 +191,7 @@ public sealed record FarmDay(
 
     // Figures a farmer would round are rounded: no tenths from a hundred on.
     internal string Say(double si, Measure measure) =>
-        QuantityText.Write(
-            si,
-            measure.In(Hand.System).FromSi(si) >= 100 ? measure with { Decimals = 0 } : measure,
-            Hand
-        );
+        QuantityText.Write(si, measure.In(Hand).FromSi(si) >= 100 ? measure with { Decimals = 0 } : measure, Hand);
 
     internal static string Day(DateOnly day) =>
         day.ToString("ddd d MMM", System.Globalization.CultureInfo.InvariantCulture);

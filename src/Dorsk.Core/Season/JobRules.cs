@@ -68,6 +68,9 @@ public static partial class JobRules
         new("afternoon", Afternoon),
         new("rake", Rake),
         new("mend", Mend),
+        new("sow", SowBank),
+        new("liner", CoverLiner),
+        new("look-again", LookAgain),
         new("after-rain", AfterRain),
         new("exchange-early", ExchangeEarly),
     ];

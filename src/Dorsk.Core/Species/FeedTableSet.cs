@@ -39,9 +39,9 @@ public sealed record FeedTableSet(string SpeciesKey, IReadOnlyList<FeedTableRow>
             if (r.FromG is not (>= 0 and <= 50_000) || (i > 0 && !(r.FromG > Rows[i - 1].FromG)))
                 yield return Remark.Refuse($"From{i}", "Weights rise from line to line, 0 to 50 kg.");
             if (r.PelletLowMm is not (>= 0.05 and <= 40))
-                yield return Remark.Refuse($"Low{i}", "0.05 to 40 mm.");
+                yield return Remark.Refuse($"Low{i}", "0.05 to 40 mm (1.6 in).");
             if (r.PelletHighMm is not (>= 0.05 and <= 40) || r.PelletHighMm < r.PelletLowMm)
-                yield return Remark.Refuse($"High{i}", "Not under the smallest, up to 40 mm.");
+                yield return Remark.Refuse($"High{i}", "Not under the smallest, up to 40 mm (1.6 in).");
             if (r.ProteinPct is not (>= 5 and <= 80))
                 yield return Remark.Refuse($"Protein{i}", "5 to 80 %.");
             if (r.RationPct is not (> 0 and <= 60))

@@ -160,7 +160,7 @@ public sealed record FishReceived(
         else if (StageDay is not (null or (>= 1 and <= 60)))
             yield return Remark.Refuse("StageDay", "1 to 60 days, or empty.");
         if (LengthM is not (null or (>= 0.002 and <= 1)))
-            yield return Remark.Refuse("Length", "2 mm to 1 m, or empty.");
+            yield return Remark.Refuse("Length", "2 mm (0.08 in) to 1 m (39 in), or empty.");
         if (Bags is not (null or (>= 1 and <= 100_000)))
             yield return Remark.Refuse("Bags", "1 to 100,000 bags, or empty.");
         if (SlackBags is { } slack && (slack < 0 || slack > (Bags ?? 0)))

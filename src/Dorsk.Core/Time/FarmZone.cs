@@ -15,6 +15,30 @@ public sealed class FarmZone
     public static FarmZone? Find(string id) =>
         TimeZoneInfo.TryFindSystemTimeZoneById(id.Trim(), out var zone) ? new(id.Trim(), zone) : null;
 
+    /// <summary>Every IANA zone this machine knows, by name, with <c>UTC</c> and the fixed offsets.</summary>
+    public static IReadOnlyList<string> Known { get; } =
+    [
+        .. TimeZoneInfo
+            .GetSystemTimeZones()
+            .Select(z => z.Id)
+            .Where(id => id.Contains('/', StringComparison.Ordinal))
+            .Concat(Enumerable.Range(-12, 27).Where(h => h != 0).Select(h => $"Etc/GMT{-h:+0;-0}"))
+            .Append("UTC")
+            .Where(id => Find(id) is not null)
+            .Distinct()
+            .Order(StringComparer.Ordinal),
+    ];
+
+    /// <summary>A zone as people read it: <c>America/New_York</c> is New York (America); <c>Etc/GMT-10</c> is UTC+10 without daylight saving.</summary>
+    /// <param name="id">IANA name.</param>
+    public static string Word(string id)
+    {
+        if (id.StartsWith("Etc/GMT", StringComparison.Ordinal) && id.Length > 8)
+            return $"UTC{(id[7] == '-' ? '+' : '-')}{id[8..]}, no daylight saving";
+        var parts = id.Replace('_', ' ').Split('/');
+        return parts.Length == 1 ? id : $"{string.Join(", ", parts[1..].Reverse())} ({parts[0]})";
+    }
+
     /// <summary>Coordinated universal time.</summary>
     public static readonly FarmZone Utc = new("UTC", TimeZoneInfo.Utc);
 

@@ -8,6 +8,9 @@ public static class Measures
 {
     private const double FootM = 0.3048;
     private const double PoundKg = 0.45359237;
+
+    /// <summary>Grams in a pound.</summary>
+    public const double PoundG = PoundKg * 1000;
     private const double GallonM3 = 0.003785411784;
     private const double AcreM2 = 4046.8564224;
 
@@ -56,17 +59,55 @@ public static class Measures
     /// <summary>Size of a pellet and mesh of a net; SI unit m, shown in mm or inches.</summary>
     public static readonly Measure Pellet = new("size", Mm, In, 1, 2, Cm);
 
+    /// <summary>Thickness of a liner; SI unit m, shown in µm or mil (thousandths of an inch).</summary>
+    public static readonly Measure Sheet = new(
+        "thickness",
+        new Unit("µm", 1e-6, 0, "um"),
+        new Unit("mil", FootM / 12_000, 0, "mils"),
+        0,
+        0,
+        Mm
+    );
+
     /// <summary>Height above the sea, SI unit m; may be negative.</summary>
     public static readonly Measure Altitude = new("altitude", M, Ft, 0, 0);
 
-    /// <summary>Pond areas; SI unit m², shown in ha or acres.</summary>
-    public static readonly Measure Area = new("area", Ha, Ac, 2, 2, M2, Ft2);
+    // A pond of less than a tenth of a hectare, or an acre, is said in m² or ft².
+    private static readonly SmallUnit[] SmallAreas =
+    [
+        new(UnitSystem.Metric, M2, 1000),
+        new(UnitSystem.Us, Ft2, AcreM2 / 10),
+    ];
+
+    /// <summary>Pond areas; SI unit m², shown in ha or acres, or in m² or ft² where the farm says so or the water is small.</summary>
+    public static readonly Measure Area = new("area", Ha, Ac, 2, 2, M2, Ft2)
+    {
+        Small = SmallAreas,
+        Significant = 3,
+        BySquare = new("area", M2, Ft2, 0, 0, Ha, Ac),
+    };
 
     /// <summary>Water volumes; SI unit m³, shown in m³ or US gallons.</summary>
-    public static readonly Measure Volume = new("volume", M3, Gal, 0, 0, L, Ft3, AcFt);
+    public static readonly Measure Volume = new("volume", M3, Gal, 0, 0, L, Ft3, AcFt)
+    {
+        Small = [new(UnitSystem.Metric, L, 1), new(UnitSystem.Us, Gal, GallonM3)],
+        Significant = 3,
+    };
+
+    /// <summary>Earth and concrete; SI unit m³, shown in m³ or cubic yards.</summary>
+    public static readonly Measure Earth = new(
+        "volume of earth",
+        M3,
+        new Unit("yd³", 27 * FootM * FootM * FootM, 0),
+        1,
+        1
+    );
 
     /// <summary>Feed, biomass and catches; SI unit kg.</summary>
-    public static readonly Measure Mass = new("mass", Kg, Lb, 1, 1, KgG, Tonne, Oz);
+    public static readonly Measure Mass = new("mass", Kg, Lb, 1, 1, KgG, Tonne, Oz)
+    {
+        Small = [new(UnitSystem.Metric, KgG, 0.1), new(UnitSystem.Us, Oz, PoundKg / 4)],
+    };
 
     /// <summary>Weight of a fish, kept in grams, shown in g or pounds (ounces accepted).</summary>
     public static readonly Measure FishWeight = new(
@@ -75,9 +116,16 @@ public static class Measures
         new Unit("lb", PoundKg * 1000, 0, "lbs", "pound", "pounds"),
         1,
         3,
-        new Unit("kg", 1000, 0),
-        new Unit("oz", PoundKg * 1000 / 16, 0, "ounce", "ounces")
-    );
+        new Unit("kg", 1000, 0)
+    )
+    {
+        // Fish under a quarter of a pound are said in ounces, with how many make a pound.
+        Small =
+        [
+            new(UnitSystem.Metric, new Unit("g", 1, 0, "gram", "grams"), 1),
+            new(UnitSystem.Us, new Unit("oz", PoundKg * 1000 / 16, 0, "ounce", "ounces"), PoundG / 4),
+        ],
+    };
 
     /// <summary>Dissolved oxygen and other concentrations; mg/L. In water ppm is the same number; ppt is not.</summary>
     public static readonly Measure Oxygen = new("dissolved oxygen", MgL, Ppm, 1, 1);
@@ -104,6 +152,9 @@ public static class Measures
         new Unit("W", 0.001, 0, "watt", "watts")
     );
 
+    /// <summary>Heat of a building; kW here, shown in kW or thousand BTU an hour.</summary>
+    public static readonly Measure Heat = new("heat", new Unit("kW", 1, 0), new Unit("kBTU/h", 0.29307107, 0), 1, 1);
+
     /// <summary>Flow of water; m³/h here.</summary>
     public static readonly Measure Flow = new(
         "flow",
@@ -122,7 +173,16 @@ public static class Measures
         new Unit("lb/ac", PoundKg / (AcreM2 / 10_000), 0, "lb/acre"),
         0,
         0
-    );
+    )
+    {
+        BySquare = new(
+            "kilograms per square metre",
+            new Unit("kg/m²", 10_000, 0),
+            new Unit("lb/ft²", 10_000 * PoundKg / (FootM * FootM), 0),
+            3,
+            4
+        ),
+    };
 
     /// <summary>Fish per area, fish/m² here.</summary>
     public static readonly Measure FishPerArea = new(
@@ -132,7 +192,16 @@ public static class Measures
         2,
         0,
         new Unit("fish/ha", 1 / 10_000.0, 0)
-    );
+    )
+    {
+        BySquare = new(
+            "stocking density",
+            new Unit("fish/m²", 1, 0),
+            new Unit("fish/ft²", 1 / (FootM * FootM), 0),
+            2,
+            3
+        ),
+    };
 
     /// <summary>Fish per volume, fish/m³ here.</summary>
     public static readonly Measure FishPerVolume = new(
@@ -150,6 +219,96 @@ public static class Measures
         new Unit("lb/gal", PoundKg / GallonM3, 0),
         1,
         3
+    );
+
+    /// <summary>What a fish gains in a day, g here.</summary>
+    public static readonly Measure DayGain = new(
+        "gain a day",
+        new Unit("g/day", 1, 0),
+        new Unit("oz/day", PoundG / 16, 0),
+        2,
+        3
+    );
+
+    /// <summary>Price of a mass in the farm's currency, for a kilogram here.</summary>
+    public static readonly Measure MassPrice = new(
+        "price",
+        new Unit("/kg", 1, 0, "akg", "perkg"),
+        new Unit("/lb", 1 / PoundKg, 0, "alb", "perlb"),
+        2,
+        2
+    );
+
+    /// <summary>What seeps or dries away in a day, m in SI, shown in mm or inches.</summary>
+    public static readonly Measure Seepage = new(
+        "seepage",
+        new Unit("mm a day", 0.001, 0),
+        new Unit("in a day", FootM / 12, 0),
+        1,
+        2
+    );
+
+    /// <summary>Digestible energy of feed, MJ/kg here.</summary>
+    public static readonly Measure FeedEnergy = new(
+        "digestible energy",
+        new Unit("MJ/kg", 1, 0),
+        new Unit("kcal/lb", 0.004184 / PoundKg, 0, "kcal/lb"),
+        1,
+        0
+    );
+
+    /// <summary>Price of water in the farm's currency, for a cubic metre here.</summary>
+    public static readonly Measure WaterPrice = new(
+        "price of water",
+        new Unit("/m³", 1, 0),
+        new Unit("/1,000 gal", 1 / (1000 * GallonM3), 0),
+        3,
+        3
+    );
+
+    /// <summary>Price of earth moved, concrete or what else is bought by the cubic metre, for a cubic metre here.</summary>
+    public static readonly Measure EarthPrice = new(
+        "price by volume",
+        new Unit("/m³", 1, 0),
+        new Unit("/yd³", 1 / (27 * FootM * FootM * FootM), 0),
+        2,
+        2
+    );
+
+    /// <summary>Price of what is bought by the area, for a square metre here.</summary>
+    public static readonly Measure SheetPrice = new(
+        "price by area",
+        new Unit("/m²", 1, 0),
+        new Unit("/ft²", 1 / (FootM * FootM), 0),
+        2,
+        2
+    );
+
+    /// <summary>Price of land, for a hectare here.</summary>
+    public static readonly Measure LandPrice = new(
+        "price of land",
+        new Unit("/ha", 1, 0),
+        new Unit("/ac", 10_000 / AcreM2, 0),
+        0,
+        0
+    );
+
+    /// <summary>Shaft power of aerators for an area, kW/ha here.</summary>
+    public static readonly Measure PowerByArea = new(
+        "aerator power by area",
+        new Unit("kW/ha", 1, 0),
+        new Unit("hp/ac", 0.745699872 / (AcreM2 / 10_000), 0, "hp/acre"),
+        1,
+        1
+    );
+
+    /// <summary>Shaft power of aerators for a volume, W/m³ here.</summary>
+    public static readonly Measure PowerByVolume = new(
+        "aerator power by volume",
+        new Unit("W/m³", 1, 0),
+        new Unit("hp/ac-ft", 745.699872 / (AcreM2 * FootM), 0),
+        1,
+        1
     );
 
     /// <summary>Wind speed, m/s here.</summary>

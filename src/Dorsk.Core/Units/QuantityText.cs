@@ -5,7 +5,8 @@ namespace Dorsk.Core.Units;
 /// <summary>How a farm reads and writes figures.</summary>
 /// <param name="System">Units shown, and assumed when none is typed.</param>
 /// <param name="Sign">Decimal sign.</param>
-public readonly record struct Hand(UnitSystem System, DecimalSign Sign)
+/// <param name="Square">Whether areas are said in m² or ft², not in hectares or acres.</param>
+public readonly record struct Hand(UnitSystem System, DecimalSign Sign, bool Square = false)
 {
     /// <summary>Metric units and a decimal point.</summary>
     public static readonly Hand Metric = new(UnitSystem.Metric, DecimalSign.Point);
@@ -54,7 +55,7 @@ public static class QuantityText
             return count;
         var cut = FigureEnd(typed);
         var unitText = typed[cut..].Trim();
-        var shown = measure.In(hand.System);
+        var shown = measure.In(hand);
         var unit = unitText.Length == 0 ? shown : measure.Find(unitText);
         if (cut == 0)
             return new(
@@ -75,14 +76,49 @@ public static class QuantityText
         return new(si, unit == shown || unitText.Length == 0 ? null : Write(si, measure, hand), null);
     }
 
-    /// <summary>Writes an SI value in the farm's unit, with its unit behind a thin space.</summary>
+    /// <summary>Writes an SI value in the farm's unit, with its unit behind a thin space; small amounts in the unit of their size.</summary>
     /// <param name="si">Value in SI.</param>
     /// <param name="measure">The quantity.</param>
     /// <param name="hand">The farm's units and decimal sign.</param>
     public static string Write(double si, Measure measure, Hand hand)
     {
-        var unit = measure.In(hand.System).Symbol;
-        return unit.Length == 0 ? Figure(si, measure, hand) : $"{Figure(si, measure, hand)}\u2009{unit}";
+        var (figure, unit) = Parts(si, measure, hand);
+        return unit.Length == 0 ? figure : $"{figure}\u2009{unit}";
+    }
+
+    /// <summary>The same in two: the figure, and its unit with, for small fish of US farms, how many make a pound.</summary>
+    /// <param name="si">Value in SI.</param>
+    /// <param name="measure">The quantity.</param>
+    /// <param name="hand">The farm's units and decimal sign.</param>
+    public static (string Figure, string Unit) Parts(double si, Measure measure, Hand hand)
+    {
+        var (unit, decimals) = measure.Fitting(si, hand);
+        var figure = Figure(unit.FromSi(si), decimals, hand.Sign);
+        var asked = unit == measure.In(hand) ? measure.DecimalsIn(hand) : 0;
+        if (decimals > asked)
+            figure = figure.TrimEnd('0').TrimEnd('.', ',');
+        return (
+            figure,
+            measure.Name == Measures.FishWeight.Name && unit.Symbol == "oz" && si > 0
+                ? $"oz ({Figure(Measures.PoundG / si, 0, hand.Sign)}/lb)"
+                : unit.Symbol
+        );
+    }
+
+    /// <summary>Writes a range once with its unit; one figure where both ends print alike.</summary>
+    /// <param name="low">Low end, SI.</param>
+    /// <param name="high">High end, SI; its unit is taken for both.</param>
+    /// <param name="measure">The quantity.</param>
+    /// <param name="hand">The farm's units and decimal sign.</param>
+    public static string Range(double low, double high, Measure measure, Hand hand)
+    {
+        var (unit, decimals) = measure.Fitting(high, hand);
+        var (from, to) = (
+            Figure(unit.FromSi(low), decimals, hand.Sign),
+            Figure(unit.FromSi(high), decimals, hand.Sign)
+        );
+        var behind = unit.Symbol.Length == 0 ? "" : "\u2009" + unit.Symbol;
+        return from == to ? to + behind : $"{from} to {to}{behind}";
     }
 
     /// <summary>Writes only the figure of an SI value in the farm's unit.</summary>
@@ -90,7 +126,44 @@ public static class QuantityText
     /// <param name="measure">The quantity.</param>
     /// <param name="hand">How figures are printed.</param>
     public static string Figure(double si, Measure measure, Hand hand) =>
-        Figure(measure.In(hand.System).FromSi(si), measure.DecimalsIn(hand.System), hand.Sign);
+        Figure(measure.In(hand).FromSi(si), measure.DecimalsIn(hand), hand.Sign);
+
+    /// <summary>A figure as it would be typed, so that it reads back the same: in the shown unit, without it.</summary>
+    /// <param name="si">Value in SI.</param>
+    /// <param name="measure">The quantity.</param>
+    /// <param name="hand">The farm's units and decimal sign.</param>
+    public static string Typed(double si, Measure measure, Hand hand) =>
+        TypedIn(measure.In(hand), si, measure, hand);
+
+    /// <summary>The same for a field of its own: a small amount in the unit of its size, with that unit behind it.</summary>
+    /// <param name="si">Value in SI.</param>
+    /// <param name="measure">The quantity.</param>
+    /// <param name="hand">The farm's units and decimal sign.</param>
+    public static string TypedAlone(double si, Measure measure, Hand hand)
+    {
+        var unit = measure.Fitting(si, hand).Unit;
+        var text = TypedIn(unit, si, measure, hand);
+        return unit == measure.In(hand) ? text : $"{text} {unit.Symbol}";
+    }
+
+    // Enough figures that nothing is lost on the way back; a mean weight follows from count and mass, and has fewer.
+    private static string TypedIn(Unit unit, double si, Measure measure, Hand hand)
+    {
+        var value = unit.FromSi(si);
+        var figures = measure.Name == Measures.FishWeight.Name ? 4 : 6;
+        var places = value == 0 ? 0 : figures - 1 - (int)Math.Floor(Math.Log10(Math.Abs(value)));
+        return Plain(value, Math.Clamp(places, Math.Min(measure.DecimalsIn(hand) + 2, 9), 9), hand.Sign);
+    }
+
+    /// <summary>A bare figure as it would be typed: no parted thousands, at most so many decimals.</summary>
+    /// <param name="value">The figure.</param>
+    /// <param name="decimals">Decimals at most, 0 or more.</param>
+    /// <param name="sign">The decimal sign.</param>
+    public static string Plain(double value, int decimals, DecimalSign sign)
+    {
+        var text = Math.Round(value, decimals).ToString("0.#########", CultureInfo.InvariantCulture);
+        return sign == DecimalSign.Point ? text : text.Replace('.', ',');
+    }
 
     /// <summary>Writes a bare figure with parted thousands and the farm's decimal sign.</summary>
     /// <param name="value">The figure, in the unit it is printed in.</param>

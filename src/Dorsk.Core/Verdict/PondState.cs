@@ -91,6 +91,9 @@ public sealed record PondState
     /// <summary>Volume of the water now, m³; 0 where it is not known.</summary>
     public double VolumeM3 { get; init; }
 
+    /// <summary>Screens and nets that hold the fish, with their openings, mm.</summary>
+    public IReadOnlyList<(string Name, double MeshMm)> Screens { get; init; } = [];
+
     /// <summary>Why it counts as unread; null while it was read in time.</summary>
     public string? Unread { get; init; }
 

@@ -63,6 +63,7 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
         Minerals.Rule,
         Deaths.Rule,
         Load.Rule,
+        ScreenMesh.Rule,
         HeldApart.Rule,
     ];
 

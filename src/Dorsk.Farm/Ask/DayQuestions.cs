@@ -196,6 +196,9 @@ internal static class DayQuestions
                 .Where(x => x.Last is not null)
                 .ToDictionary(x => x.Parameter, x => x.Last!.Value.At),
             Broken = s.Empty(now) is { IsUsable: false } broken ? broken.Words : null,
+            BareBank = s.Upkeep.BareBank(now),
+            DryLiner = s.Upkeep.DryLiner(now, JobRules.DryLinerM),
+            DebrisOut = s.Upkeep.DebrisOut(now),
             VolumeM3 = s.Pond.Shape.VolumeM3(s.LevelAt(now).LevelM),
             IsSplit = s.Pond.Split is not null,
             AllDayFromG =
@@ -276,9 +279,7 @@ internal static class DayQuestions
                                     $"mix {s.NewPct} % {Name(kinds, c.New)} into {Name(kinds, c.Old)}"
                                 )
                                 : FormattableString.Invariant($"{Name(kinds, c.New)} alone from today"),
-                            FormattableString.Invariant(
-                                $"their size wants {c.Size.SizeMm.Low:0.#} to {c.Size.SizeMm.High:0.#} mm"
-                            )
+                            $"their size wants {Core.Units.QuantityText.Range(c.Size.SizeMm.Low / 1000, c.Size.SizeMm.High / 1000, Core.Units.Measures.Pellet, season.Input.Hand)}"
                         )
                     )
                 ),

@@ -151,6 +151,20 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     }
 
     /// <summary>Equipment that fish live by, with its spares and its last tests.</summary>
+    public IReadOnlyList<PlanMark> MarksOf(long pondId)
+    {
+        using var c = file.Open();
+        return PlanQuestions.MarksOf(c, AsOf.Now(DateTimeOffset.MaxValue), pondId);
+    }
+
+    /// <summary>Who built which pond.</summary>
+    public IReadOnlyList<PondBuiltBy> Builders()
+    {
+        using var c = file.Open();
+        return FarmQuestions.Builders(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
+    /// <summary>Equipment that fish live by.</summary>
     public IReadOnlyList<Core.Machines.VitalState> Vitals()
     {
         using var c = file.Open();

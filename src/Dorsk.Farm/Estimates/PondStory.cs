@@ -32,6 +32,7 @@ public sealed class PondStory : PondFacts
         Readiness = new(this, Water, Trends);
         Season = new(this, Stock, Growth, Readiness);
         Service = new(this);
+        Upkeep = new(this);
     }
 
     /// <summary>How many fish stand and what they weigh.</summary>
@@ -63,6 +64,9 @@ public sealed class PondStory : PondFacts
 
     /// <summary>Which aerators are due for service.</summary>
     public AeratorService Service { get; }
+
+    /// <summary>What the pond itself needs.</summary>
+    public PondUpkeep Upkeep { get; }
 
     /// <summary>The pond as it stands at an instant.</summary>
     public PondNow NowAt(DateTimeOffset now)
@@ -105,6 +109,10 @@ public sealed class PondStory : PondFacts
     }
 
     private const int DaysFed = 7;
+
+    /// <summary>Farm day on which a work was last written down; null when it never was.</summary>
+    public DateOnly? LastWorked(PondWork work, DateTimeOffset at) =>
+        LastWork(work, at) is { } last ? Zone.DayOf(last) : null;
 
     private DateTimeOffset? LastWork(PondWork work, DateTimeOffset at) =>
         Works.Where(w => w.Work == work && w.At <= at).Select(w => (DateTimeOffset?)w.At).FirstOrDefault();

@@ -115,14 +115,19 @@ public sealed class StandingStock(PondFacts facts)
     /// <param name="batch">The batch.</param>
     /// <param name="stands">Its estimate of the day.</param>
     /// <param name="fcrMore">What is added to the planned conversion.</param>
-    public double ByFeedKg(BatchStory batch, Standing stands, double fcrMore = 0) =>
-        FeedAlone.Kg(
+    public double ByFeedKg(BatchStory batch, Standing stands, double fcrMore = 0)
+    {
+        // One estimate says the weight of every day: asked for by the day it would be run as often as there are days.
+        var days = Days(batch.Id, stands.Day);
+        var first = days[0].Day.DayNumber;
+        return FeedAlone.Kg(
             batch,
             ArrivedOn(batch),
             stands.Day,
-            day => (FedTo(batch, day), Near(batch, day)?.MeanG.Value ?? batch.ArrivedMeanG),
+            day => (FedTo(batch, day), days[Math.Clamp(day.DayNumber - first, 0, days.Count - 1)].MeanG.Value),
             fcrMore
         );
+    }
 
     /// <summary>Oxygen under which a species at a stage is watched, mg/L.</summary>
     internal static double WatchMgL(FishSpecies species, LifeStage stage) => WaterLimits.For(species, stage).DoWatchMgL;

@@ -114,9 +114,17 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             Unread = fish.Count > 0 ? UnreadAt(now) : null,
             Lately = Lately(now),
             FedTodayKg = facts.FedOn(day),
+            Screens = Screens(),
             VolumeM3 = facts.Pond.Shape.VolumeM3(facts.LevelAt(now).LevelM),
         };
     }
+
+    private List<(string, double)> Screens() =>
+        [
+            .. facts
+                .Equipment.Where(e => e.MeshMm is > 0 && e.Kind.HoldsFish())
+                .Select(e => (e.Kind == EquipmentKind.InletScreen ? "inlet screen" : "outlet screen", e.MeshMm!.Value)),
+        ];
 
     // What feeds a bloom: fertiliser within a week, and clearly more feed in three days than in the week before.
     private List<string> Lately(DateTimeOffset now)

@@ -24,6 +24,7 @@ internal static class FarmFacts
         .Column("decimal_sign", f => f.Hand.Sign)
         .Column("currency", f => f.Currency)
         .Column("kwh_price", f => f.KWhPrice)
+        .Column("areas_square", f => f.Hand.Square)
         .ReadBy(r =>
             new(
                 r.Text("name"),
@@ -31,7 +32,7 @@ internal static class FarmFacts
                 new(r.Real("latitude"), r.Real("longitude")),
                 r.Real("altitude_m"),
                 r.Text("zone"),
-                new(r.Word<UnitSystem>("units"), r.Word<DecimalSign>("decimal_sign")),
+                new(r.Word<UnitSystem>("units"), r.Word<DecimalSign>("decimal_sign"), r.Yes("areas_square")),
                 r.Text("currency"),
                 r.MaybeReal("kwh_price")
             )
@@ -57,6 +58,7 @@ internal static class FarmFacts
         .Column("depth_m", f => f.Pond.Shape.FullDepthM)
         .Column("slope", f => (f.Pond.Shape as SlopedRectangle)?.Slope ?? (f.Pond.Shape as OutlinePond)?.Slope)
         .Column("outline", f => OutlineOf(f.Pond.Shape) is { } outline ? Pairs.Write(outline.CornersM) : null)
+        .Column("landing_depth_m", f => f.Pond.LandingDepthM)
         .Column("mean_depth_m", f => (f.Pond.Shape as MeanDepthPond)?.MeanDepth)
         .Column("depth_table", f => f.Pond.Shape is TablePond table ? Pairs.Write(table.Levels) : null)
         .Column("fish_share", f => f.Pond.Split?.FishShare)
@@ -111,7 +113,9 @@ internal static class FarmFacts
             ("thickness_um", e => e.ThicknessUm),
             ("uv", e => e.Uv),
             ("laid", e => e.Laid),
-            ("life_cycles", e => e.LifeCycles)
+            ("life_cycles", e => e.LifeCycles),
+            ("offcut_m2", e => e.OffcutM2),
+            ("slot", e => e.Slot)
         )
         .ReadBy(r =>
             new(
@@ -125,7 +129,9 @@ internal static class FarmFacts
                     e.MaybeReal("thickness_um"),
                     e.Yes("uv"),
                     e.MaybeDay("laid"),
-                    e.MaybeInt("life_cycles")
+                    e.MaybeInt("life_cycles"),
+                    e.MaybeReal("offcut_m2"),
+                    e.Text("slot")
                 ))
             )
         )
@@ -147,15 +153,37 @@ internal static class FarmFacts
         .Column("text", f => f.Text)
         .Column("amount_kg", f => f.AmountKg)
         .Column("volume_m3", f => f.VolumeM3)
+        .Column("patch_m2", f => f.PatchM2)
         .ReadBy(r =>
             new(r.Long("pond"), r.Word<PondWork>("work"), r.Text("text"), r.MaybeReal("amount_kg"))
             {
                 VolumeM3 = r.MaybeReal("volume_m3"),
+                PatchM2 = r.MaybeReal("patch_m2"),
             }
         )
         .CheckedBy((_, f) => f.Text.Length > 500 ? [Remark.Refuse("Text", "At most 500 letters.")] : []);
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Described, Built, Aerators, Equipment, Archived, Worked];
+    public static readonly FactTable<PondBuiltBy> MadeBy = new FactTable<PondBuiltBy>("pond_built_by", "builder")
+        .Pond("pond", f => f.PondId)
+        .Column("builder", f => f.Builder)
+        .Column("built_on", f => f.BuiltOn)
+        .Column("price", f => f.Price)
+        .Column("guarantee_to", f => f.GuaranteeTo)
+        .Column("terms", f => f.Terms)
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Text("builder"),
+                r.Day("built_on"),
+                r.MaybeReal("price"),
+                r.MaybeDay("guarantee_to"),
+                r.Text("terms")
+            )
+        )
+        .CheckedBy((desk, f) => f.Check(desk.Today));
+
+    public static IReadOnlyList<FactKind> Kinds { get; } =
+    [Described, Built, Aerators, Equipment, Archived, Worked, MadeBy];
 
     /// <summary>A pond's row as the pond.</summary>
     public static Pond PondOf(FactRow r) =>
@@ -167,7 +195,10 @@ internal static class FarmFacts
             ShapeOf(r),
             r.Text("use"),
             r.MaybeReal("fish_share") is { } share ? new(share, r.Real("paddle_m3_h")) : null
-        );
+        )
+        {
+            LandingDepthM = r.MaybeReal("landing_depth_m"),
+        };
 
     /// <summary>An aerator's row as the aerator.</summary>
     /// <exception cref="InvalidOperationException">The tables know no such kind of aerator.</exception>

@@ -52,13 +52,23 @@ internal static class FarmQuestions
             .Aerators.All(c, asOf, "t.pond = $pond", ("pond", pond))
             .ConvertAll(f => new AeratorsFrom(f.At, f.Fact.Aerators));
 
-    /// <summary>Work in a pond and what was found, the newest first.</summary>
     /// <summary>Water changed and let in, with its volume, oldest first.</summary>
     public static List<(DateTimeOffset At, PondWorked Fact)> WaterMoved(SqliteConnection c, AsOf asOf, long pond) =>
         FarmFacts
             .Worked.All(c, asOf, "t.pond = $pond AND t.volume_m3 IS NOT NULL", ("pond", pond))
             .ConvertAll(w => (w.At, w.Fact));
 
+    /// <summary>Patches on a liner, with their size where it was said, oldest first.</summary>
+    public static List<(DateTimeOffset At, double? M2)> Patches(SqliteConnection c, AsOf asOf, long pond) =>
+        FarmFacts
+            .Worked.All(c, asOf, $"t.pond = $pond AND t.work = '{nameof(PondWork.LinerMended)}'", ("pond", pond))
+            .ConvertAll(w => (w.At, w.Fact.PatchM2));
+
+    /// <summary>Who built which pond, the last word on each.</summary>
+    public static List<PondBuiltBy> Builders(SqliteConnection c, AsOf asOf) =>
+        [.. FarmFacts.MadeBy.Newest(c, asOf, b => b.PondId).Select(b => b.Fact)];
+
+    /// <summary>Work in a pond and what was found, the newest first.</summary>
     public static List<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works(
         SqliteConnection c,
         AsOf asOf,

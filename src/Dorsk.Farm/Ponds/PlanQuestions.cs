@@ -17,6 +17,10 @@ public sealed record Plan(
 /// <summary>Where things lie.</summary>
 internal static class PlanQuestions
 {
+    /// <summary>Marks of a pond, as they lie from its middle.</summary>
+    public static IReadOnlyList<PlanMark> MarksOf(SqliteConnection c, AsOf asOf, long pond) =>
+        PlanFacts.Marks.All(c, asOf, "t.pond = $pond", ("pond", pond)) is [.., var last] ? last.Fact.Marks : [];
+
     public static Plan Plan(SqliteConnection c, AsOf asOf)
     {
         var places = PlanFacts.Placed.Newest(c, asOf, p => p.PondId).ToDictionary(p => p.Fact.PondId, p => p.Fact);

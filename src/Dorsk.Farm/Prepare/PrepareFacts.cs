@@ -32,6 +32,17 @@ internal static class PrepareFacts
         .Column("fertiliser_bag", p => p.Prices.FertiliserBag)
         .Column("meal_bag", p => p.Prices.MealBag)
         .Column("kwh", p => p.Prices.KWh)
+        .Column("own_note", p => p.Own.Note)
+        .Column("own_lime_kg_ha", p => p.Own.LimeKgHa)
+        .Column("own_manure_kg_ha", p => p.Own.ManureKgHa)
+        .Column("own_meal_kg_ha", p => p.Own.MealKgHa)
+        .Column("own_n_kg_ha", p => p.Own.NitrogenKgHa)
+        .Column("own_p2o5_kg_ha", p => p.Own.PhosphateKgHa)
+        .Column("dose_every_days", p => p.Own.DoseEveryDays)
+        .Column("manure_days", p => p.Own.ManureDays)
+        .Column("lime_days", p => p.Own.LimeDays)
+        .Column("fill_stages", p => p.Own.Stages)
+        .Column("start_pool", p => p.Own.StartPool)
         .ReadBy(r =>
             new(
                 r.Long("pond"),
@@ -56,6 +67,21 @@ internal static class PrepareFacts
                     r.MaybeReal("kwh")
                 )
             )
+            {
+                Own = new(
+                    r.Text("own_note"),
+                    r.MaybeReal("own_lime_kg_ha"),
+                    r.MaybeReal("own_manure_kg_ha"),
+                    r.MaybeReal("own_meal_kg_ha"),
+                    r.MaybeReal("own_n_kg_ha"),
+                    r.MaybeReal("own_p2o5_kg_ha"),
+                    r.MaybeInt("dose_every_days"),
+                    r.MaybeInt("manure_days"),
+                    r.MaybeInt("lime_days"),
+                    r.Int("fill_stages"),
+                    r.Yes("start_pool")
+                ),
+            }
         )
         .CheckedBy(Check);
 

@@ -56,14 +56,15 @@ public sealed class QtyTagHelper(Here here) : TagHelper
     /// <inheritdoc/>
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
-        var unit = Of.In(here.Hand.System);
-        var figure = Whole
-            ? QuantityText.Figure(unit.FromSi(V), 0, here.Hand.Sign)
-            : QuantityText.Figure(V, Of, here.Hand);
+        var (figure, unit) = QuantityText.Parts(V, Of, here.Hand);
+        var shown = Of.In(here.Hand);
+        // Whole figures are for what is large: a small amount keeps the unit of its size.
+        if (Whole && unit == shown.Symbol)
+            figure = QuantityText.Figure(shown.FromSi(V), 0, here.Hand.Sign);
         output.TagName = null;
         output.Content.SetHtmlContent(
             HtmlEncoder.Default.Encode(figure)
-                + (unit.Symbol.Length == 0 ? "" : $"<span class=\"u\">{HtmlEncoder.Default.Encode(unit.Symbol)}</span>")
+                + (unit.Length == 0 ? "" : $"<span class=\"u\">{HtmlEncoder.Default.Encode(unit)}</span>")
         );
     }
 }

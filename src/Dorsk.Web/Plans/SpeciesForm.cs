@@ -15,6 +15,7 @@ public static class SpeciesForm
 
     private static readonly string[] First = ["silver_perch", "jade_perch", "nile_tilapia", ""];
     private static readonly (string, string)[] Asked = [("Unknown", "not asked yet"), ("Yes", "yes"), ("No", "no")],
+        Forms = [.. Enum.GetValues<SoldAs>().Select(v => (v.ToString(), v.Word()))],
         Grades = [("0", "not at all"), ("1", "a little"), ("2", "much"), ("3", "most of all")];
     private static readonly (string Name, string Label, string Initial)[] Weights =
     [
@@ -41,20 +42,24 @@ public static class SpeciesForm
             ),
             s.Words("months", "Water by month, January first")
                 .WithHint("twelve figures; empty: own readings, or a guess by latitude"),
-            .. Enumerable.Range(1, 2).SelectMany(Candidate),
+            .. Enumerable.Range(1, 2).SelectMany(i => Candidate(s, i)),
             s.Heading("Money"),
             s.Quantity("wanted", "Fish wanted in a year", Measures.Mass, 2000),
-            s.Quantity("pfeed", "A kilogram of feed costs", Measures.Price, "1.6"),
+            s.Quantity("pfeed", "Price of feed", Measures.MassPrice, 1.6),
             s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
             s.Quantity("pother", "Other costs of a cycle", Measures.Price, "3000"),
             s.Quantity("capital", "Such a water costs to build", Measures.Price, "20000"),
             s.Quantity("family", "A family needs in a year", Measures.Price, "40000"),
             s.Quantity("business", "A business, with wages and interest", Measures.Price, "150000"),
             s.Yes("allyear", "Buyers want fish all year"),
+            s.Quantity("psalt", "Price of salt", Measures.MassPrice, 0.6),
+            s.Choice("brine", "Drained salt water may go somewhere", "Unknown", Asked),
+            s.Quantity("pproc", "Gutting, cutting and packing", Measures.MassPrice, 1.5),
+            s.Quantity("ppromo", "Making a new fish known, a year", Measures.Price, "3000"),
             s.Heading("What counts to you"),
             .. Weights.Select(w => s.Choice(w.Name, w.Label, w.Initial, Grades)),
             s.Fold(""),
-            .. Enumerable.Range(3, Most - 2).SelectMany(Candidate),
+            .. Enumerable.Range(3, Most - 2).SelectMany(i => Candidate(s, i)),
         ];
 
     /// <summary>Reads the form; null with remarks when it cannot be.</summary>
@@ -65,12 +70,19 @@ public static class SpeciesForm
         var candidates = Enumerable.Range(1, Most).Select(i => One(f, i)).OfType<SpeciesCandidate>().ToList();
         if (f.Sound && candidates.Count == 0)
             f.Form.Refuse("s1", "Choose at least one fish.");
+        var site = Site(f, water, on, StockingForm.Year(f, months, pond));
+        var weights = OwnWeights(f);
+        return f.Sound ? ([.. candidates.Select(c => SpeciesWeighed.Of(c, site))], weights) : null;
+    }
+
+    private static SpeciesSite Site(BenchForm f, PlanWater water, DateOnly on, Func<DateOnly, double> tempC)
+    {
         double P(string name) => f.Q(name, Measures.Price, 0, 1e9);
-        var site = new SpeciesSite(
+        return new SpeciesSite(
             water,
             on,
-            StockingForm.Year(f, months, pond),
-            P("pfeed"),
+            tempC,
+            f.Q("pfeed", Measures.MassPrice, 0, 1e5),
             P("pkwh"),
             P("pother"),
             P("capital"),
@@ -79,7 +91,17 @@ public static class SpeciesForm
             P("business"),
             f.Form.Yes("allyear"),
             f.Here.Hand
-        );
+        )
+        {
+            SaltKg = f.Q("psalt", Measures.MassPrice, 0, 1e5),
+            BrineOut = Asked1(f, "brine"),
+            ProcessingKg = f.Q("pproc", Measures.MassPrice, 0, 1e5),
+            PromotionYear = P("ppromo"),
+        };
+    }
+
+    private static OwnWeights OwnWeights(BenchForm f)
+    {
         int W(string name) =>
             f.Form.Choice(
                 name,
@@ -89,11 +111,10 @@ public static class SpeciesForm
                 "weight",
                 0
             );
-        var weights = new OwnWeights(W("wgrowth"), W("wmargin"), W("wsafe"), W("warea"), W("wwork"), W("wsure"));
-        return f.Sound ? ([.. candidates.Select(c => SpeciesWeighed.Of(c, site))], weights) : null;
+        return new(W("wgrowth"), W("wmargin"), W("wsafe"), W("warea"), W("wwork"), W("wsure"));
     }
 
-    private static IEnumerable<SlipField> Candidate(int i) =>
+    private static IEnumerable<SlipField> Candidate(BenchStart s, int i) =>
         [
             new("", $"Fish {i}", FieldKind.Heading),
             new(
@@ -103,13 +124,16 @@ public static class SpeciesForm
                 First[i - 1],
                 Options: [("", "none"), .. FishSpecies.All.Select(x => (x.Key, x.Name))]
             ),
-            new($"lo{i}", "A kilogram brings, in a bad week", FieldKind.Quantity, "9", Measures.Price),
-            new($"hi{i}", "A kilogram brings, in a good one", FieldKind.Quantity, "15", Measures.Price),
+            s.Quantity($"lo{i}", "Farm-gate price, low", Measures.MassPrice, 9),
+            s.Quantity($"hi{i}", "Farm-gate price, high", Measures.MassPrice, 15),
             new($"pf{i}", "A fingerling costs", FieldKind.Quantity, "0.35", Measures.Price),
             new($"seed{i}", "Fingerlings to be had, in season", FieldKind.Choice, "Unknown", Options: Asked),
             new($"feed{i}", "Suitable feed within reach", FieldKind.Choice, "Unknown", Options: Asked),
             new($"buy{i}", "Local buyers", FieldKind.Choice, "Unknown", Options: Asked),
             new($"may{i}", "Permit", FieldKind.Choice, "Unknown", Options: Asked),
+            new($"form{i}", "Sold as", FieldKind.Choice, nameof(SoldAs.Live), Options: Forms),
+            s.Quantity($"imp{i}", "Price of imported fish in that form", Measures.MassPrice),
+            new($"known{i}", "Buyers here know it", FieldKind.Choice, "Unknown", Options: Asked),
         ];
 
     private static SpeciesCandidate? One(BenchForm f, int i)
@@ -123,16 +147,28 @@ public static class SpeciesForm
             FishSpecies.All[0]
         );
         double P(string name) => f.Q(name + i, Measures.Price, 0, 1e5);
-        Had H(string name) =>
-            f.Form.Choice(
-                name + i,
-                Asked.Select(a => (a.Item1, Enum.Parse<Had>(a.Item1))).ToList(),
-                "answer",
-                Had.Unknown
-            );
-        var (low, high) = (P("lo"), P("hi"));
+        Had H(string name) => Asked1(f, name + i);
+        var (low, high) = (f.Q($"lo{i}", Measures.MassPrice, 0, 1e5), f.Q($"hi{i}", Measures.MassPrice, 0, 1e5));
         if (high < low)
             f.Form.Refuse($"hi{i}", "The price of a good week is no less than that of a bad one.");
-        return new(species, low, high, P("pf"), H("seed"), H("feed"), H("buy"), H("may"));
+        return new(
+            species,
+            low,
+            high,
+            P("pf"),
+            H("seed"),
+            H("feed"),
+            H("buy"),
+            H("may"),
+            Form(f, i),
+            f.MaybeQ($"imp{i}", Measures.MassPrice, 0, 1e5),
+            H("known")
+        );
     }
+
+    private static SoldAs Form(BenchForm f, int i) =>
+        f.Form.Choice($"form{i}", Enum.GetValues<SoldAs>().Select(v => (v.ToString(), v)).ToList(), "form", SoldAs.Live);
+
+    private static Had Asked1(BenchForm f, string name) =>
+        f.Form.Choice(name, Asked.Select(a => (a.Item1, Enum.Parse<Had>(a.Item1))).ToList(), "answer", Had.Unknown);
 }

@@ -98,26 +98,19 @@ public static class StockingForm
     private static IEnumerable<SlipField> CostsAndRoad(BenchStart s) =>
         [
             s.Quantity("pfish", "A fingerling costs", Measures.Price, "0.35"),
-            s.Quantity("pfeed", "A kilogram of feed costs", Measures.Price, "1.6"),
-            s.Quantity("pkg", "Farm-gate price of a kg", Measures.Price, "12"),
+            s.Quantity("pfeed", "Price of feed", Measures.MassPrice, 1.6),
+            s.Quantity("pkg", "Farm-gate price", Measures.MassPrice, 12),
             s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
             s.Quantity("pother", "Other costs of the cycle", Measures.Price, "3000")
                 .WithHint("labour, water, the pond's share"),
             s.Quantity("roadh", "Hours on the road", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
                 .WithHint("packed to opened; for the order"),
             s.Quantity("roadc", "Water on the road", Measures.Temperature, 20),
-            s.Quantity("bagl", "Water in a bag, litres", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "10"),
-            s.Quantity(
-                    "roadsalt",
-                    "Salt in the water of the road, g/L",
-                    Measures.Plain with
-                    {
-                        Decimals = 1,
-                        UsDecimals = 1,
-                    },
-                    "0"
-                )
+            s.Quantity("bagl", "Water in a bag", Measures.Volume, 0.01),
+            s.Quantity("roadsalt", "Salt in the water of the road", Measures.Salinity, "0")
                 .WithHint("0 to 5; by what the fish bear"),
+            s.Quantity("feedbag", "A bag of the feed holds", Measures.Mass, 25)
+                .WithHint("as printed on it; for the order"),
         ];
 
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
@@ -178,8 +171,8 @@ public static class StockingForm
     private static PlanPrices Prices(BenchForm f) =>
         new PlanPrices(
             f.Q("pfish", Measures.Price, 0, 1e5),
-            f.Q("pfeed", Measures.Price, 0, 1e5),
-            f.Q("pkg", Measures.Price, 0, 1e5),
+            f.Q("pfeed", Measures.MassPrice, 0, 1e5),
+            f.Q("pkg", Measures.MassPrice, 0, 1e5),
             f.Q("pkwh", Measures.Price, 0, 1e4),
             f.Q("pother", Measures.Price, 0, 1e9)
         );
@@ -188,9 +181,10 @@ public static class StockingForm
         new OrderRoad(
             f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8,
             f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20,
-            f.MaybeQ("bagl", Measures.Plain, 0.5, 200) ?? 10,
+            1000 * (f.MaybeQ("bagl", Measures.Volume, 0.0005, 0.2) ?? 0.01),
             BagWaterShare,
-            f.MaybeQ("roadsalt", Measures.Plain, 0, 10) ?? 0
+            f.MaybeQ("roadsalt", Measures.Salinity, 0, 10) ?? 0,
+            f.MaybeQ("feedbag", Measures.Mass, 0.1, 2000) ?? 25
         );
 
     // What the farm itself says goes before any school.

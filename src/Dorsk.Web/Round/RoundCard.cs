@@ -137,7 +137,7 @@ public static class RoundCard
 
     private static CardField Field(PondNow p, Parameter parameter, Here here)
     {
-        var unit = parameter.Measure.In(here.Hand.System);
+        var unit = parameter.Measure.In(here.Hand);
         var limits = parameter == Parameter.Oxygen ? p.Story.Stock.LimitsOn(here.Today) : null;
         var last = p.Story.LastOf(parameter);
         var name = parameter == Parameter.Temperature ? "Water" : Pages.Words.Sentence(parameter.Name);
@@ -159,7 +159,7 @@ public static class RoundCard
 
     private static CardField Fed(PondNow p, Here here)
     {
-        var unit = Measures.Mass.In(here.Hand.System);
+        var unit = Measures.Mass.In(here.Hand);
         var usual = FeedingRule.UsualMostKg(p.BiomassKg, p.Batches.Max(b => b.Stands.MeanG.Value));
         return new(
             "fed",

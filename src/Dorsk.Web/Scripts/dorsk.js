@@ -13,6 +13,7 @@ import { round } from './round.js';
 import { lost } from './lost.js';
 import { whyCards } from './why.js';
 import { tills } from './till.js';
+import { dayWords } from './days.js';
 
 Alpine.data('slip', slip);
 Alpine.data('sheet', sheet);
@@ -29,4 +30,5 @@ Alpine.start();
 if (document.querySelector('[data-chart]')) import('./charts.js').then(({ drawCharts }) => drawCharts());
 whyCards();
 tills();
+dayWords();
 weighed();

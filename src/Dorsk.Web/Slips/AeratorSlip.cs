@@ -116,8 +116,8 @@ internal sealed class AeratorSlip : ISlip
         double.IsFinite(kw) && number > 0
             ?
             [
-                new("Per hectare", c.Here.Figure(number * kw / ha, 1) + " kW/ha"),
-                new("Oxygen in standard water", c.Here.Figure(number * kw * kind.SaeKgKWh, 1) + " kg/h"),
+                new("For the area", c.Here.Say(number * kw / ha, Measures.PowerByArea)),
+                new("Oxygen in standard water", c.Here.Say(number * kw * kind.SaeKgKWh, Measures.Mass) + " an hour"),
             ]
             : [];
 }

@@ -14,10 +14,18 @@ internal sealed class EquipmentSlip : ISlip
         (EquipmentKind.Generator, "Generator", ["Power"]),
         (EquipmentKind.Probe, "Probe", ["Name"]),
         (EquipmentKind.Feeder, "Feeder", ["Name"]),
-        (EquipmentKind.InletScreen, "Inlet screen", ["Mesh"]),
-        (EquipmentKind.OutletScreen, "Outlet screen", ["Mesh"]),
+        (EquipmentKind.InletScreen, "Inlet screen", ["Mesh", "Slot"]),
+        (EquipmentKind.OutletScreen, "Outlet screen", ["Mesh", "Slot"]),
         (EquipmentKind.BirdNet, "Bird net", ["Mesh"]),
-        (EquipmentKind.Liner, "Liner", ["Thickness", "Laid", "Life", "Uv"]),
+        (EquipmentKind.Liner, "Liner", ["Thickness", "Laid", "Life", "Offcut", "Uv"]),
+    ];
+
+    private static readonly (string, string)[] Slots =
+    [
+        ("", "not said"),
+        ("groove", "a plain groove in the concrete"),
+        ("metal", "a metal or plastic frame"),
+        (FarmRules.WoodSlot, "wood"),
     ];
 
     private static readonly Measure Mesh = Measures.ShortLength with
@@ -88,11 +96,14 @@ internal sealed class EquipmentSlip : ISlip
                 "Power" => c.Quantity(kind + f, "Power it takes", Measures.Power, e?.PowerKW),
                 "Mesh" => c.Quantity(kind + f, "Mesh", Mesh, e?.MeshMm / 1000)
                     .WithHint(kind == EquipmentKind.BirdNet ? "" : "held against the smallest fish; empty: no screen"),
-                "Thickness" => c.Quantity(kind + f, "Thickness", Measures.Plain, e?.ThicknessUm)
-                    .WithHint("micrometres: 500 to 1,000 is usual; empty: no liner"),
+                "Thickness" => c.Quantity(kind + f, "Thickness", Measures.Sheet, e?.ThicknessUm * 1e-6)
+                    .WithHint($"{c.Here.Range(500e-6, 1000e-6, Measures.Sheet)} is usual; empty: no liner"),
                 "Laid" => c.Day(kind + f, "Laid on", e?.Laid),
                 "Life" => c.Whole(kind + f, "Bought for", e?.LifeCycles?.ToString(CultureInfo.InvariantCulture) ?? "")
                     .WithHint("cycles"),
+                "Offcut" => c.Quantity(kind + f, "Offcuts kept for patches", Measures.Area.BySquare!, e?.OffcutM2)
+                    .WithHint("each mend takes its patch from them"),
+                "Slot" => c.Choice(kind + f, "Its slot", e?.Slot ?? "", Slots),
                 "Uv" => c.Yes(kind + f, "Made to stand sunlight", e?.Uv == true ? "true" : ""),
                 _ => c.Words(kind + f, "Which", e?.Name ?? "").WithHint("make or number; empty: none"),
             };
@@ -101,7 +112,7 @@ internal sealed class EquipmentSlip : ISlip
     private static Equipment? ReadOne(SlipForm form, EquipmentKind kind, string[] figures, Equipment? before)
     {
         bool Has(string f) => figures.Contains(f) && !form.Empty(kind + f);
-        if (!figures.Any(f => f != "Uv" && Has(f)))
+        if (!figures.Any(f => f is not ("Uv" or "Slot") && Has(f)))
             return null;
         return new(
             kind,
@@ -109,10 +120,14 @@ internal sealed class EquipmentSlip : ISlip
             Has("Power") ? form.MaybeQuantity(kind + "Power", Measures.Power) : null,
             Has("Flow") ? form.MaybeQuantity(kind + "Flow", Measures.Flow) : null,
             Has("Mesh") ? form.MaybeQuantity(kind + "Mesh", Mesh) * 1000 : null,
-            Has("Thickness") ? form.MaybeQuantity(kind + "Thickness", Measures.Plain) : null,
+            Has("Thickness") ? form.MaybeQuantity(kind + "Thickness", Measures.Sheet) * 1e6 : null,
             form.Yes(kind + "Uv"),
             Has("Laid") ? form.Day(kind + "Laid") : null,
-            Has("Life") ? form.Whole(kind + "Life", "cycles") : null
+            Has("Life") ? form.Whole(kind + "Life", "cycles") : null,
+            Has("Offcut") ? form.MaybeQuantity(kind + "Offcut", Measures.Area.BySquare!) : null,
+            figures.Contains("Slot")
+                ? form.Choice(kind + "Slot", [.. Slots.Select(s => (s.Item1, s.Item1))], "slot", "")
+                : before?.Slot ?? ""
         );
     }
 }

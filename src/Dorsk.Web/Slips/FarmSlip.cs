@@ -1,5 +1,6 @@
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Time;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
@@ -7,30 +8,16 @@ namespace Dorsk.Web.Slips;
 /// <summary>The first slip: the farm.</summary>
 internal sealed class FarmSlip : ISlip
 {
-    private static readonly string[] Zones =
+    // By what people look for: the town.
+    private static readonly List<(string, string)> Zones =
     [
-        "Etc/GMT-10",
-        "Australia/Brisbane",
-        "Australia/Sydney",
-        "Australia/Perth",
-        "Pacific/Auckland",
-        "Asia/Manila",
-        "Asia/Jakarta",
-        "Asia/Bangkok",
-        "Asia/Dhaka",
-        "Asia/Kolkata",
-        "Africa/Nairobi",
-        "Africa/Cairo",
-        "Africa/Lagos",
-        "Europe/Berlin",
-        "Europe/London",
-        "America/Sao_Paulo",
-        "America/New_York",
-        "America/Chicago",
-        "America/Denver",
-        "America/Los_Angeles",
-        "America/Mexico_City",
-        "UTC",
+        .. FarmZone.Known.Select(z => (z, FarmZone.Word(z))).OrderBy(z => z.Item2, StringComparer.Ordinal),
+    ];
+
+    private static readonly (string Key, string Name, bool Square)[] Areas =
+    [
+        ("Large", "hectares, or acres", false),
+        ("Square", "square metres, or square feet", true),
     ];
 
     public string Key => "farm";
@@ -66,24 +53,8 @@ internal sealed class FarmSlip : ISlip
                     f is null ? "" : Lines.Plain(c, f.AltitudeM, Measures.Altitude)
                 )
                 .WithHint("thin air holds less oxygen"),
-            c.Choice(
-                "Zone",
-                "Time zone",
-                f?.ZoneId ?? "",
-                Zones.Select(z => (z, z == "Etc/GMT-10" ? "UTC+10, no daylight saving" : z.Replace('_', ' '))).ToList()
-            ),
-            c.Choice(
-                "Units",
-                "Units",
-                f?.Hand.System ?? UnitSystem.Metric,
-                [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]
-            ),
-            c.Choice(
-                "Sign",
-                "Decimal sign",
-                f?.Hand.Sign ?? DecimalSign.Point,
-                [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]
-            ),
+            c.Choice("Zone", "Time zone", f?.ZoneId ?? "", Zones),
+            .. Writing(c, f?.Hand ?? Hand.Metric),
             c.Words("Currency", "Currency", f?.Currency ?? "").WithHint("three letters, such as AUD"),
             c.Quantity(
                     "KWhPrice",
@@ -95,31 +66,60 @@ internal sealed class FarmSlip : ISlip
         ];
     }
 
+    private static IEnumerable<SlipField> Writing(SlipContext c, Hand hand) =>
+        [
+            c.Choice(
+                "Units",
+                "Units",
+                hand.System,
+                [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]
+            ),
+            c.Choice(
+                    "Areas",
+                    "Areas in",
+                    hand.Square ? "Square" : "Large",
+                    Areas.Select(a => (a.Key, a.Name)).ToList()
+                )
+                .WithHint("small waters are always said in the small unit"),
+            c.Choice(
+                "Sign",
+                "Decimal sign",
+                hand.Sign,
+                [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]
+            ),
+        ];
+
+    private static Hand ReadHand(SlipForm form) =>
+        new(
+            form.Choice(
+                "Units",
+                [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)],
+                "units",
+                UnitSystem.Metric
+            ),
+            form.Choice(
+                "Sign",
+                [("Point", DecimalSign.Point), ("Comma", DecimalSign.Comma)],
+                "decimal sign",
+                DecimalSign.Point
+            ),
+            form.Choice("Areas", Areas.Select(a => (a.Key, a.Square)).ToList(), "unit of areas", false)
+        );
+
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var system = form.Choice(
-            "Units",
-            [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)],
-            "units",
-            UnitSystem.Metric
-        );
-        var sign = form.Choice(
-            "Sign",
-            [("Point", DecimalSign.Point), ("Comma", DecimalSign.Comma)],
-            "decimal sign",
-            DecimalSign.Point
-        );
-        var altitude = ReadIn(form, "Altitude", Measures.Altitude, new(system, sign));
+        var hand = ReadHand(form);
+        var altitude = ReadIn(form, "Altitude", Measures.Altitude, hand);
         var fact = new FarmDescribed(
             form.Text("Name"),
             form.Text("PlaceName"),
             new(
-                ReadIn(form, "Latitude", Measures.Plain, new(system, sign)),
-                ReadIn(form, "Longitude", Measures.Plain, new(system, sign))
+                ReadIn(form, "Latitude", Measures.Plain, hand),
+                ReadIn(form, "Longitude", Measures.Plain, hand)
             ),
             altitude,
             form.Text("Zone"),
-            new(system, sign),
+            hand,
             form.Text("Currency").ToUpperInvariant(),
             form.MaybeQuantity("KWhPrice", Measures.EnergyPrice)
         );

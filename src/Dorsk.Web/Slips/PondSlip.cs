@@ -80,6 +80,8 @@ internal sealed class PondSlip : ISlip
             c.Quantity("MeanDepth", "Mean depth", Measures.Length, (p?.Shape as MeanDepthPond)?.MeanDepth)
                 .WithHint("only for outline and mean depth"),
             TableField(c, p),
+            c.Quantity("Landing", "Depth at the corner where the net is landed", Measures.Length, p?.LandingDepthM)
+                .WithHint("the shallow one; mark it on the plan too"),
             c.Heading("Split ponds"),
             c.Quantity(
                     "FishShare",
@@ -164,7 +166,10 @@ internal sealed class PondSlip : ISlip
             shape,
             use,
             split
-        );
+        )
+        {
+            LandingDepthM = form.MaybeQuantity("Landing", Measures.Length),
+        };
 
     /// <summary>Figures of a pond's body as it is described.</summary>
     internal static IEnumerable<Computed> Figures(Here here, Pond pond)
@@ -266,5 +271,5 @@ internal sealed class PondSlip : ISlip
             pairs.Select(p => c.Here.Typed(p.X, Measures.Length) + " " + c.Here.Typed(p.Y, Measures.Length))
         );
 
-    private static string Symbol(SlipContext c, Measure measure) => measure.In(c.Here.Hand.System).Symbol;
+    private static string Symbol(SlipContext c, Measure measure) => measure.In(c.Here.Hand).Symbol;
 }

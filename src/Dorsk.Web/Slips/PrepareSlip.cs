@@ -19,8 +19,10 @@ internal sealed class PrepareSlip : ISlip
     ];
     private static readonly (PestSchool School, string Word)[] Pests =
     [
-        (PestSchool.DryAndScreen, "drying and screens only"),
-        (PestSchool.Poison, "a licensed fish poison by its label"),
+        (PestSchool.DryAndScreen, "1, mildest: drying and screens only"),
+        (PestSchool.LimedPuddles, "2: quick lime into puddles that do not dry"),
+        (PestSchool.PlantRoot, "3: a licensed plant root, soaked, collected, flushed"),
+        (PestSchool.Poison, "4, harshest: another licensed fish poison by its label"),
     ];
     private static readonly (FertiliserSchool School, string Word)[] Foods =
     [
@@ -72,6 +74,7 @@ internal sealed class PrepareSlip : ISlip
             ),
             .. soil ? Bottom(c, old) : [],
             .. soil ? PestsAndFood(c, old) : [],
+            .. soil ? OwnFigures(c, old?.Own ?? OwnPrep.None) : [],
             .. Costs(c, old, soil),
         ];
     }
@@ -80,7 +83,7 @@ internal sealed class PrepareSlip : ISlip
         [
             c.Heading("Bottom"),
             c.Whole("DryDays", "Days to dry", old?.DryDays ?? 10)
-                .WithHint("5 to 14, until it cracks; a week at least for nurseries; 0: not dried"),
+                .WithHint("5 to 14, until it cracks; two weeks for nurseries; 0: not dried"),
             c.Choice(
                 "Lime",
                 "Lime",
@@ -103,7 +106,9 @@ internal sealed class PrepareSlip : ISlip
                 )
                 .WithHint("for lime by alkalinity"),
             c.Quantity("LimeValue", "Neutralising value with fineness", Measures.Share, old?.LimeValuePct ?? 90)
-                .WithHint("of the bag; over 2 mm counts nothing, 0.25 to 2 mm half"),
+                .WithHint(
+                    $"of the bag; grains over {c.Here.Say(0.002, Measures.Pellet)} count nothing, those to {c.Here.Say(0.00025, Measures.Pellet)} half"
+                ),
         ];
 
     private static IEnumerable<SlipField> PestsAndFood(SlipContext c, PreparationPlanned? old) =>
@@ -115,17 +120,8 @@ internal sealed class PrepareSlip : ISlip
                 old?.Pests ?? PestSchool.DryAndScreen,
                 Pests.Select(p => (p.School.ToString(), p.Word)).ToList()
             ),
-            c.Quantity(
-                    "PoisonGM3",
-                    "Its label says, g/m³",
-                    Measures.Plain with
-                    {
-                        Decimals = 1,
-                        UsDecimals = 1,
-                    },
-                    Lines.Plain(c, old?.PoisonGM3, Measures.Plain)
-                )
-                .WithHint("grams in a cubic metre; only with a poison"),
+            c.Quantity("PoisonGM3", "Its label says", Measures.Oxygen, old?.PoisonGM3)
+                .WithHint("ppm, which is grams in a cubic metre; only with a poison or a root"),
             c.Whole("PoisonDays", "and days to wait", old?.PoisonDays ?? 10),
             c.Choice(
                 "Fertiliser",
@@ -135,6 +131,48 @@ internal sealed class PrepareSlip : ISlip
             ),
             c.Yes("Cover", "Floating plants cover the water as feed", old?.Cover == true ? "true" : ""),
         ];
+
+    private static IEnumerable<SlipField> OwnFigures(SlipContext c, OwnPrep own) =>
+        [
+            c.Heading("Filling"),
+            c.Whole("Stages", "Levels it is filled in", own.Stages)
+                .WithHint("1: at once; 3 for fry, as their food grows"),
+            c.Yes("StartPool", "A shallow starting pool for tiny fry", own.StartPool ? "true" : ""),
+            c.Heading("Your own rule"),
+            c.Words("OwnNote", "Whose rule it is", own.Note)
+                .WithHint("what is typed below stands in place of the trade's figures; empty lines keep them"),
+            c.Quantity("OwnLime", "Lime", Measures.AreaLoad, own.LimeKgHa),
+            c.Quantity("OwnManure", "Manure", Measures.AreaLoad, own.ManureKgHa),
+            c.Quantity("OwnMeal", "Meal, at first", Measures.AreaLoad, own.MealKgHa),
+            c.Quantity("OwnN", "Nitrogen a dose", Measures.AreaLoad, own.NitrogenKgHa),
+            c.Quantity("OwnP", "Phosphate a dose, P₂O₅", Measures.AreaLoad, own.PhosphateKgHa),
+            Whole(c, "OwnDoseDays", "Days between doses", own.DoseEveryDays),
+            Whole(c, "OwnManureDays", "Days from manure to water", own.ManureDays)
+                .WithHint("7 is usual; some wait 2 or 3"),
+            Whole(c, "OwnLimeDays", "Days from lime to fish", own.LimeDays),
+        ];
+
+    private static SlipField Whole(SlipContext c, string name, string label, int? days) =>
+        c.Whole(name, label, days?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "");
+
+    private static OwnPrep ReadOwn(SlipForm form)
+    {
+        int? Days(string field) => form.Empty(field) ? null : form.Whole(field, "days");
+        double? KgHa(string field) => form.MaybeQuantity(field, Measures.AreaLoad);
+        return new(
+            form.Text("OwnNote"),
+            KgHa("OwnLime"),
+            KgHa("OwnManure"),
+            KgHa("OwnMeal"),
+            KgHa("OwnN"),
+            KgHa("OwnP"),
+            Days("OwnDoseDays"),
+            Days("OwnManureDays"),
+            Days("OwnLimeDays"),
+            form.Whole("Stages", "levels"),
+            form.Yes("StartPool")
+        );
+    }
 
     private static IEnumerable<SlipField> Costs(SlipContext c, PreparationPlanned? old, bool soil)
     {
@@ -166,21 +204,31 @@ internal sealed class PrepareSlip : ISlip
             "species",
             FishSpecies.All[0].Key
         );
+        var plan = ReadPlan(form, c.PondId, stockOn, species, soil);
+        return new(
+            happened,
+            [plan],
+            $"{c.Story.Pond.Code} preparation{(stockOn is { } d ? $", fish on {d:yyyy-MM-dd}" : "")}",
+            Worked(form, c, plan, happened)
+        );
+    }
+
+    private static PreparationPlanned ReadPlan(
+        SlipForm form,
+        long pondId,
+        DateOnly? stockOn,
+        string species,
+        bool soil
+    )
+    {
         T Pick<T>(string field, (T Item, string Word)[] options, string what)
             where T : struct, Enum =>
             soil
                 ? form.Choice(field, options.Select(o => (o.Item.ToString(), o.Item)).ToList(), what, options[0].Item)
                 : options[0].Item;
         double? Maybe(string field, Measure m) => soil ? form.MaybeQuantity(field, m) : null;
-        var prices = new PreparationPrices(
-            soil ? form.Quantity("BagKg", Measures.Mass) : 25,
-            Maybe("LimeBag", Measures.Price),
-            Maybe("FertiliserBag", Measures.Price),
-            Maybe("MealBag", Measures.Price),
-            form.MaybeQuantity("KWh", Measures.Price)
-        );
-        var plan = new PreparationPlanned(
-            c.PondId,
+        return new PreparationPlanned(
+            pondId,
             stockOn,
             species,
             soil ? form.Whole("DryDays", "days") : 0,
@@ -190,18 +238,45 @@ internal sealed class PrepareSlip : ISlip
             Maybe("Alkalinity", Measures.CoarseConcentration),
             soil ? form.Quantity("LimeValue", Measures.Share) : 100,
             Pick("Pests", Pests, "way"),
-            Maybe("PoisonGM3", Measures.Plain),
+            Maybe("PoisonGM3", Measures.Oxygen),
             soil ? form.Whole("PoisonDays", "days") : 1,
             Pick("Fertiliser", Foods, "fertiliser"),
             soil && form.Yes("Cover"),
-            prices
-        );
+            ReadPrices(form, soil)
+        )
+        {
+            Own = soil ? ReadOwn(form) : OwnPrep.None,
+        };
+    }
+
+    private static PreparationPrices ReadPrices(SlipForm form, bool soil)
+    {
+        double? Maybe(string field) => soil ? form.MaybeQuantity(field, Measures.Price) : null;
         return new(
-            happened,
-            [plan],
-            $"{c.Story.Pond.Code} preparation{(stockOn is { } d ? $", fish on {d:yyyy-MM-dd}" : "")}",
-            Worked(form, c, plan, happened)
+            soil ? form.Quantity("BagKg", Measures.Mass) : 25,
+            Maybe("LimeBag"),
+            Maybe("FertiliserBag"),
+            Maybe("MealBag"),
+            form.MaybeQuantity("KWh", Measures.Price)
         );
+    }
+
+    // Drying is a matter of use: both dates are shown, so that nobody takes one for the other.
+    private static IEnumerable<Computed> FillDates(SlipContext c, PreparationPlanned plan, DateOnly day)
+    {
+        DateOnly First(int dryDays) =>
+            PrepPlan
+                .Of(
+                    PrepSteps.For(plan with { DryDays = dryDays, StockOn = null }, c.Story!.PrepPond),
+                    day,
+                    null,
+                    new Dictionary<string, StepDone>(),
+                    day
+                )
+                .Steps.First(s => s.Step.Key == "filling")
+                .Day;
+        yield return new("First water, grow-out (a week of drying)", c.Here.Day(First(7)));
+        yield return new("First water, nursery (two weeks)", c.Here.Day(First(14)));
     }
 
     private static List<Computed> Worked(SlipForm form, SlipContext c, PreparationPlanned plan, DateTimeOffset happened)
@@ -228,9 +303,17 @@ internal sealed class PrepareSlip : ISlip
                             : ""
                     )
             ),
-            .. dated
-                .Shopping.Where(s => s.Amount is not null && !s.IsEnergy)
-                .Select(s => new Computed(s.Product, c.Here.Say(s.Amount!.Value, Measures.Mass))),
+            .. Takes(c, dated),
+            .. c.Story!.PrepPond.Earthen ? FillDates(c, plan, day) : [],
         ];
     }
+
+    private static IEnumerable<Computed> Takes(SlipContext c, PrepPlan dated) =>
+        dated
+            .Shopping.Where(s => s.Amount is not null && !s.IsEnergy)
+            .Select(s => new Computed(
+                s.Product,
+                c.Here.Say(s.Amount!.Value, Measures.Mass)
+                    + (s.Range is { } r ? $" ({c.Here.Range(r.Low, r.High, Measures.Mass)})" : "")
+            ));
 }

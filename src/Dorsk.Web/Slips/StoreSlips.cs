@@ -53,12 +53,9 @@ internal static class StoreLines
             _ => "sold, lent or given away",
         };
 
-    public static string Price(long? minor) =>
-        minor is { } p ? (p / 100.0).ToString("0.00", CultureInfo.InvariantCulture) : "";
-
-    public static long? Minor(SlipForm form, string field, double most, string limit)
+    public static long? Minor(SlipForm form, string field, Measure measure, double most, string limit)
     {
-        var price = form.MaybeQuantity(field, Measures.Plain);
+        var price = form.MaybeQuantity(field, measure);
         if (price is < 0 || price > most)
             form.Refuse(field, limit);
         return price is { } p && double.IsFinite(p) ? (long)Math.Round(Math.Clamp(p, -1, most) * 100) : null;
@@ -106,14 +103,14 @@ internal sealed class FeedKindSlip : ISlip
                 .WithHint("0 for powder; only for feed"),
             c.Quantity("Protein", "Protein", Measures.Share, f is { Kind: StoreKind.Feed } ? N(f.ProteinPct) : "")
                 .WithHint("only for feed"),
-            c.Quantity("Price", "Price per kg", Measures.Plain, StoreLines.Price(f?.PriceMinorPerKg))
+            c.Quantity("Price", "Price", Measures.MassPrice, f?.PriceMinorPerKg / 100.0)
                 .WithHint(c.Here.Farm!.Currency + "; may stay empty"),
             c.Quantity("Bag", "A bag holds", Measures.Mass, f?.BagKg).WithHint("may stay empty"),
             c.Quantity("Lead", "From order to delivery", Measures.Plain, N(f?.LeadDays))
                 .WithHint($"days; empty: {OrderProposal.UsualLeadDays:0}"),
             c.Fold("More of the label"),
             c.Quantity("Fat", "Fat", Measures.Share, N(f?.FatPct)),
-            c.Quantity("Energy", "Digestible energy", Measures.Plain, N(f?.EnergyMJKg)).WithHint("MJ/kg"),
+            c.Quantity("Energy", "Digestible energy", Measures.FeedEnergy, f?.EnergyMJKg),
             c.Choice(
                 "Floats",
                 "In water it",
@@ -142,13 +139,13 @@ internal sealed class FeedKindSlip : ISlip
             form.Text("FeedName"),
             feed ? form.Quantity("Pellet", Measures.Pellet) * 1000 : 0,
             feed ? form.Quantity("Protein", Measures.Share) : 0,
-            StoreLines.Minor(form, "Price", 1000, "0 to 1,000 per kg.")
+            StoreLines.Minor(form, "Price", Measures.MassPrice, 2300, "0 to 1,000.")
         )
         {
             Kind = kind,
             Floats = floats,
             FatPct = form.MaybeQuantity("Fat", Measures.Share),
-            EnergyMJKg = form.MaybeQuantity("Energy", Measures.Plain),
+            EnergyMJKg = form.MaybeQuantity("Energy", Measures.FeedEnergy),
             BagKg = form.MaybeQuantity("Bag", Measures.Mass),
             LeadDays = form.MaybeQuantity("Lead", Measures.Plain),
         };
@@ -185,19 +182,43 @@ internal sealed class LoadSlip : ISlip
         [
             .. Lines.When(c),
             StoreLines.Kind(c, f?.FeedId),
-            c.Quantity("Mass", "Mass", Measures.Mass, f?.MassKg),
+            c.Quantity("Mass", "Mass", Measures.Mass, f?.MassKg).WithHint("or bags, below"),
+            c.Whole("Bags", "Bags", ""),
+            c.Quantity("BagKg", "A bag holds", Measures.Mass)
+                .WithHint("as printed on these bags; typed every time: bags differ"),
             c.Words("Lot", "Lot on the bag", f?.Lot ?? ""),
             c.Day("Expiry", "Use by", f?.Expiry).WithHint("empty: none printed"),
-            c.Quantity("Price", "Price per kg", Measures.Plain, StoreLines.Price(f?.PriceMinorPerKg))
+            c.Quantity("Price", "Price", Measures.MassPrice, f?.PriceMinorPerKg / 100.0)
                 .WithHint(c.Here.Farm!.Currency + ", as billed; empty: the kind's own price"),
             c.Quantity(
                     "Freight",
                     "Freight of the load",
-                    Measures.Plain,
-                    f is { FreightMinor: > 0 } ? StoreLines.Price(f.FreightMinor) : ""
+                    Measures.Price,
+                    f is { FreightMinor: > 0 } ? f.FreightMinor / 100.0 : null
                 )
                 .WithHint(c.Here.Farm!.Currency),
         ];
+    }
+
+    // By mass, or by bags and what these bags hold; both must agree where both are typed.
+    private static double Mass(SlipForm form)
+    {
+        if (form.Empty("Bags"))
+            return form.Quantity("Mass", Measures.Mass);
+        var bags = form.Whole("Bags", "bags");
+        if (form.Empty("BagKg"))
+            form.Refuse("BagKg", "Type what one of these bags holds, as printed on it.");
+        var each = form.MaybeQuantity("BagKg", Measures.Mass) ?? double.NaN;
+        if (bags is < 1 or > 100_000)
+            form.Refuse("Bags", "1 to 100,000 bags.");
+        if (each <= 0)
+            form.Refuse("BagKg", "Above 0.");
+        if (!form.Empty("Mass") && Math.Abs(form.Quantity("Mass", Measures.Mass) - (bags * each)) > 0.01 * bags * each)
+            form.Refuse(
+                "Mass",
+                $"{bags} bags of {form.Here.Say(each, Measures.Mass)} are {form.Here.Say(bags * each, Measures.Mass)}: correct one of the three, or leave this empty."
+            );
+        return bags * each;
     }
 
     public Filled Read(SlipForm form, SlipContext c)
@@ -206,24 +227,24 @@ internal sealed class LoadSlip : ISlip
         var fact = new FeedReceived(
             kind?.FeedId ?? 0,
             form.Text("Lot"),
-            form.Quantity("Mass", Measures.Mass),
+            Mass(form),
             form.Empty("Expiry") ? null : form.Day("Expiry")
         )
         {
-            PriceMinorPerKg = StoreLines.Minor(form, "Price", 1000, "0 to 1,000 per kg, or empty."),
-            FreightMinor = StoreLines.Minor(form, "Freight", 1e6, "0 to 1,000,000 for the load.") ?? 0,
+            PriceMinorPerKg = StoreLines.Minor(form, "Price", Measures.MassPrice, 2300, "0 to 1,000, or empty."),
+            FreightMinor = StoreLines.Minor(form, "Freight", Measures.Price, 1e6, "0 to 1,000,000 for the load.") ?? 0,
         };
         var price = fact.PriceMinorPerKg ?? kind?.Kind.PriceMinorPerKg;
         return new(
             form.When(),
             [fact],
-            $"{kind?.Name} {form.Text("Mass")} came",
+            $"{kind?.Name} {c.Here.Say(fact.MassKg, Measures.Mass)} came",
             price is { } p && fact.MassKg > 0
                 ?
                 [
                     new(
-                        "A kg in the store costs",
-                        $"{c.Here.Figure((p / 100.0) + (fact.FreightMinor / 100.0 / fact.MassKg), 2)} {c.Here.Farm!.Currency}, freight included"
+                        "In the store it costs",
+                        $"{c.Here.PerMass((p / 100.0) + (fact.FreightMinor / 100.0 / fact.MassKg))}, freight included"
                     ),
                 ]
                 : []

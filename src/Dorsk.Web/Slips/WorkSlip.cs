@@ -33,6 +33,12 @@ internal sealed class WorkSlip : ISlip
         (PondWork.LeakFound, "it leaks"),
         (PondWork.ToMend, "broken: gate, pipe, bank or net to mend"),
         (PondWork.Mended, "mended: gate, pipe, bank or net"),
+        (PondWork.DebrisOut, "leaves, timber, bamboo taken out"),
+        (PondWork.KilledFishOut, "killed fish collected and buried"),
+        (PondWork.Flushed, "flushed after a treatment"),
+        (PondWork.PoolBuilt, "starting pool for fry built"),
+        (PondWork.BankBare, "a bank lies bare: grass to be sown"),
+        (PondWork.BankSown, "grass sown on the bank"),
     ];
 
     public string Key => "work";
@@ -67,6 +73,8 @@ internal sealed class WorkSlip : ISlip
             c.Quantity("Amount", "Amount, if any", Measures.Mass, old?.AmountKg),
             c.Quantity("Volume", "Water, if any", Measures.Volume, old?.VolumeM3)
                 .WithHint("changed, let in or topped up; centimetres as m³: workbench, level to volume"),
+            c.Quantity("Patch", "Patch on a liner, if any", Measures.Area.BySquare!, old?.PatchM2)
+                .WithHint("comes off the offcuts"),
             c.Words("Text", "In words", old?.Text ?? "").WithHint("product and lot where one was used"),
         ];
     }
@@ -84,10 +92,17 @@ internal sealed class WorkSlip : ISlip
                 "Text",
                 "Write which product it was, by its label: whoever stocks or sells these fish will ask."
             );
+        if (work is PondWork.DebrisOut or PondWork.BankBare && form.Empty("Text"))
+            form.Refuse("Text", "Write what and where: somebody looks there again.");
+        if (work == PondWork.LinerMended && form.Empty("Text"))
+            form.Refuse("Text", "Write where the hole was: the next one is often near it.");
+        var patch = form.MaybeQuantity("Patch", Measures.Area.BySquare!);
+        if (patch is not (null or (> 0 and <= 1000)))
+            form.Refuse("Patch", "More than 0, or empty.");
         var m3 = ReadVolume(form, work);
         return new(
             form.When(),
-            [new PondWorked(c.PondId, work, form.Text("Text"), kg) { VolumeM3 = m3 }],
+            [new PondWorked(c.PondId, work, form.Text("Text"), kg) { VolumeM3 = m3, PatchM2 = patch }],
             $"{c.Story!.Pond.Code} {Word(work)} {form.Text("Amount")} {form.Text("Text")}".Trim(),
             []
         );

@@ -52,20 +52,20 @@ internal sealed class BuildingCalculator : ICalculator
     public string Title => "Ways to build";
 
     public string Lead =>
-        "earthen, lined, frame and liner, concrete for the same fish: cost per kilogram and cycle, pay-back, earth to move";
+        "earthen, lined, frame and liner, concrete for the same fish: cost of the fish and cycle, pay-back, earth to move";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             s.Quantity("kg", "Fish wanted a cycle", Measures.Mass, 2000),
-            s.Quantity("margin", "A kilogram leaves", Measures.Price, "3")
-                .WithHint("price less feed, fingerlings and sale"),
+            s.Quantity("margin", "Margin", Measures.MassPrice, 3).WithHint("price less feed, fingerlings and sale"),
             s.Quantity("cycles", "Cycles a year", Measures.Plain with { Decimals = 1 }, "1"),
-            s.Quantity("m3", "A cubic metre of water costs", Measures.Price, 0.03).WithHint("with its pumping"),
+            s.Quantity("m3", "Price of water", Measures.WaterPrice, 0.03).WithHint("with its pumping"),
             s.Quantity("hour", "An hour of work costs", Measures.Price, "25"),
-            s.Quantity("land", "A hectare of land costs a year", Measures.Price, "500"),
-            s.Quantity("dig", "A cubic metre of earth moved costs", Measures.Price, "4"),
+            s.Quantity("land", "Land, a year", Measures.LandPrice, 500),
+            s.Quantity("dig", "Earth moved", Measures.EarthPrice, 4),
             s.Quantity("depth", "Depth of a dug pond", Measures.Length, 1.5),
-            s.Quantity("free", "Bank over the full water", Measures.Length, 0.5).WithHint("0.3 to 0.6 m"),
+            s.Quantity("free", "Bank over the full water", Measures.Length, 0.5)
+                .WithHint(s.Here.Range(0.3, 0.6, Measures.Length)),
             s.Choice("soil", "The soil is", "clay", [("clay", "clay or heavy loam"), ("sandy", "sandy")]),
             s.Choice("school", "Built", "machine", [("machine", "by machine"), ("hand", "by hand")]),
             s.Whole("short", "A liner lasts fewer cycles by", "2")
@@ -86,12 +86,12 @@ internal sealed class BuildingCalculator : ICalculator
     private static Site Read(BenchForm f) =>
         new(
             f.Q("kg", Measures.Mass, 1, 1e7),
-            f.Q("margin", Measures.Price, -100, 1000),
+            f.Q("margin", Measures.MassPrice, -100, 1000),
             f.Q("cycles", Measures.Plain, 0.1, 12),
-            f.Q("m3", Measures.Price, 0, 1000),
+            f.Q("m3", Measures.WaterPrice, 0, 1000),
             f.Q("hour", Measures.Price, 0, 10000),
-            f.Q("land", Measures.Price, 0, 1e7),
-            f.Q("dig", Measures.Price, 0, 10000),
+            f.Q("land", Measures.LandPrice, 0, 1e7),
+            f.Q("dig", Measures.EarthPrice, 0, 10000),
             f.Q("depth", Measures.Length, 0.3, 6),
             f.Q("free", Measures.Length, 0, 3),
             f.Whole("short", "cycles", 0, 100),
@@ -147,7 +147,7 @@ internal sealed class BuildingCalculator : ICalculator
     {
         var least = found.MinBy(x => x.Choice.PerKg);
         var why = Grounds.Of(
-            "Over its whole life: building, every liner, undoing it, and water, work and land of each cycle, by the cycles and the kilograms. Interest is left out.",
+            "Over its whole life: building, every liner, undoing it, and water, work and land of each cycle, by the cycles and the fish of each. Interest is left out.",
             "The farm's own figures; " + EarthWork.Source,
             new Input("fish wanted", site.Kg, Measures.Mass, "typed"),
             new Input("water", least.Choice.VolumeM3, Measures.Volume, "worked out"),
@@ -174,8 +174,8 @@ internal sealed class BuildingCalculator : ICalculator
     ) =>
         [
             new(
-                $"Least per kilogram: {least.Name.ToLowerInvariant()}",
-                $"{f.Here.Figure(least.Choice.PerKg, 2)} {f.Here.Farm?.Currency} a kg and cycle",
+                $"Cheapest fish: {least.Name.ToLowerInvariant()}",
+                $"{f.Here.PerMass(least.Choice.PerKg)} and cycle",
                 why,
                 Main: true
             ),
@@ -185,16 +185,16 @@ internal sealed class BuildingCalculator : ICalculator
 
     private static List<string[]> Rows(BenchForm f, List<(string Name, BuildChoice Choice)> found, Site site) =>
         [
-            ["way", "water m³", "first money", "a cycle", "a year", "per kg and cycle", "pays back after"],
+            ["way", "water", "first money", "a cycle", "a year", "cost of the fish", "pays back after"],
             .. found.Select(x =>
                 new[]
                 {
                     x.Name,
-                    f.Here.Figure(x.Choice.VolumeM3, 0),
+                    f.Say(x.Choice.VolumeM3, Measures.Volume),
                     f.Here.Figure(x.Choice.Build + x.Choice.Liner, 0),
                     f.Here.Figure(x.Choice.PerCycle, 0),
                     f.Here.Figure(x.Choice.PerCycle * site.CyclesAYear, 0),
-                    f.Here.Figure(x.Choice.PerKg, 2),
+                    f.Here.PerMass(x.Choice.PerKg),
                     x.Choice.PaysBackAfter(site.Margin) is { } n ? $"{n} cycles" : "not in its life",
                 }
             ),
@@ -205,7 +205,7 @@ internal sealed class BuildingCalculator : ICalculator
         var worn = choice with { LinerCycles = Math.Max(1, choice.LinerCycles - fewer) };
         return new(
             $"{name}, its liner lasting {f.Here.Figure(worn.LinerCycles, 0)} cycles",
-            $"{f.Here.Figure(worn.PerKg, 2)} {f.Here.Farm?.Currency} a kg, {f.Here.Figure(worn.PerKg - choice.PerKg, 2)} more",
+            $"{f.Here.PerMass(worn.PerKg)}, {f.Here.PerMass(worn.PerKg - choice.PerKg)} more",
             why
         );
     }

@@ -241,13 +241,15 @@ internal sealed class FertiliserCalculator : ICalculator
 
     public string Title => "Fertiliser from two bags";
 
-    public string Lead => "kilograms of each for a wanted nitrogen and phosphate";
+    public string Lead => "how much of each bag for a wanted nitrogen and phosphate";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 4000),
-            s.Quantity("n", "Nitrogen wanted per hectare", Measures.AreaLoad, 8).WithHint("8 kg N a dose"),
-            s.Quantity("p", "Phosphate wanted per hectare", Measures.AreaLoad, 8).WithHint("3 to 8 kg a dose"),
+            s.Quantity("n", "Nitrogen wanted", Measures.AreaLoad, 8)
+                .WithHint($"{s.Here.Say(8, Measures.AreaLoad)} N a dose is usual"),
+            s.Quantity("p", "Phosphate wanted", Measures.AreaLoad, 8)
+                .WithHint($"{s.Here.Range(3, 8, Measures.AreaLoad)} a dose is usual"),
             s.Choice("pbasis", "That phosphate is", "P2O5", [("P2O5", "P₂O₅, as on the bag"), ("P", "phosphorus (P)")]),
             s.Quantity("an", "First bag: nitrogen", Measures.Share, "18"),
             s.Quantity("ap", "First bag: phosphate, P₂O₅", Measures.Share, "46"),

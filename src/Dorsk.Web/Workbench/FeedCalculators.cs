@@ -11,11 +11,11 @@ internal sealed class OwnMixCalculator : ICalculator
     private const int Slots = 6;
 
     // To be typed over.
-    private static readonly (string Name, string Share, string Price)[] Examples =
+    private static readonly (string Name, string Share, double? Price)[] Examples =
     [
-        ("fish meal 65", "25", "2.40"),
-        ("full-fat soybean, heated", "30", "0.90"),
-        ("wheat", "45", "0.42"),
+        ("fish meal 65", "25", 2.4),
+        ("full-fat soybean, heated", "30", 0.9),
+        ("wheat", "45", 0.42),
     ];
 
     private static readonly IReadOnlyList<(string, string)> Options =
@@ -28,18 +28,18 @@ internal sealed class OwnMixCalculator : ICalculator
 
     public string Title => "Own feed recipe";
 
-    public string Lead => "kilograms of each ingredient, protein and cost of a recipe of your own";
+    public string Lead => "how much of each ingredient, protein and cost of a recipe of your own";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             s.Quantity("kg", "To be mixed", Measures.Mass, 100),
             s.Quantity("protein", "Protein wanted", Measures.Share, "32").WithHint("as on a label, at 10 % water"),
-            .. Enumerable.Range(0, Slots).SelectMany(Part),
+            .. Enumerable.Range(0, Slots).SelectMany(i => Part(s, i)),
         ];
 
-    private static IEnumerable<SlipField> Part(int i)
+    private static IEnumerable<SlipField> Part(BenchStart s, int i)
     {
-        var (name, share, price) = i < Examples.Length ? Examples[i] : ("", "", "");
+        var (name, share, price) = i < Examples.Length ? Examples[i] : ("", "", null);
         yield return new("i" + i, $"Ingredient {i + 1}", FieldKind.Choice, name, Options: Options);
         yield return new(
             "s" + i,
@@ -49,7 +49,7 @@ internal sealed class OwnMixCalculator : ICalculator
             Measures.Share,
             i == 0 ? "as it lies there" : ""
         );
-        yield return new("p" + i, "costs a kg", FieldKind.Quantity, price, Measures.Price);
+        yield return s.Quantity("p" + i, "price", Measures.MassPrice, price);
     }
 
     public Worked? Work(BenchForm f)
@@ -69,7 +69,7 @@ internal sealed class OwnMixCalculator : ICalculator
             : (
                 Ingredient.Of(name, false),
                 f.Q("s" + i, Measures.Share, 0.1, 100),
-                f.MaybeQ("p" + i, Measures.Price, 0, 1000) ?? 0
+                f.MaybeQ("p" + i, Measures.MassPrice, 0, 1000) ?? 0
             );
     }
 
@@ -92,8 +92,8 @@ internal sealed class OwnMixCalculator : ICalculator
             [
                 new("Protein", P(mix.Holds.ProteinPct), why, Main: true),
                 new("Fat, fibre, ash", $"{P(mix.Holds.FatPct)}, {P(mix.Holds.FibrePct)}, {P(mix.Holds.AshPct)}", why),
-                new("Digestible energy", f.Here.Figure(mix.Holds.EnergyMJKg, 1) + " MJ/kg", why),
-                new("A kg costs", $"{f.Here.Figure(mix.CostPerKg, 2)} {f.Here.Farm?.Currency}", why),
+                new("Digestible energy", f.Say(mix.Holds.EnergyMJKg, Measures.FeedEnergy), why),
+                new("Cost", f.Here.PerMass(mix.CostPerKg), why),
             ],
             Math.Abs(sum - 100) > 0.5 ? $"The shares sum to {P(sum)}: they were scaled to 100." : "",
             Judged(f, mix.Holds.ProteinPct, wanted),
@@ -126,22 +126,18 @@ internal sealed class FeedPlansCalculator : ICalculator
 
     public string Title => "Two feeds compared";
 
-    public string Lead => "cost of feed in a kg of fish, with the making of one's own counted in";
+    public string Lead => "cost of feed in the fish, with the making of one's own counted in";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             s.Quantity("fish", "Fish to be grown in a year", Measures.Mass, 5000),
-            .. new[]
-            {
-                ("a", "First feed", "1.60", "0", "1.5"),
-                ("b", "Second feed", "0.85", "0.20", "2.2"),
-            }.SelectMany(x =>
+            .. new[] { ("a", "First feed", 1.6, 0.0, "1.5"), ("b", "Second feed", 0.85, 0.2, "2.2") }.SelectMany(x =>
                 new[]
                 {
                     s.Heading(x.Item2),
-                    s.Quantity("price" + x.Item1, "A kg costs", Measures.Price, x.Item3)
+                    s.Quantity("price" + x.Item1, "Price", Measures.MassPrice, x.Item3)
                         .WithHint("of one's own feed: what goes in"),
-                    s.Quantity("making" + x.Item1, "Making a kg costs", Measures.Price, x.Item4)
+                    s.Quantity("making" + x.Item1, "Making it", Measures.MassPrice, x.Item4)
                         .WithHint("labour, power, wear; 0 for bought feed"),
                     s.Quantity("fcr" + x.Item1, "Feed conversion ratio (FCR)", Measures.Factor, x.Item5),
                 }
@@ -153,8 +149,8 @@ internal sealed class FeedPlansCalculator : ICalculator
         var fish = f.Q("fish", Measures.Mass, 0.1, 1e9);
         FeedPlan Read(string x) =>
             new(
-                f.Q("price" + x, Measures.Price, 0.001, 1000),
-                f.Q("making" + x, Measures.Price, 0, 1000),
+                f.Q("price" + x, Measures.MassPrice, 0.001, 1000),
+                f.Q("making" + x, Measures.MassPrice, 0, 1000),
                 f.Q("fcr" + x, Measures.Factor, 0.3, 20)
             );
         var (a, b) = (Read("a"), Read("b"));
@@ -166,10 +162,10 @@ internal sealed class FeedPlansCalculator : ICalculator
     private static Worked Answer(BenchForm f, double fish, FeedPlan a, FeedPlan b)
     {
         var why = Grounds.Of(
-            "Price and making of a kilogram by the kilograms of feed in a kilogram of fish.",
+            "Price and making of the feed by the feed conversion ratio.",
             "Arithmetic on typed prices",
-            new Input("first, a kg of fish", a.CostPerKgFish, Measures.Price, "worked out"),
-            new Input("second, a kg of fish", b.CostPerKgFish, Measures.Price, "worked out")
+            new Input("first, feed in the fish", a.CostPerKgFish, Measures.MassPrice, "worked out"),
+            new Input("second, feed in the fish", b.CostPerKgFish, Measures.MassPrice, "worked out")
         );
         var first = a.CostPerKgFish <= b.CostPerKgFish;
         var saved = Math.Abs(a.CostPerKgFish - b.CostPerKgFish);
@@ -293,7 +289,7 @@ internal sealed class FilterCalculator : ICalculator
     private static Worked Answer(BenchForm f, double most, double surfaceM2, double protein, double ration)
     {
         var why = Grounds.Of(
-            "Surface of the media by what a square metre takes of ammonia in a day, by the ammonia of a kilogram of feed.",
+            "Surface of the media by what a square metre takes of ammonia in a day, by the ammonia of the feed.",
             FilterFeed.Source,
             new Input("surface, m²", surfaceM2, Measures.Plain, "worked out"),
             new Input("protein", protein, Measures.Share, "typed")
@@ -327,7 +323,7 @@ internal sealed class ScaleCalculator : ICalculator
         [
             s.Quantity("meal", "One meal", Measures.FishWeight, 40),
             s.Quantity("step", "Step of the scale", Measures.FishWeight, 5),
-            s.Quantity("price", "A kg of the feed costs", Measures.Price, "45"),
+            s.Quantity("price", "Price of the feed", Measures.MassPrice, 45),
             s.Whole("meals", "Meals in the season", 600),
         ];
 

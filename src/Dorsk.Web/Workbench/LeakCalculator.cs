@@ -27,7 +27,7 @@ internal sealed class LeakCalculator : ICalculator
             s.Quantity("cool", "Coolest of a usual night", Measures.Temperature)
                 .WithHint("air; only when there is no pan"),
             s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 4000),
-            s.Quantity("cost", "Cost of a cubic metre pumped", Measures.Plain, "0.02").WithHint("the farm's own"),
+            s.Quantity("cost", "Price of water pumped", Measures.WaterPrice, 0.02).WithHint("the farm's own"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -41,14 +41,14 @@ internal sealed class LeakCalculator : ICalculator
             f.Q("rain", Measures.Rain, 0, 2),
             Evaporated(f, days),
             f.Q("area", Measures.Area, 1, 1e7),
-            f.Q("cost", Measures.Plain, 0, 1000)
+            f.Q("cost", Measures.WaterPrice, 0, 1000)
         );
         if (!f.Sound)
             return null;
         var estimated = f.Form.Empty("evaporation");
         var leak = LeakTest.Of(first - second, rain, evaporation, days, area);
         var why = Grounds.Of(
-            "(Fall of the level + rain − evaporation) by days. Under 5 mm a day is tight, 5 to 10 to be watched, over 10 leaks.",
+            $"(Fall of the level + rain − evaporation) by days. Under {f.Say(0.005, Measures.Seepage)} is tight, over {f.Say(0.01, Measures.Seepage)} leaks, between them it is watched.",
             "Bands of the trade; starting values",
             new Input("fall", first - second, Measures.Length, "typed"),
             new Input("rain", rain, Measures.Rain, "typed"),
@@ -62,12 +62,12 @@ internal sealed class LeakCalculator : ICalculator
         );
         return new(
             [
-                new("Seepage", f.Here.Figure(leak.SeepageMmDay, 1) + " mm a day", why, Main: true),
+                new("Seepage", f.Say(leak.SeepageMmDay / 1000, Measures.Seepage), why, Main: true),
                 new("Water lost", f.Say(leak.M3Day, Measures.Volume) + " a day", why),
                 new("That costs", $"{f.Here.Figure(leak.M3Day * cost * 30, 0)} {f.Here.Farm?.Currency} a month", why),
             ],
             LeakWords(f, days, evaporation, estimated, leak),
-            leak.Verdict
+            leak.Verdict(f.Here.Hand)
         );
     }
 
@@ -79,7 +79,7 @@ internal sealed class LeakCalculator : ICalculator
         )
         + (
             estimated
-                ? $" The evaporation is an estimate, {f.Here.Figure(1000 * evaporation / days, 1)} mm a day, and may be out by a quarter: the seepage lies between {f.Here.Figure(leak.SeepageMmDay - Evaporation.SlackMmDay(evaporation, days), 1)} and {f.Here.Figure(leak.SeepageMmDay + Evaporation.SlackMmDay(evaporation, days), 1)} mm a day. A pan beside the pond says it better."
+                ? $" The evaporation is an estimate, {f.Say(evaporation / days, Measures.Seepage)}, and may be out by a quarter: the seepage lies between {f.Say((leak.SeepageMmDay - Evaporation.SlackMmDay(evaporation, days)) / 1000, Measures.Seepage)} and {f.Say((leak.SeepageMmDay + Evaporation.SlackMmDay(evaporation, days)) / 1000, Measures.Seepage)}. A pan beside the pond says it better."
                 : ""
         );
 

@@ -14,15 +14,15 @@ internal sealed class MixCalculator : ICalculator
     private static readonly Measure Points = Measures.Plain with { Name = "share", Decimals = 1 };
 
     // Examples to be typed over: what an inland farm can buy by the bag.
-    private static readonly (string Name, string Price)[] Examples =
+    private static readonly (string Name, double? Price)[] Examples =
     [
-        ("fish meal 65", "2.40"),
-        ("soybean meal 48 dehulled", "0.85"),
-        ("wheat", "0.42"),
-        ("maize", "0.40"),
-        ("wheat middlings or bran", "0.30"),
-        ("vegetable oil", "1.60"),
-        ("rice bran, full fat", "0.35"),
+        ("fish meal 65", 2.4),
+        ("soybean meal 48 dehulled", 0.85),
+        ("wheat", 0.42),
+        ("maize", 0.4),
+        ("wheat middlings or bran", 0.3),
+        ("vegetable oil", 1.6),
+        ("rice bran, full fat", 0.35),
     ];
 
     public string Key => "mix";
@@ -40,12 +40,12 @@ internal sealed class MixCalculator : ICalculator
             s.Quantity("fathigh", "Fat at most", Measures.Share, "12"),
             s.Quantity("fibre", "Fibre at most", Measures.Share, "8"),
             s.Quantity("ash", "Ash at most", Measures.Share, "12"),
-            s.Quantity("energy", "Digestible energy at least", Points, "11").WithHint("MJ/kg"),
+            s.Quantity("energy", "Digestible energy at least", Measures.FeedEnergy, 11),
             s.Quantity("water", "Water in the mash at most", Measures.Share, "14"),
             s.Quantity("fcr", "Feed conversion ratio (FCR)", Points, "1.8").WithHint("of this mix, at label dryness"),
-            s.Quantity("making", "Making a kg costs", Measures.Price, "0.15").WithHint("grinding, power, labour, bags"),
+            s.Quantity("making", "Making it", Measures.MassPrice, 0.15).WithHint("grinding, power, labour, bags"),
             s.Heading("Ingredients, the farm's own prices"),
-            .. Enumerable.Range(0, Slots).SelectMany(i => Part(i, Options)),
+            .. Enumerable.Range(0, Slots).SelectMany(i => Part(s, i, Options)),
         ];
 
     private static readonly IReadOnlyList<(string, string)> Options =
@@ -54,11 +54,11 @@ internal sealed class MixCalculator : ICalculator
         .. Ingredient.Names.Select(n => (n, n)),
     ];
 
-    private static IEnumerable<SlipField> Part(int i, IReadOnlyList<(string, string)> options)
+    private static IEnumerable<SlipField> Part(BenchStart s, int i, IReadOnlyList<(string, string)> options)
     {
-        var example = i < Examples.Length ? Examples[i] : ("", "");
+        var example = i < Examples.Length ? Examples[i] : ("", null);
         yield return new("i" + i, $"Ingredient {i + 1}", FieldKind.Choice, example.Item1, Options: options);
-        yield return new("p" + i, "costs a kg", FieldKind.Quantity, example.Item2, Measures.Price);
+        yield return s.Quantity("p" + i, "price", Measures.MassPrice, example.Item2);
         yield return new(
             "m" + i,
             "at most in the mix",
@@ -77,10 +77,10 @@ internal sealed class MixCalculator : ICalculator
             (f.Q("fatlow", Measures.Share, 0, 60), f.Q("fathigh", Measures.Share, 0, 60)),
             f.Q("fibre", Measures.Share, 0, 60),
             f.Q("ash", Measures.Share, 0, 60),
-            f.Q("energy", Points, 0, 36),
+            f.Q("energy", Measures.FeedEnergy, 0, 36),
             f.Q("water", Measures.Share, 1, 95)
         );
-        var (fcr, making) = (f.Q("fcr", Points, 0.5, 10), f.Q("making", Measures.Price, 0, 100));
+        var (fcr, making) = (f.Q("fcr", Points, 0.5, 10), f.Q("making", Measures.MassPrice, 0, 100));
         if (f.Sound && demand.FatPct.Low > demand.FatPct.High)
             f.Form.Refuse("fathigh", "The most fat is under the least. Raise it or lower the other.");
         var parts = Enumerable.Range(0, Slots).Select(i => Read(f, i, carnivore)).OfType<MixPart>().ToList();
@@ -101,7 +101,11 @@ internal sealed class MixCalculator : ICalculator
         if (name.Length == 0)
             return null;
         var of = Ingredient.Of(name, carnivore);
-        return new(of, f.Q("p" + i, Measures.Price, 0, 1000), f.MaybeQ("m" + i, Measures.Share, 0, 100) ?? of.MostPct);
+        return new(
+            of,
+            f.Q("p" + i, Measures.MassPrice, 0, 1000),
+            f.MaybeQ("m" + i, Measures.Share, 0, 100) ?? of.MostPct
+        );
     }
 
     private static Worked Answer(
@@ -115,7 +119,6 @@ internal sealed class MixCalculator : ICalculator
     {
         var here = f.Here;
         var why = Because(parts);
-        string Money(double v, int d = 3) => here.Figure(v, d);
         var rows = new List<string[]> { new[] { "ingredient", "share", "at most", "price", "note" } };
         rows.AddRange(
             parts.Select(
@@ -125,9 +128,9 @@ internal sealed class MixCalculator : ICalculator
                         p.Of.Name,
                         here.Figure(a.Shares[i], 1) + " %",
                         here.Figure(p.MostPct, 0) + " %",
-                        Money(p.PricePerKg, 2),
-                        a.MustFall[i] is { } fall ? $"used if {Money(fall)} cheaper"
-                        : a.AtMost[i] is { } saves ? $"at its most: 1 % more saves {Money(saves, 4)}"
+                        here.PerMass(p.PricePerKg),
+                        a.MustFall[i] is { } fall ? $"used if {here.PerMass(fall, 3)} cheaper"
+                        : a.AtMost[i] is { } saves ? $"at its most: 1 % more saves {here.PerMass(saves, 4)}"
                         : "",
                     }
             )
@@ -136,17 +139,17 @@ internal sealed class MixCalculator : ICalculator
         var h = a.Holds;
         return new(
             [
-                new("A kg of the mix costs", $"{Money(a.CostPerKg)} {here.Farm?.Currency}", why, Main: true),
-                new("at label dryness, with making", Money(perKg), why),
-                new("A kg of fish gained costs", Money(perKg * fcr, 2), why),
+                new("The mix costs", here.PerMass(a.CostPerKg, 3), why, Main: true),
+                new("at label dryness, with making", here.PerMass(perKg, 3), why),
+                new("Feed cost of the gain", here.PerMass(perKg * fcr), why),
                 new("Protein", here.Figure(h.ProteinPct, 1) + " %", why),
                 new("Fat", here.Figure(h.FatPct, 1) + " %", why),
                 new("Fibre", here.Figure(h.FibrePct, 1) + " %", why),
                 new("Ash", here.Figure(h.AshPct, 1) + " %", why),
-                new("Digestible energy", here.Figure(h.EnergyMJKg, 1) + " MJ/kg", why),
+                new("Digestible energy", here.Say(h.EnergyMJKg, Measures.FeedEnergy), why),
                 new("Dry matter", here.Figure(a.DryPct, 0) + " %", why),
             ],
-            Costs(a, Money),
+            Costs(a, here),
             null,
             Cautions(parts, a),
             rows
@@ -166,14 +169,14 @@ internal sealed class MixCalculator : ICalculator
                 "Contents differ between lots: have protein and moulds tested. Amino acids, phosphorus and vitamins are not in this reckoning; add the premix its label asks for."
             );
 
-    private static string Costs(MixAnswer a, Func<double, int, string> money) =>
+    private static string Costs(MixAnswer a, Here here) =>
         a.Bindings.Count == 0
             ? "No demand costs anything here: the cheapest parts meet them all."
             : string.Join(
                 " ",
                 a.Bindings.Select(
                     (b, i) =>
-                        $"{(i == 0 ? $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} is what costs you" : $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} binds too")}: 1 {(b.Name == "energy" ? "MJ/kg" : "point")} more {(b.PricePerUnit > 0 ? "adds" : "saves")} {money(Math.Abs(b.PricePerUnit), 3)} to a kg."
+                        $"{(i == 0 ? $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} is what costs you" : $"{char.ToUpperInvariant(b.Name[0])}{b.Name[1..]} binds too")}: 1 {(b.Name == "energy" ? "MJ/kg" : "point")} more {(b.PricePerUnit > 0 ? "adds" : "saves")} {here.PerMass(Math.Abs(b.PricePerUnit), 3)}."
                 )
             );
 
@@ -347,7 +350,7 @@ internal sealed class GrownFeedCalculator : ICalculator
         [
             new(
                 kind == GrownKind.Duckweed ? "Spare pond it takes" : "Trays it takes",
-                $"{f.Say(g.AreaM2.Usual, Measures.Area)} ({f.Here.Figure(Measures.Area.In(f.Here.Hand.System).FromSi(g.AreaM2.Low), 0)} to {f.Here.Figure(Measures.Area.In(f.Here.Hand.System).FromSi(g.AreaM2.High), 0)})",
+                $"{f.Say(g.AreaM2.Usual, Measures.Area)} ({f.Here.Range(g.AreaM2.Low, g.AreaM2.High, Measures.Area)})",
                 why,
                 Main: true
             ),

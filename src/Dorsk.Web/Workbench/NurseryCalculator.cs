@@ -62,8 +62,8 @@ internal sealed class NurseryCalculator : ICalculator
         [
             new("Larvae to stock", f.Here.Count(fish), why, Main: true),
             new(
-                "A square metre",
-                $"{f.Here.Figure(usual, 0)} ({f.Here.Figure(low, 0)} to {f.Here.Figure(high, 0)})",
+                "Density",
+                $"{f.Say(usual, Measures.FishPerArea)} ({f.Here.Range(low, high, Measures.FishPerArea)})",
                 why
             ),
             new("Live to it", f.Here.Count(Math.Floor(fish * survival / 100)), why),
@@ -88,30 +88,30 @@ internal sealed class NurseryCalculator : ICalculator
             Grounds.Of(
                 "Weaning from live food to dry.",
                 n.Source,
-                new Input("length of the table, mm", n.AtMm, Measures.Plain, "table")
+                new Input("length of the table", n.AtMm, Length, "table")
             )
         );
 
     private static Figure WeightFigure(BenchForm f, double mm, NurseryDensity n) =>
         new(
             "One weighs then",
-            f.Say(n.WeightG(mm), Measures.FishWeight with { Decimals = 2 }),
+            f.Say(n.WeightG(mm), Measures.FishWeight),
             Grounds.Of(
                 "Weight by length and body condition.",
-                Gape.Source,
-                new Input("length, mm", mm, Measures.Plain, "typed")
+                BodyLength.Source,
+                new Input("length", mm, Length, "typed")
             )
         );
 
     private static Worked Answer(BenchForm f, double mm, NurseryDensity n, List<Figure> figures) =>
         new(
             figures,
-            $"Stock {f.Here.Figure(n.FillDays.From, 0)} to {f.Here.Figure(n.FillDays.To, 0)} days after the first water: first food {n.FirstFood}. The table's {f.Here.Figure(n.AtMm, 0)} mm take {f.Here.Figure(n.Days.From, 0)} to {f.Here.Figure(n.Days.To, 0)} days.{(n.Note.Length > 0 ? $" {char.ToUpperInvariant(n.Note[0])}{n.Note[1..]}." : "")}",
+            $"Stock {f.Here.Figure(n.FillDays.From, 0)} to {f.Here.Figure(n.FillDays.To, 0)} days after the first water: first food {n.FirstFood}. The table's {f.Say(n.AtMm, Length)} take {f.Here.Figure(n.Days.From, 0)} to {f.Here.Figure(n.Days.To, 0)} days.{(n.Note.Length > 0 ? $" {char.ToUpperInvariant(n.Note[0])}{n.Note[1..]}." : "")}",
             n.IsKnown(mm)
                 ? n.Cannibals
                 : new Judgement(
                     Status.Watch,
-                    $"The table knows {f.Here.Figure(n.AtMm, 0)} mm; this length lies far from it. Take the figure as a guess, begin with fewer, and go by your own counts"
+                    $"The table knows {f.Say(n.AtMm, Length)}; this length lies far from it. Take the figure as a guess, begin with fewer, and go by your own counts"
                 ),
             [
                 "Fill shallow and raise the water with the fry; screen every drop: insects and wild fish eat larvae.",
@@ -132,7 +132,7 @@ internal sealed class NurseryCalculator : ICalculator
                 },
                 f.Here.Figure(n.LarvaeM2.Low, 0) + " to " + f.Here.Figure(n.LarvaeM2.High, 0)
             ),
-            new Input("at a length of, mm", n.AtMm, Measures.Plain, "table"),
-            new Input("wanted length, mm", mm, Measures.Plain, "typed")
+            new Input("at a length of", n.AtMm, Length, "table"),
+            new Input("wanted length", mm, Length, "typed")
         );
 }

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Web.Slips;
 
@@ -28,6 +29,13 @@ internal sealed class PlaceCalculator : ICalculator
         [
             s.Choice("body", "To be built", "earthen", Bodies.Select(b => (b.Key, b.Name)).ToList()),
             s.Quantity("area", "Planned area of a pond", Measures.Area, 2000).WithHint("may be empty"),
+            s.Choice("fish", "Fish for it", "", [("", "not decided"), .. FishSpecies.All.Select(x => (x.Key, x.Name))]),
+            s.Choice(
+                "stage",
+                "at the stage of",
+                nameof(ShadeStage.GrowOut),
+                [.. Stages.Select(x => (x.Stage.ToString(), x.Name))]
+            ),
             .. PlaceCheck.Questions.Select(q =>
                 s.Choice(
                     q.Key,
@@ -48,9 +56,12 @@ internal sealed class PlaceCalculator : ICalculator
                 q => q.Key,
                 q => f.Form.Choice(q.Key, [("", ""), .. q.Answers.Select(a => (a.Key, a.Key))], "answer", "")
             );
+        var shade = ReadShade(f);
         if (!f.Sound)
             return null;
-        var points = PlaceCheck.Weigh(kind, area / 10_000, answers);
+        List<PlacePoint> points = [.. PlaceCheck.Weigh(kind, area / 10_000, answers)];
+        if (shade is not null)
+            points.Add(shade);
         var gates = PlaceCheck.Gates(points);
         var well = points.Count(p => p.Judgement.Status == Status.Steady);
         var why = Grounds.Of(
@@ -61,12 +72,42 @@ internal sealed class PlaceCalculator : ICalculator
         return Answer(points, gates, well, why);
     }
 
-    private static Worked Answer(
-        IReadOnlyList<PlacePoint> points,
-        IReadOnlyList<PlacePoint> gates,
-        int well,
-        Grounds why
-    ) =>
+    private static readonly (ShadeStage Stage, string Name)[] Stages =
+    [
+        (ShadeStage.Eggs, "eggs and sac fry"),
+        (ShadeStage.Fry, "fry and fingerlings"),
+        (ShadeStage.GrowOut, "grow-out"),
+        (ShadeStage.Brood, "brood fish, fish that wait"),
+    ];
+
+    private static PlacePoint? ReadShade(BenchForm f)
+    {
+        var species = f.Form.Choice(
+            "fish",
+            [("", (FishSpecies?)null), .. FishSpecies.All.Select(x => (x.Key, (FishSpecies?)x))],
+            "fish",
+            null
+        );
+        var stage = f.Form.Choice(
+            "stage",
+            [("", ShadeStage.GrowOut), .. Stages.Select(x => (x.Stage.ToString(), x.Stage))],
+            "stage",
+            ShadeStage.GrowOut
+        );
+        return species is null ? null : Shade(species, stage);
+    }
+
+    private static PlacePoint Shade(FishSpecies species, ShadeStage stage)
+    {
+        var (status, says) = ShadeNeed.Of(species, stage);
+        return new(
+            "shade",
+            new(status, $"{species.Name.ToLowerInvariant()}, {Stages.First(s => s.Stage == stage).Name}"),
+            char.ToUpperInvariant(says[0]) + says[1..] + "."
+        );
+    }
+
+    private static Worked Answer(List<PlacePoint> points, IReadOnlyList<PlacePoint> gates, int well, Grounds why) =>
         new(
             [new("Points that are well", $"{well} of {points.Count}", why, Main: true)],
             gates.Count == 0

@@ -20,14 +20,9 @@ internal sealed class PowerCalculator : ICalculator
         [
             s.Quantity("area", "Surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 4000),
             s.Quantity("volume", "Water", Measures.Volume, s.VolumeM3 ?? 5000),
-            s.Quantity("kwha", "Power by surface, kW a hectare", Measures.Plain, s.Here.Figure(PowerRules.UsualKWHa, 0))
-                .WithHint("3 to 5 carries nightly air; 6 to 12 heavy feeding; shrimp 8 to 20"),
-            s.Quantity(
-                    "wm3",
-                    "Power to mix by day, W a m³",
-                    Measures.Factor,
-                    s.Here.Figure(PowerRules.UsualMixingWM3, 1)
-                )
+            s.Quantity("kwha", "Power by surface", Measures.PowerByArea, PowerRules.UsualKWHa)
+                .WithHint($"{R(s, 3, 5)} carries nightly air; {R(s, 6, 12)} heavy feeding; shrimp {R(s, 8, 20)}"),
+            s.Quantity("wm3", "Power to mix by day", Measures.PowerByVolume, PowerRules.UsualMixingWM3)
                 .WithHint("deep still ponds more; a judged start"),
             s.Quantity("have", "Fitted now", Measures.Power, s.Pond?.AeratorsAt(s.Here.Now).Sum(a => a.ShaftKW) ?? 2.2),
             s.Quantity("hours", "Hours a night", Measures.Plain, s.Here.Figure(10, 0)),
@@ -39,13 +34,15 @@ internal sealed class PowerCalculator : ICalculator
             ),
         ];
 
+    private static string R(BenchStart s, double low, double high) => s.Here.Range(low, high, Measures.PowerByArea);
+
     public Worked? Work(BenchForm f)
     {
         var (area, volume, kWHa, wM3) = (
             f.Q("area", Measures.Area, 1, 1e7),
             f.Q("volume", Measures.Volume, 0.5, 1e7),
-            f.Q("kwha", Measures.Plain, 0.1, 100),
-            f.Q("wm3", Measures.Factor, 0.01, 50)
+            f.Q("kwha", Measures.PowerByArea, 0.1, 100),
+            f.Q("wm3", Measures.PowerByVolume, 0.01, 50)
         );
         var (have, hours, price) = (
             f.Q("have", Measures.Power, 0, 5000),
@@ -59,8 +56,8 @@ internal sealed class PowerCalculator : ICalculator
         var why = Grounds.Of(
             "Power by surface carries the night; power by water keeps the pond turning over by day. The larger of the two holds. A month is thirty nights at the hours typed.",
             "Area rule: table of feed by aeration (Boyd and Tucker 1998); mixing: judged, a starting value",
-            new Input("by surface", rules.ByAreaKW, Measures.Power, "kW/ha × surface"),
-            new Input("by water", rules.ByVolumeKW, Measures.Power, "W/m³ × water"),
+            new Input("by surface", rules.ByAreaKW, Measures.Power, "power by surface × surface"),
+            new Input("by water", rules.ByVolumeKW, Measures.Power, "power by water × water"),
             new Input("motor efficiency", 100 * PowerRules.UsualMotorEfficiency, Measures.Share, "starting value")
         );
         return Answer(f, have, price, rules, kWh, why);
@@ -86,7 +83,7 @@ internal sealed class PowerCalculator : ICalculator
                     $"{f.Say(have, Measures.Power)} is fitted: {f.Say(rules.WantedKW - have, Measures.Power)} short"
                 ),
             [
-                "More air carries more fish only up to what nitrogen allows: beyond about 12 kW/ha it does not help without exchange.",
+                $"More air carries more fish only up to what nitrogen allows: beyond about {f.Say(12, Measures.PowerByArea)} it does not help without exchange.",
             ]
         );
 }
@@ -112,10 +109,10 @@ internal sealed class PulleyCalculator : ICalculator
                 ]
             ),
             s.Whole("rpm", "Speed of the motor, turns a minute", "1450"),
-            s.Quantity("m1", "Pulley on the motor now, mm", Measures.Plain, "80"),
-            s.Quantity("p1", "Pulley on the machine now, mm", Measures.Plain, "200"),
-            s.Quantity("m2", "On the motor then, mm", Measures.Plain, "90"),
-            s.Quantity("p2", "On the machine then, mm", Measures.Plain, "200"),
+            s.Quantity("m1", "Pulley on the motor now", Measures.Pellet, 0.08),
+            s.Quantity("p1", "Pulley on the machine now", Measures.Pellet, 0.2),
+            s.Quantity("m2", "On the motor then", Measures.Pellet, 0.09),
+            s.Quantity("p2", "On the machine then", Measures.Pellet, 0.2),
             s.Quantity("amps", "It draws now", Measures.Current, s.Here.Figure(4, 1)),
             s.Quantity("rated", "Rated on the motor’s plate", Measures.Current, s.Here.Figure(5, 1)),
         ];
@@ -125,10 +122,10 @@ internal sealed class PulleyCalculator : ICalculator
         var throws = f.Form.Choice("kind", [("throws", true), ("pushes", false)], "machine", true);
         var (rpm, m1, p1, m2, p2) = (
             f.Whole("rpm", "turns", 50, 6000),
-            f.Q("m1", Measures.Plain, 20, 2000),
-            f.Q("p1", Measures.Plain, 20, 3000),
-            f.Q("m2", Measures.Plain, 20, 2000),
-            f.Q("p2", Measures.Plain, 20, 3000)
+            f.Q("m1", Measures.Pellet, 0.02, 2),
+            f.Q("p1", Measures.Pellet, 0.02, 3),
+            f.Q("m2", Measures.Pellet, 0.02, 2),
+            f.Q("p2", Measures.Pellet, 0.02, 3)
         );
         var (amps, rated) = (f.Q("amps", Measures.Current, 0.1, 1000), f.Q("rated", Measures.Current, 0.1, 1000));
         if (!f.Sound)

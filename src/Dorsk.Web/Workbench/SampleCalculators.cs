@@ -25,7 +25,7 @@ internal sealed class ThrowCalculator : ICalculator
             s.Quantity("held", "Share of the fish under it that it holds", Measures.Share, "50")
                 .WithHint("try it in a tank of counted fish"),
             s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 1000),
-            s.Quantity("mesh", "Mesh, knot to knot", Measures.Plain, "10").WithHint("mm; smaller fish slip through"),
+            s.Quantity("mesh", "Mesh, knot to knot", Measures.Pellet, 0.01).WithHint("smaller fish slip through"),
             s.Quantity("depth", "Body depth of the fish", Measures.Plain).WithHint("mm; empty: not asked"),
         ];
 
@@ -47,7 +47,7 @@ internal sealed class ThrowCalculator : ICalculator
             slips
                 ? new(
                     Status.Watch,
-                    $"Fish {f.Here.Figure(depth!.Value, 0)} mm deep pass a mesh of {f.Here.Figure(mesh, 0)} mm pulled open: the small ones are missing here, and in a sample of weights they lift the mean."
+                    $"Fish {f.Say(depth!.Value / 1000, Measures.Pellet)} deep pass a mesh of {f.Say(mesh / 1000, Measures.Pellet)} pulled open: the small ones are missing here, and in a sample of weights they lift the mean."
                 )
                 : null,
             [
@@ -62,7 +62,7 @@ internal sealed class ThrowCalculator : ICalculator
             f.Q("radius", Measures.Length, 0.3, 6),
             f.Q("held", Measures.Share, 1, 100),
             f.Q("area", Measures.Area, 1, 1e7),
-            f.Q("mesh", Measures.Plain, 1, 200),
+            1000 * f.Q("mesh", Measures.Pellet, 0.001, 0.2),
             f.MaybeQ("depth", Measures.Plain, 1, 500)
         );
 
@@ -120,11 +120,11 @@ internal sealed class LengthCalculator : ICalculator
             string.Join(' ', pairs.Select(p => s.Plain(of(p), m)));
         return
         [
-            s.Words("lengths", $"Lengths, {Length.In(s.Here.Hand.System).Symbol}", Row(p => p.LengthM * 100, Length))
+            s.Words("lengths", $"Lengths, {Length.In(s.Here.Hand).Symbol}", Row(p => p.LengthM * 100, Length))
                 .WithHint(own.Count > 0 ? "the pond's own measured fish" : "snout to tail, with blanks between"),
             s.Words(
                 "weights",
-                $"Weights, {Measures.FishWeight.In(s.Here.Hand.System).Symbol}, in the same order",
+                $"Weights, {Measures.FishWeight.In(s.Here.Hand).Symbol}, in the same order",
                 Row(p => p.MassG, Measures.FishWeight)
             ),
             s.Quantity("length", "A fish of this length", Length, 25),
@@ -167,7 +167,7 @@ internal sealed class LengthCalculator : ICalculator
                 new($"A fish of {f.Say(cm, Length)} weighs", f.Say(at.Value, Measures.FishWeight), why, Main: true),
                 new(
                     "8 fish of 10 between",
-                    $"{f.Here.Figure(Measures.FishWeight.In(f.Here.Hand.System).FromSi(at.Low), 0)} and {f.Say(at.High, Measures.FishWeight)}",
+                    $"{f.Say(at.Low, Measures.FishWeight)} and {f.Say(at.High, Measures.FishWeight)}",
                     why
                 ),
                 new($"{f.Say(g, Measures.FishWeight)} are reached at", f.Say(fit.LengthCm(g), Length), why),

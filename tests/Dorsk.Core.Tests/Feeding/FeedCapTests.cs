@@ -2,6 +2,7 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Tests.Feeding;
 
@@ -24,8 +25,8 @@ public class FeedCapTests
     public void A_pond_that_fills_is_no_leak_test()
     {
         var rising = LeakTest.Of(-0.03, 0.005, 0.01, 5, 4000);
-        Assert.Equal((Status.Watch, 0.0), (rising.Verdict.Status, rising.M3Day));
-        Assert.Contains("7.0 mm a day came in", rising.Verdict.Reason, StringComparison.Ordinal);
-        Assert.Equal(Status.Steady, LeakTest.Of(0.01, 0, 0.012, 5, 4000).Verdict.Status);
+        Assert.Equal((Status.Watch, 0.0), (rising.Verdict(Hand.Metric).Status, rising.M3Day));
+        Assert.Contains("7.0\u2009mm a day came in", rising.Verdict(Hand.Metric).Reason, StringComparison.Ordinal);
+        Assert.Equal(Status.Steady, LeakTest.Of(0.01, 0, 0.012, 5, 4000).Verdict(Hand.Metric).Status);
     }
 }

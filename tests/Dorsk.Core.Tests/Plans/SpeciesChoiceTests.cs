@@ -136,7 +136,7 @@ public class SpeciesChoiceTests
                 Hand.Metric
             )
         );
-        var order = OrderSlip.Of(plan, new(8, 20, 10, 0.28, 3), []);
+        var order = OrderSlip.Of(plan, new(8, 20, 10, 0.28, 3, 25), []);
         Assert.Equal(
             (plan.Stock, plan.Stock * 2 / 1000.0),
             (order.Lines[0].Number!.Value, order.Lines[0].MassKg!.Value)
@@ -150,10 +150,10 @@ public class SpeciesChoiceTests
         Assert.All(feed, l => Assert.True(l.Number * 25 >= l.MassKg && l.NeededOn >= November.AddDays(-1)));
         Assert.True(feed[0].NeededOn < feed[^1].NeededOn);
         // A longer road takes more bags; one that kills says so.
-        Assert.True(OrderSlip.Of(plan, new(24, 20, 10, 0.28, 0), []).Lines[1].Number > bags);
+        Assert.True(OrderSlip.Of(plan, new(24, 20, 10, 0.28, 0, 20), []).Lines[1].Number > bags);
         var last = OrderSlip.Of(
             StockingAnswer.Of(plan.Question with { FromG = 200, TargetG = 500 }),
-            new(72, 30, 0.5, 0.9, 0),
+            new(72, 30, 0.5, 0.9, 0, 25),
             []
         );
         Assert.Equal((0, Status.ActNow), (last.PackedBy, last.Judgement.Status));

@@ -290,6 +290,6 @@ public class StockingPlanTests
     {
         Assert.Equal(expected, Gape.Weigh(FishSpecies.Of(a), aG, FishSpecies.Of(b), bG, Hand.Metric).Status);
         Assert.Equal(expected, Gape.Weigh(FishSpecies.Of(b), bG, FishSpecies.Of(a), aG, Hand.Us).Status);
-        Assert.Equal(aG, Gape.WeightG(FishSpecies.Of(a), Gape.LengthCm(FishSpecies.Of(a), aG)), 6);
+        Assert.Equal(aG, BodyLength.WeightG(FishSpecies.Of(a), BodyLength.Cm(FishSpecies.Of(a), aG)), 6);
     }
 }

@@ -200,7 +200,7 @@ public class OutlineTests
             liner,
             day.AddDays(400),
             [day.AddDays(-1), day.AddDays(100), day.AddDays(200)],
-            [day.AddDays(90)]
+            [(day.AddDays(90), null)]
         )!;
         Assert.Equal((400, 2, 1, Judging.Status.Watch), (age.Days, age.Cycles, age.Patches, age.Verdict.Status));
     }

@@ -39,7 +39,13 @@ public class PrepPlanTests
                 DryDays = chance.Next(0, 30),
                 Lime = (LimeSchool)chance.Next(4),
                 AlkalinityMgL = 12,
-                Pests = (PestSchool)chance.Next(2),
+                Pests = (PestSchool)chance.Next(4),
+                Own = OwnPrep.None with
+                {
+                    Stages = chance.Next(1, 6),
+                    StartPool = chance.Next(2) == 0,
+                    ManureDays = chance.Next(2) == 0 ? null : 3,
+                },
                 PoisonDays = chance.Next(1, 30),
                 Fertiliser = (FertiliserSchool)chance.Next(5),
                 Cover = chance.Next(2) == 0,

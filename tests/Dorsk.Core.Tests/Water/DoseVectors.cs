@@ -1,6 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
+using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Tests.Water;
@@ -162,7 +163,7 @@ public class DoseVectors
     {
         var leak = LeakTest.Of(drop, rain, evaporation, days, 4000);
         Assert.Equal(mmDay, leak.SeepageMmDay, 9);
-        Assert.Equal(status, leak.Verdict.Status);
+        Assert.Equal(status, leak.Verdict(Hand.Metric).Status);
         Assert.Equal(mmDay / 1000 * 4000, leak.M3Day, 9);
     }
 

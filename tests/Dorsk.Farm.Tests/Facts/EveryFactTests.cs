@@ -174,7 +174,7 @@ public class EveryFactTests
                 $"""
                 INSERT INTO entry VALUES ('odd', 1767400000000, 'x');
                 INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed) VALUES (900, 'odd', 0, 'PondWorked', {farm.P1}, 1767400000000, 1767400000000, 'x', '');
-                INSERT INTO pond_work VALUES (900, {farm.P1}, 'Enchanted', '', NULL, NULL);
+                INSERT INTO pond_work VALUES (900, {farm.P1}, 'Enchanted', '', NULL, NULL, NULL);
                 """
             );
         Assert.Null(farm.Farm.Questions.FactOf(900));

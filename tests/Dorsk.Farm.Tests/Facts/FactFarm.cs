@@ -290,6 +290,10 @@ internal sealed class FactFarm : IDisposable
                 new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted),
                 new FishMoved(P1, P3, Batch, 200, 61, CountBasis.ByWeight)
             ),
+            nameof(PondBuiltBy) => (
+                new PondBuiltBy(P1, "Ann", new(2024, 5, 1), 12_500.5, new(2029, 5, 1), "liner by the farm"),
+                new PondBuiltBy(P1, "Bob", new(2024, 5, 2), null, null, "")
+            ),
             nameof(WalkSet) => (new WalkSet([P2, P1]), new WalkSet([P1, P3])),
             nameof(KillWritten) => (
                 new KillWritten(P1, Now.AddHours(-9), 40, "oxygen", "gasping at four", "a second aerator"),

@@ -18,14 +18,14 @@ namespace Dorsk.Web.Pages;
 public sealed class FeedTableModel(Door door, Questions questions, Here here) : PageModel
 {
     private static readonly Measure Percent = Measures.Share with { Decimals = 2, UsDecimals = 2 },
-        Mm = Measures.Plain with { Decimals = 1, UsDecimals = 1 };
+        Mm = new("pellet", new Unit("mm", 1, 0), new Unit("in", 25.4, 0), 1, 3);
 
     /// <summary>Columns: name in the form, heading, measure.</summary>
     public static readonly IReadOnlyList<(string Name, string Head, Measure Measure)> Columns =
     [
         ("From", "fish from", Measures.FishWeight),
-        ("Low", "pellet from, mm", Mm),
-        ("High", "to, mm", Mm),
+        ("Low", "pellet from", Mm),
+        ("High", "to", Mm),
         ("Protein", "protein", Measures.Share),
         ("Ration", "ration a day", Percent),
         ("Temp", "in water of", Measures.Temperature),

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
@@ -34,6 +35,19 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     public BatchNow? Main => Now.Batches.Count > 0 ? Now.Batches[^1] : null;
 
     public WaterLimits? Limits => Now.Story.Stock.LimitsOn(here.Today);
+
+    /// <summary>Where the net is landed, as marked on the plan; null where it is not.</summary>
+    public string? LandingCorner => Marks.FirstOrDefault(m => m.Kind == MarkKind.Landing)?.Corner;
+
+    /// <summary>Slots for screens as marked on the plan, and when a screen was last fitted here.</summary>
+    public IEnumerable<(string Code, string Corner, DateOnly? LastFitted)> Slots =>
+        Marks
+            .Where(m => m.Kind == MarkKind.Screen)
+            .Select(m => (m.Code, m.Corner, Now.Story.LastWorked(PondWork.ScreensFitted, here.Now)));
+
+    private IReadOnlyList<PlanMark> Marks => marks ??= questions.MarksOf(Now.Story.Pond.Id);
+
+    private IReadOnlyList<PlanMark>? marks;
 
     /// <summary>Whether the feed that this pond usually gets floats; null where nobody wrote it down.</summary>
     public bool? UsualFeedFloats =>

@@ -39,7 +39,7 @@ public static class Charts
                 from = L(here, from),
                 to = L(here, to),
                 now = L(here, here.Now),
-                unit = Measures.Oxygen.In(here.Hand.System).Symbol,
+                unit = Measures.Oxygen.In(here.Hand).Symbol,
                 act = limits?.DoActMgL,
                 watch = limits?.DoWatchMgL,
                 nights,
@@ -68,14 +68,14 @@ public static class Charts
         new
         {
             t = D(month),
-            v = QuantityText.Figure(Measures.Temperature.In(here.Hand.System).FromSi(meanC), 0, here.Hand.Sign),
+            v = QuantityText.Figure(Measures.Temperature.In(here.Hand).FromSi(meanC), 0, here.Hand.Sign),
         };
 
     /// <summary>Weight so far, samples with their ranges, and the forecast to the wanted weight.</summary>
     public static string Growth(PondNow now, BatchNow batch, Here here)
     {
         var s = now.Story;
-        var unit = Measures.FishWeight.In(here.Hand.System);
+        var unit = Measures.FishWeight.In(here.Hand);
         double W(double g) => R(unit.FromSi(g), 4);
         object Point(DateOnly day, Core.Judging.Interval g) =>
             new
@@ -112,7 +112,7 @@ public static class Charts
                 }),
                 water = so.GroupBy(p => new DateOnly(p.Day.Year, p.Day.Month, 1))
                     .Select(g => MonthsWater(here, g.Key, g.Average(p => s.Temperature.On(p.Day).TempC))),
-                waterUnit = Measures.Temperature.In(here.Hand.System).Symbol,
+                waterUnit = Measures.Temperature.In(here.Hand).Symbol,
             }
         );
     }

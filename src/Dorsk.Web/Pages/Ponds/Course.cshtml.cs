@@ -132,7 +132,7 @@ public sealed class CourseModel(Questions questions, Here here) : PageModel
         IReadOnlyList<(DateTimeOffset At, double Mean, double Low, double High)> probe
     )
     {
-        var (p, unit, from) = (Parameter, Parameter.Measure.In(here.Hand.System), here.Today.AddDays(-Days));
+        var (p, unit, from) = (Parameter, Parameter.Measure.In(here.Hand), here.Today.AddDays(-Days));
         object Point(DayValue d) =>
             new
             {

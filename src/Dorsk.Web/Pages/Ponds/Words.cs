@@ -40,8 +40,8 @@ public static class Words
                 e.Name,
                 e.FlowM3H is { } flow ? here.Say(flow, Measures.Flow) : "",
                 e.PowerKW is { } kw ? here.Say(kw, Measures.Power) : "",
-                e.MeshMm is { } mm ? here.Figure(mm, 1) + " mm" : "",
-                e.ThicknessUm is { } um ? here.Figure(um, 0) + " µm" : "",
+                e.MeshMm is { } mm ? here.Say(mm / 1000, Measures.Pellet) : "",
+                e.ThicknessUm is { } um ? here.Say(um * 1e-6, Measures.Sheet) : "",
                 e.Laid is { } day ? "laid " + here.Day(day) : "",
             }.Where(t => t.Length > 0)
         );

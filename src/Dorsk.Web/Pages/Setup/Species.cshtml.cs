@@ -156,7 +156,7 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
             Stage,
             key,
             name,
-            measure.In(here.Hand.System).Symbol,
+            measure.In(here.Hand).Symbol,
             QuantityText.Figure(table, measure, here.Hand),
             QuantityText.Figure(now, measure, here.Hand),
             Math.Abs(now - table) > 1e-9,

@@ -33,7 +33,7 @@ public static class FieldStart
         string label,
         Measure measure,
         double? si = null
-    ) => new(name, label, FieldKind.Quantity, si is { } value ? start.Here.Typed(value, measure) : "", measure);
+    ) => new(name, label, FieldKind.Quantity, si is { } value ? start.Here.TypedAlone(value, measure) : "", measure);
 
     /// <summary>A figure with a unit and what stands in it.</summary>
     public static SlipField Quantity(this IFieldStart _, string name, string label, Measure measure, string typed) =>

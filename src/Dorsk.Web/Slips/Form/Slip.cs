@@ -107,6 +107,7 @@ public static class AllSlips
         new InstrumentSlip(),
         new LandmarkSlip(),
         new WalkSlip(),
+        new BuilderSlip(),
         new DeviceSlip(),
         new DutySlip(),
         new VitalSlip(),

@@ -86,6 +86,7 @@ internal static class PondReader
             Batches = BatchQuestions.In(c, asOf, pondId, zone, species),
             Held = QuarantineQuestions.Of(c, asOf, zone, pondId),
             Works = FarmQuestions.Works(c, asOf, pondId),
+            Patches = FarmQuestions.Patches(c, asOf, pondId),
             PreparationLine = PrepareQuestions.Last(c, asOf, pondId),
             Air = AirQuestions.Of(c, asOf, pondId),
             Rations = RationQuestions.Of(c, asOf, pondId, zone),
@@ -142,6 +143,7 @@ internal static class PondReader
         rows with
         {
             Works = FarmQuestions.Works(c, asOf, rows.Pond.Id),
+            Patches = FarmQuestions.Patches(c, asOf, rows.Pond.Id),
             PreparationLine = PrepareQuestions.Last(c, asOf, rows.Pond.Id),
         };
 }

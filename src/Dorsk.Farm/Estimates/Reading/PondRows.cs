@@ -55,6 +55,9 @@ public sealed record PondRows
     /// <summary>Work and findings, newest first.</summary>
     public IReadOnlyList<(DateTimeOffset At, PondWork Work, string Text, double? Kg)> Works { get; init; } = [];
 
+    /// <summary>Patches on its liner, with their size, m², where it was said.</summary>
+    public IReadOnlyList<(DateTimeOffset At, double? M2)> Patches { get; init; } = [];
+
     /// <summary>The last plan of making this pond ready, or null.</summary>
     public PreparationLine? PreparationLine { get; init; }
 

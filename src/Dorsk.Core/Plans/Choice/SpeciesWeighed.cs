@@ -54,7 +54,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     /// <summary>Harvest in a year when one cycle follows another, kg.</summary>
     public double KgYear => Plan.Season.ReachedOn is null ? 0 : Plan.HarvestKg * CyclesYear;
 
-    /// <summary>Margin of a year: worst pairing (low price, survival 15 points lower, a tenth more feed) and best (high price, as planned).</summary>
+    /// <summary>Margin of a year: worst pairing (low price, survival 15 points lower, a tenth more feed) and best (high price, as planned), less salt, processing and promotion.</summary>
     public (double Worst, double Best) MarginYear
     {
         get
@@ -73,9 +73,10 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
             var high = StockingAnswer
                 .Of(Question(Candidate, Site, Candidate.PriceHigh) with { Own = Plan.Stock })
                 .Margin;
+            var more = FishMarket.CostYear(Candidate, Site, KgYear * Candidate.Form.Yield(Crustacean));
             return Plan.Season.ReachedOn is null
-                ? (Math.Min(low, -Plan.Cost) * CyclesYear, -Plan.Cost * CyclesYear)
-                : (low * CyclesYear, high * CyclesYear);
+                ? (Math.Min(low, -Plan.Cost) * CyclesYear - more, (-Plan.Cost * CyclesYear) - more)
+                : ((low * CyclesYear) - more, (high * CyclesYear) - more);
         }
     }
 
@@ -109,7 +110,8 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                 * Site.Water.VolumeM3
             : 0;
 
-    private bool Crustacean => SpeciesTable.Text(Candidate.Species, "group") == "crustacean";
+    /// <summary>Whether it is a crustacean.</summary>
+    public bool Crustacean => SpeciesTable.Text(Candidate.Species, "group") == "crustacean";
 
     private double CyclesYear => DaysOfYear / (Plan.Season.Length + IdleDays);
 
@@ -117,6 +119,21 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         Enumerable
             .Range(1, 12)
             .Select(m => Enumerable.Range(1, 28).Average(d => Site.TempC(new DateOnly(Site.StockOn.Year, m, d))));
+
+    /// <summary>Cost of that salt, for one filling.</summary>
+    public double SaltCost => SaltKg * Site.SaltKg;
+
+    /// <summary>The fish in its market.</summary>
+    public FishMarket Market => FishMarket.Of(this);
+
+    /// <summary>A year of batches, one stocked each month.</summary>
+    public StaggeredBatches Batches => StaggeredBatches.Of(Plan.Question);
+
+    /// <summary>Young lost to their own kind; null where none eats another.</summary>
+    public CannibalLoss? Cannibals => CannibalLoss.Of(Candidate.Species);
+
+    /// <summary>A pilot before full size; null when the water lets none live.</summary>
+    public FirstTrial? Trial => FirstTrial.Of(this);
 
     /// <summary>What speaks for it.</summary>
     public IReadOnlyList<string> For
@@ -128,7 +145,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                 words.Add($"{GoodMonths} months of good water");
             if (MarginYear.Worst > 0)
                 words.Add("leaves money even in the worst pairing");
-            if (Candidate.Species.SurvivalFryPct > HardSurvivalPct && CannibalStage == "none")
+            if (Candidate.Species.SurvivalFryPct > HardSurvivalPct && Cannibals is null)
                 words.Add("easy as fry: none eats another");
             if (SpeciesTable.Figure(Candidate.Species, "air_breather") > 0)
                 words.Add("breathes air: bears a bad night");
@@ -141,8 +158,6 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     /// <summary>What speaks against it, the worst first.</summary>
     public IReadOnlyList<Judgement> Against =>
         [.. Gates().Concat(Hazards()).Concat(Markets()).OrderByDescending(j => j.Status)];
-
-    private string CannibalStage => SpeciesTable.Text(Candidate.Species, "cannibal_stage");
 
     private IEnumerable<Judgement> Gates()
     {
@@ -187,8 +202,8 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
 
     private IEnumerable<Judgement> Hazards()
     {
-        if (CannibalStage is not ("none" or ""))
-            yield return new(Status.Watch, $"eats its own kind ({CannibalStage}): grade often, losses in the nursery");
+        if (Cannibals is { } cannibals)
+            yield return new(Status.Watch, cannibals.Words);
         if (SpeciesTable.Figure(Candidate.Species, "predator") > 0)
             yield return new(Status.Watch, "a predator: no smaller fish beside it");
         if (Candidate.Species.SurvivalFryPct is > 0 and <= HardSurvivalPct)
@@ -199,12 +214,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                 "much handwork: they hide, moult and fight; dead ones and shells are taken out by hand"
             );
         if (SaltKg > 0)
-            yield return new(
-                Status.Watch,
-                FormattableString.Invariant(
-                    $"wants salt: {SaltKg:N0} kg for each filling, gear that bears it, and a place where the brine may go"
-                )
-            );
+            yield return Brine();
         if (Candidate.Species.LegalCaution.Length > 0)
             yield return new(Status.Watch, Candidate.Species.LegalCaution);
         if (Candidate.Species.Confidence == "low")
@@ -213,6 +223,23 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                 "few trials stand behind these figures: take them as a guess, and learn with a few fish first"
             );
     }
+
+    // Salt water kills grass, trees and creeks: without a way out the plan stops before it starts.
+    private Judgement Brine() =>
+        new(
+            Site.BrineOut == Had.No ? Status.ActNow : Status.Watch,
+            FormattableString.Invariant(
+                $"wants salt: {SaltKg:N0} kg for each filling, {SaltCost:N0} at the price typed, gear that bears it; "
+            )
+                + (
+                    Site.BrineOut switch
+                    {
+                        Had.Yes => "drained water has a permitted way out",
+                        Had.No => "drained salt water may go nowhere here: not this fish inland",
+                        _ => "ask where drained salt water may go",
+                    }
+                )
+        );
 
     private Judgement Delicate() =>
         new(
@@ -244,11 +271,20 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                     $"under the {family:N0} kg a year from which a family lives: a trial, to be costed as learning"
                 )
             );
-        if (Site.AllYear && GrowingMonths < 12)
+        if (Market is { Imported: { } imported, BreakEven: { } least } && imported < least)
+            yield return new(
+                Status.ActNow,
+                FormattableString.Invariant(
+                    $"imported {Candidate.Form.Word()} costs {imported:0.00} a kg, less than the break-even price of {least:0.00}: sell another form, or another fish"
+                )
+            );
+        if (Candidate.Known == Had.No)
             yield return new(
                 Status.Watch,
-                $"grows in {GrowingMonths} months only: for sales all year stagger batches and hold fish over winter, or heat an indoor unit"
+                $"new to buyers here, in the costs above: {string.Join("; ", FishMarket.TasksOfANewFish)}"
             );
+        if (Site.AllYear && Batches.Judgement is { Status: > Status.Steady } gaps)
+            yield return gaps;
     }
 
     private static StockingQuestion Question(SpeciesCandidate c, SpeciesSite s, double price)

@@ -369,12 +369,12 @@ public static class PlaceCheck
             < EasyLowHa => (
                 Status.Watch,
                 "smaller than is worth the banks",
-                "Under a twentieth of a hectare the banks cost more than the water: good for fry or a trial."
+                "Under 0.05 ha (an eighth of an acre) the banks cost more than the water: good for fry or a trial."
             ),
             <= EasyHighHa => (
                 Status.Steady,
                 "easy to net, feed and air by hand",
-                "a twentieth to four tenths of a hectare"
+                "0.05 to 0.4 ha (an eighth of an acre to one acre)"
             ),
             <= LargeHa => (
                 Status.Watch,

@@ -143,7 +143,7 @@ public partial class PondFacts
                 liner,
                 Zone.DayOf(now),
                 Batches.Where(b => b.EmptiedAt is not null).Select(b => Zone.DayOf(b.EmptiedAt!.Value)),
-                Works.Where(w => w.Work == PondWork.LinerMended).Select(w => Zone.DayOf(w.At))
+                rows.Patches.Select(w => (Zone.DayOf(w.At), w.M2))
             );
 
     /// <summary>What this pond carries of a species, kg: by area with or without air for ponds, by volume for tanks.</summary>
@@ -189,7 +189,11 @@ public partial class PondFacts
         get
         {
             var pump = Equipment.FirstOrDefault(e => e.Kind == EquipmentKind.Pump);
-            return new(Pond.Kind, Pond.Shape.FullAreaM2, Pond.Shape.FullVolumeM3, pump?.FlowM3H, pump?.PowerKW);
+            return new(Pond.Kind, Pond.Shape.FullAreaM2, Pond.Shape.FullVolumeM3, pump?.FlowM3H, pump?.PowerKW)
+            {
+                Shape = Pond.Shape,
+                Hand = Farm.Hand,
+            };
         }
     }
 

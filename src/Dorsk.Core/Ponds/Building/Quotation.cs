@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
 
 namespace Dorsk.Core.Ponds;
 
@@ -129,6 +130,13 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
             _ => (0.3, "they keep down: 0.3 m over the water carries waves and rain"),
         };
 
+    /// <summary>Fish that may live in it, kg: tanks by their water with air day and night, dug ponds by their surface without air.</summary>
+    /// <param name="species">The species.</param>
+    public double CarriesKg(FishSpecies species) =>
+        Dug
+            ? Water.FullAreaM2 / 10_000 * SpeciesTable.Figure(species, "capacity_earthen_no_air_kg_ha")
+            : VolumeM3 * SpeciesTable.Figure(species, "capacity_tank_kg_m3");
+
     /// <summary>What stands against it, by the field typed.</summary>
     public IEnumerable<Remark> Check()
     {
@@ -145,6 +153,9 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
 /// <param name="Spare">Share added for what nobody foresaw.</param>
 public sealed record Quotation(IReadOnlyList<QuoteLine> Lines, double Spare)
 {
+    /// <summary>A builder's total agrees with its parts within this share.</summary>
+    public const double Agrees = 0.02;
+
     /// <summary>Prices, each of one unit, in the farm's currency.</summary>
     public sealed record Prices(
         double EarthM3,

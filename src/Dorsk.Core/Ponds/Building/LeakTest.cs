@@ -1,12 +1,12 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Ponds;
 
 /// <summary>What a part-filled pond loses through its bed.</summary>
 /// <param name="SeepageMmDay">Seepage, mm/day; below nought when more came in than rain.</param>
-/// <param name="Verdict">Tight, watch or leaks.</param>
 /// <param name="M3Day">Water lost, m³/day.</param>
-public sealed record LeakTest(double SeepageMmDay, Judgement Verdict, double M3Day)
+public sealed record LeakTest(double SeepageMmDay, double M3Day)
 {
     private const double TightMmDay = 5,
         LeaksMmDay = 10,
@@ -21,23 +21,23 @@ public sealed record LeakTest(double SeepageMmDay, Judgement Verdict, double M3D
     public static LeakTest Of(double dropM, double rainM, double evaporationM, double days, double areaM2)
     {
         var mmDay = (dropM + rainM - evaporationM) * 1000 / days;
-        var text = FormattableString.Invariant($"{mmDay:0.0} mm a day seep away");
+        return new(mmDay, Math.Max(0, mmDay) / 1000 * areaM2);
+    }
+
+    /// <summary>Tight, watch or leaks.</summary>
+    /// <param name="hand">How figures are printed.</param>
+    public Judgement Verdict(Hand hand)
+    {
+        string Say(double mm) => QuantityText.Write(mm / 1000, Measures.Seepage, hand);
         // A pond that fills says nothing of its bed.
-        if (mmDay < RisesMmDay)
+        if (SeepageMmDay < RisesMmDay)
             return new(
-                mmDay,
-                new(
-                    Status.Watch,
-                    FormattableString.Invariant(
-                        $"{-mmDay:0.0} mm a day came in beside the rain: no leak test. Shut every inlet, look for springs and run-off, and read it again over days"
-                    )
-                ),
-                0
+                Status.Watch,
+                $"{Say(-SeepageMmDay)} came in beside the rain: no leak test. Shut every inlet, look for springs and run-off, and read it again over days"
             );
-        var verdict =
-            mmDay < TightMmDay ? new Judgement(Status.Steady, text + ": tight")
-            : mmDay <= LeaksMmDay ? new Judgement(Status.Watch, text + ": watch it, and test again fuller")
-            : new Judgement(Status.ActNow, text + ": it leaks. Find the place at part fill before filling to the brim");
-        return new(mmDay, verdict, Math.Max(0, mmDay) / 1000 * areaM2);
+        var text = $"{Say(SeepageMmDay)} seep away";
+        return SeepageMmDay < TightMmDay ? new(Status.Steady, text + ": tight")
+            : SeepageMmDay <= LeaksMmDay ? new(Status.Watch, text + ": watch it, and test again fuller")
+            : new(Status.ActNow, text + ": it leaks. Find the place at part fill before filling to the brim");
     }
 }

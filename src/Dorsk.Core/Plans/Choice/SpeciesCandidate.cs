@@ -24,6 +24,9 @@ public enum Had
 /// <param name="Feed">Whether a suitable feed can be had within a sensible drive.</param>
 /// <param name="Buyers">Whether somebody local buys it, in a form this farm can deliver.</param>
 /// <param name="Permit">Whether it may be kept here.</param>
+/// <param name="Form">How it is sold.</param>
+/// <param name="Imported">Price of an imported kilogram in that form; null when nobody asked.</param>
+/// <param name="Known">Whether buyers here know it.</param>
 public sealed record SpeciesCandidate(
     FishSpecies Species,
     double PriceLow,
@@ -32,7 +35,10 @@ public sealed record SpeciesCandidate(
     Had Seed,
     Had Feed,
     Had Buyers,
-    Had Permit
+    Had Permit,
+    SoldAs Form = SoldAs.Live,
+    double? Imported = null,
+    Had Known = Had.Yes
 );
 
 /// <summary>The site candidates are held against.</summary>
@@ -61,4 +67,17 @@ public sealed record SpeciesSite(
     double BusinessNeeds,
     bool AllYear,
     Units.Hand Hand
-);
+)
+{
+    /// <summary>Price of a kilogram of salt for inland brackish water.</summary>
+    public double SaltKg { get; init; }
+
+    /// <summary>Whether salt water has a permitted way out when it is drained.</summary>
+    public Had BrineOut { get; init; }
+
+    /// <summary>Cost of getting one sold kilogram ready: gutting, cutting, packing, ice.</summary>
+    public double ProcessingKg { get; init; }
+
+    /// <summary>Cost of a year of making a fish known that buyers here do not know.</summary>
+    public double PromotionYear { get; init; }
+}

@@ -1,0 +1,80 @@
+using Dorsk.Core.People;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Core.Season;
+
+/// <summary>Jobs of the pond itself: bare banks, dry liners, water that rotted wood had coloured.</summary>
+public static partial class JobRules
+{
+    private const int LookAgainDays = 2,
+        LookAgainLateDays = 10;
+
+    // Rain takes a bare bank into the water; grass holds it.
+    private static IEnumerable<Job> SowBank(FarmDay d) =>
+        d
+            .Ponds.Where(p => p.BareBank is not null)
+            .Select(p => new Job(
+                Key("sow", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                d.Zone.At(d.Today, new(8, 0)),
+                d.Zone.At(d.Today, new(18, 0)),
+                $"{p.Code}: sow grass on the bare bank ({p.BareBank})",
+                "rain takes bare earth into the water; no trees, their roots leak; keep it cut away from liner edges",
+                Role.PondHand,
+                "work?Work=BankSown",
+                JobState.Open
+            ));
+
+    // Sun ruins a liner that lies dry.
+    private static IEnumerable<Job> CoverLiner(FarmDay d) =>
+        d
+            .Ponds.Where(p => p.DryLiner is not null)
+            .Select(p => new Job(
+                Key("liner", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                d.Zone.At(d.Today, new(8, 0)),
+                d.Zone.At(d.Today, new(18, 0)),
+                $"{p.Code}: let {d.Say(p.DryLiner!.Value.WantM3, Measures.Volume)} of water over the liner",
+                $"it has lain dry for {p.DryLiner.Value.Days} days: sun and wind ruin it; {d.Say(DryLinerM, Measures.ShortLength)} of water protect it",
+                Role.PondHand,
+                "work?Work=Filling",
+                JobState.Open
+            ));
+
+    /// <summary>Water that protects an idle liner from the sun, m.</summary>
+    public const double DryLinerM = 0.2;
+
+    private static IEnumerable<Job> LookAgain(FarmDay d)
+    {
+        foreach (var p in d.Ponds)
+        {
+            if (p.DebrisOut is not { } debris)
+                continue;
+            var due = d.Zone.DayOf(debris.At).AddDays(LookAgainDays);
+            var read = p.LastRead.GetValueOrDefault(Parameter.Ph);
+            if (
+                d.Today < due
+                || d.Today > due.AddDays(LookAgainLateDays)
+                || (d.Zone.DayOf(read) >= due && d.Zone.DayOf(read) < d.Today)
+            )
+                continue;
+            var done = d.Zone.DayOf(read) == d.Today;
+            yield return new(
+                Key("look-again", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                d.Zone.At(d.Today, new(15, 0)),
+                d.Zone.At(d.Today, new(18, 0)),
+                $"{p.Code}: pH and colour again",
+                $"{debris.Text} came out on {FarmDay.Day(d.Zone.DayOf(debris.At))}: what rotted had coloured the water and pulled pH down",
+                Role.PondHand,
+                "reading",
+                done ? JobState.Done : JobState.Open,
+                done ? new Mark(read, "") : null
+            );
+        }
+    }
+}
