@@ -117,7 +117,11 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
             { "carbon", "tan=2&wanted=0.5&source=0.3&volume=1000&do=6", ["30.0", "50.0", "7.1"] },
             { "carbon", "tan=2&wanted=0.5&source=0.3&volume=1000&do=3.9", ["Act now", "no carbon now"] },
             // 750 m³ of 28 and 250 m³ of 20 °C.
-            { "mixing", "v1=750&t1=28&s1=0&a1=80&n1=1&v2=250&t2=20&s2=4&a2=120&n2=0", ["26.0", "1.0", "90", "0.75"] },
+            {
+                "mixing",
+                "v1=750&t1=28&s1=0&a1=80&n1=1&v2=250&t2=20&s2=4&a2=120&n2=0",
+                ["26.0", "1.0", "90", "0.75", "7.8\u2009mg/L before, 8.0\u2009mg/L after"]
+            },
             {
                 "mixing",
                 "v1=500&t1=28&s1=0&a1=80&n1=1&v2=500&t2=20&s2=0&a2=80&n2=0",
@@ -169,11 +173,7 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
             { "volume", "length=40&width=25&slope=2&depth=1.5&level=1.5", ["1,226", "0.100"] },
             // 3-4-5 triangles: 12 m² of 3 × 4 m; paced, without the diagonal, at most 40 × 25 m.
             { "size", "means=tape&pace=&s1=4&s2=3&s3=4&s4=3&diagonal=5", ["12\u2009m²"] },
-            {
-                "size",
-                "means=paces&pace=1&s1=40&s2=25&s3=40&s4=25&diagonal=",
-                ["983\u2009m²", "lower figure"]
-            },
+            { "size", "means=paces&pace=1&s1=40&s2=25&s3=40&s4=25&diagonal=", ["983\u2009m²", "lower figure"] },
             // 40 × 20 m floor, slope 2, 1.5 m, one pipe of 200 mm: 7.6 h (reference vector).
             {
                 "drain",
@@ -227,13 +227,37 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 ["500\u2009m²", "200\u2009m³", "Without stacking", "tonne each cubic metre"]
             },
             { "split", "area=2&depth=1.3&share=18&hours=1", ["0.36\u2009ha", "1.64\u2009ha", "4,680", "43.3"] },
-            { "mover", "rpm=1450&first=20&second=30&radius=1.5&width=3&dip=0.8&volume=26000", ["2.42 turns", "21.6 h", "without beating"] },
+            {
+                "mover",
+                "rpm=1450&first=20&second=30&radius=1.5&width=3&dip=0.8&volume=26000",
+                ["2.42 turns", "21.6 h", "without beating"]
+            },
             {
                 "indoor",
                 "length=20&width=10&height=3.5&wall=foam50&water=80&new=5&newc=16&inside=27&outside=2&mean=12&changes=0.5&price=0.3&frame=not",
                 ["16.7", "5.6", "frame against rust and rot", "Act now"]
             },
-            { "place", "body=tank&area=0.2&fish=rainbow_trout&stage=GrowOut", ["Shade in summer at every stage", "rainbow trout, grow-out"] },
+            {
+                "ph-exchange",
+                "volume=1000&share=20&every=2&stop=9&ph1=9.8&alk1=60&temp1=28&sal1=0&ph2=7.2&alk2=90&temp2=24&sal2=0",
+                ["200\u2009m³", "old water left", "afternoon reading is 9.0"]
+            },
+            {
+                "ph-exchange",
+                "volume=1000&share=20&every=2&stop=8&ph1=9.8&alk1=60&temp1=28&sal1=0&ph2=9.5&alk2=90&temp2=24&sal2=0",
+                ["not reached", "another source"]
+            },
+            {
+                "rotten-feed",
+                "species=silver_perch&weight=50&volume=20&feed=8&protein=40&tan=0.5&temp=27&ph=8.2&sal=0&fish=300&wait=",
+                ["Act now", "where the fish wait"]
+            },
+            { "pool-cover", "minutes=25&open=2&covered=4&hour=25&cover=600&years=5", ["831", "76 h", "38 h", "pays"] },
+            {
+                "place",
+                "body=tank&area=0.2&fish=rainbow_trout&stage=GrowOut",
+                ["Shade in summer at every stage", "rainbow trout, grow-out"]
+            },
             {
                 "place",
                 "body=earthen&area=0.2&dry=not+enough",

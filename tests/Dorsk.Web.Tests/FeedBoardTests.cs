@@ -133,7 +133,7 @@ public sealed class FeedBoardTests : IDisposable
             (await manager.Post("/feed?handler=School", new() { ["pond"] = "P1", ["school"] = "guess" })).StatusCode
         );
         Assert.Contains("by table", await hand.Client.GetStringAsync("/feed"), StringComparison.Ordinal);
-        Assert.Contains("up to 50 kg", await hand.Client.GetStringAsync("/feed?cup=-3"), StringComparison.Ordinal);
+        Assert.Contains("up to 50.0", await hand.Client.GetStringAsync("/feed?cup=-3"), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -31,6 +31,15 @@ public enum StoreKind
 public sealed record FeedNamed(long FeedId, string Name, double PelletMm, double ProteinPct, long? PriceMinorPerKg)
     : Fact
 {
+    /// <summary>Fish meal in it, percent, or null where nobody said.</summary>
+    public double? FishMealPct { get; init; }
+
+    /// <summary>Last day of the permit to use it, where it is a restricted feed; null: no permit is needed.</summary>
+    public DateOnly? PermitTo { get; init; }
+
+    /// <summary>The feed that replaces it when the permit ends; null: none was chosen.</summary>
+    public long? FallbackId { get; init; }
+
     /// <summary>Feed, or another input; pellet and protein are 0 for those.</summary>
     public StoreKind Kind { get; init; }
 
@@ -151,6 +160,10 @@ public static class FeedingRule
             yield return Remark.Refuse("Bag", "A bag of more than 0, up to 2,000 kg, or empty.");
         if (f.LeadDays is { } lead && lead is not (>= 0 and <= 180))
             yield return Remark.Refuse("Lead", "0 to 180 days from order to delivery, or empty.");
+        if (f.FishMealPct is { } meal && meal is not (>= 0 and <= 90))
+            yield return Remark.Refuse("FishMeal", "Fish meal of 0 to 90 %, or empty.");
+        if (f.FallbackId is { } fallback && fallback == f.FeedId)
+            yield return Remark.Refuse("Fallback", "A feed cannot replace itself. Choose another, or none.");
         if (f.Kind != StoreKind.Feed)
             yield break;
         if (f.PelletMm is not (>= 0 and <= 30))
@@ -158,6 +171,18 @@ public static class FeedingRule
         if (f.ProteinPct is not (>= 5 and <= 80))
             yield return Remark.Refuse("Protein", "Protein of 5 to 80 %.");
     }
+
+    /// <summary>What is asked before a restricted feed is given after its permit; null while it may be given.</summary>
+    /// <param name="name">The feed.</param>
+    /// <param name="permitTo">Last day of its permit, or null.</param>
+    /// <param name="on">Day of the meal.</param>
+    /// <param name="fallback">The feed that replaces it, or null.</param>
+    public static string? WithoutPermit(string name, DateOnly? permitTo, DateOnly on, string? fallback) =>
+        permitTo is { } to && on > to
+            ? FormattableString.Invariant(
+                $"The permit for {name} ended on {to:d MMM yyyy}: {(fallback is null ? "renew it, or choose a feed that needs none." : $"feed {fallback} until it is renewed.")}"
+            )
+            : null;
 
     /// <summary>Objections to a load of feed.</summary>
     public static IEnumerable<Remark> Check(FeedReceived f)

@@ -77,7 +77,7 @@ public sealed record SchoolRation(RationSchool School, double? Kg, string Said, 
             Math.Max(ByGain(q), Maintenance(q)),
             KeepsOnly(q)
                 ? "too cold for much growth: 0.3 % of the biomass keeps them"
-                : FormattableString.Invariant($"gain of {q.FullGainG:0.##} g each × FCR {q.Fcr:0.0#}"),
+                : $"gain of {Units.QuantityText.Write(q.FullGainG, Units.Measures.DayGain, q.Hand)} each × FCR {q.Hand.Figure(q.Fcr, 2)}",
             "Growth model (Yan & Hunt 1999) and FCR of the species table"
         );
 

@@ -25,13 +25,15 @@ public static class GrowthReasons
     /// <param name="usualC">Water of a day as it usually is, °C.</param>
     /// <param name="dawnLowMgL">Lowest oxygen read on a morning, mg/L, or null.</param>
     /// <param name="carriesKg">What the pond carries, kg.</param>
+    /// <param name="seen">Low pH and poor feed over these days; null where nobody looked.</param>
     public static IReadOnlyList<GrowthReason> Of(
         FishSpecies species,
         IReadOnlyList<Standing> days,
         Func<DateOnly, double> actualC,
         Func<DateOnly, double> usualC,
         Func<DateOnly, double?> dawnLowMgL,
-        double carriesKg
+        double carriesKg,
+        GrowthWater? seen = null
     )
     {
         if (days.Count < 2)
@@ -63,7 +65,7 @@ public static class GrowthReasons
             ),
         ];
         var rest = (days[^1].MeanG.Value / planned / reasons.Aggregate(1.0, (p, r) => p * (1 + r.Share))) - 1;
-        reasons.Add(Rest(rest, days.Count(d => d.BiomassKg.Value > Crowded * carriesKg)));
+        reasons.Add(Rest(rest, days.Count(d => d.BiomassKg.Value > Crowded * carriesKg), seen));
         return [.. reasons.Where(r => Math.Abs(r.Share) >= Least).OrderByDescending(r => Math.Abs(r.Share))];
     }
 
@@ -84,16 +86,61 @@ public static class GrowthReasons
         );
 
     // What water, ration and mornings leave unexplained.
-    private static GrowthReason Rest(double share, int fullDays) =>
-        share < 0 && fullDays > 0
+    private static GrowthReason Rest(double share, int fullDays, GrowthWater? seen) =>
+        share < 0 && seen?.Words is { } words ? new(seen.Cause, share, words)
+        : share < 0 && fullDays > 0
             ? new(
                 "crowding",
                 share,
                 FormattableString.Invariant($"over {100 * Crowded:0} % of what the pond carries on {fullDays} days")
             )
-            : new(
-                share < 0 ? "their own slow growth" : "their own fast growth",
-                share,
-                "nothing above explains it: the stock, health, feed quality, natural food, or the samples"
+        : new(
+            share < 0 ? "their own slow growth" : "their own fast growth",
+            share,
+            "nothing above explains it: the stock, health, feed quality, natural food, or the samples"
+        );
+}
+
+/// <summary>What beside warmth, ration and mornings stunts fish: water that is too sour, feed with too little protein.</summary>
+/// <param name="LowPhDays">Days on which pH was read under the low limit of the species.</param>
+/// <param name="PhDays">Days on which pH was read.</param>
+/// <param name="PoorFeedShare">Share of the feed, by mass, with less protein than their stage wants, 0 to 1.</param>
+public sealed record GrowthWater(int LowPhDays, int PhDays, double PoorFeedShare)
+{
+    // A third of the days, or of the feed, is no accident.
+    private const double Telling = 1.0 / 3;
+
+    private bool Sour => PhDays > 0 && (double)LowPhDays / PhDays >= Telling;
+
+    private bool Poor => PoorFeedShare >= Telling;
+
+    /// <summary>The cause in a word or two; empty where nothing tells.</summary>
+    public string Cause
+    {
+        get
+        {
+            if (Sour)
+                return Poor ? "low pH and poor feed" : "low pH";
+            return Poor ? "poor feed" : "";
+        }
+    }
+
+    /// <summary>What the record shows; null where nothing tells.</summary>
+    public string? Words =>
+        !Sour && !Poor
+            ? null
+            : string.Join(
+                "; ",
+                new[]
+                {
+                    Sour
+                        ? FormattableString.Invariant($"pH under the low limit on {LowPhDays} of {PhDays} days read")
+                        : "",
+                    Poor
+                        ? FormattableString.Invariant(
+                            $"{100 * PoorFeedShare:0} % of the feed had less protein than their stage wants"
+                        )
+                        : "",
+                }.Where(w => w.Length > 0)
             );
 }

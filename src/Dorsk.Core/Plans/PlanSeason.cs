@@ -49,7 +49,7 @@ public sealed record PlanSeason(IReadOnlyList<PlanDay> Days, DateOnly? ReachedOn
         {
             var t = q.TempC(day) + warmerC;
             var gain = Math.Max(0, DailyGain.FullG(w, t, q.Species, rateFactor) * share);
-            var fcr = DailyGain.Fcr(q.Species, w);
+            var fcr = DailyGain.Fcr(q.Species, w) * q.FcrFactor;
             days.Add(
                 (day, w, t, Math.Max(gain * fcr, fcr > 0 && t >= q.Species.FeedMinC ? MaintenanceShareOfBody * w : 0))
             );

@@ -243,7 +243,11 @@ public sealed record StockingAnswer(
                     With(fixedStock with { Prices = p with { FeedKg = 1.1 * p.FeedKg } }),
                     With(fixedStock with { Prices = p with { FeedKg = 0.9 * p.FeedKg } })
                 ),
-                new("water 1 °C cooler or warmer all year", Warmer(-1), Warmer(1)),
+                new(
+                    $"water {QuantityText.Write(1, Measures.TemperatureStep, Question.Hand)} cooler or warmer all year",
+                    Warmer(-1),
+                    Warmer(1)
+                ),
             ];
             return [.. all.OrderByDescending(s => Math.Abs(s.Better - s.Worse))];
         }

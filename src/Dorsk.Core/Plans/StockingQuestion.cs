@@ -71,6 +71,12 @@ public sealed record StockingQuestion(
     /// <summary>Carrying capacity that the farm set itself, kg/ha or kg/m³ as the water is planned by; null: the species table.</summary>
     public double? OwnCapacityKg { get; init; }
 
+    /// <summary>Feed conversion ratio that the farm expects over the cycle, of its own record; null: the species table by size.</summary>
+    public double? OwnFcr { get; init; }
+
+    /// <summary>What the farm's own conversion makes of the table's, 1 without one.</summary>
+    public double FcrFactor => OwnFcr is { } own && Species.FcrGrowOut > 0 ? own / Species.FcrGrowOut : 1;
+
     /// <summary>Survival as a share.</summary>
     public double Survival => SurvivalPct / 100;
 
@@ -79,6 +85,8 @@ public sealed record StockingQuestion(
     {
         if (TargetG <= FromG)
             yield return Remark.Refuse("target", "The weight wanted must be above the weight at stocking.");
+        if (OwnFcr is not (null or (>= 0.3 and <= 6)))
+            yield return Remark.Refuse("fcr", "0.3 to 6, or empty: by the species table.");
         if (SurvivalPct is not (> 0 and <= 100))
             yield return Remark.Refuse("survival", "Above 0, up to 100 %.");
         if (ShareOfWater is not (> 0 and <= 1))

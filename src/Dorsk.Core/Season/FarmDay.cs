@@ -132,6 +132,9 @@ public sealed record PondDay(
 /// <param name="NextExpiry">First expiry in the store, or null.</param>
 public sealed record FeedDay(long FeedId, string Name, double LeftKg, double PerDayKg, DateOnly? NextExpiry)
 {
+    /// <summary>Last day of its permit, where it is a restricted feed, and what replaces it.</summary>
+    public (DateOnly To, string? Fallback)? Permit { get; init; }
+
     /// <summary>When to order at the demand that is forecast; null: as the last week was fed.</summary>
     public Feeding.OrderProposal? Order { get; init; }
 }

@@ -77,4 +77,52 @@ public static partial class JobRules
             );
         }
     }
+
+    private const int PermitAheadDays = 30;
+
+    // A restricted feed without its permit is a fine, or fish that cannot be sold.
+    private static IEnumerable<Job> Permits(FarmDay d) =>
+        d
+            .Feeds.Where(f => f.Permit is { } p && p.To.DayNumber - d.Today.DayNumber <= PermitAheadDays)
+            .Select(f => new Job(
+                FormattableString.Invariant($"permit:{f.FeedId}:{f.Permit!.Value.To:yyyy-MM-dd}"),
+                null,
+                "",
+                d.Zone.At(d.Today, new(8, 0)),
+                d.Zone.At(f.Permit.Value.To, new(17, 0)),
+                $"Renew the permit for {f.Name}",
+                $"it ends on {FarmDay.Day(f.Permit.Value.To)}; {(f.Permit.Value.Fallback is { } other ? $"{other} replaces it then" : "no feed is named that replaces it")}",
+                Role.Manager,
+                "feed",
+                JobState.Open
+            ));
+
+    // A cover keeps heavy rain out: it thins salt and buffer and chills the top.
+    private const double HeavyRainM = 0.02;
+
+    private static IEnumerable<Job> CoverInRain(FarmDay d)
+    {
+        if (d.Rain is not { Si: >= HeavyRainM } rain)
+            yield break;
+        foreach (
+            var duty in d
+                .Duties.Where(x =>
+                    x.PondId is not null && x.What.StartsWith(UsualDuties.CoverOver, StringComparison.OrdinalIgnoreCase)
+                )
+                .DistinctBy(x => x.PondId)
+        )
+            if (d.Ponds.FirstOrDefault(p => p.PondId == duty.PondId) is { } pond)
+                yield return new(
+                    Key("cover-rain", pond.Code, d.Today),
+                    pond.PondId,
+                    pond.Code,
+                    rain.At,
+                    rain.At.AddHours(2),
+                    $"{pond.Code}: cover it against the rain",
+                    $"{QuantityText.Write(rain.Si, Measures.Rain, d.Hand)} fell: open it when the rain is over",
+                    Role.PondHand,
+                    "",
+                    JobState.Open
+                );
+    }
 }

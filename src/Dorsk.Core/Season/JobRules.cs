@@ -71,6 +71,8 @@ public static partial class JobRules
         new("sow", SowBank),
         new("liner", CoverLiner),
         new("look-again", LookAgain),
+        new("permit", Permits),
+        new("cover-rain", CoverInRain),
         new("after-rain", AfterRain),
         new("exchange-early", ExchangeEarly),
     ];

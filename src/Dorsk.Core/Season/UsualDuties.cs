@@ -16,6 +16,12 @@ public static class UsualDuties
         Noon = new(12, 0),
         Late = new(16, 0);
 
+    /// <summary>How the task of covering a pond begins; heavy rain asks for it too.</summary>
+    public const string CoverOver = "cover over midday";
+
+    /// <summary>How the task of siphoning begins.</summary>
+    public const string Siphon = "siphon the floor";
+
     /// <summary>The task that heat and rain bring forward.</summary>
     public const string ChangeWater = "change a part of the water";
 
@@ -41,12 +47,7 @@ public static class UsualDuties
         ),
         (
             [PondKind.Tank],
-            new(
-                "siphon the floor",
-                2,
-                Early,
-                "droppings and left feed rot into ammonia; one to three days, every day with fry"
-            )
+            new(Siphon, 2, Early, "droppings and left feed rot into ammonia; one to three days, every day with fry")
         ),
         (
             [PondKind.Tank],
@@ -108,12 +109,23 @@ public static class UsualDuties
         ),
         (
             [PondKind.Tank, PondKind.Lined],
-            new(
-                "cover over noon, open in the afternoon",
-                1,
-                Noon,
-                "shade steers algae: longer for clear water, shorter for green; on in heavy rain too"
-            )
+            new(CoverOver + ", for clear water", 1, new(9, 30), "shade starves algae; open it at 15:30")
+        ),
+        (
+            [PondKind.Tank, PondKind.Lined],
+            new("open the cover, for clear water", 1, new(15, 30), "six hours of shade for clear water")
+        ),
+        (
+            [PondKind.Tank, PondKind.Lined],
+            new(CoverOver + ", for green water", 1, new(11, 0), "some shade; open it at 13:30")
+        ),
+        (
+            [PondKind.Tank, PondKind.Lined],
+            new("open the cover, for green water", 1, new(13, 30), "two and a half hours of shade keep the green")
+        ),
+        (
+            [PondKind.Lined],
+            new("cut grass away from the liner's edge", 21, Late, "roots and stems pierce it; mower strings cut it")
         ),
         (
             [PondKind.Cage, PondKind.Hapa],
@@ -141,4 +153,18 @@ public static class UsualDuties
     /// <summary>For a body of water.</summary>
     public static IReadOnlyList<UsualDuty> For(PondKind kind) =>
         [.. Table.Where(t => t.Of.Contains(kind)).Select(t => t.Duty)];
+
+    /// <summary>The same for what is in it: fry want the floor clean every day, a covered tank every third.</summary>
+    /// <param name="kind">Body of water.</param>
+    /// <param name="fry">Whether fry stand in it.</param>
+    /// <param name="covered">Whether it is covered.</param>
+    public static IReadOnlyList<UsualDuty> For(PondKind kind, bool fry, bool covered) =>
+        [.. For(kind).Select(d => d.What == Siphon ? d with { EveryDays = SiphonDays(fry, covered) } : d)];
+
+    private static int SiphonDays(bool fry, bool covered)
+    {
+        if (fry)
+            return 1;
+        return covered ? 3 : 2;
+    }
 }

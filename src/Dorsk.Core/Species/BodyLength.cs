@@ -7,8 +7,10 @@ public static class BodyLength
     public const string Source =
         "Length by Fulton's condition factor K = 100 W/L³, K of the species table (1.2 where it has none); a body is about a tenth as thick as it is long, so a tenth of the length is the widest safe opening; judged";
 
-    private const double UsualK = 1.2,
-        ThicknessOfLength = 0.1;
+    /// <summary>Thickness of a body by its length.</summary>
+    public const double ThicknessOfLength = 0.1;
+
+    private const double UsualK = 1.2;
 
     /// <summary>Total length, cm.</summary>
     /// <param name="species">The species.</param>

@@ -45,6 +45,9 @@ public enum CountBasis
 
     /// <summary>Assumed.</summary>
     Assumed,
+
+    /// <summary>All seen at once in an inner net that was lifted.</summary>
+    LiftedNet,
 }
 
 /// <summary>One line of a fish movement. The lines of one movement sum to nought per batch.</summary>

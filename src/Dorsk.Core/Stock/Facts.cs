@@ -78,6 +78,12 @@ public sealed record FishSampled(
     /// <summary>Total length of each single fish, m, or null where it was not measured; empty when none was.</summary>
     public IReadOnlyList<double?> LengthsM { get; init; } = [];
 
+    /// <summary>Radius of the cast net they came from, m, or null.</summary>
+    public double? NetRadiusM { get; init; }
+
+    /// <summary>Mesh of that net, knot to knot, mm, or null.</summary>
+    public double? MeshMm { get; init; }
+
     /// <summary>Health marks counted on the way.</summary>
     public IReadOnlyList<MarkCount> Marks { get; init; } = [];
 }

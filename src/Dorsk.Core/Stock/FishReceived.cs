@@ -52,6 +52,50 @@ public enum SeedStage
     Larger,
 }
 
+/// <summary>What kind of stock it is: body shape and breeding follow from it.</summary>
+public enum StockType
+{
+    /// <summary>Nobody said.</summary>
+    Unsaid,
+
+    /// <summary>A bred line.</summary>
+    Improved,
+
+    /// <summary>A cross of two species or lines.</summary>
+    Hybrid,
+
+    /// <summary>Wild, or of wild parents.</summary>
+    Wild,
+}
+
+/// <summary>What follows from the kind of stock.</summary>
+public static class StockTypes
+{
+    /// <summary>In words; empty when nobody said.</summary>
+    /// <param name="type">The kind.</param>
+    public static string Word(this StockType type) =>
+        type switch
+        {
+            StockType.Improved => "improved line",
+            StockType.Hybrid => "hybrid",
+            StockType.Wild => "wild stock",
+            _ => "",
+        };
+
+    /// <summary>What it means for grading and spawning; empty when nobody said.</summary>
+    /// <param name="type">The kind.</param>
+    public static string Means(this StockType type) =>
+        type switch
+        {
+            StockType.Improved =>
+                "even growth; keep it apart from other lines, and replace brood fish from the breeder",
+            StockType.Hybrid =>
+                "body shape lies between the parents: set grading bars by your own fish; do not breed from them",
+            StockType.Wild => "uneven sizes: grade early and often; young may not spawn in ponds",
+            _ => "",
+        };
+}
+
 /// <summary>A delivery looked over on arrival, before any fish is let go.</summary>
 /// <param name="PondId">The pond they are for.</param>
 /// <param name="SpeciesKey">The fish.</param>
@@ -91,6 +135,9 @@ public sealed record FishReceived(
 
     /// <summary>How far they had grown.</summary>
     public SeedStage Stage { get; init; }
+
+    /// <summary>Kind of stock.</summary>
+    public StockType Type { get; init; }
 
     /// <summary>Days since they became post-larvae, 1 to 60, or null.</summary>
     public int? StageDay { get; init; }

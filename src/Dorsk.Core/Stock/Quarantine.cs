@@ -43,6 +43,12 @@ public sealed record QuarantineNoted(
     string Text
 ) : Fact
 {
+    /// <summary>Whether the water has no air of its own, for a beginning.</summary>
+    public bool NoAir { get; init; }
+
+    /// <summary>Whether there is no calm place out of stream and bubbles, for a beginning.</summary>
+    public bool NoRest { get; init; }
+
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="water">How it stands in their water before this line.</param>
     /// <param name="day">Farm day.</param>
@@ -64,6 +70,16 @@ public sealed record QuarantineNoted(
                 Event == QuarantineEvent.Treated
                     ? "Which product, by whose advice, how long: whoever sells these fish will ask."
                     : "Say why they are let go before their time: it is kept."
+            );
+        if (Event == QuarantineEvent.Begun && NoAir)
+            yield return Remark.Ask(
+                "Air",
+                "Fish held apart stand close and breathe hard: they want ample air of their own. Are they held without it?"
+            );
+        if (Event == QuarantineEvent.Begun && NoRest)
+            yield return Remark.Ask(
+                "Rest",
+                "Tired and sick fish want a calm place out of stream and bubbles. Is there none?"
             );
         if (Text.Length > 300)
             yield return Remark.Refuse("Text", "At most 300 letters.");

@@ -230,6 +230,33 @@ public static class Measures
         3
     );
 
+    /// <summary>Surface of filter media by their volume, m²/m³ here.</summary>
+    public static readonly Measure SpecificSurface = new(
+        "surface by volume",
+        new Unit("m²/m³", 1, 0, "m2/m3"),
+        new Unit("ft²/ft³", 1 / FootM, 0, "ft2/ft3"),
+        0,
+        0
+    );
+
+    /// <summary>Ammonia that a filter takes in a day, g N/m² here.</summary>
+    public static readonly Measure NitrogenRate = new(
+        "ammonia a day",
+        new Unit("g/m²", 1, 0, "g/m2"),
+        new Unit("lb/1,000 ft²", PoundG / (1000 * FootM * FootM), 0),
+        2,
+        3
+    );
+
+    /// <summary>Fresh weed on the water, kg/m² here.</summary>
+    public static readonly Measure Mat = new(
+        "weed",
+        new Unit("kg/m²", 1, 0, "kg/m2"),
+        new Unit("lb/ft²", PoundKg / (FootM * FootM), 0, "lb/ft2"),
+        2,
+        2
+    );
+
     /// <summary>Price of a mass in the farm's currency, for a kilogram here.</summary>
     public static readonly Measure MassPrice = new(
         "price",

@@ -132,8 +132,7 @@ public static class QuantityText
     /// <param name="si">Value in SI.</param>
     /// <param name="measure">The quantity.</param>
     /// <param name="hand">The farm's units and decimal sign.</param>
-    public static string Typed(double si, Measure measure, Hand hand) =>
-        TypedIn(measure.In(hand), si, measure, hand);
+    public static string Typed(double si, Measure measure, Hand hand) => TypedIn(measure.In(hand), si, measure, hand);
 
     /// <summary>The same for a field of its own: a small amount in the unit of its size, with that unit behind it.</summary>
     /// <param name="si">Value in SI.</param>
@@ -146,13 +145,19 @@ public static class QuantityText
         return unit == measure.In(hand) ? text : $"{text} {unit.Symbol}";
     }
 
+    private const int MostPlaces = 12;
+
     // Enough figures that nothing is lost on the way back; a mean weight follows from count and mass, and has fewer.
     private static string TypedIn(Unit unit, double si, Measure measure, Hand hand)
     {
         var value = unit.FromSi(si);
         var figures = measure.Name == Measures.FishWeight.Name ? 4 : 6;
         var places = value == 0 ? 0 : figures - 1 - (int)Math.Floor(Math.Log10(Math.Abs(value)));
-        return Plain(value, Math.Clamp(places, Math.Min(measure.DecimalsIn(hand) + 2, 9), 9), hand.Sign);
+        return Plain(
+            value,
+            Math.Clamp(places, Math.Min(measure.DecimalsIn(hand) + 2, MostPlaces), MostPlaces),
+            hand.Sign
+        );
     }
 
     /// <summary>A bare figure as it would be typed: no parted thousands, at most so many decimals.</summary>
@@ -161,7 +166,7 @@ public static class QuantityText
     /// <param name="sign">The decimal sign.</param>
     public static string Plain(double value, int decimals, DecimalSign sign)
     {
-        var text = Math.Round(value, decimals).ToString("0.#########", CultureInfo.InvariantCulture);
+        var text = Math.Round(value, decimals).ToString("0.############", CultureInfo.InvariantCulture);
         return sign == DecimalSign.Point ? text : text.Replace('.', ',');
     }
 

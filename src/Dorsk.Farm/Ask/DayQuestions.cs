@@ -84,6 +84,9 @@ internal static class DayQuestions
             .Select(r => new FeedDay(r.Left.FeedId, r.Left.Name, r.Left.LeftKg, r.Left.PerDayKg, r.Left.NextExpiry)
             {
                 Order = r.Order,
+                Permit = r.Left.Kind.PermitTo is { } to
+                    ? (to, feeds.At(now).FirstOrDefault(k => k.FeedId == r.Left.Kind.FallbackId)?.Name)
+                    : null,
             })
             .ToList();
 

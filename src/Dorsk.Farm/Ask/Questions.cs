@@ -151,6 +151,13 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     }
 
     /// <summary>Equipment that fish live by, with its spares and its last tests.</summary>
+    public IReadOnlyList<(DateTimeOffset At, Core.Water.SourceTested Test)> SourcesTested()
+    {
+        using var c = file.Open();
+        return [.. Water.WaterFacts.Source.All(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(s => (s.At, s.Fact))];
+    }
+
+    /// <summary>Marks of a pond on the plan.</summary>
     public IReadOnlyList<PlanMark> MarksOf(long pondId)
     {
         using var c = file.Open();

@@ -1,8 +1,11 @@
 using System.Collections.Concurrent;
+using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Season;
 using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;
@@ -60,15 +63,47 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
     }
 
     /// <summary>Why a batch weighs more or less than planned, the strongest reason first.</summary>
-    public IReadOnlyList<GrowthReason> ReasonsOf(BatchStory batch, DateOnly day) =>
+    /// <param name="batch">The batch.</param>
+    /// <param name="day">The farm day.</param>
+    /// <param name="feeds">Kinds of feed, to tell poor feed; null: only water, rations and mornings are told.</param>
+    public IReadOnlyList<GrowthReason> ReasonsOf(
+        BatchStory batch,
+        DateOnly day,
+        IReadOnlyList<FeedKind>? feeds = null
+    ) =>
         GrowthReasons.Of(
             batch.Species,
             stock.Days(batch.Id, day),
             facts.TemperatureAhead,
             facts.Temperature.Curve,
             facts.DawnLowOn,
-            facts.CapacityKg(batch.Species)
+            facts.CapacityKg(batch.Species),
+            SeenOf(batch, day, feeds ?? [])
         );
+
+    // Three points under what the stage wants is poor feed, not a rounded label.
+    private const double ProteinSlack = 3;
+
+    private GrowthWater SeenOf(BatchStory batch, DateOnly day, IReadOnlyList<FeedKind> feeds)
+    {
+        var (from, to) = (batch.ArrivedAt, facts.Zone.At(day.AddDays(1), TimeOnly.MinValue));
+        var ph = facts.ReadingsOf[Parameter.Ph].Between(from, to).GroupBy(t => facts.Zone.DayOf(t.At)).ToList();
+        var low = stock.LimitsOn(day)?.PhLow ?? 0;
+        var days = stock.Days(batch.Id, day);
+        var given = facts.Feedings.Where(f => f.At >= from && f.At < to).ToList();
+        var sizes = FeedSize.For(batch.Species);
+        bool IsPoor(Fed fed) =>
+            feeds.FirstOrDefault(k => k.Id == fed.FeedId) is { } kind
+            && days.LastOrDefault(d => d.Day <= facts.Zone.DayOf(fed.At))?.MeanG.Value is { } g
+            && sizes.FirstOrDefault(s => g >= s.FromG && g < s.ToG) is { } wants
+            && kind.ProteinPct < wants.ProteinPct.Low - ProteinSlack;
+        var kg = given.Sum(f => f.Kg);
+        return new(
+            ph.Count(g => g.Min(t => t.Si) < low),
+            ph.Count,
+            kg > 0 ? given.Where(IsPoor).Sum(f => f.Kg) / kg : 0
+        );
+    }
 
     private IReadOnlyList<Input> InputsOf(BatchStory batch, Standing stands, BatchSample last)
     {

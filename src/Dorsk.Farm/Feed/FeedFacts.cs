@@ -29,6 +29,9 @@ internal static class FeedFacts
         .Column("floats", f => f.Floats)
         .Column("bag_kg", f => f.BagKg)
         .Column("lead_days", f => f.LeadDays)
+        .Column("fish_meal_pct", f => f.FishMealPct)
+        .Column("permit_to", f => f.PermitTo)
+        .Column("fallback", f => f.FallbackId)
         .ReadBy(NamedOf)
         .CheckedBy((desk, f) => [.. FeedingRule.Check(f), .. NameTaken(desk, f)])
         .VoidedBy(StillUsed);
@@ -159,6 +162,9 @@ internal static class FeedFacts
             Floats = r.MaybeYes("floats"),
             BagKg = r.MaybeReal("bag_kg"),
             LeadDays = r.MaybeReal("lead_days"),
+            FishMealPct = r.MaybeReal("fish_meal_pct"),
+            PermitTo = r.MaybeDay("permit_to"),
+            FallbackId = r.MaybeLong("fallback"),
         };
 
     private static IEnumerable<Remark> NameTaken(Desk desk, FeedNamed f) =>
@@ -221,8 +227,17 @@ internal static class FeedFacts
             || FeedGoods.Feeds(desk.Connection, desk.AsOf.Known).Find(k => k.Id == f.FeedId) is not { } kind
         )
             return [];
+        var feeds = FeedGoods.Feeds(desk.Connection, desk.AsOf.Known);
+        var permit = FeedingRule.WithoutPermit(
+            kind.Name,
+            kind.PermitTo,
+            desk.Today,
+            feeds.Find(k => k.Id == kind.FallbackId)?.Name
+        );
         var against = desk.PondAt(f.PondId)?.AgainstMeal(desk.Happened, (kind.Name, kind.PelletMm, kind.ProteinPct));
-        return (against ?? []).Select(reason => Remark.Ask("Mass", $"{reason} Was it fed all the same?"));
+        return (against ?? [])
+            .Concat(permit is null ? [] : [permit])
+            .Select(reason => Remark.Ask("Mass", $"{reason} Was it fed all the same?"));
     }
 
     /// <summary>What the fish can have grown to at most since they were last weighed, g.</summary>

@@ -18,6 +18,12 @@ public sealed record FeedKind(long Id, string Name, double PelletMm, double Prot
     /// <summary>Feed or another input.</summary>
     public Core.Feeding.StoreKind Kind { get; init; }
 
+    /// <summary>Last day of its permit, where it is a restricted feed.</summary>
+    public DateOnly? PermitTo { get; init; }
+
+    /// <summary>The feed that replaces it then.</summary>
+    public long? FallbackId { get; init; }
+
     /// <summary>Fat, percent, or null.</summary>
     public double? FatPct { get; init; }
 
@@ -67,6 +73,8 @@ internal static class FeedGoods
             Floats = f.Floats,
             BagKg = f.BagKg,
             LeadDays = f.LeadDays,
+            PermitTo = f.PermitTo,
+            FallbackId = f.FallbackId,
             Line = named.Line,
         };
     }

@@ -107,6 +107,8 @@ internal static class FishFacts
         .Column("event", f => f.Event)
         .Column("days", f => f.Days)
         .Column("calm", f => f.Calm)
+        .Column("no_air", f => f.NoAir)
+        .Column("no_rest", f => f.NoRest)
         .Column("text", f => f.Text)
         .ReadBy(r =>
             new(
@@ -117,6 +119,10 @@ internal static class FishFacts
                 r.Yes("calm"),
                 r.Text("text")
             )
+            {
+                NoAir = r.Yes("no_air"),
+                NoRest = r.Yes("no_rest"),
+            }
         )
         .CheckedBy((desk, f) => FishChecks.OfBatch(desk, f.PondId, f.BatchId, _ => FishChecks.Quarantined(desk, f)));
 
@@ -124,6 +130,8 @@ internal static class FishFacts
         .Pond("pond", f => f.PondId)
         .Batch("batch", f => f.BatchId)
         .Column("single", f => f.Single)
+        .Column("net_radius_m", f => f.NetRadiusM)
+        .Column("mesh_mm", f => f.MeshMm)
         .Rows(
             "weighing",
             f => f.Weighings.Select((w, n) => (w.Count, w.MassG, LengthM: f.LengthsM.ElementAtOrDefault(n))),
@@ -186,6 +194,8 @@ internal static class FishFacts
         return new(r.Long("pond"), r.Long("batch"), r.Yes("single"), weighings.ConvertAll(w => (w.Count, w.MassG)))
         {
             LengthsM = weighings.Exists(w => w.LengthM is not null) ? weighings.ConvertAll(w => w.LengthM) : [],
+            NetRadiusM = r.MaybeReal("net_radius_m"),
+            MeshMm = r.MaybeReal("mesh_mm"),
             Marks = r.Rows("sample_mark", m => new MarkCount(m.Word<HealthMark>("mark"), m.Int("fish")), "mark"),
         };
     }

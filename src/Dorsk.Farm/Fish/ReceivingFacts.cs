@@ -31,6 +31,7 @@ internal static class ReceivingFacts
         .Itself("delivery", f => f.DeliveryId)
         .Column("stage", f => f.Stage)
         .Column("stage_day", f => f.StageDay)
+        .Column("stock_type", f => f.Type)
         .Column("length_m", f => f.LengthM)
         .Column("bags", f => f.Bags)
         .Column("slack_bags", f => f.SlackBags)
@@ -123,6 +124,7 @@ internal static class ReceivingFacts
             DeliveryId = r.Long("delivery"),
             Stage = r.Word<SeedStage>("stage"),
             StageDay = r.MaybeInt("stage_day"),
+            Type = r.Word<StockType>("stock_type"),
             LengthM = r.MaybeReal("length_m"),
             Bags = r.MaybeInt("bags"),
             SlackBags = r.MaybeInt("slack_bags"),

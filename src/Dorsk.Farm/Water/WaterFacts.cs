@@ -97,7 +97,27 @@ internal static class WaterFacts
             )
         );
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Reading, Instrument, Forecast];
+    public static readonly FactTable<SourceTested> Source = new FactTable<SourceTested>(
+        "source_tested",
+        "source tested"
+    )
+        .Column("name", f => f.Name)
+        .Column("kind", f => f.Kind)
+        .Column("is_second", f => f.IsSecond)
+        .Column("flow_m3_h", f => f.FlowM3H)
+        .Rows("source_value", f => f.Values, ("parameter", v => v.Parameter.Key), ("value", v => v.Si))
+        .ReadBy(r =>
+            new(
+                r.Text("name"),
+                r.Word<SourceKind>("kind"),
+                r.Yes("is_second"),
+                r.MaybeReal("flow_m3_h"),
+                r.Rows("source_value", v => (Parameter.ByKey(v.Text("parameter")), v.Real("value")))
+            )
+        )
+        .CheckedBy((desk, f) => f.Check(desk.Hand));
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Reading, Instrument, Forecast, Source];
 
     private static ReadingTaken? ReadingOf(SqliteConnection c, long line)
     {
@@ -122,7 +142,11 @@ internal static class WaterFacts
             ?? Readings.Last(desk.Connection, desk.AsOf, reading.PondId, Parameter.Temperature)?.Si;
         var saturationMgL = OxygenSaturation.FreshMgL(tempC, desk.Farm?.AltitudeM ?? 0);
         var strips = Strips(desk, reading);
-        return reading.Values.SelectMany(v => ReadingRule.Check(v, Against(v), desk.Hand)).ToList();
+        return
+        [
+            .. reading.Values.SelectMany(v => ReadingRule.Check(v, Against(v), desk.Hand)),
+            .. WithoutTemperature(desk, reading),
+        ];
 
         ReadingContext Against(Value v)
         {
@@ -140,6 +164,23 @@ internal static class WaterFacts
                     : null,
             };
         }
+    }
+
+    // Oxygen by hand says little without its temperature: saturation, un-ionised ammonia and tonight's forecast stand on both.
+    private static IEnumerable<Remark> WithoutTemperature(Desk desk, ReadingTaken reading)
+    {
+        if (
+            reading.PondId is null
+            || reading.Values.All(v => v.Parameter != Parameter.Oxygen)
+            || reading.Values.Any(v => v.Parameter == Parameter.Temperature)
+            || Readings.Last(desk.Connection, desk.AsOf, reading.PondId, Parameter.Temperature) is not { } last
+            || (desk.Happened - last.At).Duration() < TimeSpan.FromDays(1)
+        )
+            yield break;
+        yield return Remark.Ask(
+            Parameter.Temperature.Key,
+            "Oxygen without its temperature: the last was read more than a day ago, and saturation, ammonia and tonight's low stand on both. Read it too, or is it meant to go without?"
+        );
     }
 
     private static double? BrimM(Desk desk, ReadingTaken reading)

@@ -22,9 +22,8 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        var prices = questions.Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
         var growOut = questions.Ponds().Where(p => p.Use == "grow-out").Select(p => p.Code).ToHashSet();
-        All = AllCycles(prices);
+        All = CycleTable.All(questions, here, _ => true);
         var wanted = c ?? [];
         Chosen = [.. All.Where(a => wanted.Contains(Key(a))).Take(Most)];
         // Without a choice the two longest grow-out cycles of one kind that run now.
@@ -42,18 +41,6 @@ public sealed class CompareModel(Questions questions, Here here) : PageModel
             ];
         return Page();
     }
-
-    private IReadOnlyList<CycleFigures> AllCycles(Dictionary<long, double?> prices) =>
-        [
-            .. questions
-                .Stories(_ => true)
-                .SelectMany(s =>
-                    questions
-                        .Cycles(s, here.Now)
-                        .Select(n => s.Cycles.Of(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))
-                )
-                .OfType<CycleFigures>(),
-        ];
 
     /// <summary>A cycle's name in the address.</summary>
     public static string Key(CycleFigures f) => f.Pond + ":" + f.BatchId.ToString(CultureInfo.InvariantCulture);

@@ -167,7 +167,12 @@ public static class SpeciesForm
     }
 
     private static SoldAs Form(BenchForm f, int i) =>
-        f.Form.Choice($"form{i}", Enum.GetValues<SoldAs>().Select(v => (v.ToString(), v)).ToList(), "form", SoldAs.Live);
+        f.Form.Choice(
+            $"form{i}",
+            Enum.GetValues<SoldAs>().Select(v => (v.ToString(), v)).ToList(),
+            "form",
+            SoldAs.Live
+        );
 
     private static Had Asked1(BenchForm f, string name) =>
         f.Form.Choice(name, Asked.Select(a => (a.Item1, Enum.Parse<Had>(a.Item1))).ToList(), "answer", Had.Unknown);

@@ -55,6 +55,8 @@ public static class StockingForm
             s.Quantity("target", "Target weight", Measures.FishWeight, Math.Max(20, likely.MarketLowG * 1.2)),
             s.Quantity("survival", "Survival to harvest, %", Measures.Plain, likely.SurvivalGrowOutPct)
                 .WithHint("the farm's own record is best"),
+            s.Quantity("fcr", "Feed conversion ratio (FCR)", Measures.Factor)
+                .WithHint("empty: by the species and size; your own closed cycles stand beside the answer"),
             s.Day("on", "Stocking date", s.Here.Today.AddDays(30)),
             s.Whole("own", "Your own number").WithHint("empty: as many as the limits let"),
             s.Heading("Water"),
@@ -106,7 +108,7 @@ public static class StockingForm
             s.Quantity("roadh", "Hours on the road", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
                 .WithHint("packed to opened; for the order"),
             s.Quantity("roadc", "Water on the road", Measures.Temperature, 20),
-            s.Quantity("bagl", "Water in a bag", Measures.Volume, 0.01),
+            s.Quantity("bagw", "Water in a bag", Measures.Volume, 0.01),
             s.Quantity("roadsalt", "Salt in the water of the road", Measures.Salinity, "0")
                 .WithHint("0 to 5; by what the fish bear"),
             s.Quantity("feedbag", "A bag of the feed holds", Measures.Mass, 25)
@@ -162,6 +164,7 @@ public static class StockingForm
                 0.01,
                 1e6
             ),
+            OwnFcr = f.MaybeQ("fcr", Measures.Factor, 0.3, 6),
         };
         foreach (var remark in plan.Check())
             f.Form.Refuse(remark.Field, remark.Text);
@@ -181,7 +184,7 @@ public static class StockingForm
         new OrderRoad(
             f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8,
             f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20,
-            1000 * (f.MaybeQ("bagl", Measures.Volume, 0.0005, 0.2) ?? 0.01),
+            1000 * (f.MaybeQ("bagw", Measures.Volume, 0.0005, 0.2) ?? 0.01),
             BagWaterShare,
             f.MaybeQ("roadsalt", Measures.Salinity, 0, 10) ?? 0,
             f.MaybeQ("feedbag", Measures.Mass, 0.1, 2000) ?? 25
@@ -259,7 +262,7 @@ public static class StockingForm
                 "kind",
                 "Kind of aerator",
                 fitted.Count > 0 ? fitted[0].Kind.Name : AeratorKind.All[0].Name,
-                AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+                AeratorKind.All.Select(k => (k.Name, TableText.In(k.Name, s.Here.Hand))).ToList()
             ),
             s.Quantity("flow", "Fresh water running through", Measures.Flow, "0").WithHint("raceways and tanks"),
             .. body == RearingSystem.Cage

@@ -39,7 +39,7 @@ internal sealed class AeratorSlip : ISlip
                 "Kind",
                 "Kind",
                 now.Count > 0 ? now[0].Kind.Name : AeratorKind.All[1].Name,
-                AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+                AeratorKind.All.Select(k => (k.Name, TableText.In(k.Name, c.Here.Hand))).ToList()
             ),
             c.Whole("Number", "How many", now.Count > 0 ? now.Count.ToString(CultureInfo.InvariantCulture) : "")
                 .WithHint("0 when none is left"),

@@ -68,35 +68,15 @@ internal sealed class FarmSlip : ISlip
 
     private static IEnumerable<SlipField> Writing(SlipContext c, Hand hand) =>
         [
-            c.Choice(
-                "Units",
-                "Units",
-                hand.System,
-                [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]
-            ),
-            c.Choice(
-                    "Areas",
-                    "Areas in",
-                    hand.Square ? "Square" : "Large",
-                    Areas.Select(a => (a.Key, a.Name)).ToList()
-                )
+            c.Choice("Units", "Units", hand.System, [("Metric", "Metric: ha, kg, °C"), ("Us", "US: acres, lb, °F")]),
+            c.Choice("Areas", "Areas in", hand.Square ? "Square" : "Large", Areas.Select(a => (a.Key, a.Name)).ToList())
                 .WithHint("small waters are always said in the small unit"),
-            c.Choice(
-                "Sign",
-                "Decimal sign",
-                hand.Sign,
-                [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]
-            ),
+            c.Choice("Sign", "Decimal sign", hand.Sign, [("Point", "1.5 (point)"), ("Comma", "1,5 (comma)")]),
         ];
 
     private static Hand ReadHand(SlipForm form) =>
         new(
-            form.Choice(
-                "Units",
-                [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)],
-                "units",
-                UnitSystem.Metric
-            ),
+            form.Choice("Units", [("Metric", UnitSystem.Metric), ("Us", UnitSystem.Us)], "units", UnitSystem.Metric),
             form.Choice(
                 "Sign",
                 [("Point", DecimalSign.Point), ("Comma", DecimalSign.Comma)],
@@ -113,10 +93,7 @@ internal sealed class FarmSlip : ISlip
         var fact = new FarmDescribed(
             form.Text("Name"),
             form.Text("PlaceName"),
-            new(
-                ReadIn(form, "Latitude", Measures.Plain, hand),
-                ReadIn(form, "Longitude", Measures.Plain, hand)
-            ),
+            new(ReadIn(form, "Latitude", Measures.Plain, hand), ReadIn(form, "Longitude", Measures.Plain, hand)),
             altitude,
             form.Text("Zone"),
             hand,

@@ -295,6 +295,10 @@ internal sealed class SampleSlip : ISlip
                 f?.Single == true ? "single" : "casts",
                 [("casts", "in casts: count and mass of each"), ("single", "fish by fish")]
             ),
+            c.Quantity("Radius", "Radius of the cast net", Measures.Length, f?.NetRadiusM)
+                .WithHint("empty: a seine or a basket"),
+            c.Quantity("Mesh", "Mesh, knot to knot", Measures.Pellet, f?.MeshMm / 1000)
+                .WithHint("small fish slip through and lift the average"),
             c.Heading("Casts"),
         ];
 
@@ -307,6 +311,8 @@ internal sealed class SampleSlip : ISlip
         var fact = new FishSampled(c.PondId, Lines.ReadBatch(form, c), single, weighings)
         {
             LengthsM = lengths,
+            NetRadiusM = form.MaybeQuantity("Radius", Measures.Length),
+            MeshMm = form.MaybeQuantity("Mesh", Measures.Pellet) * 1000,
             Marks = c.Old<FishSampled>()?.Marks ?? [],
         };
         var good = weighings.Count > 0 && weighings.All(w => w.Count > 0 && w.MassG > 0);
@@ -316,6 +322,18 @@ internal sealed class SampleSlip : ISlip
         );
         return new(form.When(), [fact], $"{c.Story!.Pond.Code} sample {typed}", good ? Means(fact, c) : []);
     }
+
+    private static IEnumerable<Computed> Slipping(FishSampled f, SlipContext c, double meanG)
+    {
+        if (f.MeshMm is { } mesh && BatchOf(f, c) is { } species && SampleNet.Slipped(species, mesh) is { } g)
+            yield return new(
+                "Slip through this mesh",
+                $"fish under {c.Here.Say(g, Measures.FishWeight)}{(meanG < SampleNet.Near * g ? ": the average is too high, take a finer net" : "")}"
+            );
+    }
+
+    private static FishSpecies? BatchOf(FishSampled f, SlipContext c) =>
+        c.Story!.Batches.FirstOrDefault(b => b.Id == f.BatchId)?.Species;
 
     private static List<Computed> Means(FishSampled f, SlipContext c)
     {
@@ -327,6 +345,7 @@ internal sealed class SampleSlip : ISlip
             new("Fish weighed", c.Here.Count(mean.Count)),
             new("Average", c.Here.Say(mean.Mean, Measures.FishWeight)),
         ];
+        computed.AddRange(Slipping(f, c, mean.Mean));
         if (mean.Range is { } r)
             computed.Add(
                 new(

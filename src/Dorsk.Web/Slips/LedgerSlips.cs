@@ -134,6 +134,7 @@ internal sealed class RecountSlip : ISlip
     [
         ("Counted", CountBasis.Counted),
         ("ByWeight", CountBasis.ByWeight),
+        ("LiftedNet", CountBasis.LiftedNet),
     ];
 
     public string Key => "recount";
@@ -165,7 +166,11 @@ internal sealed class RecountSlip : ISlip
                 "Basis",
                 "Counted how",
                 f?.Basis.ToString() ?? "Counted",
-                [("Counted", "one by one"), ("ByWeight", "by weight")]
+                [
+                    ("Counted", "one by one"),
+                    ("ByWeight", "by weight"),
+                    ("LiftedNet", "all seen in an inner net that was lifted"),
+                ]
             ),
             c.Words("Reason", "Why it differs from the books", f?.Reason ?? "")
                 .WithHint("birds, deaths not found, short count at stocking"),
@@ -249,6 +254,7 @@ internal sealed class QuarantineSlip : ISlip
                         ?? (here ? "" : usual.ToString(CultureInfo.InvariantCulture))
                 )
                 .WithHint($"usual for these fish: {usual}; own fish seen daily: 7. {source}"),
+            .. Place(c, f),
             c.Looked("Calm", "They feed and swim as they should", f?.Calm).WithHint("for a look"),
             .. f is null
                 ? [c.Whole("Dead", "Dead since the last look").WithHint("kept as deaths of the batch")]
@@ -256,6 +262,13 @@ internal sealed class QuarantineSlip : ISlip
             c.Words("Text", "In words", f?.Text ?? "").WithHint("what you saw; product and advice"),
         ];
     }
+
+    private static IEnumerable<SlipField> Place(SlipContext c, QuarantineNoted? f) =>
+        [
+            c.Yes("Air", "Ample air of its own", f is { NoAir: false } ? "true" : "")
+                .WithHint("when they are first held apart"),
+            c.Yes("Rest", "A calm place to rest", f is { NoRest: false } ? "true" : ""),
+        ];
 
     // By the delivery they came with, else as fish of a hatchery.
     private static (int Days, string Source) Usual(SlipContext c)
@@ -277,7 +290,11 @@ internal sealed class QuarantineSlip : ISlip
         var dead = form.MaybeWhole("Dead", "fish");
         List<Fact> facts =
         [
-            new QuarantineNoted(c.PondId, batch, what, form.MaybeWhole("Days", "days"), calm, form.Text("Text")),
+            new QuarantineNoted(c.PondId, batch, what, form.MaybeWhole("Days", "days"), calm, form.Text("Text"))
+            {
+                NoAir = what == QuarantineEvent.Begun && !form.Yes("Air"),
+                NoRest = what == QuarantineEvent.Begun && !form.Yes("Rest"),
+            },
         ];
         if (dead is not (null or 0))
             facts.Add(new FishLost(c.PondId, batch, dead.Value, Account.Dead, "in quarantine"));

@@ -121,7 +121,11 @@ internal sealed class PrepareSlip : ISlip
                 Pests.Select(p => (p.School.ToString(), p.Word)).ToList()
             ),
             c.Quantity("PoisonGM3", "Its label says", Measures.Oxygen, old?.PoisonGM3)
-                .WithHint("ppm, which is grams in a cubic metre; only with a poison or a root"),
+                .WithHint(
+                    c.Here.Hand.System == UnitSystem.Us
+                        ? "only with a poison or a root"
+                        : "mg/L, which is grams in a cubic metre; only with a poison or a root"
+                ),
             c.Whole("PoisonDays", "and days to wait", old?.PoisonDays ?? 10),
             c.Choice(
                 "Fertiliser",
@@ -213,13 +217,7 @@ internal sealed class PrepareSlip : ISlip
         );
     }
 
-    private static PreparationPlanned ReadPlan(
-        SlipForm form,
-        long pondId,
-        DateOnly? stockOn,
-        string species,
-        bool soil
-    )
+    private static PreparationPlanned ReadPlan(SlipForm form, long pondId, DateOnly? stockOn, string species, bool soil)
     {
         T Pick<T>(string field, (T Item, string Word)[] options, string what)
             where T : struct, Enum =>

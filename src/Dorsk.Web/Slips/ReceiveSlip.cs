@@ -97,6 +97,15 @@ internal sealed class ReceiveSlip : ISlip
             ),
             c.Words("Lot", "Lot, strain or tank there", f?.Lot ?? ""),
             c.Choice("Stage", "Stage", f?.Stage ?? SeedStage.Unsaid, Stages.Select(s => (s.Key, s.Name)).ToList()),
+            c.Choice(
+                "Type",
+                "Stock is",
+                f?.Type ?? StockType.Unsaid,
+                [
+                    .. Enum.GetValues<StockType>()
+                        .Select(t => (t.ToString(), t == StockType.Unsaid ? "not said" : t.Word())),
+                ]
+            ),
             c.Whole("StageDay", "Day of post-larva", f?.StageDay).WithHint("10 for PL10"),
             c.Whole("Count", "Number delivered", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
                 .WithHint("as the seller says"),
@@ -172,6 +181,14 @@ internal sealed class ReceiveSlip : ISlip
             Stage = form.Has("Stage")
                 ? form.Choice("Stage", Stages.Select(s => (s.Key, s.Stage)).ToList(), "stage", SeedStage.Unsaid)
                 : SeedStage.Unsaid,
+            Type = form.Has("Type")
+                ? form.Choice(
+                    "Type",
+                    [.. Enum.GetValues<StockType>().Select(t => (t.ToString(), t))],
+                    "kind of stock",
+                    StockType.Unsaid
+                )
+                : StockType.Unsaid,
             StageDay = form.MaybeWhole("StageDay", "days"),
             LengthM = form.MaybeQuantity("Length", Measures.ShortLength),
             Bags = form.MaybeWhole("Bags", "bags"),

@@ -110,6 +110,10 @@ internal sealed class FeedKindSlip : ISlip
                 .WithHint($"days; empty: {OrderProposal.UsualLeadDays:0}"),
             c.Fold("More of the label"),
             c.Quantity("Fat", "Fat", Measures.Share, N(f?.FatPct)),
+            c.Quantity("FishMeal", "Fish meal in it", Measures.Share, N(f?.FishMealPct)),
+            c.Day("PermitTo", "Permit to use it ends", f?.PermitTo)
+                .WithHint("for restricted feeds: insect meal, animal protein, imports; empty: none is needed"),
+            Fallback(c, f),
             c.Quantity("Energy", "Digestible energy", Measures.FeedEnergy, f?.EnergyMJKg),
             c.Choice(
                 "Floats",
@@ -123,6 +127,26 @@ internal sealed class FeedKindSlip : ISlip
             ),
         ];
     }
+
+    private static List<(string Key, string Name, long? Id)> Others(SlipContext c) =>
+        [
+            ("", "none", null),
+            .. c
+                .Questions.FeedStore(c.Here.Now)
+                .Where(k => k.Kind.Kind == StoreKind.Feed && k.FeedId != c.Old<FeedNamed>()?.FeedId)
+                .Select(k => (k.FeedId.ToString(CultureInfo.InvariantCulture), k.Name, (long?)k.FeedId)),
+        ];
+
+    private static SlipField Fallback(SlipContext c, FeedNamed? f) =>
+        c.Choice(
+            "Fallback",
+            "Replaced then by",
+            f?.FallbackId?.ToString(CultureInfo.InvariantCulture) ?? "",
+            [.. Others(c).Select(o => (o.Key, o.Name))]
+        );
+
+    private static long? ReadFallback(SlipForm form, SlipContext c) =>
+        form.Choice("Fallback", [.. Others(c).Select(o => (o.Key, o.Id))], "feed", null);
 
     public Filled Read(SlipForm form, SlipContext c)
     {
@@ -145,6 +169,9 @@ internal sealed class FeedKindSlip : ISlip
             Kind = kind,
             Floats = floats,
             FatPct = form.MaybeQuantity("Fat", Measures.Share),
+            FishMealPct = form.MaybeQuantity("FishMeal", Measures.Share),
+            PermitTo = form.Empty("PermitTo") ? null : form.Day("PermitTo"),
+            FallbackId = ReadFallback(form, c),
             EnergyMJKg = form.MaybeQuantity("Energy", Measures.FeedEnergy),
             BagKg = form.MaybeQuantity("Bag", Measures.Mass),
             LeadDays = form.MaybeQuantity("Lead", Measures.Plain),

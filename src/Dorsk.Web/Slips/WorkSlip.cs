@@ -72,7 +72,7 @@ internal sealed class WorkSlip : ISlip
             ),
             c.Quantity("Amount", "Amount, if any", Measures.Mass, old?.AmountKg),
             c.Quantity("Volume", "Water, if any", Measures.Volume, old?.VolumeM3)
-                .WithHint("changed, let in or topped up; centimetres as m³: workbench, level to volume"),
+                .WithHint("changed, let in or topped up; a change of the level as water: workbench, level to volume"),
             c.Quantity("Patch", "Patch on a liner, if any", Measures.Area.BySquare!, old?.PatchM2)
                 .WithHint("comes off the offcuts"),
             c.Words("Text", "In words", old?.Text ?? "").WithHint("product and lot where one was used"),

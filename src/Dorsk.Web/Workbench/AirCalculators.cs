@@ -146,7 +146,7 @@ internal sealed class PumpCalculator : ICalculator
                 .WithHint("of the power bought; 35 to 60 % for small ones"),
             s.Quantity("hours", "Hours a day", Measures.Plain, 24),
             s.Quantity("low", "Lift if the water were led level", Measures.Length, 0.15)
-                .WithHint("an airlift lifts to about 30 cm"),
+                .WithHint($"an airlift lifts to about {s.Here.Say(0.3, Measures.Length)}"),
             s.Quantity(
                 "price",
                 "Price of a kWh",

@@ -103,7 +103,14 @@ internal sealed class ClayCalculator : ICalculator
             s.Quantity("now", "Turbidity now", Measures.Turbidity, s.Last(Parameter.Turbidity) ?? 10),
             s.Quantity("low", "Band, from", Measures.Turbidity, 30),
             s.Quantity("high", "to", Measures.Turbidity, 60),
-            s.Quantity("jar", "One gram of clay in 100 litres adds", Measures.Turbidity, 8)
+            s.Quantity(
+                    "jar",
+                    s.Here.Hand.System == UnitSystem.Us
+                        ? "A tenth of an ounce of clay in 75 gallons adds"
+                        : "One gram of clay in 100 litres adds",
+                    Measures.Turbidity,
+                    8
+                )
                 .WithHint("stir it into a jar, wait ten minutes, read"),
             s.Quantity("new", "Turbidity of new water", Measures.Turbidity, 2),
         ];
@@ -125,7 +132,7 @@ internal sealed class ClayCalculator : ICalculator
         return f.Sound ? Answer(f, (volume, now, jar / JarGM3), (low, high), fresh) : null;
     }
 
-    // One gram in 100 litres is ten grams in a cubic metre.
+    // One gram in 100 litres is ten grams in a cubic metre; a tenth of an ounce in 75 gallons is 9.99.
     private const double JarGM3 = 10;
 
     private static Worked Answer(

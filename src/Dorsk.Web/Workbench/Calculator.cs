@@ -168,6 +168,9 @@ public static class AllCalculators
         new MixingCalculator(),
         new ExchangeCalculator(),
         new ExchangePlanCalculator(),
+        new PhExchangeCalculator(),
+        new RottenFeedCalculator(),
+        new PoolCoverCalculator(),
         new RefillCalculator(),
         new SalinityCalculator(),
         new LevelCalculator(),
@@ -205,12 +208,15 @@ public static class AllCalculators
     ];
 
     /// <summary>The calculator that doses a remedy.</summary>
-    public static ICalculator Of(Remedy remedy) =>
+    /// <param name="remedy">The remedy.</param>
+    /// <param name="of">What it is for; a high pH asks for exchange on days.</param>
+    public static ICalculator Of(Remedy remedy, Parameter? of = null) =>
         List.First(c =>
             c.Key
             == remedy switch
             {
                 Remedy.Air => "air",
+                Remedy.ChangeWater when of == Parameter.Ph => "ph-exchange",
                 Remedy.ChangeWater => "exchange",
                 Remedy.Carbon => "carbon",
                 Remedy.Salt => "salt",

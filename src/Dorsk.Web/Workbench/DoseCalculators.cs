@@ -92,7 +92,7 @@ internal sealed class AlkalinityCalculator : ICalculator
                     dose.Days == 1 ? "all at once" : $"{f.Say(dose.StepKg, Measures.Mass)} on {dose.Days} days",
                     why
                 ),
-                new("In the water", f.Here.Figure(dose.GM3, 1) + " g/m³", why),
+                new("In the water", f.Say(dose.GM3, Measures.Oxygen), why),
             ],
             dose.Days == 1
                 ? "Within one safe step. Spread it over the whole surface; read pH and alkalinity the next day."

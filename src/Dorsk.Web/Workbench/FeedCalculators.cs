@@ -101,7 +101,7 @@ internal sealed class OwnMixCalculator : ICalculator
                 .. parts
                     .Where(p => p.Of.Caution.Length > 0)
                     .Select(p => $"{Pages.Words.Sentence(p.Of.Name)}: {p.Of.Caution}."),
-                "Cook it through, let it cool under 30 °C, feed it within a day; what smells sour is thrown away.",
+                $"Cook it through, let it cool under {f.Say(30, Measures.Temperature)}, feed it within a day; what smells sour is thrown away.",
             ],
             [
                 ["ingredient", "to weigh"],
@@ -173,8 +173,8 @@ internal sealed class FeedPlansCalculator : ICalculator
             [
                 new("The cheaper one", first ? "the first" : "the second", why, Main: true),
                 new(
-                    "A kg of fish, first and second",
-                    $"{f.Here.Figure(a.CostPerKgFish, 2)} and {f.Here.Figure(b.CostPerKgFish, 2)} {f.Here.Farm?.Currency}",
+                    "Feed cost of the fish, first and second",
+                    $"{f.Here.PerMass(a.CostPerKgFish)} and {f.Here.PerMass(b.CostPerKgFish)}",
                     why
                 ),
                 new("It saves in a year", $"{f.Here.Count(Math.Round(saved * fish))} {f.Here.Farm?.Currency}", why),
@@ -259,10 +259,12 @@ internal sealed class FilterCalculator : ICalculator
                 Measures.Volume,
                 s.Plain(0.5, Measures.Volume with { Decimals = 2 })
             ),
-            s.Quantity("surface", "Surface of a m³ of it, m²", Measures.Plain, 500)
-                .WithHint("from its maker: 150 to 900"),
-            s.Quantity("rate", "Ammonia it takes, g N a m² and day", Measures.Factor, s.Here.Figure(0.3, 1))
-                .WithHint("0.1 cold or new, 0.3 warm and run in, 0.5 at best"),
+            s.Quantity("surface", "Surface by its volume", Measures.SpecificSurface, 500)
+                .WithHint($"from its maker: {s.Here.Range(150, 900, Measures.SpecificSurface)}"),
+            s.Quantity("rate", "Ammonia it takes a day, as N", Measures.NitrogenRate, 0.3)
+                .WithHint(
+                    $"{s.Here.Say(0.1, Measures.NitrogenRate)} cold or new, {s.Here.Say(0.3, Measures.NitrogenRate)} warm and run in, {s.Here.Say(0.5, Measures.NitrogenRate)} at best"
+                ),
             s.Quantity("protein", "Protein of the feed", Measures.Share, "40"),
             s.Quantity(
                 "ration",
@@ -276,8 +278,8 @@ internal sealed class FilterCalculator : ICalculator
     {
         var (media, surface, rate) = (
             f.Q("media", Measures.Volume, 0.001, 1e5),
-            f.Q("surface", Measures.Plain, 10, 5000),
-            f.Q("rate", Measures.Factor, 0.01, 2)
+            f.Q("surface", Measures.SpecificSurface, 10, 5000),
+            f.Q("rate", Measures.NitrogenRate, 0.01, 2)
         );
         var (protein, ration) = (f.Q("protein", Measures.Share, 5, 70), f.Q("ration", Measures.Mass, 0, 1e5));
         if (!f.Sound)
@@ -291,7 +293,7 @@ internal sealed class FilterCalculator : ICalculator
         var why = Grounds.Of(
             "Surface of the media by what a square metre takes of ammonia in a day, by the ammonia of the feed.",
             FilterFeed.Source,
-            new Input("surface, m²", surfaceM2, Measures.Plain, "worked out"),
+            new Input("surface", surfaceM2, Measures.Area.BySquare!, "worked out"),
             new Input("protein", protein, Measures.Share, "typed")
         );
         return new(
@@ -330,7 +332,7 @@ internal sealed class ScaleCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var (meal, step) = (f.Q("meal", Measures.FishWeight, 0.01, 1e6), f.Q("step", Measures.FishWeight, 0.001, 1e5));
-        var (price, meals) = (f.Q("price", Measures.Price, 0, 1e5), f.Whole("meals", "meals", 1, 1_000_000));
+        var (price, meals) = (f.Q("price", Measures.MassPrice, 0, 1e5), f.Whole("meals", "meals", 1, 1_000_000));
         if (!f.Sound)
             return null;
         return Answer(f, meal, step, price, meals);

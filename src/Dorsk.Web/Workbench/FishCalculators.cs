@@ -178,7 +178,7 @@ internal sealed class RoadCalculator : ICalculator
 
     public string Title => "Fish on the road";
 
-    public string Lead => "bags or tank: how many a litre, what the water comes to, the latest safe arrival";
+    public string Lead => "bags or tank: how many fish, what the water comes to, the latest safe arrival";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [

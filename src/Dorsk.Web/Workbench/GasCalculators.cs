@@ -89,7 +89,11 @@ internal sealed class AirCalculator : ICalculator
                 why,
                 Main: true
             ),
-            new("They give now", f.Here.Figure(lift.GivesKgH, 2) + " kg of oxygen an hour", why),
+            new(
+                "They give now",
+                f.Say(lift.GivesKgH, Measures.Mass with { Decimals = 2, UsDecimals = 2 }) + " of oxygen an hour",
+                why
+            ),
             new("It settles at", f.Say(Math.Max(0, lift.Course.EquilibriumMgL), Measures.Oxygen), why),
         ];
 

@@ -315,11 +315,11 @@ internal sealed class GrownFeedCalculator : ICalculator
                 s.Pond?.NowAt(s.Here.Now).RationKg is > 0 and var kg ? kg : 20
             ),
             s.Quantity("share", "Of it to be replaced", Measures.Share, "10"),
-            s.Quantity("price", "A kg of complete feed costs", Measures.Price, "2.15"),
+            s.Quantity("price", "Price of the complete feed", Measures.MassPrice, 2.15),
             s.Fold("Cover that stands already"),
             s.Quantity("area", "Weed covers", Measures.Area),
-            s.Quantity("mat", "A square metre holds", Measures.Plain with { Decimals = 2 }, "0.6")
-                .WithHint("kg fresh; 0.4 to 0.8 is usual"),
+            s.Quantity("mat", "Weed on the water, fresh", Measures.Mat, 0.6)
+                .WithHint($"{s.Here.Range(0.4, 0.8, Measures.Mat)} is usual"),
             s.Quantity("eaten", "They eat a day, fresh", Measures.Mass),
         ];
 
@@ -335,11 +335,11 @@ internal sealed class GrownFeedCalculator : ICalculator
         var (ration, share, price) = (
             f.Q("ration", Measures.Mass, 0.01, 20_000),
             f.Q("share", Measures.Share, 0, 100),
-            f.Q("price", Measures.Price, 0, 1000)
+            f.Q("price", Measures.MassPrice, 0, 1000)
         );
         var (area, mat, eaten) = (
             f.MaybeQ("area", Measures.Area, 1, 1e6),
-            f.MaybeQ("mat", Measures.Plain, 0.05, 5) ?? 0.6,
+            f.MaybeQ("mat", Measures.Mat, 0.05, 5) ?? 0.6,
             f.MaybeQ("eaten", Measures.Mass, 0, 1e5)
         );
         if (!f.Sound)

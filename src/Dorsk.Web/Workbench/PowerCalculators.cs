@@ -199,7 +199,7 @@ internal sealed class BottleCalculator : ICalculator
                 .WithHint("stamped on the shoulder"),
             s.Quantity("bar", "Pressure, bar", Measures.Plain, "150").WithHint("read the gauge"),
             s.Quantity("share", "Goes into the water", Measures.Share, "40")
-                .WithHint("fine stones in 1 m of water 30 to 50 %; a cone 80 % and more"),
+                .WithHint($"fine stones in {s.Here.Say(1, Measures.Length)} of water 30 to 50 %; a cone 80 % and more"),
         ];
     }
 
@@ -244,8 +244,8 @@ internal sealed class BottleCalculator : ICalculator
         new(
             [
                 new("They carry the fish for", f.Here.Figure(hours, 1) + " hours", why, Main: true),
-                new("They hold", f.Here.Figure(holds, 1) + " kg of oxygen", why),
-                new("The fish take", f.Here.Figure(takes, 2) + " kg an hour", why),
+                new("They hold", f.Say(holds, Measures.Mass) + " of oxygen", why),
+                new("The fish take", f.Say(takes, Measures.Mass) + " an hour", why),
                 new("Bottles for a night of 12 hours", f.Here.Count(Math.Ceiling(12 / hours * bottles)), why),
             ],
             "Fed or frightened fish take half as much again. Open only as far as oxygen holds; more bubbles away.",

@@ -146,8 +146,7 @@ internal sealed class QuotationCalculator : ICalculator
             new("Water when full", f.Say(body.VolumeM3, Measures.Volume), why),
             new(
                 "For its water",
-                f.Here.Figure(water.FromSi(q.Total / body.VolumeM3), 2)
-                    + $" {currency}{water.Symbol}",
+                f.Here.Figure(water.FromSi(q.Total / body.VolumeM3), 2) + $" {currency}{water.Symbol}",
                 why
             ),
             new("Wall or bank over the water", f.Say(body.EdgeM, Measures.Length), why),

@@ -220,14 +220,14 @@ internal sealed class IndoorCalculator : ICalculator
 
     private static List<Figure> Figures(BenchForm f, IndoorRoom cold, double kWhMonth, double price, Grounds why) =>
         [
-                new("Heat on the coldest night", f.Say(cold.KW, Measures.Heat), why, Main: true),
-                new("Through walls and roof", f.Say(cold.WallsKW, Measures.Heat), why),
-                new("With changed air", f.Say(cold.AirKW, Measures.Heat), why),
-                new("New water and drying", f.Say(cold.WaterKW, Measures.Heat), why),
-                new(
-                    "A heated month",
-                    $"{f.Here.Count(Math.Round(kWhMonth))} kWh, {f.Here.Count(Math.Round(kWhMonth * price))} {f.Here.Farm?.Currency}",
-                    why
-                ),
-            ];
+            new("Heat on the coldest night", f.Say(cold.KW, Measures.Heat), why, Main: true),
+            new("Through walls and roof", f.Say(cold.WallsKW, Measures.Heat), why),
+            new("With changed air", f.Say(cold.AirKW, Measures.Heat), why),
+            new("New water and drying", f.Say(cold.WaterKW, Measures.Heat), why),
+            new(
+                "A heated month",
+                $"{f.Here.Count(Math.Round(kWhMonth))} kWh, {f.Here.Count(Math.Round(kWhMonth * price))} {f.Here.Farm?.Currency}",
+                why
+            ),
+        ];
 }

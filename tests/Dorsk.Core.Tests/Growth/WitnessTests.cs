@@ -59,6 +59,36 @@ public class WitnessTests
         Assert.DoesNotContain(GrowthReasons.Of(Perch, days, _ => 21, _ => 21, _ => null, 1e9), r => r.Cause == "cold");
     }
 
+    [Theory]
+    [InlineData(5, 10, 0.0, "low pH", "5 of 10")]
+    [InlineData(0, 10, 0.5, "poor feed", "50 %")]
+    [InlineData(5, 10, 0.5, "low pH and poor feed", "; ")]
+    [InlineData(2, 10, 0.2, "their own slow growth", "nothing above")]
+    public void Sour_water_and_poor_feed_are_weighed_before_the_fish_are_blamed(
+        int low,
+        int read,
+        double poor,
+        string cause,
+        string says
+    )
+    {
+        // Half the growth of the species, in usual water and on a usual ration.
+        var slow = Batch(_ => 1);
+        var days = StandingEstimate.Run(slow with { Samples = [] }, Day0.AddDays(100));
+        var held = days.Select(d =>
+                d with
+                {
+                    MeanG = d.MeanG with { Value = d.MeanG.Value * (d.Day == days[0].Day ? 1 : 0.8) },
+                }
+            )
+            .ToList();
+        var reason = GrowthReasons
+            .Of(Perch, held, _ => 25, _ => 25, _ => null, 1e9, new(low, read, poor))
+            .First(r => r.Share < 0);
+        Assert.Equal(cause, reason.Cause);
+        Assert.Contains(says, reason.Said, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void A_record_of_bad_mornings_slows_the_forecast_and_widens_it()
     {

@@ -292,4 +292,28 @@ public class StockingPlanTests
         Assert.Equal(expected, Gape.Weigh(FishSpecies.Of(b), bG, FishSpecies.Of(a), aG, Hand.Us).Status);
         Assert.Equal(aG, BodyLength.WeightG(FishSpecies.Of(a), BodyLength.Cm(FishSpecies.Of(a), aG)), 6);
     }
+
+    [Fact]
+    public void An_own_conversion_scales_the_feed_and_nothing_else()
+    {
+        var q = new StockingQuestion(
+            FishSpecies.Of("silver_perch"),
+            new(RearingSystem.Earthen, 4000, 5200, 2.2, Core.Ponds.AeratorKind.All[0], 0, 30, 0),
+            10,
+            500,
+            80,
+            1,
+            new(2026, 11, 1),
+            _ => 25,
+            null,
+            3000,
+            new(0.35, 1.6, 12, 0.3, 2000),
+            Core.Units.Hand.Metric
+        );
+        var (table, own) = (StockingAnswer.Of(q), StockingAnswer.Of(q with { OwnFcr = 2 * q.Species.FcrGrowOut }));
+        Assert.Equal(2 * table.FeedKg, own.FeedKg, 6);
+        Assert.Equal(table.HarvestKg, own.HarvestKg, 9);
+        Assert.Equal(table.Season.ReachedOn, own.Season.ReachedOn);
+        Assert.Equal("fcr", (q with { OwnFcr = 9 }).Check().Single().Field);
+    }
 }

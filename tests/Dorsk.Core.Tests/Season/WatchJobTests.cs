@@ -1,6 +1,7 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
@@ -189,5 +190,83 @@ public class WatchJobTests
         Assert.Equal(Status.Watch, ScoreTrend.Of([S(-4, 4), S(-3, 3), S(-2, 2), S(-1, 2)])!.Status);
         Assert.Null(ScoreTrend.Of([S(-4, 3), S(-3, 3), S(-2, 3), S(-1, 3)]));
         Assert.Null(ScoreTrend.Of([S(-2, 4), S(-1, 0)]));
+    }
+
+    [Fact]
+    public void A_bare_bank_a_dry_liner_and_rotted_wood_are_jobs_until_they_are_done()
+    {
+        var pond = Pond() with { BareBank = "north", DryLiner = (4, 120), DebrisOut = (At(10).AddDays(-2), "bamboo") };
+        Assert.Contains("north", Assert.Single(Jobs(Day(At(9), pond), "sow")).What, StringComparison.Ordinal);
+        var liner = Assert.Single(Jobs(Day(At(9), pond), "liner"));
+        Assert.Contains("120", liner.What, StringComparison.Ordinal);
+        Assert.Contains("4 days", liner.Reason, StringComparison.Ordinal);
+        Assert.Equal(JobState.Open, Assert.Single(Jobs(Day(At(15, 5), pond), "look-again")).State);
+        PondDay Read(DateTimeOffset at) =>
+            pond with
+            {
+                LastRead = new Dictionary<Parameter, DateTimeOffset> { [Parameter.Ph] = at },
+            };
+        Assert.Equal(JobState.Done, Assert.Single(Jobs(Day(At(16), Read(At(15))), "look-again")).State);
+        // Not before two days, not for ever, and not again when it was read on its day.
+        Assert.Empty(Jobs(Day(At(9), pond with { DebrisOut = (At(10).AddDays(-1), "") }), "look-again"));
+        Assert.Empty(Jobs(Day(At(9), pond with { DebrisOut = (At(10).AddDays(-13), "") }), "look-again"));
+        Assert.Empty(
+            Jobs(Day(At(9), Read(At(15).AddDays(-1)) with { DebrisOut = (At(10).AddDays(-3), "") }), "look-again")
+        );
+        Assert.DoesNotContain(JobRules.Of(Day(At(9), Pond())), j =>
+            j.Key.StartsWith("sow", StringComparison.Ordinal) || j.Key.StartsWith("liner", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void Heavy_rain_asks_for_the_cover_where_one_is_used()
+    {
+        DutyKept Cover(string goal) =>
+            new(4, 1, $"{UsualDuties.CoverOver}, for {goal} water", "", 1, Today, new(9, 30), Role.PondHand, null);
+        var wet = Day(At(9), Pond()) with { Rain = (At(7), 0.03), Duties = [Cover("clear"), Cover("green")] };
+        Assert.Contains("cover it", Assert.Single(Jobs(wet, "cover-rain")).What, StringComparison.Ordinal);
+        Assert.Empty(Jobs(wet with { Duties = [] }, "cover-rain"));
+        Assert.Empty(Jobs(wet with { Rain = (At(7), 0.01) }, "cover-rain"));
+        // Longer around midday for clear water than for green.
+        var at = UsualDuties.For(PondKind.Lined).ToDictionary(d => d.What, d => d.At);
+        TimeSpan Hours(string goal) =>
+            at[$"open the cover, for {goal} water"] - at[$"{UsualDuties.CoverOver}, for {goal} water"];
+        Assert.Equal((TimeSpan.FromHours(6), TimeSpan.FromHours(2.5)), (Hours("clear"), Hours("green")));
+    }
+
+    [Theory]
+    [InlineData(true, false, 1)]
+    [InlineData(true, true, 1)]
+    [InlineData(false, false, 2)]
+    [InlineData(false, true, 3)]
+    public void A_floor_is_siphoned_by_what_stands_on_it(bool fry, bool covered, int days) =>
+        Assert.Equal(
+            days,
+            UsualDuties.For(PondKind.Tank, fry, covered).Single(d => d.What == UsualDuties.Siphon).EveryDays
+        );
+
+    [Fact]
+    public void A_permit_is_renewed_before_it_ends_and_a_meal_without_it_is_asked_about()
+    {
+        FeedDay Feed(int inDays, string? fallback) =>
+            new(7, "Larvae", 100, 5, null) { Permit = (Today.AddDays(inDays), fallback) };
+        var job = Assert.Single(Jobs(Day(At(9), Pond()) with { Feeds = [Feed(20, "Grower")] }, "permit"));
+        Assert.Contains("Grower replaces it", job.Reason, StringComparison.Ordinal);
+        Assert.Equal(Role.Manager, job.Who);
+        Assert.Empty(Jobs(Day(At(9), Pond()) with { Feeds = [Feed(31, null)] }, "permit"));
+        Assert.Null(FeedingRule.WithoutPermit("Larvae", Today, Today, null));
+        Assert.Null(FeedingRule.WithoutPermit("Larvae", null, Today, null));
+        Assert.Contains(
+            "renew it",
+            FeedingRule.WithoutPermit("Larvae", Today.AddDays(-1), Today, null),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "feed Grower",
+            FeedingRule.WithoutPermit("Larvae", Today.AddDays(-1), Today, "Grower"),
+            StringComparison.Ordinal
+        );
+        var named = new FeedNamed(3, "Larvae", 2, 40, null) { FishMealPct = 95, FallbackId = 3 };
+        Assert.Equal(["FishMeal", "Fallback"], FeedingRule.Check(named).Select(r => r.Field));
     }
 }

@@ -195,4 +195,25 @@ public class DeliveryTests
         ];
         Assert.All(against, a => Assert.Contains(a.Wanted, a.Said, StringComparison.Ordinal));
     }
+
+    [Fact]
+    public void The_kind_of_stock_says_what_it_means_for_grading_and_spawning()
+    {
+        Assert.Equal("", StockType.Unsaid.Word() + StockType.Unsaid.Means());
+        Assert.All(Enum.GetValues<StockType>().Where(t => t != StockType.Unsaid), t =>
+            Assert.True(t.Word().Length > 0 && t.Means().Length > 20)
+        );
+        Assert.Contains("do not breed", StockType.Hybrid.Means(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Fish_held_apart_without_air_or_rest_are_asked_about()
+    {
+        var begun = new QuarantineNoted(1, 2, QuarantineEvent.Begun, 21, true, "");
+        Assert.Empty(begun.Check(HeldWater.None, new(2027, 1, 21)));
+        Assert.Equal(
+            ["Air", "Rest"],
+            (begun with { NoAir = true, NoRest = true }).Check(HeldWater.None, new(2027, 1, 21)).Select(r => r.Field)
+        );
+    }
 }

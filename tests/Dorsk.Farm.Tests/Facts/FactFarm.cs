@@ -290,6 +290,16 @@ internal sealed class FactFarm : IDisposable
                 new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted),
                 new FishMoved(P1, P3, Batch, 200, 61, CountBasis.ByWeight)
             ),
+            nameof(SourceTested) => (
+                new SourceTested(
+                    "well 1",
+                    SourceKind.Well,
+                    false,
+                    12.5,
+                    [(Parameter.Ph, 7.2), (Parameter.Oxygen, 3.5)]
+                ),
+                new SourceTested("creek", SourceKind.River, true, null, [(Parameter.Ph, 7.6)])
+            ),
             nameof(PondBuiltBy) => (
                 new PondBuiltBy(P1, "Ann", new(2024, 5, 1), 12_500.5, new(2029, 5, 1), "liner by the farm"),
                 new PondBuiltBy(P1, "Bob", new(2024, 5, 2), null, null, "")

@@ -1,3 +1,5 @@
+using Dorsk.Core.Units;
+
 namespace Dorsk.Core.Plans;
 
 /// <summary>Extensive, semi-intensive or intensive: how a plan is placed, and the yield that level usually gives.</summary>
@@ -36,7 +38,7 @@ public sealed record PlanClass(string Name, (double Low, double High) Yield, str
         var w = a.Question.Water;
         string[] words =
         [
-            FormattableString.Invariant($"{a.Harvested / w.AreaM2:0.##} fish/m² at harvest"),
+            $"{QuantityText.Write(a.Harvested / w.AreaM2, Measures.FishPerArea, a.Question.Hand)} at harvest",
             a.FeedKg > 0 ? "fed" : "not fed",
             w.ShaftKW > 0 ? "with aerators" : "no aerators",
             w.FlowM3H > 0 ? "new water runs through" : "still water",

@@ -1,6 +1,7 @@
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Plans;
 
@@ -229,7 +230,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         new(
             Site.BrineOut == Had.No ? Status.ActNow : Status.Watch,
             FormattableString.Invariant(
-                $"wants salt: {SaltKg:N0} kg for each filling, {SaltCost:N0} at the price typed, gear that bears it; "
+                $"wants salt: {Kg(SaltKg)} for each filling, {SaltCost:N0} at the price typed, gear that bears it; "
             )
                 + (
                     Site.BrineOut switch
@@ -240,6 +241,11 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                     }
                 )
         );
+
+    private string Kg(double kg) =>
+        QuantityText.Write(kg, Measures.Mass with { Decimals = 0, UsDecimals = 0 }, Site.Hand);
+
+    private string Price(double perKg) => QuantityText.Write(perKg, Measures.MassPrice, Site.Hand);
 
     private Judgement Delicate() =>
         new(
@@ -267,16 +273,12 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         if (WorthWhileKg.FamilyKg is { } family && Site.WantedKgYear < family)
             yield return new(
                 Status.Watch,
-                FormattableString.Invariant(
-                    $"under the {family:N0} kg a year from which a family lives: a trial, to be costed as learning"
-                )
+                $"under the {Kg(family)} a year from which a family lives: a trial, to be costed as learning"
             );
         if (Market is { Imported: { } imported, BreakEven: { } least } && imported < least)
             yield return new(
                 Status.ActNow,
-                FormattableString.Invariant(
-                    $"imported {Candidate.Form.Word()} costs {imported:0.00} a kg, less than the break-even price of {least:0.00}: sell another form, or another fish"
-                )
+                $"imported {Candidate.Form.Word()} costs {Price(imported)}, less than the break-even price of {Price(least)}: sell another form, or another fish"
             );
         if (Candidate.Known == Had.No)
             yield return new(

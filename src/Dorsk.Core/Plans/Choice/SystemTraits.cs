@@ -27,7 +27,7 @@ public sealed record SystemTraits(
     [
         new(
             "earthen pond",
-            "low a cubic metre; land is tied up",
+            "low for its water; land is tied up",
             "rounds, banks, a crew on net days",
             "air at night; hours to act",
             "seldom: estimates and samples",
@@ -81,7 +81,7 @@ public sealed record SystemTraits(
         ),
         new(
             "indoor unit",
-            "high a cubic metre",
+            "high for its water",
             "skilled, every day of the year",
             "always; minutes to act, a second supply",
             "full",

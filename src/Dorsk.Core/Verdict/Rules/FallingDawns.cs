@@ -42,7 +42,7 @@ internal static class FallingDawns
         new(
             Rule.Name,
             grave ? Status.ActNow : Status.Watch,
-            $"dawn oxygen fell on {run.Count} mornings, {string.Join(", ", run.Select(d => s.Hand.Figure(d.Si, 1)))} mg/L{means}{(s.Lately.Count > 0 ? "; " + string.Join(", ", s.Lately) : "")}"
+            $"dawn oxygen fell on {run.Count} mornings, {string.Join(", ", run.Select(d => s.Hand.Figure(d.Si, 1)))} {Units.Measures.Oxygen.In(s.Hand).Symbol}{means}{(s.Lately.Count > 0 ? "; " + string.Join(", ", s.Lately) : "")}"
         )
         {
             Of = Parameter.Oxygen,

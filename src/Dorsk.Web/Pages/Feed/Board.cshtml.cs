@@ -77,7 +77,9 @@ public sealed class FeedBoardModel(Questions questions, Door door, Here here) : 
                 Sent = (
                     "cup",
                     new Dictionary<string, string> { ["cup"] = cup },
-                    form.Remarks.Count > 0 ? form.Remarks : [Remark.Refuse("cup", "More than 0, up to 50 kg.")]
+                    form.Remarks.Count > 0
+                        ? form.Remarks
+                        : [Remark.Refuse("cup", $"More than 0, up to {here.Say(50, Measures.Mass)}.")]
                 );
         }
         Load();

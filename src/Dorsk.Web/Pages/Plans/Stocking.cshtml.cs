@@ -1,8 +1,10 @@
+using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
+using Dorsk.Core.Species;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
@@ -35,6 +37,32 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
 
     /// <summary>Fingerlings on hand parted over the farm's empty ponds, by the limit of each.</summary>
     public IReadOnlyList<(Pond Pond, StockingAnswer Answer, int Share)> Parted { get; private set; } = [];
+
+    /// <summary>The farm's own closed cycles of this fish, the newest first: what conversion and survival were here.</summary>
+    public IReadOnlyList<CycleFigures> Own { get; private set; } = [];
+
+    private const int OwnShown = 3;
+
+    private IReadOnlyList<CycleFigures> OwnCycles(FishSpecies species) =>
+        [
+            .. CycleTable
+                .All(questions, here, b => b.EmptiedAt is not null && b.Species.Key == species.Key)
+                .Where(f => f is { Closed: true, Fcr: > 0 })
+                .OrderByDescending(f => f.From)
+                .Take(OwnShown),
+        ];
+
+    /// <summary>The same plan with own figures in place of the table's.</summary>
+    public string With(CycleFigures own) =>
+        "?"
+        + string.Join(
+            '&',
+            Request
+                .Query.Where(q => q.Key is not ("handler" or "fcr" or "survival"))
+                .Select(q => $"{Uri.EscapeDataString(q.Key)}={Uri.EscapeDataString(q.Value.ToString())}")
+                .Append($"fcr={Uri.EscapeDataString(here.Typed(own.Fcr!.Value, 2))}")
+                .Append($"survival={Uri.EscapeDataString(here.Typed(Math.Min(100, 100 * own.SurvivalShare), 1))}")
+        );
 
     /// <summary>Fish that share the water, or null when there are no others.</summary>
     public SharedWater? Shared { get; private set; }
@@ -105,6 +133,7 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
         if (Asked is null)
             return true;
         Answer = StockingAnswer.Of(Asked.Plan);
+        Own = OwnCycles(Asked.Plan.Species);
         Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
         Prepared = Pond?.Readiness.PreparationAt(here.Now)?.Plan;
         Order = OrderOf();

@@ -23,8 +23,28 @@ public sealed class DutiesModel(Questions questions, Here here) : PageModel
             return Redirect("/slip/farm");
         All = questions.Duties();
         Ponds = questions.Ponds().ToDictionary(p => p.Id);
+        Fry =
+        [
+            .. questions
+                .Looks(here.Now)
+                .Where(l => l.Now is { } now && now.Batches.Any(b => b.Stands.MeanG.Value < FryG))
+                .Select(l => l.Now!.Story.Pond.Id),
+        ];
         return Page();
     }
+
+    /// <summary>Tasks of a week, all recurring tasks together.</summary>
+    public double PerWeek => All.Sum(d => 7.0 / d.Kept.EveryDays);
+
+    // Ponds with fry, by number.
+    private HashSet<long> Fry { get; set; } = [];
+
+    private const double FryG = 1;
+
+    private bool Covered(long pond) =>
+        All.Any(d =>
+            d.Kept.PondId == pond && d.Kept.What.StartsWith(UsualDuties.CoverOver, StringComparison.OrdinalIgnoreCase)
+        );
 
     /// <summary>Usual standing jobs that the farm does not have: for itself, then by kind of body with the ponds of that kind that lack it.</summary>
     public IEnumerable<(UsualDuty Duty, IReadOnlyList<Pond> For)> Usual()
@@ -35,8 +55,12 @@ public sealed class DutiesModel(Questions questions, Here here) : PageModel
             yield return (duty, []);
         foreach (
             var (duty, ponds) in Ponds
-                .Values.GroupBy(p => p.Kind)
-                .SelectMany(g => UsualDuties.For(g.Key).Select(u => (u, g.Where(p => !Has(p.Id, u.What)).ToList())))
+                .Values.GroupBy(p => (p.Kind, Fry: Fry.Contains(p.Id), Covered: Covered(p.Id)))
+                .SelectMany(g =>
+                    UsualDuties
+                        .For(g.Key.Kind, g.Key.Fry, g.Key.Covered)
+                        .Select(u => (u, g.Where(p => !Has(p.Id, u.What)).ToList()))
+                )
         )
             if (ponds.Count > 0)
                 yield return (duty, ponds);

@@ -199,8 +199,8 @@ public sealed class PlanModel(Questions questions, Door door, Here here) : PageM
             : "";
         return
         [
-            ("east", "metres east", Figure("east", p.EastM)),
-            ("north", "metres north", Figure("north", p.NorthM)),
+            ("east", "east", Figure("east", p.EastM)),
+            ("north", "north", Figure("north", p.NorthM)),
             (
                 "turn",
                 "turn in degrees",

@@ -21,7 +21,7 @@ internal static class AeratorRows
                 "Kind" + i,
                 "Kind",
                 (a?.Kind ?? AeratorKind.All[1]).Name,
-                AeratorKind.All.Select(k => (k.Name, k.Name)).ToList()
+                AeratorKind.All.Select(k => (k.Name, TableText.In(k.Name, c.Here.Hand))).ToList()
             );
             yield return c.Quantity("Power" + i, "Rated power", Measures.Power, a?.ShaftKW);
             yield return c.Hour("On" + i, "On at", Hour(a?.On)).WithHint("empty: no timer");

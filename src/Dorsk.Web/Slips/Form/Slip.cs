@@ -108,6 +108,7 @@ public static class AllSlips
         new LandmarkSlip(),
         new WalkSlip(),
         new BuilderSlip(),
+        new SourceSlip(),
         new DeviceSlip(),
         new DutySlip(),
         new VitalSlip(),

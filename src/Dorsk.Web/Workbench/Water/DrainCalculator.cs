@@ -21,6 +21,9 @@ internal sealed class DrainCalculator : ICalculator
             s.Quantity("to", "Down to", Measures.Length, "0"),
             s.Quantity("pipe", "Inner width of the pipe", Measures.ShortLength, 0.2),
             s.Whole("pipes", "Pipes", "1"),
+            s.Quantity("screen", "Screen before it", Measures.Area.BySquare! with { Decimals = 2, UsDecimals = 1 }, 1)
+                .WithHint("its whole surface"),
+            s.Yes("fouls", "Leaves, weed or fish in the water", "true"),
             s.Quantity("drop", "Outlet below the floor", Measures.Length, 0.3),
             s.Quantity(
                     "cd",
@@ -42,6 +45,8 @@ internal sealed class DrainCalculator : ICalculator
             f.Q("drop", Measures.Length, 0, 5),
             f.Q("cd", Measures.Plain, 0.2, 1)
         );
+        var screen = f.MaybeQ("screen", Measures.Area.BySquare!, 0.01, 1000) ?? 1;
+        var fouls = f.Form.Yes("fouls");
         if (f.Sound && from <= to)
             f.Form.Refuse("to", "That is not below the level now.");
         if (!f.Sound)
@@ -56,16 +61,17 @@ internal sealed class DrainCalculator : ICalculator
             new Input("flow at the start", d.FlowStartM3H, Measures.Flow, "worked out"),
             new Input("flow at the end", d.FlowEndM3H, Measures.Flow, "worked out")
         );
-        return Answer(f, d, why);
+        return Answer(f, d, why, ScreenWatch.SpeedMs(d.FlowStartM3H, screen), fouls);
     }
 
-    private static Worked Answer(BenchForm f, Draining d, Grounds why) =>
+    private static Worked Answer(BenchForm f, Draining d, Grounds why, double speedMs, bool fouls) =>
         new(
             [
                 new("Time", $"{f.Here.Figure(d.Hours, 1)} h", why, Main: true),
                 new("Water drained", f.Say(d.VolumeM3, Measures.Volume), why),
                 new("Flow at first", f.Say(d.FlowStartM3H, Measures.Flow), why),
                 new("Flow at last", f.Say(d.FlowEndM3H, Measures.Flow), why),
+                Watch(f, speedMs, fouls),
             ],
             "Friction in a long pipe and a clogged screen make it longer.",
             Cautions:
@@ -73,4 +79,28 @@ internal sealed class DrainCalculator : ICalculator
                 "Keep the screen clear while draining: a blocked one bursts. Nobody in front of an open culvert or in deep mud alone. Mind where the water goes: local rules on effluent.",
             ]
         );
+
+    private static Figure Watch(BenchForm f, double speedMs, bool fouls)
+    {
+        var every = ScreenWatch.EveryMin(speedMs, fouls);
+        return new(
+            "Look at the screen",
+            every == 0 ? "stay at it until the flow falls" : $"every {every} minutes",
+            Grounds.Of(
+                "By the speed of the water in the screen at the start, twice as often where leaves, weed or fish are in it.",
+                ScreenWatch.Source,
+                new Input(
+                    "water in the screen",
+                    speedMs,
+                    Measures.Wind with
+                    {
+                        Name = "speed",
+                        Decimals = 2,
+                        UsDecimals = 1,
+                    },
+                    "worked out"
+                )
+            )
+        );
+    }
 }

@@ -11,7 +11,7 @@ internal sealed class LevelCalculator : ICalculator
 
     public string Title => "Level to volume";
 
-    public string Lead => "centimetres on the gauge as cubic metres and share of the pond";
+    public string Lead => "a change of the gauge level as water and share of the pond";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [

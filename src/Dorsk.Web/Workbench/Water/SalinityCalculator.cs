@@ -14,7 +14,7 @@ internal sealed class SalinityCalculator : ICalculator
 
     public string Title => "Raise or lower salinity";
 
-    public string Lead => "kg of salt, or new water, and how long the fish need for the way";
+    public string Lead => "salt, or new water, and how long the fish need for the way";
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [

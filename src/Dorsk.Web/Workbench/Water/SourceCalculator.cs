@@ -130,8 +130,8 @@ internal sealed class SourceCalculator : ICalculator
                     why,
                     Main: true
                 ),
-                new("To fill, m³ a day", f.Here.Figure(water.FillM3Day, 0), why),
-                new("To keep full, m³ a day", f.Here.Figure(water.KeepM3Day, 0), why),
+                new("To fill, a day", f.Say(water.FillM3Day, Measures.Volume), why),
+                new("To keep full, a day", f.Say(water.KeepM3Day, Measures.Volume), why),
             ],
             Pages.Words.Sentence(water.Judgement.Reason) + ".",
             unfit.Count > 0 ? new(Status.ActNow, "unfit: " + string.Join(", ", unfit)) : water.Judgement,

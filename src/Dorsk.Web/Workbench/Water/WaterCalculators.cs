@@ -176,6 +176,7 @@ internal sealed class MixingCalculator : ICalculator
         if (!f.Sound)
             return null;
         var figures = Figures(f, v1, v2, parts);
+        figures.Add(Holds(f, (v1, parts[0].A, parts[1].A), (v2, parts[0].B, parts[1].B)));
         if (p1 is { } one && p2 is { } two)
         {
             double Mix(int i) => Mixing.Of(new(v1, parts[i].A), new(v2, parts[i].B));
@@ -205,6 +206,31 @@ internal sealed class MixingCalculator : ICalculator
                 ? "pH is never averaged: type both, and it is worked out from alkalinity and carbon."
                 : "pH is never averaged: it follows from alkalinity and carbon. Read it after mixing, and again once stirred.",
             Mixing.Jump(parts[0].A, Mixing.Of(new(v1, parts[0].A), new(v2, parts[0].B)), f.Here.Hand)
+        );
+    }
+
+    // Cooler and fresher water holds more oxygen: what a change brings beside the oxygen in it.
+    private static Figure Holds(
+        BenchForm f,
+        (double M3, double C, double Ppt) one,
+        (double M3, double C, double Ppt) two
+    )
+    {
+        double Mix(double a, double b) => Mixing.Of(new(one.M3, a), new(two.M3, b));
+        var altitude = f.Here.Farm?.AltitudeM ?? 0;
+        var kPa = OxygenSaturation.PressureKPa(altitude);
+        var (before, after) = (
+            OxygenSaturation.MgL(one.C, one.Ppt, kPa),
+            OxygenSaturation.MgL(Mix(one.C, two.C), Mix(one.Ppt, two.Ppt), kPa)
+        );
+        return new(
+            "Oxygen it can hold",
+            $"{f.Say(before, Measures.Oxygen)} before, {f.Say(after, Measures.Oxygen)} after",
+            Grounds.Of(
+                "Saturation at the temperature and salinity of the first water and of the mix.",
+                OxygenSaturation.Source,
+                new Input("elevation", altitude, Measures.Altitude, "setting")
+            )
         );
     }
 
