@@ -72,6 +72,24 @@ public class DoorTests
     }
 
     [Fact]
+    public void Oxygen_without_its_temperature_is_asked_about()
+    {
+        using var farm = new TestFarm();
+        var at = TestFarm.Start.AddDays(10);
+        Receipt Read(double days, params Value[] values) =>
+            farm.Try(new ReadingTaken(farm.PondId, values), at.AddDays(days));
+        farm.Clock.Now = at.AddDays(20);
+        // Where no temperature was ever read, nobody is nagged for it.
+        Assert.True(Read(0, new Value(Parameter.Oxygen, 6)).Accepted);
+        Assert.True(Read(1, new(Parameter.Oxygen, 6), new(Parameter.Temperature, 25)).Accepted);
+        Assert.True(Read(1.5, new Value(Parameter.Oxygen, 6.1)).Accepted);
+        var asked = Read(3, new Value(Parameter.Oxygen, 6.2));
+        Assert.Equal((false, "temp"), (asked.Accepted, asked.Remarks.Single().Field));
+        Assert.Equal(Core.Judging.Objection.Ask, asked.Remarks.Single().Kind);
+        Assert.True(Read(3, new(Parameter.Oxygen, 6.2), new(Parameter.Temperature, 25)).Accepted);
+    }
+
+    [Fact]
     public void The_future_is_refused()
     {
         using var farm = new TestFarm();

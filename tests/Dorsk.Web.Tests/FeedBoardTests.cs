@@ -16,6 +16,51 @@ public sealed class FeedBoardTests : IDisposable
     private PondStory Story => farm.Services.GetRequiredService<Questions>().Story("P1")!;
 
     [Fact]
+    public async Task A_delivery_in_bags_asks_what_each_holds()
+    {
+        var hand = await farm.As(Role.PondHand);
+        var kind = farm
+            .Services.GetRequiredService<Questions>()
+            .Feeds()[0]
+            .Id.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        async Task<(HttpStatusCode, string)> Load(string mass, string bags, string each)
+        {
+            await hand.Token("/slip/load");
+            var page = await hand.Client.GetStringAsync("/slip/load");
+            var answer = await hand.Post(
+                "/slip/load",
+                new()
+                {
+                    ["EntryId"] = Regex.Match(page, "name=\"EntryId\" value=\"([^\"]+)\"").Groups[1].Value,
+                    ["Day"] = "2027-01-21",
+                    ["Hour"] = "10:00",
+                    ["Feed"] = kind,
+                    ["Mass"] = mass,
+                    ["Bags"] = bags,
+                    ["BagKg"] = each,
+                    ["Lot"] = "",
+                    ["Expiry"] = "",
+                    ["Price"] = "",
+                    ["Freight"] = "",
+                }
+            );
+            return (answer.StatusCode, await answer.Content.ReadAsStringAsync());
+        }
+        Assert.Contains("what one of these bags holds", (await Load("", "40", "")).Item2, StringComparison.Ordinal);
+        Assert.Contains(
+            "40 bags of 20.0",
+            PageText.Plain((await Load("1000", "40", "20")).Item2),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(HttpStatusCode.Redirect, (await Load("", "40", "20")).Item1);
+        var left = farm
+            .Services.GetRequiredService<Questions>()
+            .FeedStore(SmallFarm.Now)
+            .Single(f => f.Name == "Grower");
+        Assert.Equal(800, left.LeftKg, 6);
+    }
+
+    [Fact]
     public async Task A_meal_is_given_watched_sent_twice_and_stands_once()
     {
         var hand = await farm.As(Role.PondHand);

@@ -28,6 +28,7 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["besideg"] = "",
         ["wantedkg"] = "900 kg",
         ["by"] = "2028-12-01",
+        ["lead"] = "",
         ["onhand"] = "5000",
         ["months"] = "27 26.5 25 22 19 16 15 16 19 22 24 26",
         ["pfish"] = "0.4",
@@ -89,6 +90,17 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Contains("Fingerlings for", metric, StringComparison.Ordinal);
         Assert.Contains("5,000 on hand, parted", metric, StringComparison.Ordinal);
     }
+
+    [Theory]
+    [InlineData("2028-12-01", "20", "order the fish by")]
+    [InlineData("2028-12-01", "300", "order the fish now, it was due")]
+    [InlineData("2028-12-01", "", "as early as the hatchery asks")]
+    public async Task Fish_are_ordered_by_the_hatchery_s_own_lead_days(string by, string lead, string says) =>
+        Assert.Contains(
+            says,
+            Figures(await Answer(await farm.As(Role.Manager), Query(("by", by), ("lead", lead)))),
+            StringComparison.Ordinal
+        );
 
     [Theory]
     [InlineData("survival", "0", "outside")]

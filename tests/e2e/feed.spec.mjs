@@ -51,9 +51,9 @@ test('a load comes, is counted, a change of feed lies ahead, and a mix that cann
   await page.getByLabel('Mass').fill('6 t');
   await page.getByLabel('Lot on the bag').fill('GR27X');
   await page.getByLabel('Use by').fill('2027-02-20');
-  await page.getByLabel('Price per kg').fill('2.00');
+  await page.getByLabel('Price', { exact: true }).fill('2.00');
   await page.getByLabel('Freight of the load').fill('600');
-  await expect(page.locator('[data-computed-lines]')).toContainText('2.10 AUD, freight included');
+  await expect(page.locator('[data-computed-lines]')).toContainText('2.10 AUD/kg, freight included');
   await page.getByRole('button', { name: 'Keep this load' }).click();
   await expect.poll(left).toBeGreaterThan(before + 5990);
   // It expires before the old lot: it goes out first.
@@ -94,7 +94,7 @@ test('a load comes, is counted, a change of feed lies ahead, and a mix that cann
   await expect(out).toContainText('These ingredients cannot meet');
   await expect(out).toContainText('protein');
   await page.getByLabel('Protein at least').fill('28');
-  await expect(out).toContainText('A kg of fish gained costs');
+  await expect(out).toContainText('Feed cost of the gain');
   await page.goto(demo.url + '/workbench/square?a=48&b=8.5&wanted=60&kg=100');
   await expect(page.locator('.bench-out')).toContainText('these two cannot make it');
 });

@@ -1,5 +1,6 @@
 // One pond from the first slip to the closed ledger, typed in metric and again in acres, pounds and °F.
-import { test, expect, fill, send, enter, metricFarm, startSecond, signIn } from './app.mjs';
+import { test, expect, fill, send, enter as enterOnce, metricFarm, startSecond, signIn } from './app.mjs';
+import { metricWords } from './metric.mjs';
 
 const metric = {
   farm: metricFarm,
@@ -19,6 +20,13 @@ const us = {
   kw: (v) => (v / 0.745699872).toFixed(7),
   cm: (v) => (v / 2.54).toFixed(6),
 };
+
+// On a US farm no page on the way from the first slip to the closed ledger may say a metric word.
+async function enter(page, url, values, options) {
+  await enterOnce(page, url, values, options);
+  const html = await page.content();
+  if (html.includes('>lb<')) expect(metricWords(html), page.url()).toEqual([]);
+}
 
 async function live(page, url, u) {
   await page.goto(url);
@@ -51,7 +59,7 @@ async function live(page, url, u) {
     FeedName: 'Grower',
     Pellet: u === us ? (4 / 25.4).toFixed(6) : '4',
     Protein: '35',
-    Price: '2.15',
+    Price: u === us ? (2.15 * 0.45359237).toFixed(8) : '2.15',
   });
   const stocking = {
     Day: '2025-11-01',

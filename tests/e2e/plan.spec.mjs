@@ -33,7 +33,7 @@ test('a pond is drawn, reshaped and undone with the keyboard alone, then moved a
   await expect(page.locator('.told')).toContainText('bank 130 m');
   // Reshaped: the second corner 10 m further out, then taken back.
   await keys('c', 'c', 'Shift+ArrowRight');
-  await expect(page.locator('.told')).toContainText('area 0.11 ha (1,125 m²)');
+  await expect(page.locator('.told')).toContainText('area 0.113 ha (1,125 m²)');
   await keys('Control+z');
   await expect(page.locator('.told')).toContainText('(1,000 m²)');
   // Crossing sides are named while they are drawn, with the place.

@@ -94,6 +94,9 @@ public static class Measures
         Significant = 3,
     };
 
+    /// <summary>Water of bags, bottles and buckets; SI unit m³, shown in litres or US gallons.</summary>
+    public static readonly Measure SmallVolume = new("volume", L, Gal, 1, 1, M3);
+
     /// <summary>Earth and concrete; SI unit m³, shown in m³ or cubic yards.</summary>
     public static readonly Measure Earth = new(
         "volume of earth",

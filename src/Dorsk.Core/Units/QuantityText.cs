@@ -95,8 +95,10 @@ public static class QuantityText
         var (unit, decimals) = measure.Fitting(si, hand);
         var figure = Figure(unit.FromSi(si), decimals, hand.Sign);
         var asked = unit == measure.In(hand) ? measure.DecimalsIn(hand) : 0;
-        if (decimals > asked)
-            figure = figure.TrimEnd('0').TrimEnd('.', ',');
+        // Noughts that only the search for figures added are left out.
+        for (var more = decimals; more > asked && figure.EndsWith('0'); more--)
+            figure = figure[..^1];
+        figure = figure.TrimEnd('.', ',');
         return (
             figure,
             measure.Name == Measures.FishWeight.Name && unit.Symbol == "oz" && si > 0

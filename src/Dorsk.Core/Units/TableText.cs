@@ -15,6 +15,7 @@ public static partial class TableText
         ("mm", Measures.Pellet),
         ("cm", Measures.ShortLength),
         ("m", Measures.Length),
+        ("t", Measures.Mass),
     ];
 
     /// <summary>The same words with figures in the farm's units.</summary>
@@ -50,7 +51,7 @@ public static partial class TableText
     }
 
     [GeneratedRegex(
-        @"(?<low>\d+(?:\.\d+)?)(?:-(?<high>\d+(?:\.\d+)?))?\s*(?<unit>kW/ha|kg/ha|kg/m3|°C|mm|cm|m)(?![A-Za-z0-9²³])"
+        @"(?<low>\d+(?:\.\d+)?)(?:-(?<high>\d+(?:\.\d+)?))?\s*(?<unit>kW/ha|kg/ha|kg/m3|°C|mm|cm|m|t)(?![A-Za-z0-9²³])"
     )]
     private static partial Regex Figures();
 }

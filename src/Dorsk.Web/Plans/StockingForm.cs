@@ -108,7 +108,7 @@ public static class StockingForm
             s.Quantity("roadh", "Hours on the road", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
                 .WithHint("packed to opened; for the order"),
             s.Quantity("roadc", "Water on the road", Measures.Temperature, 20),
-            s.Quantity("bagw", "Water in a bag", Measures.Volume, 0.01),
+            s.Quantity("bagw", "Water in a bag", Measures.SmallVolume, 0.01),
             s.Quantity("roadsalt", "Salt in the water of the road", Measures.Salinity, "0")
                 .WithHint("0 to 5; by what the fish bear"),
             s.Quantity("feedbag", "A bag of the feed holds", Measures.Mass, 25)
@@ -184,7 +184,7 @@ public static class StockingForm
         new OrderRoad(
             f.MaybeQ("roadh", Measures.Plain, 0.25, 72) ?? 8,
             f.MaybeQ("roadc", Measures.Temperature, 1, 35) ?? 20,
-            1000 * (f.MaybeQ("bagw", Measures.Volume, 0.0005, 0.2) ?? 0.01),
+            1000 * (f.MaybeQ("bagw", Measures.SmallVolume, 0.0005, 0.2) ?? 0.01),
             BagWaterShare,
             f.MaybeQ("roadsalt", Measures.Salinity, 0, 10) ?? 0,
             f.MaybeQ("feedbag", Measures.Mass, 0.1, 2000) ?? 25

@@ -195,7 +195,7 @@ internal sealed class BottleCalculator : ICalculator
             s.Quantity("each", "Weight of one", Measures.FishWeight, stands?.MeanG.Value ?? 300),
             s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 26),
             s.Whole("bottles", "Bottles", "2"),
-            s.Quantity("litres", "Each holds, litres of water", Measures.Plain, "50")
+            s.Quantity("litres", "Each holds, as water", Measures.SmallVolume, 0.05)
                 .WithHint("stamped on the shoulder"),
             s.Quantity("bar", "Pressure, bar", Measures.Plain, "150").WithHint("read the gauge"),
             s.Quantity("share", "Goes into the water", Measures.Share, "40")
@@ -218,7 +218,7 @@ internal sealed class BottleCalculator : ICalculator
         );
         var (bottles, litres, bar, share) = (
             f.Whole("bottles", "bottles", 1, 500),
-            f.Q("litres", Measures.Plain, 1, 2000),
+            1000 * f.Q("litres", Measures.SmallVolume, 0.001, 2),
             f.Q("bar", Measures.Plain, 5, 300),
             f.Q("share", Measures.Share, 1, 100)
         );

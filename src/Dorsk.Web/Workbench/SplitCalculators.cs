@@ -140,7 +140,12 @@ internal sealed class IndoorCalculator : ICalculator
             s.Quantity("length", "Length", Measures.Length, 20),
             s.Quantity("width", "Width", Measures.Length, 10),
             s.Quantity("height", "Mean height", Measures.Length, 3.5),
-            s.Choice("wall", "Walls and roof", "foam50", [.. RoomWall.All.Select(w => (w.Key, w.Name))]),
+            s.Choice(
+                "wall",
+                "Walls and roof",
+                "foam50",
+                [.. RoomWall.All.Select(w => (w.Key, TableText.In(w.Name, s.Here.Hand)))]
+            ),
             s.Quantity("water", "Open water surface", Measures.Area.BySquare!, 80),
             s.Quantity("new", "New water a day", Measures.Volume, 5),
             s.Quantity("newc", "its temperature", Measures.Temperature, 16),

@@ -131,4 +131,26 @@ public class BuildingTests
         // A patch of a size that nobody wrote down takes a usual one.
         Assert.Equal(0.9, Of([null]).OffcutM2!.Value, 9);
     }
+
+    [Theory]
+    [InlineData(20, 15, "north-east")]
+    [InlineData(-20, 0.5, "west")]
+    [InlineData(1, -9, "south")]
+    [InlineData(0, 0, "middle")]
+    public void A_mark_says_at_which_side_of_the_pond_it_lies(double eastM, double northM, string side) =>
+        Assert.Equal(side, new PlanMark(MarkKind.Landing, "", eastM, northM).Corner);
+
+    [Fact]
+    public void Wood_in_a_slot_is_asked_about()
+    {
+        EquipmentFitted Of(string slot, double? offcutM2 = null) =>
+            new(1, [new(EquipmentKind.InletScreen, "", MeshMm: 2, OffcutM2: offcutM2, Slot: slot)]);
+        Assert.Empty(FarmRules.Check(Of("groove")));
+        var asked = Assert.Single(FarmRules.Check(Of(FarmRules.WoodSlot)));
+        Assert.Equal(("InletScreenSlot", Objection.Ask), (asked.Field, asked.Kind));
+        Assert.Equal("InletScreenOffcut", Assert.Single(FarmRules.Check(Of("", 0))).Field);
+        var pond = new Pond(0, "P1", "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out");
+        Assert.Equal("Landing", Assert.Single(FarmRules.Check(pond with { LandingDepthM = 1.5 }, [])).Field);
+        Assert.Empty(FarmRules.Check(pond with { LandingDepthM = 0.8 }, []));
+    }
 }

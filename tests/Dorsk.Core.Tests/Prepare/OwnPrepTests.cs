@@ -169,4 +169,21 @@ public class OwnPrepTests
         );
         Assert.Equal(Objection.Ask, new OwnPrep("x", ManureDays: 1).Check().Single().Kind);
     }
+
+    [Fact]
+    public void Steps_carry_their_cautions()
+    {
+        string Caution(string key, PestSchool pests) => Step(Plan(pests: pests), key).Caution;
+        foreach (var said in new[] { "Two people with sticks and boots", "gas that kills", "Nobody alone" })
+            Assert.Contains(said, Caution("drain", PestSchool.DryAndScreen), StringComparison.Ordinal);
+        foreach (var way in new[] { PestSchool.Poison, PestSchool.PlantRoot })
+        foreach (var said in new[] { "drinking water", "fuel oil", "icensed" })
+            Assert.Contains(
+                said,
+                Caution("poison", way) + Step(Plan(pests: way), "poison").Reason,
+                StringComparison.Ordinal
+            );
+        Assert.Contains("not eaten", Caution("poison", PestSchool.Poison), StringComparison.Ordinal);
+        Assert.Contains("breaks down within days", Caution("poison", PestSchool.Poison), StringComparison.Ordinal);
+    }
 }

@@ -311,7 +311,7 @@ internal sealed class FactFarm : IDisposable
             ),
             nameof(FishRecounted) => (
                 new FishRecounted(P1, Batch, 950, CountBasis.Counted, "birds"),
-                new FishRecounted(P1, Batch, 940, CountBasis.ByWeight, "birds again")
+                new FishRecounted(P1, Batch, 940, CountBasis.LiftedNet, "birds again")
             ),
             nameof(QuarantineNoted) => (
                 new QuarantineNoted(P1, Batch, QuarantineEvent.Begun, 21, true, "new fish"),

@@ -13,8 +13,8 @@ public sealed record RoomWall(string Key, string Name, double UWm2K)
     [
         new("sheet", "single sheet or film", 6),
         new("brick", "brick or block, bare", 2.2),
-        new("foam50", "5 cm (2 in) of foam", 0.55),
-        new("foam100", "10 cm (4 in) of foam", 0.3),
+        new("foam50", "5 cm of foam", 0.55),
+        new("foam100", "10 cm of foam", 0.3),
     ];
 }
 
@@ -86,8 +86,8 @@ public sealed record IndoorRoom(double WallsKW, double AirKW, double WaterKW)
         ),
         (
             "floor",
-            "floor bears a tonne for each cubic metre",
-            "an engineer works out the slab before a tank stands on it"
+            "floor bears the weight of the water",
+            "water is heavy: an engineer works out the slab before a tank stands on it"
         ),
         ("vapour", "vapour barrier on the warm side", "without one the insulation soaks and drips"),
         ("drain", "floor falls to a drain", "water that stands breeds germs and slips people"),

@@ -1,0 +1,28 @@
+// Metric words on a page as a person reads it. mg/L stands beside ppm in leaflets of both systems; sunlight is said in W/m² everywhere.
+const metric =
+  /(?<![A-Za-z0-9\/])(?:[0-9][0-9.,]*[\s\u2009]*)?(?:kg|kilograms?|hectares?|ha|metres?|cm|mm|m²|m³|°C|litres?|tonnes?|kW\/ha|W\/m³|g\/m³|kg\/ha|kPa|km)(?![A-Za-z0-9²³])/g;
+const grams = /(?<![A-Za-z0-9])[0-9][0-9.,]*[\s\u2009]*(?:g|m|L|t)(?![A-Za-z0-9\/])/g;
+
+// What stands behind a why, in a field that shows what may be typed, or names a unit on purpose.
+const read = (html) =>
+  html
+    .replace(/<(script|style|template|head)[\s\S]*?<\/\1>/g, ' ')
+    .replace(/<div class="why-card[\s\S]*?<\/div>/g, ' ')
+    .replace(/<[^>]+data-both-units[^>]*>[\s\S]*?<\/[a-z]+>/g, ' ')
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/&#x2009;|&thinsp;/g, '\u2009')
+    .replace(/&#xB2;|&#178;/gi, '²')
+    .replace(/&#xB3;|&#179;/gi, '³')
+    .replace(/&#xB0;|&#176;/gi, '°')
+    .replace(/&[a-z#0-9]+;/gi, ' ')
+    .replace(/\s+/g, ' ');
+
+/** Metric words of a page with what stands around them; feed kinds of the demo carry their size in the name. */
+export function metricWords(html) {
+  const text = read(html)
+    .replace(/(Starter|Grower|Crumble) \d mm/gi, '$1')
+    .replace(/(starter|grower|crumble) \d+ kg delivered/gi, '$1');
+  return [...text.matchAll(metric), ...text.matchAll(grams)].map(
+    (m) => `…${text.slice(Math.max(0, m.index - 40), m.index + 30)}…`,
+  );
+}
