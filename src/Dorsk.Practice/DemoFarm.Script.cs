@@ -205,6 +205,8 @@ public sealed partial class DemoFarm
         }
         if (day == new DateOnly(2026, 12, 24))
             Work(day, 10, PondWork.DriedOut, "cracked a hand deep");
+        if (day == new DateOnly(2026, 12, 28))
+            Work(day, 9, PondWork.DebrisOut, "leaves along the west bank, old bamboo at the inlet");
         if (day == new DateOnly(2027, 1, 12))
             Work(day, 15, PondWork.BottomMended, "mud out at the drain, two burrows plugged");
         if (day == new DateOnly(2027, 1, 17))

@@ -83,7 +83,9 @@ public class DoorTests
         Assert.True(Read(0, new Value(Parameter.Oxygen, 6)).Accepted);
         Assert.True(Read(1, new(Parameter.Oxygen, 6), new(Parameter.Temperature, 25)).Accepted);
         Assert.True(Read(1.5, new Value(Parameter.Oxygen, 6.1)).Accepted);
-        var asked = Read(3, new Value(Parameter.Oxygen, 6.2));
+        // Asked once: nobody says yes here.
+        var alone = new ReadingTaken(farm.PondId, [new Value(Parameter.Oxygen, 6.2)]);
+        var asked = farm.Door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at.AddDays(3), alone));
         Assert.Equal((false, "temp"), (asked.Accepted, asked.Remarks.Single().Field));
         Assert.Equal(Core.Judging.Objection.Ask, asked.Remarks.Single().Kind);
         Assert.True(Read(3, new(Parameter.Oxygen, 6.2), new(Parameter.Temperature, 25)).Accepted);

@@ -166,6 +166,9 @@ internal static class WaterFacts
         }
     }
 
+    // Whoever read a temperature within a month has a thermometer.
+    private const int UsedDays = 30;
+
     // Oxygen by hand says little without its temperature: saturation, un-ionised ammonia and tonight's forecast stand on both.
     private static IEnumerable<Remark> WithoutTemperature(Desk desk, ReadingTaken reading)
     {
@@ -173,7 +176,8 @@ internal static class WaterFacts
             reading.PondId is null
             || reading.Values.All(v => v.Parameter != Parameter.Oxygen)
             || reading.Values.Any(v => v.Parameter == Parameter.Temperature)
-            || Readings.Last(desk.Connection, desk.AsOf, reading.PondId, Parameter.Temperature) is not { } last
+            || Readings.Last(desk.Connection, desk.AsOf, reading.PondId, Parameter.Temperature, UsedDays)
+                is not { } last
             || (desk.Happened - last.At).Duration() < TimeSpan.FromDays(1)
         )
             yield break;

@@ -107,7 +107,7 @@ internal sealed class PrepareSlip : ISlip
                 .WithHint("for lime by alkalinity"),
             c.Quantity("LimeValue", "Neutralising value with fineness", Measures.Share, old?.LimeValuePct ?? 90)
                 .WithHint(
-                    $"of the bag; grains over {c.Here.Say(0.002, Measures.Pellet)} count nothing, those to {c.Here.Say(0.00025, Measures.Pellet)} half"
+                    $"of the bag; grains over {c.Here.Say(0.002, Measures.Pellet)} count nothing, those to {c.Here.Say(0.00025, Measures.Pellet with { Decimals = 2 })} half"
                 ),
         ];
 

@@ -59,7 +59,8 @@ internal sealed class SourceSlip : ISlip
             .. Lines.When(c),
             c.Words("Name", "Source", f?.Name ?? "").WithHint("the same name again is a new test of it"),
             c.Choice("Kind", "It is", f?.Kind ?? SourceKind.Well, [.. Kinds.Select(k => (k.Kind.ToString(), k.Word))]),
-            c.Yes("Second", "For the day on which the first fails", f?.IsSecond == true ? "true" : ""),
+            c.Yes("Second", "Second source", f?.IsSecond == true ? "true" : "")
+                .WithHint("for the day on which the first fails"),
             c.Quantity("Flow", "Flow", Measures.Flow, f?.FlowM3H).WithHint("in the driest month; may stay empty"),
             c.Heading("As tested; what was not tested stays empty"),
             .. Tested.Select(p => c.Quantity(p.Key, Pages.Words.Sentence(p.Name), p.Measure, Of(p))),

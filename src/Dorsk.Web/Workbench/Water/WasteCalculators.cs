@@ -108,10 +108,12 @@ internal sealed class PhExchangeCalculator : ICalculator
                 new("Each time", f.Say(plan.Share * plan.M3, Measures.Volume), why),
                 new("In all", f.Say(steps.Count == 0 ? 0 : steps[^1].TotalM3, Measures.Volume), why),
             ],
-            $"Stop when the afternoon reading is {f.Here.Figure(stop, 1)} or less, or after {f.Here.Count(steps.Count)} times.",
+            steps.Count == 0
+                ? "Nothing is changed; read it again tomorrow afternoon."
+                : $"Stop when the afternoon reading is {f.Here.Figure(stop, 1)} or less, or after {f.Here.Count(steps.Count)} times.",
             steps.Count == 0 ? new Judgement(Status.Steady, "it is there already") : null,
             Cautions,
-            Days(f, plan.Share * plan.M3, steps)
+            steps.Count == 0 ? null : Days(f, plan.Share * plan.M3, steps)
         );
 
     private static readonly string[] Cautions =
