@@ -4,7 +4,7 @@ import { metricWords } from './metric.mjs';
 import { places } from './places.mjs';
 
 // The farm slip offers both systems; the log shows what was typed then.
-const both = /converter|nowhere|\/log|slip\/farm/;
+const both = /converter|nowhere|slip\/farm|\/log/;
 
 test('a US farm reads no metric word on any page', async ({ page, ownDemo }) => {
   test.setTimeout(180_000);
