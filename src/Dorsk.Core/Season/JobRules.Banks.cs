@@ -14,35 +14,33 @@ public static partial class JobRules
     private static IEnumerable<Job> SowBank(FarmDay d) =>
         d
             .Ponds.Where(p => p.BareBank is not null)
-            .Select(p => new Job(
-                Key("sow", p.Code, d.Today),
-                p.PondId,
-                p.Code,
-                d.Zone.At(d.Today, new(8, 0)),
-                d.Zone.At(d.Today, new(18, 0)),
-                $"{p.Code}: sow grass on the bare bank ({p.BareBank})",
-                "rain takes bare earth into the water; no trees, their roots leak; keep it cut away from liner edges",
-                Role.PondHand,
-                "work?Work=BankSown",
-                JobState.Open
-            ));
+            .Select(p =>
+                OfToday(
+                    d,
+                    p,
+                    "sow",
+                    (8, 18),
+                    $"sow grass on the bare bank ({p.BareBank})",
+                    "rain takes bare earth into the water; no trees, their roots leak; keep it cut away from liner edges",
+                    "work?Work=BankSown"
+                )
+            );
 
     // Sun ruins a liner that lies dry.
     private static IEnumerable<Job> CoverLiner(FarmDay d) =>
         d
             .Ponds.Where(p => p.DryLiner is not null)
-            .Select(p => new Job(
-                Key("liner", p.Code, d.Today),
-                p.PondId,
-                p.Code,
-                d.Zone.At(d.Today, new(8, 0)),
-                d.Zone.At(d.Today, new(18, 0)),
-                $"{p.Code}: let {d.Say(p.DryLiner!.Value.WantM3, Measures.Volume)} of water over the liner",
-                $"it has lain dry for {p.DryLiner.Value.Days} days: sun and wind ruin it; {d.Say(DryLinerM, Measures.ShortLength)} of water protect it",
-                Role.PondHand,
-                "work?Work=Filling",
-                JobState.Open
-            ));
+            .Select(p =>
+                OfToday(
+                    d,
+                    p,
+                    "liner",
+                    (8, 18),
+                    $"let {d.Say(p.DryLiner!.Value.WantM3, Measures.Volume)} of water over the liner",
+                    $"it has lain dry for {p.DryLiner.Value.Days} days: sun and wind ruin it; {d.Say(DryLinerM, Measures.ShortLength)} of water protect it",
+                    "work?Work=Filling"
+                )
+            );
 
     /// <summary>Water that protects an idle liner from the sun, m.</summary>
     public const double DryLinerM = 0.2;

@@ -68,19 +68,7 @@ public static partial class JobRules
 
     private static IEnumerable<Job> FeedChanges(FarmDay d) =>
         d.Stocked.SelectMany(p =>
-            p.Changes.Where(c => c.On == d.Today)
-                .Select(c => new Job(
-                    Key("change", p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    d.Zone.At(d.Today, new(6, 0)),
-                    d.Zone.At(d.Today, new(9, 0)),
-                    $"{p.Code}: {c.What}",
-                    c.Reason,
-                    Role.PondHand,
-                    "",
-                    JobState.Open
-                ))
+            p.Changes.Where(c => c.On == d.Today).Select(c => OfToday(d, p, "change", (6, 9), c.What, c.Reason, ""))
         );
 
     // A machine's dose drifts, and it sees no appetite.
@@ -89,17 +77,14 @@ public static partial class JobRules
         foreach (var p in d.Stocked.Where(p => p.Feeder is not null))
         {
             if (p.Feeder!.WeighAgain <= d.Today)
-                yield return new(
-                    Key("feeder", p.Code, d.Today),
-                    p.PondId,
-                    p.Code,
-                    d.Zone.At(d.Today, new(7, 0)),
-                    d.Zone.At(d.Today, new(17, 0)),
-                    $"{p.Code}: weigh what {p.Feeder.Name} gives",
-                    $"last weighed {FarmDay.Day(p.Feeder.WeighedOn)}; a dose drifts with pellet and damp",
-                    Role.PondHand,
+                yield return OfToday(
+                    d,
+                    p,
                     "feeder",
-                    JobState.Open
+                    (7, 17),
+                    $"weigh what {p.Feeder.Name} gives",
+                    $"last weighed {FarmDay.Day(p.Feeder.WeighedOn)}; a dose drifts with pellet and damp",
+                    "feeder"
                 );
             if (!(p.WatchedOn > d.Today.AddDays(-FeederKept.WatchDays)))
                 yield return WatchMeal(d, p);
@@ -107,18 +92,15 @@ public static partial class JobRules
     }
 
     private static Job WatchMeal(FarmDay d, PondDay p) =>
-        new(
-            Key("watch-meal", p.Code, d.Today),
-            p.PondId,
-            p.Code,
-            d.Zone.At(d.Today, new(MorningMeal, 0)),
-            d.Zone.At(d.Today, new(17, 0)),
-            $"{p.Code}: watch a meal of {p.Feeder!.Name}",
+        OfToday(
+            d,
+            p,
+            "watch-meal",
+            (MorningMeal, 17),
+            $"watch a meal of {p.Feeder!.Name}",
             p.WatchedOn is { } last
                 ? $"last watched {FarmDay.Day(last)}; a machine sees no appetite"
                 : "nobody has watched one yet; a machine sees no appetite",
-            Role.PondHand,
-            "feeding",
-            JobState.Open
+            "feeding"
         );
 }

@@ -25,19 +25,16 @@ public static partial class JobRules
             var cover = p.CoverPct!.Value;
             if (cover < RakeFromPct && (drains is null || cover < RakeBeforeDrainPct))
                 continue;
-            yield return new(
-                Key("rake", p.Code, d.Today),
-                p.PondId,
-                p.Code,
-                d.Zone.At(d.Today, new(8, 0)),
-                d.Zone.At(d.Today, new(18, 0)),
-                $"{p.Code}: rake weed and thread algae",
+            yield return OfToday(
+                d,
+                p,
+                "rake",
+                (8, 18),
+                "rake weed and thread algae",
                 drains is { } on
                     ? $"{d.Say(cover, Measures.Share)} covered, and it is harvested on {FarmDay.Day(on)}: weed blocks the seine and the drain"
                     : $"{d.Say(cover, Measures.Share)} of the surface is covered; a part a day, so that it does not rot in the water",
-                Role.PondHand,
-                "reading",
-                JobState.Open
+                "reading"
             );
         }
     }
@@ -46,20 +43,19 @@ public static partial class JobRules
     private static IEnumerable<Job> Mend(FarmDay d) =>
         d
             .Ponds.Where(p => p.Broken is not null)
-            .Select(p => new Job(
-                Key("mend", p.Code, d.Today),
-                p.PondId,
-                p.Code,
-                d.Zone.At(d.Today, new(7, 0)),
-                d.Zone.At(d.Today, new(18, 0)),
-                $"{p.Code}: mend it ({p.Broken})",
-                p.Stocked
-                    ? $"{d.Say(p.VolumeM3, Measures.Volume)} of water with {d.Say(p.BiomassKg, Measures.Mass)} of fish lie behind it"
-                    : $"{d.Say(p.VolumeM3, Measures.Volume)} of water lie behind it; no fish go in before it is mended",
-                Role.PondHand,
-                "work?Work=Mended",
-                JobState.Open
-            ));
+            .Select(p =>
+                OfToday(
+                    d,
+                    p,
+                    "mend",
+                    (7, 18),
+                    $"mend it ({p.Broken})",
+                    p.Stocked
+                        ? $"{d.Say(p.VolumeM3, Measures.Volume)} of water with {d.Say(p.BiomassKg, Measures.Mass)} of fish lie behind it"
+                        : $"{d.Say(p.VolumeM3, Measures.Volume)} of water lie behind it; no fish go in before it is mended",
+                    "work?Work=Mended"
+                )
+            );
 
     // Rain thins salt and buffer at once: read before the pH moves.
     private static IEnumerable<Job> AfterRain(FarmDay d)
@@ -117,17 +113,14 @@ public static partial class JobRules
     }
 
     private static Job Early(FarmDay d, PondDay pond, string reason) =>
-        new(
-            Key("exchange-early", pond.Code, d.Today),
-            pond.PondId,
-            pond.Code,
-            d.Zone.At(d.Today, new(6, 0)),
-            d.Zone.At(d.Today, new(18, 0)),
-            $"{pond.Code}: look whether the change of water comes forward",
+        OfToday(
+            d,
+            pond,
+            "exchange-early",
+            (6, 18),
+            "look whether the change of water comes forward",
             reason + ". Read both, then change a part in the cool hours",
-            Role.PondHand,
-            "reading",
-            JobState.Open
+            "reading"
         );
 
     private static readonly (string Word, Parameter Parameter)[] Tests =

@@ -102,6 +102,29 @@ public static partial class JobRules
     private static string Key(string rule, string place, DateOnly day) =>
         FormattableString.Invariant($"{rule}:{place}:{day:yyyy-MM-dd}");
 
+    // A job of a pond hand in one pond between two hours of today.
+    private static Job OfToday(
+        FarmDay d,
+        PondDay p,
+        string rule,
+        (int From, int To) hours,
+        string what,
+        string reason,
+        string slip
+    ) =>
+        new(
+            Key(rule, p.Code, d.Today),
+            p.PondId,
+            p.Code,
+            d.Zone.At(d.Today, new(hours.From, 0)),
+            d.Zone.At(d.Today, new(hours.To, 0)),
+            $"{p.Code}: {what}",
+            reason,
+            Role.PondHand,
+            slip,
+            JobState.Open
+        );
+
     private static IEnumerable<Job> Round(
         FarmDay d,
         string rule,
