@@ -7,6 +7,11 @@ need dotnet "Install the .NET 10 SDK."
 publish() {
   dotnet publish src/Dorsk.Web -c Release -o artifacts/app -v q --nologo
 }
+# The published program with many farms in it, for the browser tests.
+testhost() {
+  dotnet build tests/Dorsk.TestHost -c Release -v q --nologo
+  cp tests/Dorsk.TestHost/bin/Release/net10.0/dorsk-test-host.dll artifacts/app/
+}
 # What would be outside the farm: buoys, panels, a weather mast, a mailbox.
 standins() {
   dotnet publish src/Dorsk.Standins -c Release -o artifacts/standins -v q --nologo

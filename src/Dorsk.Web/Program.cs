@@ -1,5 +1,4 @@
 using System.Globalization;
-using Dorsk.Farm.Files;
 using Dorsk.Web;
 
 // Figures are printed by the farm's own hand; nothing may follow the machine's.
@@ -9,15 +8,8 @@ if (Verbs.Run(args) is { } ended)
     return ended;
 try
 {
-    var builder = WebApplication.CreateBuilder(
-        new WebApplicationOptions { Args = Verbs.Flagged(args), ContentRootPath = AppContext.BaseDirectory }
-    );
-    var options = new StartOptions(builder.Configuration);
-    using var folder = FarmFolder.Take(options.Data, options.IsNew);
-    builder.AddDorsk(options, folder.File);
-    var app = builder.Build();
-    app.UseDorsk(options);
-    app.Run();
+    await using var farm = Serving.Take(args);
+    await farm.App.RunAsync();
     return 0;
 }
 catch (Exception problem) when (problem is not HostAbortedException)

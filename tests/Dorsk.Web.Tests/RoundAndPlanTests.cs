@@ -141,7 +141,7 @@ public class RoundAndPlanTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 );
             })
             .ToList();
-        var view = new PlanView(new Plan(FarmPlan.LayOut(ponds), [], []));
+        var view = PlanView.Of(new Plan(FarmPlan.LayOut(ponds), [], []));
         foreach (var zoom in PlanView.Zooms)
         {
             var labels = view.Labels(zoom);

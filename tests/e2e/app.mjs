@@ -1,8 +1,9 @@
-// Starts the published app for a test with its own data folder and clock, watches the console, and fills slips.
+// Opens a farm in the published program for a test, with its own data folder and clock, watches the console, and fills slips.
 import { test as base, expect } from '@playwright/test';
 import { spawn, execFileSync } from 'node:child_process';
 import { copyFileSync, mkdtempSync, rmSync, readdirSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { createInterface } from 'node:readline';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -18,6 +19,43 @@ const freePort = () =>
       s.close(() => found(port));
     });
   });
+
+// All farms of a worker live in one program: none waits for a start, and pages stay compiled.
+let host;
+let farms = 0;
+const waiting = new Map();
+const inApp = (name) => join('artifacts/app', name);
+
+function begin() {
+  // Another culture than any developer's: figures must not follow the machine's.
+  host = spawn(
+    'dotnet',
+    ['exec', '--depsfile', inApp('dorsk.deps.json'), '--runtimeconfig', inApp('dorsk.runtimeconfig.json')].concat(
+      inApp('dorsk-test-host.dll'),
+    ),
+    { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' }, stdio: ['pipe', 'pipe', 'inherit'] },
+  );
+  createInterface({ input: host.stdout }).on('line', (line) => {
+    if (!line.startsWith('@@')) return;
+    const answer = JSON.parse(line.slice(2));
+    const { found, failed } = waiting.get(answer.id);
+    waiting.delete(answer.id);
+    if (answer.problem) failed(new Error(answer.problem));
+    else found(answer);
+  });
+  host.on('exit', (code) => {
+    for (const { failed } of waiting.values()) failed(new Error(`the program of the farms ended with ${code}`));
+    host = undefined;
+  });
+}
+
+function tell(word) {
+  if (!host) begin();
+  return new Promise((found, failed) => {
+    waiting.set(word.id, { found, failed });
+    host.stdin.write(JSON.stringify(word) + '\n');
+  });
+}
 
 /** The demo with its stand-ins, at a pace of its own: buoys, panels, weather mast, mailbox, faults to switch on. */
 export async function startNight(clock, rate) {
@@ -96,22 +134,10 @@ async function start(
       join(data, 'farm.db'),
     );
   before(data);
-  // Another culture than any developer's: figures must not follow the machine's.
-  const child = spawn(
-    app,
-    ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : ['--new'])],
-    { env: { ...process.env, LANG: 'de_DE.UTF-8', TZ: 'Asia/Kolkata' } },
-  );
-  const url = await new Promise((found, failed) => {
-    let out = '';
-    const read = (chunk) => {
-      out += chunk;
-      const m = out.match(/Now listening on: (http:\S+)/);
-      if (m) found(m[1]);
-    };
-    child.stdout.on('data', read);
-    child.stderr.on('data', read);
-    child.on('exit', (code) => failed(new Error(`the app ended with ${code}: ${out}`)));
+  const id = String(farms++);
+  const { url } = await tell({
+    id,
+    start: ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : ['--new'])],
   });
   return {
     url,
@@ -123,9 +149,7 @@ async function start(
         .filter(Boolean)
         .map((l) => JSON.parse(l)),
     stop: async () => {
-      const gone = new Promise((r) => child.on('close', r));
-      child.kill();
-      await gone;
+      await tell({ id, stop: true });
       if (!keep) rmSync(data, { recursive: true, force: true });
     },
   };
@@ -189,20 +213,29 @@ export async function signIn(page, role, base) {
   await expect(page).not.toHaveURL(/sign-in|first/);
 }
 
+/** Fills a slip as a person would, in one step; a folded line is unfolded first. A field that is missing, hidden or shut is an error. */
 export async function fill(page, values) {
-  for (const [name, value] of Object.entries(values)) {
-    const field = page.locator(`form.slip [name="${name}"]`);
-    // A folded line is unfolded first, as a person would.
-    if (
-      !(await field.isVisible()) &&
-      (await page.locator('details.more:not([open])', { has: page.locator(`[name="${name}"]`) }).count())
-    )
-      await page.locator('details.more > summary').click();
-    const kind = await field.evaluate((e) => (e.tagName === 'SELECT' ? 'select' : e.type));
-    if (kind === 'select') await field.selectOption(value);
-    else if (kind === 'checkbox') await field.setChecked(value);
-    else await field.fill(value);
-  }
+  await page.locator('form.slip').first().waitFor();
+  await page.evaluate((wanted) => {
+    for (let [name, value] of Object.entries(wanted)) {
+      const field = document.querySelector(`form.slip [name="${name}"]:not([type=hidden])`);
+      if (!field) throw new Error(`no field ${name} on ${location}`);
+      const folded = field.closest('details.more:not([open])');
+      if (folded) folded.open = true;
+      if (field.disabled || field.readOnly || !field.checkVisibility()) throw new Error(`${name} cannot be filled`);
+      if (field.type === 'checkbox') {
+        if (field.checked !== value) field.click();
+        continue;
+      }
+      field.focus();
+      const option = [...(field.options ?? [])].find((o) => o.value === value || o.label === value);
+      field.value = option?.value ?? value;
+      if (option) value = option.value;
+      if (field.value !== value) throw new Error(`${name} does not take ${value}`);
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+  }, values);
 }
 
 export const send = (page) => page.locator('form.slip .slip-do button').first().click();

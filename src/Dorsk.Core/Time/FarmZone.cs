@@ -1,9 +1,13 @@
+using System.Collections.Concurrent;
+
 namespace Dorsk.Core.Time;
 
 /// <summary>The farm's own clock face: turns instants into farm days and hours and back.</summary>
 /// <remarks>Built from an IANA name or a fixed offset; <c>Etc/GMT-10</c> is UTC+10 (the sign of those names is reversed).</remarks>
 public sealed class FarmZone
 {
+    // Zones of this machine, found once: every page asks for the farm's.
+    private static readonly ConcurrentDictionary<string, FarmZone> Found = new();
     private readonly TimeZoneInfo zone;
 
     private FarmZone(string id, TimeZoneInfo zone) => (Id, this.zone) = (id, zone);
@@ -12,8 +16,15 @@ public sealed class FarmZone
     public string Id { get; }
 
     /// <summary>Finds a zone by IANA name, or null when this machine knows none of that name.</summary>
-    public static FarmZone? Find(string id) =>
-        TimeZoneInfo.TryFindSystemTimeZoneById(id.Trim(), out var zone) ? new(id.Trim(), zone) : null;
+    public static FarmZone? Find(string id)
+    {
+        if (Found.TryGetValue(id, out var known))
+            return known;
+        var name = id.Trim();
+        if (!TimeZoneInfo.TryFindSystemTimeZoneById(name, out var zone))
+            return null;
+        return Found.GetOrAdd(name, new FarmZone(name, zone));
+    }
 
     /// <summary>Every IANA zone this machine knows, by name, with <c>UTC</c> and the fixed offsets.</summary>
     public static IReadOnlyList<string> Known { get; } =

@@ -18,7 +18,8 @@ internal sealed class Memory
 
     // The last line of each kind, by pond and for the farm as a whole.
     private readonly Dictionary<long, Dictionary<string, long>> kinds = [];
-    private readonly Dictionary<string, long> kindsOfFarm = [];
+    private readonly Dictionary<string, long> kindsOfFarm = [],
+        lastOfKind = [];
     private long restored = -1,
         upTo,
         farm,
@@ -51,6 +52,7 @@ internal sealed class Memory
                 probes.Clear();
                 kinds.Clear();
                 kindsOfFarm.Clear();
+                lastOfKind.Clear();
                 (restored, upTo, farm, feed, matters) = (n, 0, 0, 0, 0);
             }
             // Nothing is remembered yet: there is nothing to tell apart in what stands already.
@@ -71,6 +73,13 @@ internal sealed class Memory
 
     private static List<string> After(Dictionary<string, long> last, long line) =>
         [.. last.Where(k => k.Value > line).Select(k => k.Key)];
+
+    /// <summary>Whether nothing but some kinds was entered or taken back after a line.</summary>
+    public bool OnlySince(long line, IReadOnlySet<string> these)
+    {
+        lock (gate)
+            return lastOfKind.All(k => k.Value <= line || these.Contains(k.Key));
+    }
 
     /// <summary>The last line that a pond's answers depend on.</summary>
     public OfPond Of(long pond)
@@ -105,6 +114,7 @@ internal sealed class Memory
 
     private void Note(SqliteConnection c, Touching line, string how)
     {
+        lastOfKind[line.Kind] = upTo;
         // A kind that this build does not know may be about anything.
         var kind = FactKinds.Find(line.Kind);
         var reach = kind?.Reach ?? Reach.Farm | Reach.Store;

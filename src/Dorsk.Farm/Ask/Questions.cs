@@ -35,8 +35,18 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     // Read and written by many at once: each is one object that never changes.
     private volatile KnownWeather? weather;
     private volatile KnownMoves? feedMoves;
+    private volatile KnownPlan? plan;
+    private static readonly HashSet<string> OfEveryDay =
+    [
+        nameof(ReadingTaken),
+        nameof(Core.Feeding.FeedingGiven),
+        nameof(Core.Stock.FishSampled),
+        nameof(Core.Oxygen.ForecastIssued),
+    ];
 
     private sealed record KnownWeather(Memory.Seen Seen, long Line, ReadingBook ByHand, ReadingBook Weather);
+
+    private sealed record KnownPlan(Memory.Seen Seen, DateTimeOffset Minute, Plan Plan);
 
     private sealed record KnownMoves(Memory.Seen Seen, FeedMoves Moves);
 
@@ -356,11 +366,27 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
             jobs,
             Core.Season.Needs.Of(day, jobs),
             Core.Season.Headline.Of(day),
-            PlanQuestions.Plan(c, AsOf.Now(now))
+            Plan(c, seen, now)
         );
         // About a tenth of the time at most is spent on what probes change; a quiet farm sees every value at once.
         var took = TimeProvider.System.GetElapsedTime(began);
         today = new(seen, minute, fresh, TimeProvider.System.GetTimestamp(), took < Cheap ? TimeSpan.Zero : 10 * took);
+        return fresh;
+    }
+
+    // What is written down all day long moves nothing on the plan.
+    private Plan Plan(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen, DateTimeOffset now)
+    {
+        var minute = Minute(now);
+        if (
+            plan is { } known
+            && known.Seen.Restored == seen.Restored
+            && known.Minute == minute
+            && memory.OnlySince(known.Seen.Line, OfEveryDay)
+        )
+            return known.Plan;
+        var fresh = PlanQuestions.Plan(c, AsOf.Now(now));
+        plan = new(seen, minute, fresh);
         return fresh;
     }
 

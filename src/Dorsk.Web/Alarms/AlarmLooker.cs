@@ -5,6 +5,7 @@ namespace Dorsk.Web.Alarms;
 /// <summary>Looks for alarms every few seconds. It waits for nobody: people are told beside it.</summary>
 public sealed class AlarmLooker : BackgroundService
 {
+    private static readonly TimeSpan SoonAfterStart = TimeSpan.FromSeconds(2);
     private readonly AlarmWatch watch;
     private readonly StartOptions options;
     private readonly ILogger<AlarmLooker> log;
@@ -39,16 +40,25 @@ public sealed class AlarmLooker : BackgroundService
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        // Whoever opens a page after a start finds what rings already; the first page itself is not kept waiting.
+        var first = options.AlarmLook < SoonAfterStart ? options.AlarmLook : SoonAfterStart;
+        await Task.Delay(first, stoppingToken);
+        Look();
         using var timer = new PeriodicTimer(options.AlarmLook);
         while (await timer.WaitForNextTickAsync(stoppingToken))
-            try
-            {
-                watch.Look();
-            }
-            catch (Exception problem)
-            {
-                // The heartbeat misses this look, so that pages and outsiders hear of it.
-                log.LogCritical(problem, "The watch could not look; it is tried again.");
-            }
+            Look();
+    }
+
+    private void Look()
+    {
+        try
+        {
+            watch.Look();
+        }
+        catch (Exception problem)
+        {
+            // The heartbeat misses this look, so that pages and outsiders hear of it.
+            log.LogCritical(problem, "The watch could not look; it is tried again.");
+        }
     }
 }

@@ -1,4 +1,7 @@
+using System.Collections.Concurrent;
 using System.Globalization;
+using System.Runtime.CompilerServices;
+using System.Text;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Ponds;
 
@@ -37,10 +40,14 @@ public sealed class PlanView
         SmallH = 44,
         BesideW = 68,
         BesideH = 20;
+    // A drawing lasts as long as the plan it was made from.
+    private static readonly ConditionalWeakTable<Plan, PlanView> Drawn = [];
+    private readonly ConcurrentDictionary<long, string> hachures = new();
+    private readonly ConcurrentDictionary<int, IReadOnlyList<PlanLabel>> labels = new();
     private readonly double left,
         top;
 
-    public PlanView(Plan plan)
+    private PlanView(Plan plan)
     {
         Plan = plan;
         // Ponds set the frame; creeks and tracks may run out of it.
@@ -60,6 +67,9 @@ public sealed class PlanView
         left = minX - (((Width / Scale) - (maxX - minX)) / 2);
         top = maxY + ((Margin + 24) / Scale);
     }
+
+    /// <summary>The drawing of a plan, made once.</summary>
+    public static PlanView Of(Plan plan) => Drawn.GetValue(plan, p => new(p));
 
     public Plan Plan { get; }
 
@@ -116,13 +126,15 @@ public sealed class PlanView
     }
 
     /// <summary>Embankment: short strokes outward, every second longer.</summary>
-    public string Hachures(PondOnPlan p)
+    public string Hachures(PondOnPlan p) => hachures.GetOrAdd(p.Pond.Id, _ => Strokes(p));
+
+    private string Strokes(PondOnPlan p)
     {
         if (p.RadiusM > 0)
             return "";
         var corners = Corners(p, 0);
         var (cx, cy) = Px(p.EastM, p.NorthM);
-        var path = "";
+        var path = new StringBuilder();
         for (var i = 0; i < corners.Count; i++)
         {
             var (a, b) = (corners[i], corners[(i + 1) % corners.Count]);
@@ -134,10 +146,13 @@ public sealed class PlanView
             {
                 var (x, y) = (a.X + ((b.X - a.X) * along / length), a.Y + ((b.Y - a.Y) * along / length));
                 var reach = k % 2 == 0 ? 6 : 3.5;
-                path += $"M{F(x + (nx * 1.5))} {F(y + (ny * 1.5))}L{F(x + (nx * reach))} {F(y + (ny * reach))}";
+                path.Append(
+                    CultureInfo.InvariantCulture,
+                    $"M{F(x + (nx * 1.5))} {F(y + (ny * 1.5))}L{F(x + (nx * reach))} {F(y + (ny * reach))}"
+                );
             }
         }
-        return path;
+        return path.ToString();
     }
 
     /// <summary>Dots of a dense bloom, the same at every look, clear of the label in the middle.</summary>
@@ -164,7 +179,9 @@ public sealed class PlanView
     }
 
     /// <summary>Where each pond's label stands at a zoom. Ponds with room carry it; the others have it beside them, where it covers no water and no other label.</summary>
-    public IReadOnlyList<PlanLabel> Labels(int zoom)
+    public IReadOnlyList<PlanLabel> Labels(int zoom) => labels.GetOrAdd(zoom, Place);
+
+    private List<PlanLabel> Place(int zoom)
     {
         var boxes = Plan
             .Ponds.Select(p =>
