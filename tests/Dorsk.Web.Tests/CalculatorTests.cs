@@ -314,6 +314,15 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 ["180.0", "0.180", "45,555", "22,777", "Steady"]
             },
             { "converter", "kind=length&value=100+ft", ["30.48", "off by"] },
+            // The handy 3.3 ft a metre against 3.2808: 0.6 % too much; 250 gallons a cubic metre against 264.17: 5.4 % short.
+            { "converter", "kind=length&value=1+m", ["3.30", "3.2808", "0.6 %"] },
+            { "converter", "kind=volume&value=1+m³", ["250.00", "264.1721", "-5.4 %"] },
+            // The table's 50 to 150 larvae a square metre over 0.5 m, 500 L: 0.10 to 0.30 a litre.
+            {
+                "nursery",
+                "species=silver_perch&length=40&area=0.1&depth=0.5&survival=60",
+                ["0.20 fish/L (0.10 to 0.30)", "at their own risk"]
+            },
         };
 
     public static TheoryData<string, string, string, string> Wrong =>

@@ -4,7 +4,7 @@ import { test, expect, signIn, startNight } from './app.mjs';
 test('forecast at dusk, a bloom dies, an alarm, mail, an aerator started from the board, power cut and back, the dawn scored', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   const night = await startNight('2027-01-21T18:45+10:00', 600);
   try {
     const outside = (path, values) =>

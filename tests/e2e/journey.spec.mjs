@@ -149,7 +149,7 @@ test('from the first slip to the closed ledger, in metric and in US units, with 
   farm,
   browser,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   const page = await as('Manager', farm);
   await live(page, farm.url, metric);
   await page.goto(farm.url + '/ponds/J1/harvest');

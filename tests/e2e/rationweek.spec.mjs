@@ -4,7 +4,7 @@ import { test, expect, signIn, days, fill } from './app.mjs';
 const figure = async (where) => Number((await where.innerText()).replace(/[^0-9.]/g, ''));
 
 test('a week of rations with an oxygen brake and an overrule', async ({ browser }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(480_000);
   const week = days(),
     context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();

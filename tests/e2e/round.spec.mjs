@@ -19,7 +19,7 @@ test('eleven ponds without signal, two taps beside digits each; on-line again th
   farm,
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(480_000);
   await signIn(page, 'Manager', farm.url);
   // A farm of eleven stocked ponds, by the slips' own forms.
   const post = (path, values) =>

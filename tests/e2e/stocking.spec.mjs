@@ -54,7 +54,7 @@ test('plan, order, preparation, delivery, the way from the bag on two phones and
   ownDemo: demo,
   browser,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(480_000);
   const page = await as('Manager', demo);
   await page.goto(demo.url + '/plans/stocking?pond=P6');
   await page.getByLabel('Weight at stocking').fill('2 g');

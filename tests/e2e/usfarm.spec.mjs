@@ -7,7 +7,7 @@ import { places } from './places.mjs';
 const both = /converter|nowhere|slip\/farm|\/log/;
 
 test('a US farm reads no metric word on any page', async ({ page, ownDemo }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(480_000);
   await signIn(page, 'Manager', ownDemo.url);
   await page.goto(ownDemo.url + '/slip/farm');
   await fill(page, { Units: 'Us' });

@@ -57,11 +57,26 @@ public sealed record SchoolRation(RationSchool School, double? Kg, string Said, 
     // Between "stops eating" and "stops growing" a little feed keeps fish in condition over winter; starting value of the trade.
     internal const double MaintenanceShareOfBody = 0.003;
 
+    // Schools that differ by more than a third cannot both be right.
+    private const double Third = 1.0 / 3;
+
     // A meal that somebody watched speaks for so long.
     private const int ScoreSpeaksDays = 7;
 
     /// <summary>What every school says.</summary>
     public static IReadOnlyList<SchoolRation> All(RationQuestion q) => [Gain(q), OfTable(q), Satiated(q)];
+
+    /// <summary>The school that differs most from the one that is followed, when they are more than a third apart; else null.</summary>
+    /// <param name="schools">What every school says.</param>
+    /// <param name="followed">The school that is followed.</param>
+    public static SchoolRation? FarApart(IReadOnlyList<SchoolRation> schools, RationSchool followed)
+    {
+        if (schools.FirstOrDefault(s => s.School == followed)?.Kg is not { } own || own <= 0)
+            return null;
+        return schools
+            .Where(s => s.School != followed && s.Kg is { } kg && Math.Abs(kg - own) > own * Third)
+            .MaxBy(s => Math.Abs(s.Kg!.Value - own));
+    }
 
     /// <summary>Whether the water is so cold that feed only keeps the fish.</summary>
     public static bool KeepsOnly(RationQuestion q) => Maintenance(q) > ByGain(q);

@@ -98,6 +98,9 @@ public enum PondWork
     /// <summary>A dose of fertiliser or meal was given.</summary>
     Fertilised,
 
+    /// <summary>Salt was given.</summary>
+    Salted,
+
     /// <summary>Floating plants were opened.</summary>
     CoverOpened,
 

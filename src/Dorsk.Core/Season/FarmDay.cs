@@ -117,6 +117,9 @@ public sealed record PondDay(
     /// <summary>Last salinity, ppt, or null.</summary>
     public double? SalinityPpt { get; init; }
 
+    /// <summary>Salt given and not read since it mixed: from when it can be read, and why; null when there is none.</summary>
+    public (DateTimeOffset From, string Why)? SaltUnread { get; init; }
+
     /// <summary>Share of the surface under weed, %, as last seen within a fortnight; null when nobody looked.</summary>
     public double? CoverPct { get; init; }
 

@@ -88,6 +88,23 @@ public static partial class JobRules
         }
     }
 
+    // Salt lies on the floor until it is stirred: a second reading, after mixing, tells what fish meet.
+    private static IEnumerable<Job> AfterSalt(FarmDay d) =>
+        d
+            .Ponds.Where(p => p.SaltUnread is not null)
+            .Select(p => new Job(
+                Key("after-salt", p.Code, d.Today),
+                p.PondId,
+                p.Code,
+                p.SaltUnread!.Value.From,
+                p.SaltUnread.Value.From.AddHours(4),
+                $"{p.Code}: salinity or chloride again, now that the salt has mixed",
+                p.SaltUnread.Value.Why,
+                Role.PondHand,
+                "reading",
+                JobState.Open
+            ));
+
     // A change of water that is due in days comes today when heat or rain moves the water.
     private static IEnumerable<Job> ExchangeEarly(FarmDay d)
     {

@@ -74,6 +74,7 @@ public static partial class JobRules
         new("permit", Permits),
         new("cover-rain", CoverInRain),
         new("after-rain", AfterRain),
+        new("after-salt", AfterSalt),
         new("exchange-early", ExchangeEarly),
     ];
 

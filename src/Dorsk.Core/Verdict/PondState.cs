@@ -88,6 +88,9 @@ public sealed record PondState
     /// <summary>Feed given today, kg.</summary>
     public double FedTodayKg { get; init; }
 
+    /// <summary>Salt given last: when, and how much, kg; null when none was.</summary>
+    public (DateTimeOffset At, double Kg)? SaltGiven { get; init; }
+
     /// <summary>Volume of the water now, m³; 0 where it is not known.</summary>
     public double VolumeM3 { get; init; }
 

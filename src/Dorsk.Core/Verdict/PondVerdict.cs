@@ -35,6 +35,12 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
     /// <summary>Name of the rule of how much stands.</summary>
     public const string Biomass = "biomass";
 
+    /// <summary>Name of the rule of salt that was given and not read since it mixed.</summary>
+    public const string SaltUnread = "salt to mix";
+
+    /// <summary>Salt that is strewn needs so long to dissolve and mix.</summary>
+    public static readonly TimeSpan SaltMixes = TimeSpan.FromHours(2);
+
     /// <summary>All rules, in the order in which they are asked and, of one gravity, shown.</summary>
     public static IReadOnlyList<Rule> Rules { get; } =
     [
@@ -53,6 +59,7 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
         Ammonia.Rule,
         Nitrite.Rule,
         SaltContent.Rule,
+        SaltToMix.Rule,
         CarbonDioxide.Rule,
         Bloom.Rule,
         ColourAndFilm.Rule,

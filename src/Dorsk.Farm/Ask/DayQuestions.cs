@@ -212,9 +212,15 @@ internal static class DayQuestions
                     : null,
             DepthM = s.LevelAt(now).LevelM,
             SalinityPpt = s.LastOf(Parameter.Salinity)?.Si,
+            SaltUnread = SaltUnread(p),
             CoverPct = Within(Parameter.WeedCover, Speaks.Fortnight),
         };
     }
+
+    private static (DateTimeOffset, string)? SaltUnread(PondNow p) =>
+        p.Verdict.Findings.FirstOrDefault(f => f.Rule == PondVerdict.SaltUnread) is { } found
+            ? (p.Story.Works.First(w => w.Work == PondWork.Salted).At + PondVerdict.SaltMixes, found.Reason)
+            : null;
 
     // What makes a night one to be watched: heat, too many fish, a bloom.
     private static List<string> NightReasons(PondVerdict verdict) =>

@@ -35,18 +35,8 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     // Read and written by many at once: each is one object that never changes.
     private volatile KnownWeather? weather;
     private volatile KnownMoves? feedMoves;
-    private volatile KnownPlan? plan;
-    private static readonly HashSet<string> OfEveryDay =
-    [
-        nameof(ReadingTaken),
-        nameof(Core.Feeding.FeedingGiven),
-        nameof(Core.Stock.FishSampled),
-        nameof(Core.Oxygen.ForecastIssued),
-    ];
 
     private sealed record KnownWeather(Memory.Seen Seen, long Line, ReadingBook ByHand, ReadingBook Weather);
-
-    private sealed record KnownPlan(Memory.Seen Seen, DateTimeOffset Minute, Plan Plan);
 
     private sealed record KnownMoves(Memory.Seen Seen, FeedMoves Moves);
 
@@ -71,13 +61,6 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return Core.Species.FishSpecies.Find(key) is null
             ? null
             : SettingsQuestions.Species(c, AsOf.Now(DateTimeOffset.MaxValue), key, pondId);
-    }
-
-    /// <summary>Where the ponds lie.</summary>
-    public Plan Plan()
-    {
-        using var c = file.Open();
-        return PlanQuestions.Plan(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
     /// <summary>Ponds in use, in the order they were built.</summary>
@@ -165,13 +148,6 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     {
         using var c = file.Open();
         return [.. Water.WaterFacts.Source.All(c, AsOf.Now(DateTimeOffset.MaxValue)).Select(s => (s.At, s.Fact))];
-    }
-
-    /// <summary>Marks of a pond on the plan.</summary>
-    public IReadOnlyList<PlanMark> MarksOf(long pondId)
-    {
-        using var c = file.Open();
-        return PlanQuestions.MarksOf(c, AsOf.Now(DateTimeOffset.MaxValue), pondId);
     }
 
     /// <summary>Who built which pond.</summary>
@@ -371,22 +347,6 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         // About a tenth of the time at most is spent on what probes change; a quiet farm sees every value at once.
         var took = TimeProvider.System.GetElapsedTime(began);
         today = new(seen, minute, fresh, TimeProvider.System.GetTimestamp(), took < Cheap ? TimeSpan.Zero : 10 * took);
-        return fresh;
-    }
-
-    // What is written down all day long moves nothing on the plan.
-    private Plan Plan(Microsoft.Data.Sqlite.SqliteConnection c, Memory.Seen seen, DateTimeOffset now)
-    {
-        var minute = Minute(now);
-        if (
-            plan is { } known
-            && known.Seen.Restored == seen.Restored
-            && known.Minute == minute
-            && memory.OnlySince(known.Seen.Line, OfEveryDay)
-        )
-            return known.Plan;
-        var fresh = PlanQuestions.Plan(c, AsOf.Now(now));
-        plan = new(seen, minute, fresh);
         return fresh;
     }
 

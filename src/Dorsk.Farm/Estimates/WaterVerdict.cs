@@ -116,8 +116,14 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             FedTodayKg = facts.FedOn(day),
             Screens = Screens(),
             VolumeM3 = facts.Pond.Shape.VolumeM3(facts.LevelAt(now).LevelM),
+            SaltGiven = SaltGiven(now),
         };
     }
+
+    private (DateTimeOffset, double)? SaltGiven(DateTimeOffset now) =>
+        facts.Works.FirstOrDefault(w => w.Work == PondWork.Salted && w.At <= now) is { Kg: { } kg } salted
+            ? (salted.At, kg)
+            : null;
 
     private List<(string, double)> Screens() =>
         [

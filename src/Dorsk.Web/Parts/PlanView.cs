@@ -40,6 +40,7 @@ public sealed class PlanView
         SmallH = 44,
         BesideW = 68,
         BesideH = 20;
+
     // A drawing lasts as long as the plan it was made from.
     private static readonly ConditionalWeakTable<Plan, PlanView> Drawn = [];
     private readonly ConcurrentDictionary<long, string> hachures = new();

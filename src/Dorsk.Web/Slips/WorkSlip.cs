@@ -22,6 +22,7 @@ internal sealed class WorkSlip : ISlip
         (PondWork.Filled, "full"),
         (PondWork.Manured, "manure spread on the dry floor"),
         (PondWork.Fertilised, "fertilised, one dose"),
+        (PondWork.Salted, "salt given"),
         (PondWork.CoverOpened, "floating plants opened"),
         (PondWork.FoodSeen, "plankton sample: food enough for fry"),
         (PondWork.WaterChanged, "a part of the water changed"),
@@ -96,6 +97,8 @@ internal sealed class WorkSlip : ISlip
             form.Refuse("Text", "Write what and where: somebody looks there again.");
         if (work == PondWork.LinerMended && form.Empty("Text"))
             form.Refuse("Text", "Write where the hole was: the next one is often near it.");
+        if (work == PondWork.Salted && kg is null or 0)
+            form.Refuse("Amount", "Type how much salt: the salinity that follows is held against it.");
         var patch = form.MaybeQuantity("Patch", Measures.Area.BySquare!);
         if (patch is not (null or (> 0 and <= 1000)))
             form.Refuse("Patch", "More than 0, or empty.");

@@ -36,6 +36,7 @@ internal sealed class NurseryCalculator : ICalculator
             ),
             s.Quantity("length", "Wanted length", Length, 50),
             s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 1000),
+            s.Quantity("depth", "Water depth", Measures.Length, s.Pond?.Pond.Shape.FullDepthM ?? 1),
             s.Quantity(
                     "survival",
                     "Survival of larvae, %",
@@ -48,9 +49,10 @@ internal sealed class NurseryCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var species = ReadSpecies(f);
-        var (mm, areaM2, survival) = (
+        var (mm, areaM2, depthM, survival) = (
             f.Q("length", Length, 8, 300),
             f.Q("area", Measures.Area, 1, 1e6),
+            f.Q("depth", Measures.Length, 0.2, 5),
             f.Q("survival", Measures.Plain, 0.1, 100)
         );
         if (!f.Sound || NurseryDensity.For(species) is not { } n)
@@ -66,12 +68,27 @@ internal sealed class NurseryCalculator : ICalculator
                 $"{f.Say(usual, Measures.FishPerArea)} ({f.Here.Range(low, high, Measures.FishPerArea)})",
                 why
             ),
+            new("Per litre at this depth", PerLitre(f, (low, usual, high), depthM), PerLitreWhy(depthM)),
             new("Live to it", f.Here.Count(Math.Floor(fish * survival / 100)), why),
             WeightFigure(f, mm, n),
             WeaningFigure(f, n),
         ];
         return Answer(f, mm, n, figures);
     }
+
+    // The same fish by surface and by volume: a figure of a tank, in fish per litre, is never read as one of a pond.
+    private static string PerLitre(BenchForm f, (double Low, double Usual, double High) perM2, double depthM)
+    {
+        string L(double m2) => f.Here.Figure(m2 / (1000 * depthM), m2 < 100 * depthM ? 3 : 2);
+        return $"{L(perM2.Usual)} fish/L ({L(perM2.Low)} to {L(perM2.High)})";
+    }
+
+    private static Grounds PerLitreWhy(double depthM) =>
+        Grounds.Of(
+            "Fish to the square metre over the litres under it. It says how thin this is beside a rearing tank, and is no permission to stock a pond like a tank.",
+            "Geometry: 1 m² of water 1 m deep holds 1,000 L",
+            new Input("depth", depthM, Measures.Length, "typed")
+        );
 
     private static FishSpecies ReadSpecies(BenchForm f) =>
         f.Form.Choice(
@@ -115,6 +132,7 @@ internal sealed class NurseryCalculator : ICalculator
                 ),
             [
                 "Fill shallow and raise the water with the fry; screen every drop: insects and wild fish eat larvae.",
+                "The upper end of a range is what experts do at their own risk: first seasons stay at or under the usual figure.",
                 "A figure of one system is never carried to another: this is for fertilised earthen ponds.",
             ]
         );

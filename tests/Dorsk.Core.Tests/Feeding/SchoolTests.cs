@@ -56,6 +56,25 @@ public class SchoolTests
     }
 
     [Theory]
+    [InlineData(10, 13.4, null, RationSchool.Table)]
+    [InlineData(10, 13.3, null, null)]
+    [InlineData(10, 6.6, null, RationSchool.Table)]
+    [InlineData(10, 13.4, 4.0, RationSchool.Satiation)] // the farther of two
+    [InlineData(0, 13.4, null, null)] // nothing to hold it against
+    public void Schools_more_than_a_third_apart_are_named(double own, double table, double? eaten, RationSchool? far)
+    {
+        SchoolRation Of(RationSchool s, double? kg) => new(s, kg, "", "");
+        var schools = new[]
+        {
+            Of(RationSchool.ExpectedGain, own),
+            Of(RationSchool.Table, table),
+            Of(RationSchool.Satiation, eaten),
+        };
+        Assert.Equal(far, SchoolRation.FarApart(schools, RationSchool.ExpectedGain)?.School);
+        Assert.Null(SchoolRation.FarApart([Of(RationSchool.Table, table)], RationSchool.ExpectedGain));
+    }
+
+    [Theory]
     [InlineData(0, 0)]
     [InlineData(1, 6)]
     [InlineData(2, 10.2)]

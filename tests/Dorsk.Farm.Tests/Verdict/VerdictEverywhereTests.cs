@@ -56,6 +56,33 @@ public sealed class VerdictEverywhereTests : IDisposable
     private FishStocked Newcomers(long pond, int count, string reason = "") =>
         new(pond, "silver_perch", "hatchery", count, 30, CountBasis.ByWeight, reason, 400);
 
+    [Fact]
+    public void Salt_is_read_again_after_it_mixed_before_fish_go_in()
+    {
+        var given = Now.AddHours(1);
+        farm.Clock.Now = given.AddMinutes(30);
+        var m3 = farm.Story.Pond.Shape.VolumeM3(farm.Story.LevelAt(Now).LevelM);
+        farm.Must(new PondWorked(farm.PondId, PondWork.Salted, "", 2 * m3), given);
+        // A reading before it mixed says nothing of it.
+        Read(new Value(Parameter.Salinity, 0.4));
+        farm.Clock.Now = given.AddHours(3);
+        var found = Assert.Single(Pond.Verdict.Findings, f => f.Rule == Core.Verdict.PondVerdict.SaltUnread);
+        Assert.Contains("rise by about 2", found.Reason, StringComparison.Ordinal);
+        Assert.Equal((Status.Watch, true), (found.Status, found.ShutsGate));
+        var job = Assert.Single(farm.Questions.Today(Now)!.Jobs, j =>
+            j.Key.StartsWith("after-salt:", StringComparison.Ordinal)
+        );
+        Assert.Equal(given.AddHours(2), job.From);
+        Assert.Contains(farm.Try(Newcomers(farm.PondId, 20), Now).Remarks, r =>
+            r is { Kind: Objection.Refuse, Field: "NotReadyReason" }
+        );
+        Read(new Value(Parameter.Salinity, 2.1));
+        Assert.DoesNotContain(Pond.Verdict.Findings, f => f.Rule == Core.Verdict.PondVerdict.SaltUnread);
+        Assert.DoesNotContain(farm.Questions.Today(Now)!.Jobs, j =>
+            j.Key.StartsWith("after-salt:", StringComparison.Ordinal)
+        );
+    }
+
     [Theory]
     [InlineData("nitrite")]
     [InlineData("gasping")]
