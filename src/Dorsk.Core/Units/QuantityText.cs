@@ -147,6 +147,17 @@ public static class QuantityText
         return unit == measure.In(hand) ? text : $"{text} {unit.Symbol}";
     }
 
+    /// <summary>A figure that was worked out, as it would be typed: four figures, no decimals where it has four before the sign. Not for what was written down, which comes back whole.</summary>
+    /// <param name="si">Value in SI.</param>
+    /// <param name="measure">The quantity.</param>
+    /// <param name="hand">The farm's units and decimal sign.</param>
+    public static string TypedRounded(double si, Measure measure, Hand hand)
+    {
+        var value = measure.In(hand).FromSi(si);
+        var places = value == 0 ? 0 : 3 - (int)Math.Floor(Math.Log10(Math.Abs(value)));
+        return Plain(value, Math.Clamp(places, 0, MostPlaces), hand.Sign);
+    }
+
     private const int MostPlaces = 12;
 
     // Enough figures that nothing is lost on the way back; a mean weight follows from count and mass, and has fewer.

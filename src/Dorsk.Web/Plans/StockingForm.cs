@@ -250,7 +250,12 @@ public static class StockingForm
         [
             s.Choice("system", "Kept in", body.ToString(), Systems.Select(x => (x.ToString(), x.Word())).ToList()),
             s.Quantity("area", "Water surface", Measures.Area, pond?.Shape.FullAreaM2 ?? 4000),
-            s.Quantity("volume", "Water when full", Measures.Volume, pond?.Shape.FullVolumeM3 ?? 5000),
+            s.Quantity(
+                "volume",
+                "Water when full",
+                Measures.Volume,
+                QuantityText.TypedRounded(pond?.Shape.FullVolumeM3 ?? 5000, Measures.Volume, s.Here.Hand)
+            ),
             s.Quantity(
                     "kw",
                     "Aerators, shaft power together",

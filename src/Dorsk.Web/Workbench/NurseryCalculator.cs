@@ -69,7 +69,7 @@ internal sealed class NurseryCalculator : ICalculator
                 why
             ),
             new("Per litre at this depth", PerLitre(f, (low, usual, high), depthM), PerLitreWhy(depthM)),
-            new("Live to it", f.Here.Count(Math.Floor(fish * survival / 100)), why),
+            new("Fingerlings expected", f.Here.Count(Math.Floor(fish * survival / 100)), why),
             WeightFigure(f, mm, n),
             WeaningFigure(f, n),
         ];
@@ -100,8 +100,8 @@ internal sealed class NurseryCalculator : ICalculator
 
     private static Figure WeaningFigure(BenchForm f, NurseryDensity n) =>
         new(
-            "Taken to pellets, live",
-            $"{f.Here.Figure(n.WeanSurvivalPct.From, 0)} to {f.Here.Figure(n.WeanSurvivalPct.To, 0)} of 100",
+            "Survival of weaning to pellets",
+            $"{f.Here.Figure(n.WeanSurvivalPct.From, 0)} to {f.Here.Figure(n.WeanSurvivalPct.To, 0)} %",
             Grounds.Of(
                 "Weaning from live food to dry.",
                 n.Source,
@@ -111,7 +111,7 @@ internal sealed class NurseryCalculator : ICalculator
 
     private static Figure WeightFigure(BenchForm f, double mm, NurseryDensity n) =>
         new(
-            "One weighs then",
+            "Mean weight then",
             f.Say(n.WeightG(mm), Measures.FishWeight),
             Grounds.Of(
                 "Weight by length and body condition.",

@@ -126,4 +126,19 @@ public class FittingTests
         Assert.Equal("New York (America)", FarmZone.Word("America/New_York"));
         Assert.Equal(FarmZone.Known.Count, FarmZone.Known.Distinct().Count());
     }
+
+    [Theory]
+    [InlineData(6590.583, false, '.', "6591")]
+    [InlineData(6590.583, true, '.', "1741048")] // 6590.583 m³ / 3.785411784 L
+    [InlineData(42.1278, false, ',', "42,13")]
+    [InlineData(0, false, '.', "0")]
+    public void What_was_worked_out_is_filled_in_with_four_figures(double m3, bool us, char sign, string says) =>
+        Assert.Equal(
+            says,
+            QuantityText.TypedRounded(
+                m3,
+                Measures.Volume,
+                new(us ? UnitSystem.Us : UnitSystem.Metric, sign == ',' ? DecimalSign.Comma : DecimalSign.Point)
+            )
+        );
 }
