@@ -321,7 +321,7 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
             {
                 "nursery",
                 "species=silver_perch&length=40&area=0.1&depth=0.5&survival=60",
-                ["0.20 fish/L (0.10 to 0.30)", "at their own risk"]
+                ["0.200", "(0.100 to 0.300", "fish/L", "at their own risk"]
             },
         };
 

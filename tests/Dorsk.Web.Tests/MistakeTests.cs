@@ -42,6 +42,8 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
             { "/ponds/P1/slip/stock", "Count=100;MeanWeight=0;NotReadyReason=x", "MeanWeight", "not a weight" },
             { "/ponds/P1/slip/stock", "Count=1000000;MeanWeight=60", "Count", "% over the limit" },
             { "/ponds/P1/slip/aerators", "Number=2;Power=1.1;OnTimer=3", "OnTimer", "0 to 2" },
+            { "/ponds/P1/slip/work", "Work=Salted;Amount=", "Amount", "how much salt" },
+            { "/ponds/P1/slip/work", "Work=WaterChanged;Volume=100 m3;Text=", "Text", "where the old water went" },
             { "/slip/pond", "Code=P1;Length=10;Width=5;Slope=1;Depth=1", "Code", "taken" },
             { "/slip/pond", "Code=B2;Length=10;Width=5;Slope=4;Depth=1", "Slope", "banks meet" },
             { "/slip/pond", "Code=B2;Length=10;Width=5;Slope=1;Depth=0", "Depth", "outside 0.2" },
@@ -70,6 +72,43 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
         foreach (var (name, value) in values)
             Assert.Equal(value, again.GetValueOrDefault(name, ""));
         Assert.Equal(last, questions.LastLine());
+    }
+
+    [Fact]
+    public async Task Drying_for_grow_out_and_for_a_nursery_have_their_own_first_day_of_water()
+    {
+        var manager = await farm.As(Role.Manager);
+        await manager.Post(
+            "/slip/pond",
+            Shown(Form(await manager.Client.GetStringAsync("/slip/pond")))
+                .Concat([
+                    new("Code", "D6"),
+                    new("Length", "40"),
+                    new("Width", "25"),
+                    new("Slope", "2"),
+                    new("Depth", "1.4"),
+                ])
+                .GroupBy(v => v.Key)
+                .ToDictionary(g => g.Key, g => g.Last().Value)
+        );
+        const string slip = "/ponds/D6/slip/prepare";
+        var values = Shown(Form(await manager.Client.GetStringAsync(slip)));
+        values["Alkalinity"] = "30";
+        using var answer = await manager.Post(slip + "?handler=Live", values);
+        using var said = System.Text.Json.JsonDocument.Parse(await answer.Content.ReadAsStringAsync());
+        var days = said
+            .RootElement.GetProperty("computed")
+            .EnumerateArray()
+            .Where(c => c.GetProperty("label").GetString()!.StartsWith("First water", StringComparison.Ordinal))
+            .Select(c =>
+                DateTime.Parse(
+                    c.GetProperty("text").GetString() + " 2027",
+                    System.Globalization.CultureInfo.InvariantCulture
+                )
+            )
+            .ToList();
+        Assert.Equal(2, days.Count);
+        Assert.Equal(7, (days[1] - days[0]).TotalDays);
     }
 
     private static IHtmlFormElement Form(string html) =>

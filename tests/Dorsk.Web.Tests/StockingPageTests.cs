@@ -16,6 +16,7 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["survival"] = "85",
         ["on"] = "2027-03-01",
         ["own"] = "",
+        ["sexes"] = "",
         ["system"] = "Earthen",
         ["area"] = "0.4 ha",
         ["volume"] = "5200 m3",
@@ -89,6 +90,21 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Contains("binds at", metric, StringComparison.Ordinal);
         Assert.Contains("Fingerlings for", metric, StringComparison.Ordinal);
         Assert.Contains("5,000 on hand, parted", metric, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Mixed_or_one_sex_stand_side_by_side_with_the_mass_behind_them()
+    {
+        var manager = await farm.As(Role.Manager);
+        var unsaid = Figures(await Answer(manager, Query(("species", "nile_tilapia"), ("target", "400 g"))));
+        Assert.Contains("Nile tilapia breeds in the pond: say whether", unsaid, StringComparison.Ordinal);
+        Assert.Contains("One sex", unsaid, StringComparison.Ordinal);
+        var mixed = Figures(
+            await Answer(manager, Query(("species", "nile_tilapia"), ("target", "400 g"), ("sexes", "Mixed")))
+        );
+        Assert.Contains("Mixed sex taken", mixed, StringComparison.Ordinal);
+        Assert.Contains("growth stalls at about 250 g", mixed, StringComparison.Ordinal);
+        Assert.DoesNotContain("Mixed sex", Figures(await Answer(manager, Query())), StringComparison.Ordinal);
     }
 
     [Theory]

@@ -18,9 +18,9 @@ test('a sheet with errors is checked by line and column, confirmed, and adds not
   };
   // What is no sheet says so.
   await send(null);
-  await expect(page.getByRole('alert')).toContainText('Choose a file');
+  await expect(page.locator('main').getByRole('alert')).toContainText('Choose a file');
   await send(file('photo.csv', 'PK\u0003\u0004\0\0\n\0\0\n\0'));
-  await expect(page.getByRole('alert')).toContainText('no text');
+  await expect(page.locator('main').getByRole('alert')).toContainText('no text');
 
   await send(file('readings.csv', sheet));
   const column = (heading) => page.getByLabel(heading, { exact: true });
@@ -32,7 +32,7 @@ test('a sheet with errors is checked by line and column, confirmed, and adds not
   // A mapping that cannot be is said, and what was chosen stays.
   await column('Datum').selectOption('');
   await page.getByRole('button', { name: 'Check every line' }).click();
-  await expect(page.getByRole('alert')).toContainText('exactly one column');
+  await expect(page.locator('main').getByRole('alert')).toContainText('exactly one column');
   await expect(column('pH')).toHaveValue('ph|');
   await column('Datum').selectOption('day');
   await page.getByRole('button', { name: 'Check every line' }).click();
@@ -59,5 +59,5 @@ test('a sheet with errors is checked by line and column, confirmed, and adds not
   const gone = page.url();
   await page.getByRole('button', { name: /Drop this import/ }).click();
   await page.goto(gone);
-  await expect(page.getByRole('alert')).toContainText('no longer here');
+  await expect(page.locator('main').getByRole('alert')).toContainText('no longer here');
 });

@@ -37,7 +37,7 @@ test('fish by fish on the phone until it is good enough', async ({ browser, ownD
   await page.getByText('All that was weighed').click();
   await page.getByLabel('One after the other').fill(fish.join(' ') + ' 26x');
   await page.getByRole('button', { name: 'Keep this sample' }).click();
-  await expect(page.getByRole('alert')).toContainText('26x');
+  await expect(page.locator('main').getByRole('alert')).toContainText('26x');
   await expect(page.getByLabel('One after the other')).toHaveValue(/26x$/);
   await page.getByLabel('One after the other').fill(fish.join(' '));
   await page.getByRole('button', { name: 'Keep this sample' }).click();

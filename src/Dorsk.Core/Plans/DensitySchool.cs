@@ -53,7 +53,7 @@ public sealed record DensitySchool(
     /// <param name="q">The plan.</param>
     public (double Low, double Usual, double High) StockFor(StockingQuestion q)
     {
-        var per = (q.Water.System.ByVolume() ? q.Water.VolumeM3 : q.Water.AreaM2) * FinalG / q.TargetG * q.ShareOfWater;
+        var per = (q.Water.System.ByVolume() ? q.Water.VolumeM3 : q.Water.AreaM2) * FinalG / q.TargetG * q.StockedShare;
         return (Number.Low * per, Number.Usual * per, Number.High * per);
     }
 

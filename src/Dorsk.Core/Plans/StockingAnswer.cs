@@ -325,6 +325,8 @@ public sealed record StockingAnswer(
                 found.Add(new(Status.Watch, FormattableString.Invariant($"{hot:N0} days too warm for any growth")));
             if (cold > 60)
                 found.Add(new(Status.Watch, FormattableString.Invariant($"{cold:N0} days too cold for any growth")));
+            if (PondBreeding.Judge(q) is { Status: >= Status.Watch } breeding)
+                found.Add(breeding);
             if (q.Species.LegalCaution.Length > 0)
                 found.Add(new(Status.Watch, q.Species.LegalCaution));
             return [.. found.OrderByDescending(f => f.Status)];

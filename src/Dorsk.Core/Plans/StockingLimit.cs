@@ -130,7 +130,7 @@ public static class StockingLimits
         var why = Because(q, each, words, measure);
         if (each <= 0)
             why = why.Doubting($"{q.Species.Name} is not {words}: the table has no figure, so none are let stand.");
-        return new(ByCapacity, each * q.Water.Size * 1000 / q.TargetG * q.ShareOfWater, null, why);
+        return new(ByCapacity, each * q.Water.Size * 1000 / q.TargetG * q.StockedShare, null, why);
     }
 
     private static Grounds Because(StockingQuestion q, double each, string words, Measure measure) =>
@@ -146,7 +146,12 @@ public static class StockingLimits
                 q.Water.System.ByVolume() ? Measures.Volume : Measures.Area,
                 "this water"
             ),
-            new Input("share of the water", 100 * q.ShareOfWater, Measures.Share, "typed")
+            new Input(
+                "share of the water",
+                100 * q.StockedShare,
+                Measures.Share,
+                q.StockedShare < q.ShareOfWater ? "less what their young take" : "typed"
+            )
         );
 
     private static StockingLimit Feed(StockingQuestion q, PlanSeason season)
@@ -172,7 +177,7 @@ public static class StockingLimits
         );
         return new(
             ByFeed,
-            each <= 0 ? double.PositiveInfinity : cap * q.Water.AreaM2 / 10_000 * q.ShareOfWater / each,
+            each <= 0 ? double.PositiveInfinity : cap * q.Water.AreaM2 / 10_000 * q.StockedShare / each,
             worst.Day,
             each <= 0 ? why.Doubting("These fish are not fed in this season: feed does not limit them.") : why
         );
@@ -248,7 +253,7 @@ public static class StockingLimits
         foreach (var d in season.Days)
         {
             var act = WaterLimits.For(q.Species, WaterLimits.StageOf(q.Species, d.MeanG)).DoActMgL;
-            var left = Math.Max(0, room(d, act)) * q.ShareOfWater;
+            var left = Math.Max(0, room(d, act)) * q.StockedShare;
             var mgHour = Respiration.Fish(d.MeanG, d.TempC, q.Species) * d.MeanG * d.PerHarvested;
             var fish = left * q.Water.VolumeM3 * 1000 / mgHour;
             if (fish < worst.Fish)

@@ -68,6 +68,12 @@ public sealed record StockingQuestion(
     Hand Hand
 )
 {
+    /// <summary>Whether they are of both sexes; of weight for fish that breed in the pond they grow in.</summary>
+    public Sexes Sexes { get; init; }
+
+    /// <summary>Share of the water that those have which are stocked, above 0 to 1: less than theirs where they breed in it.</summary>
+    public double StockedShare => PondBreeding.ShareOfStocked(this);
+
     /// <summary>Carrying capacity that the farm set itself, kg/ha or kg/m³ as the water is planned by; null: the species table.</summary>
     public double? OwnCapacityKg { get; init; }
 

@@ -59,6 +59,7 @@ public static class StockingForm
                 .WithHint("empty: by the species and size; your own closed cycles stand beside the answer"),
             s.Day("on", "Stocking date", s.Here.Today.AddDays(30)),
             s.Whole("own", "Your own number").WithHint("empty: as many as the limits let"),
+            .. SexesField(s, likely, body),
             s.Heading("Water"),
             .. WaterFields(s, body),
             s.Fold(""),
@@ -96,6 +97,22 @@ public static class StockingForm
             .. CostsAndRoad(s),
         ];
     }
+
+    private static readonly (string Key, string Word)[] SexesSaid =
+    [
+        (nameof(Sexes.NotSaid), "not said"),
+        (nameof(Sexes.Mixed), "mixed sex"),
+        (nameof(Sexes.One), "one sex"),
+    ];
+
+    // Asked of fish that breed in the pond they grow in, and of no others.
+    private static IEnumerable<SlipField> SexesField(BenchStart s, FishSpecies species, RearingSystem body) =>
+        PondBreeding.Breeds(species, body, species.MarketHighG)
+            ? [s.Choice("sexes", "Fingerlings are of", nameof(Sexes.NotSaid), SexesSaid)]
+            : [];
+
+    private static Sexes ReadSexes(BenchForm f) =>
+        SexesSaid.Any(x => x.Key == f.Form.Text("sexes")) ? Enum.Parse<Sexes>(f.Form.Text("sexes")) : Sexes.NotSaid;
 
     private static IEnumerable<SlipField> CostsAndRoad(BenchStart s) =>
         [
@@ -165,6 +182,7 @@ public static class StockingForm
                 1e6
             ),
             OwnFcr = f.MaybeQ("fcr", Measures.Factor, 0.3, 6),
+            Sexes = ReadSexes(f),
         };
         foreach (var remark in plan.Check())
             f.Form.Refuse(remark.Field, remark.Text);

@@ -18,6 +18,15 @@ internal sealed class NurseryCalculator : ICalculator
         new Unit("cm", 10, 0)
     );
 
+    // Fish in a litre or a gallon; SI is fish in a cubic metre.
+    private static readonly Measure ByVolume = new(
+        "fish by volume",
+        new Unit("fish/L", 1000, 0),
+        new Unit("fish/gal", 1 / 0.003785411784, 0),
+        3,
+        3
+    );
+
     public string Key => "nursery";
 
     public string Title => "Nursery density";
@@ -68,7 +77,7 @@ internal sealed class NurseryCalculator : ICalculator
                 $"{f.Say(usual, Measures.FishPerArea)} ({f.Here.Range(low, high, Measures.FishPerArea)})",
                 why
             ),
-            new("Per litre at this depth", PerLitre(f, (low, usual, high), depthM), PerLitreWhy(depthM)),
+            new("By volume at this depth", PerLitre(f, (low, usual, high), depthM), PerLitreWhy(depthM)),
             new("Fingerlings expected", f.Here.Count(Math.Floor(fish * survival / 100)), why),
             WeightFigure(f, mm, n),
             WeaningFigure(f, n),
@@ -77,16 +86,13 @@ internal sealed class NurseryCalculator : ICalculator
     }
 
     // The same fish by surface and by volume: a figure of a tank, in fish per litre, is never read as one of a pond.
-    private static string PerLitre(BenchForm f, (double Low, double Usual, double High) perM2, double depthM)
-    {
-        string L(double m2) => f.Here.Figure(m2 / (1000 * depthM), m2 < 100 * depthM ? 3 : 2);
-        return $"{L(perM2.Usual)} fish/L ({L(perM2.Low)} to {L(perM2.High)})";
-    }
+    private static string PerLitre(BenchForm f, (double Low, double Usual, double High) perM2, double depthM) =>
+        $"{f.Say(perM2.Usual / depthM, ByVolume)} ({f.Here.Range(perM2.Low / depthM, perM2.High / depthM, ByVolume)})";
 
     private static Grounds PerLitreWhy(double depthM) =>
         Grounds.Of(
             "Fish to the square metre over the litres under it. It says how thin this is beside a rearing tank, and is no permission to stock a pond like a tank.",
-            "Geometry: 1 m² of water 1 m deep holds 1,000 L",
+            "Geometry",
             new Input("depth", depthM, Measures.Length, "typed")
         );
 

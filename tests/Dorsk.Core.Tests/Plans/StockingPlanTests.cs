@@ -24,6 +24,33 @@ public class StockingPlanTests
         new(Perch, Pond(kw), 10, 500, 80, 1, November, Year, null, null, new(0.35, 1.6, 12, 0.3, 2000), Hand.Metric);
 
     [Theory]
+    [InlineData(Sexes.NotSaid, 400, Status.Watch, "mixed sex or one sex")]
+    [InlineData(Sexes.Mixed, 400, Status.Watch, "growth stalls at about 250")]
+    [InlineData(Sexes.Mixed, 200, Status.Steady, "five to six months")]
+    [InlineData(Sexes.One, 400, Status.Steady, "of the other sex")]
+    public void A_fish_that_breeds_in_the_pond_is_asked_its_sexes_and_has_two_numbers(
+        Sexes sexes,
+        double targetG,
+        Status status,
+        string says
+    )
+    {
+        // No air: mass binds, so that the young's two fifths of it are two fifths of the fish.
+        var q = Ask(0) with { Species = FishSpecies.Of("nile_tilapia"), TargetG = targetG, Sexes = sexes };
+        var both = PondBreeding.Of(q)!;
+        Assert.Equal(status, both.Says.Status);
+        Assert.Contains(says, both.Says.Reason, StringComparison.Ordinal);
+        Assert.InRange(both.Mixed.Stock, (0.6 * both.OneSex.Stock) - 2, (0.6 * both.OneSex.Stock) + 2);
+        // The plan itself goes by what was said, and says what stands against it.
+        var plan = StockingAnswer.Of(q);
+        Assert.Equal(sexes == Sexes.Mixed ? both.Mixed.Stock : both.OneSex.Stock, plan.Stock);
+        Assert.Equal(status >= Status.Watch, plan.Warnings.Any(w => w.Reason == both.Says.Reason));
+        // In a cage eggs fall through; a perch does not breed on its way.
+        Assert.Null(PondBreeding.Of(q with { Water = q.Water with { System = RearingSystem.Cage } }));
+        Assert.Null(PondBreeding.Of(q with { Species = Perch }));
+    }
+
+    [Theory]
     [InlineData("nile_tilapia", false, "semi-intensive, fed")]
     [InlineData("nile_tilapia", true, "semi-intensive, fed")]
     [InlineData("channel_catfish", false, "no aeration")]
