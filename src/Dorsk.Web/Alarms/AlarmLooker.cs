@@ -5,7 +5,7 @@ namespace Dorsk.Web.Alarms;
 /// <summary>Looks for alarms every few seconds. It waits for nobody: people are told beside it.</summary>
 public sealed class AlarmLooker : BackgroundService
 {
-    private static readonly TimeSpan SoonAfterStart = TimeSpan.FromSeconds(2);
+    private static readonly TimeSpan SoonAfterStart = TimeSpan.FromSeconds(5);
     private readonly AlarmWatch watch;
     private readonly StartOptions options;
     private readonly ILogger<AlarmLooker> log;
