@@ -3,6 +3,7 @@ using Dorsk.Core.Ponds;
 using Dorsk.Core.Time;
 using Dorsk.Farm.Files;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Tests;
 
@@ -28,6 +29,32 @@ public sealed class PondBookTests : IDisposable
             new MeanDepthPond(Crooked, 0.9, 1.5),
             new TablePond(Crooked, [(0.4, 420.125), (1.0, 1600), (1.5, 3000.0 / 7 * 6)]),
         ];
+
+    [Fact]
+    public void Todays_plan_is_that_of_the_books_after_whatever_moves_it_and_stands_while_only_readings_come()
+    {
+        Plan Drawn() => farm.Questions.Today(farm.Clock.Now)!.Plan;
+        void IsOfTheBooks(Action moved)
+        {
+            var before = Drawn();
+            moved();
+            Assert.NotSame(before, Drawn());
+            Assert.Equivalent(farm.Questions.Plan(), Drawn());
+        }
+        var first = Drawn();
+        farm.Must(new Core.Water.ReadingTaken(farm.PondId, [new(Core.Water.Parameter.Oxygen, 6.5)]), farm.Clock.Now);
+        Assert.Same(first, Drawn());
+        long creek = 0;
+        IsOfTheBooks(() => creek = farm.Must(new LandmarkDrawn("creek", "", [(0, 0), (90, 5)]), farm.Clock.Now));
+        IsOfTheBooks(() => farm.Must(new PondPlaced(farm.PondId, 100, 50, 30), farm.Clock.Now));
+        IsOfTheBooks(() => farm.Must(new LandmarkDrawn("creek", "C", [(0, 0), (80, 9)]), farm.Clock.Now, creek));
+        IsOfTheBooks(() =>
+            farm.Must(
+                new PondBuilt(new(0, "S8", "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+                farm.Clock.Now
+            )
+        );
+    }
 
     [Theory]
     [MemberData(nameof(Bodies))]

@@ -27,18 +27,22 @@ public sealed class FarmZone
     }
 
     /// <summary>Every IANA zone this machine knows, by name, with <c>UTC</c> and the fixed offsets.</summary>
-    public static IReadOnlyList<string> Known { get; } =
-    [
-        .. TimeZoneInfo
-            .GetSystemTimeZones()
-            .Select(z => z.Id)
-            .Where(id => id.Contains('/', StringComparison.Ordinal))
-            .Concat(Enumerable.Range(-12, 27).Where(h => h != 0).Select(h => $"Etc/GMT{-h:+0;-0}"))
-            .Append("UTC")
-            .Where(id => Find(id) is not null)
-            .Distinct()
-            .Order(StringComparer.Ordinal),
-    ];
+    public static IReadOnlyList<string> Known => All.Value;
+
+    // Only the farm's own slip asks for them all: reading six hundred zones would hold up every start.
+    private static readonly Lazy<IReadOnlyList<string>> All = new(() =>
+        [
+            .. TimeZoneInfo
+                .GetSystemTimeZones()
+                .Select(z => z.Id)
+                .Where(id => id.Contains('/', StringComparison.Ordinal))
+                .Concat(Enumerable.Range(-12, 27).Where(h => h != 0).Select(h => $"Etc/GMT{-h:+0;-0}"))
+                .Append("UTC")
+                .Where(id => Find(id) is not null)
+                .Distinct()
+                .Order(StringComparer.Ordinal),
+        ]
+    );
 
     /// <summary>A zone as people read it: <c>America/New_York</c> is New York (America); <c>Etc/GMT-10</c> is UTC+10 without daylight saving.</summary>
     /// <param name="id">IANA name.</param>

@@ -154,9 +154,12 @@ public static class QuantityText
     public static string TypedRounded(double si, Measure measure, Hand hand)
     {
         var value = measure.In(hand).FromSi(si);
-        var places = value == 0 ? 0 : 3 - (int)Math.Floor(Math.Log10(Math.Abs(value)));
-        return Plain(value, Math.Clamp(places, 0, MostPlaces), hand.Sign);
+        return Plain(value, Math.Clamp(Places(value, 4), 0, MostPlaces), hand.Sign);
     }
+
+    // Places behind the sign that give a value so many figures; below 0 where it has more before it.
+    private static int Places(double value, int figures) =>
+        value == 0 ? 0 : figures - 1 - (int)Math.Floor(Math.Log10(Math.Abs(value)));
 
     private const int MostPlaces = 12;
 
@@ -165,10 +168,9 @@ public static class QuantityText
     {
         var value = unit.FromSi(si);
         var figures = measure.Name == Measures.FishWeight.Name ? 4 : 6;
-        var places = value == 0 ? 0 : figures - 1 - (int)Math.Floor(Math.Log10(Math.Abs(value)));
         return Plain(
             value,
-            Math.Clamp(places, Math.Min(measure.DecimalsIn(hand) + 2, MostPlaces), MostPlaces),
+            Math.Clamp(Places(value, figures), Math.Min(measure.DecimalsIn(hand) + 2, MostPlaces), MostPlaces),
             hand.Sign
         );
     }

@@ -212,14 +212,15 @@ internal static class DayQuestions
                     : null,
             DepthM = s.LevelAt(now).LevelM,
             SalinityPpt = s.LastOf(Parameter.Salinity)?.Si,
-            SaltUnread = SaltUnread(p),
+            SaltUnread = SaltUnread(p, now),
             CoverPct = Within(Parameter.WeedCover, Speaks.Fortnight),
         };
     }
 
-    private static (DateTimeOffset, string)? SaltUnread(PondNow p) =>
+    private static (DateTimeOffset, string)? SaltUnread(PondNow p, DateTimeOffset now) =>
         p.Verdict.Findings.FirstOrDefault(f => f.Rule == PondVerdict.SaltUnread) is { } found
-            ? (p.Story.Works.First(w => w.Work == PondWork.Salted).At + PondVerdict.SaltMixes, found.Reason)
+        && p.Story.LastWork(PondWork.Salted, now) is { } given
+            ? (given + PondVerdict.SaltMixes, found.Reason)
             : null;
 
     // What makes a night one to be watched: heat, too many fish, a bloom.

@@ -114,7 +114,8 @@ public sealed class PondStory : PondFacts
     public DateOnly? LastWorked(PondWork work, DateTimeOffset at) =>
         LastWork(work, at) is { } last ? Zone.DayOf(last) : null;
 
-    private DateTimeOffset? LastWork(PondWork work, DateTimeOffset at) =>
+    /// <summary>When a work was last written down; null when it never was.</summary>
+    internal DateTimeOffset? LastWork(PondWork work, DateTimeOffset at) =>
         Works.Where(w => w.Work == work && w.At <= at).Select(w => (DateTimeOffset?)w.At).FirstOrDefault();
 
     /// <summary>Running totals of the feed since the first of the standing fish came; null in an empty pond.</summary>

@@ -23,7 +23,8 @@ internal static class SaltToMix
         )
             yield break;
         var mixedAt = salt.At + PondVerdict.SaltMixes;
-        var rise = RisePpt(salt.Kg, s.VolumeM3);
+        // 1 kg in 1 m³ is 1 g/L, 1 ppt.
+        double? rise = s.VolumeM3 > 0 ? salt.Kg / s.VolumeM3 : null;
         yield return new(
             Rule.Name,
             Status.Watch,
@@ -49,9 +50,4 @@ internal static class SaltToMix
             ShutsGate = true,
         };
     }
-
-    /// <summary>By how much salt lifts the salinity, ppt (g/L); null where the water is not known.</summary>
-    /// <param name="kg">Salt, kg, more than 0.</param>
-    /// <param name="volumeM3">Water, m³.</param>
-    internal static double? RisePpt(double kg, double volumeM3) => volumeM3 > 0 ? kg / volumeM3 : null;
 }
