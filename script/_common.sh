@@ -7,10 +7,12 @@ need dotnet "Install the .NET 10 SDK."
 publish() {
   dotnet publish src/Dorsk.Web -c Release -o artifacts/app -v q --nologo
 }
-# The published program with many farms in it, for the browser tests.
+# The program for the browser tests, with a host of many farms in it. It is published without machine code made beforehand, which takes minutes and changes nothing they look at.
 testhost() {
+  APP=artifacts/test/app
   dotnet build tests/Dorsk.TestHost -c Release -v q --nologo
-  cp tests/Dorsk.TestHost/bin/Release/net10.0/dorsk-test-host.dll artifacts/app/
+  dotnet publish src/Dorsk.Web -c Release --no-build -p:PublishReadyToRun=false -o $APP -v q --nologo
+  cp tests/Dorsk.TestHost/bin/Release/net10.0/dorsk-test-host.dll $APP/
 }
 # What would be outside the farm: buoys, panels, a weather mast, a mailbox.
 standins() {
@@ -25,7 +27,7 @@ seed() {
     mkdir -p artifacts/demo
     rm -f artifacts/demo/seed-*
     echo "Writing the demo farm's history (once):"
-    artifacts/app/dorsk demo-seed "$SEED.part"
+    "${APP:-artifacts/app}/dorsk" demo-seed "$SEED.part"
     mv "$SEED.part" "$SEED"
     rm -f "$SEED".part-*
   fi

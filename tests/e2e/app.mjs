@@ -7,7 +7,8 @@ import { createInterface } from 'node:readline';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const app = 'artifacts/app/dorsk';
+const folder = 'artifacts/test/app';
+const app = join(folder, 'dorsk');
 
 /** A second new farm beside a test's own; the test stops it. */
 export const startSecond = () => start(false);
@@ -24,7 +25,7 @@ const freePort = () =>
 let host;
 let farms = 0;
 const waiting = new Map();
-const inApp = (name) => join('artifacts/app', name);
+const inApp = (name) => join(folder, name);
 
 function begin() {
   // Another culture than any developer's: figures must not follow the machine's.
