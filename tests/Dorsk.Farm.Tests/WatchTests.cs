@@ -2,6 +2,7 @@ using Dorsk.Core.Air;
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Safety;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
@@ -99,6 +100,30 @@ public sealed class WatchTests : IDisposable
         Assert.True(farm.Try(null, Now, corrects: 9000).Accepted);
         watch.Look();
         Assert.DoesNotContain(Open, a => a.Cause == AlarmCause.PondFailed);
+    }
+
+    [Fact]
+    public void A_missed_check_in_rings_until_somebody_signs_the_person_in_or_back()
+    {
+        farm.Must(new LoneWork("Night watch", 30, "P1, the far bank"), Now.AddMinutes(-31));
+        farm.Must(new LoneWork("Pond hand", 60, "the sump"), Now.AddMinutes(-31));
+        watch.Look();
+        var rings = One(AlarmCause.NotHeard);
+        Assert.Equal((Status.ActNow, (long?)null), (rings.Level, rings.PondId));
+        Assert.Contains("Night watch (P1, the far bank)", rings.Text, StringComparison.Ordinal);
+        Assert.DoesNotContain("Pond hand", rings.Text, StringComparison.Ordinal);
+        Assert.Contains(watch.Due(), d => d.Cause == AlarmCause.NotHeard);
+        farm.Must(new LoneWork("Night watch", 15, "P1"), Now.AddMinutes(-1));
+        watch.Look();
+        Assert.DoesNotContain(Open, a => a.Cause == AlarmCause.NotHeard);
+        farm.Clock.Now = Now.AddMinutes(40);
+        watch.Look();
+        Assert.Contains("Pond hand", One(AlarmCause.NotHeard).Text, StringComparison.Ordinal);
+        farm.Must(new LoneWork("Pond hand", 0, ""), Now);
+        farm.Must(new LoneWork("Night watch", 0, ""), Now);
+        watch.Look();
+        Assert.DoesNotContain(Open, a => a.Cause == AlarmCause.NotHeard);
+        Assert.Empty(farm.Questions.Alone(Now));
     }
 
     [Fact]

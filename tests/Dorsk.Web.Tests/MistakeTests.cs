@@ -1,4 +1,3 @@
-using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
 using Dorsk.Core.People;
@@ -44,6 +43,9 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
             { "/ponds/P1/slip/aerators", "Number=2;Power=1.1;OnTimer=3", "OnTimer", "0 to 2" },
             { "/ponds/P1/slip/work", "Work=Salted;Amount=", "Amount", "how much salt" },
             { "/ponds/P1/slip/work", "Work=WaterChanged;Volume=100 m3;Text=", "Text", "where the old water went" },
+            { "/slip/lone", "Minutes=30;Place=", "Place", "where to look" },
+            { "/slip/duty", "What=change water;Share=0", "Share", "More than 0" },
+            { "/slip/duty", "What=change water;Share=30;Pond=", "Pond", "changed in a pond" },
             { "/slip/pond", "Code=P1;Length=10;Width=5;Slope=1;Depth=1", "Code", "taken" },
             { "/slip/pond", "Code=B2;Length=10;Width=5;Slope=4;Depth=1", "Slope", "banks meet" },
             { "/slip/pond", "Code=B2;Length=10;Width=5;Slope=1;Depth=0", "Depth", "outside 0.2" },
@@ -60,15 +62,15 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
         var manager = await farm.As(Role.Manager);
         var questions = farm.Services.GetRequiredService<Questions>();
         var last = questions.LastLine();
-        var form = Form(await manager.Client.GetStringAsync(slip));
+        var form = BrowserForm.Of(await manager.Client.GetStringAsync(slip));
         var values = typed.Split(';').Select(t => t.Split('=', 2)).ToDictionary(t => t[0], t => t[1]);
-        var sent = Shown(form);
+        var sent = BrowserForm.Shown(form);
         foreach (var (name, value) in values)
             sent[name] = value;
         var answer = await manager.Post(slip, sent);
         var page = new HtmlParser().ParseDocument(await answer.Content.ReadAsStringAsync());
         Assert.Contains(says, page.QuerySelector($"#w-{field}")?.TextContent ?? "", StringComparison.Ordinal);
-        var again = Shown((IHtmlFormElement)page.QuerySelector("form.slip")!);
+        var again = BrowserForm.Shown((IHtmlFormElement)page.QuerySelector("form.slip")!);
         foreach (var (name, value) in values)
             Assert.Equal(value, again.GetValueOrDefault(name, ""));
         Assert.Equal(last, questions.LastLine());
@@ -80,7 +82,8 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
         var manager = await farm.As(Role.Manager);
         await manager.Post(
             "/slip/pond",
-            Shown(Form(await manager.Client.GetStringAsync("/slip/pond")))
+            BrowserForm
+                .Shown(BrowserForm.Of(await manager.Client.GetStringAsync("/slip/pond")))
                 .Concat([
                     new("Code", "D6"),
                     new("Length", "40"),
@@ -92,7 +95,7 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 .ToDictionary(g => g.Key, g => g.Last().Value)
         );
         const string slip = "/ponds/D6/slip/prepare";
-        var values = Shown(Form(await manager.Client.GetStringAsync(slip)));
+        var values = BrowserForm.Shown(BrowserForm.Of(await manager.Client.GetStringAsync(slip)));
         values["Alkalinity"] = "30";
         using var answer = await manager.Post(slip + "?handler=Live", values);
         using var said = System.Text.Json.JsonDocument.Parse(await answer.Content.ReadAsStringAsync());
@@ -110,30 +113,4 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
         Assert.Equal(2, days.Count);
         Assert.Equal(7, (days[1] - days[0]).TotalDays);
     }
-
-    private static IHtmlFormElement Form(string html) =>
-        (IHtmlFormElement)new HtmlParser().ParseDocument(html).QuerySelector("form.slip")!;
-
-    // What a browser would send: the values that stand in the fields.
-    private static Dictionary<string, string> Shown(IHtmlFormElement form)
-    {
-        var values = new Dictionary<string, string>();
-        foreach (var field in form.QuerySelectorAll("[name]"))
-            if (
-                ValueOf(field) is { } value
-                && field.GetAttribute("name") is not "__RequestVerificationToken" and var name
-            )
-                values[name!] = value;
-        return values;
-    }
-
-    private static string? ValueOf(IElement field) =>
-        field switch
-        {
-            IHtmlInputElement { Type: "checkbox" or "radio" } box => box.IsChecked ? box.Value : null,
-            IHtmlInputElement input => input.Value,
-            IHtmlSelectElement select => select.Value,
-            IHtmlTextAreaElement text => text.Value,
-            _ => null,
-        };
 }

@@ -32,6 +32,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["aerators"] = Permission.Switch,
         ["machines"] = Permission.Manage,
         ["walk"] = Permission.Manage,
+        ["lone"] = Permission.Write,
         ["builder"] = Permission.Manage,
         ["kill"] = Permission.Write,
         ["air-control"] = Permission.Manage,

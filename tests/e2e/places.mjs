@@ -24,6 +24,7 @@ export const places = [
   '/workbench/bank',
   '/workbench/clay',
   '/slip/walk',
+  '/slip/lone',
   '/day',
   '/ponds',
   '/ponds/P4/water',

@@ -37,6 +37,9 @@ public enum AlarmCause
 
     /// <summary>The water beside its oxygen, or the look and the deaths of the fish, call for action.</summary>
     WaterDanger,
+
+    /// <summary>Somebody who works alone did not check in.</summary>
+    NotHeard,
 }
 
 /// <summary>An alarm rang, or rings louder: the same number with a higher level asks for an answer again.</summary>

@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
+using Dorsk.Core.Safety;
 using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Units;
@@ -279,6 +280,27 @@ public static class AlarmRules
                 ", "
             )
         );
+
+    /// <summary>Those who work alone and have not checked in; null while all have.</summary>
+    /// <param name="out">Who is out alone.</param>
+    /// <param name="now">Now.</param>
+    /// <param name="zone">The farm's clock face.</param>
+    public static AlarmRaised? NotHeard(IReadOnlyList<OutAlone> @out, DateTimeOffset now, FarmZone zone) =>
+        @out.Where(o => o.IsOverdue(now)).ToList() is { Count: > 0 } overdue
+            ? new(
+                0,
+                null,
+                AlarmCause.NotHeard,
+                Status.ActNow,
+                AlarmText.List(
+                    "Not heard from: ",
+                    overdue.Select(o =>
+                        $"{o.Who} ({o.Place}), check-in due at {Hour(o.DueAt, zone)}, last heard at {Hour(o.HeardAt, zone)}"
+                    ),
+                    ". Call the phone now. No answer: two people go and look there with a light and a rope, and call the emergency number. Then sign them back in."
+                )
+            )
+            : null;
 
     /// <summary>What a silent panel says of its pond's air; null while it is heard.</summary>
     public static Judgement? Silent(AlarmPanel panel, DateTimeOffset now, FarmZone zone) =>

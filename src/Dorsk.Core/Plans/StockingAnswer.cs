@@ -1,3 +1,4 @@
+using Dorsk.Core.Feeding;
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
@@ -16,6 +17,24 @@ public sealed record PlanMonth(DateOnly Month, double FeedKg, double Out, double
 /// <param name="Worse">Margin when it turns out worse.</param>
 /// <param name="Better">Margin when it turns out better.</param>
 public sealed record Swing(string What, double Worse, double Better);
+
+/// <summary>One step of air in a plan: what it takes and what it is worth.</summary>
+/// <param name="ShaftKW">Shaft power, kW.</param>
+/// <param name="HarvestKg">Harvest that it lets stand, kg.</param>
+/// <param name="MoreKg">The same less that without air, kg.</param>
+/// <param name="Hours">Hours that the aerators run over the season.</param>
+/// <param name="KWh">Bought energy, kWh.</param>
+/// <param name="Cost">Price of that energy.</param>
+/// <param name="Margin">What is left when all is paid.</param>
+public sealed record AirStep(
+    double ShaftKW,
+    double HarvestKg,
+    double MoreKg,
+    double Hours,
+    double KWh,
+    double Cost,
+    double Margin
+);
 
 /// <summary>A stocking plan worked out.</summary>
 /// <param name="Question">What it was worked out from.</param>
@@ -85,7 +104,7 @@ public sealed record StockingAnswer(
     /// <summary>Feed on a day, kg.</summary>
     public double FeedOn(PlanDay d) => Harvested * d.PerHarvested * d.FeedG / 1000;
 
-    /// <summary>Nights on which aerators are needed: those on which the fish pass what the pond's nights carry without air; every day in tanks.</summary>
+    /// <summary>Nights on which aerators are needed: those on which the fish pass what the pond's nights carry without air, or their feed what a pond without air takes; every day in tanks.</summary>
     public int NightsOfAir => nightsOfAir ??= CountNightsOfAir();
 
     // Worked out once: cost, feed and months all ask for it.
@@ -98,8 +117,10 @@ public sealed record StockingAnswer(
         if (Question.Water.System.ByVolume())
             return Season.Length;
         var bare = StockingLimits.Night(Question, Season, 0);
-        var bareKg = BareKg(bare);
-        return bare.AtHarvest >= Harvested ? 0 : Season.Days.Count(d => BiomassKg(d) > bareKg);
+        var bareKg = bare.AtHarvest >= Harvested ? double.PositiveInfinity : BareKg(bare);
+        var bareFeedKg =
+            FeedCap.For(0, Question.Species).KgHaDay * Question.Water.AreaM2 / 10_000 * Question.StockedShare;
+        return Season.Days.Count(d => BiomassKg(d) > bareKg || FeedOn(d) > bareFeedKg);
     }
 
     // Biomass that the worst night carries without air: held for all nights, on the safe side.
@@ -108,12 +129,11 @@ public sealed record StockingAnswer(
             ? bare.AtHarvest * worst.PerHarvested * worst.MeanG / 1000
             : 0;
 
+    /// <summary>Hours that the aerators run over the season.</summary>
+    public double HoursOfAirRun => NightsOfAir * (Question.Water.System.ByVolume() ? 24 : HoursOfAir);
+
     /// <summary>Bought energy for air, kWh.</summary>
-    public double EnergyKWh =>
-        NightsOfAir
-        * (Question.Water.System.ByVolume() ? 24 : HoursOfAir)
-        * Question.Water.ShaftKW
-        / Question.Water.Aerators.MotorEfficiency;
+    public double EnergyKWh => HoursOfAirRun * Question.Water.ShaftKW / Question.Water.Aerators.MotorEfficiency;
 
     /// <summary>Cost of the cycle.</summary>
     public double Cost =>
@@ -175,25 +195,41 @@ public sealed record StockingAnswer(
         }
     }
 
-    /// <summary>What each step of air is worth: fish at harvest that it lets live more, as margin less feed, fingerlings and energy.</summary>
-    public IReadOnlyList<(double ShaftKW, double Margin)> AirWorth =>
-        [
-            .. Air.Select(x =>
-                (
-                    x.ShaftKW,
-                    Of(
-                        Question with
-                        {
-                            Water = Question.Water with { ShaftKW = x.ShaftKW },
-                            Own =
-                                Question.Survival > 0
-                                    ? (int)Math.Min(1e7, Math.Floor(x.AtHarvest / Question.Survival))
-                                    : 0,
-                        }
-                    ).Margin
+    /// <summary>What each step of air is worth: fish that it lets live more, the hours and energy it takes, and what is left when feed, fingerlings and energy are paid.</summary>
+    public IReadOnlyList<AirStep> AirWorth
+    {
+        get
+        {
+            var steps = Air.Select(x =>
+                    (
+                        x.ShaftKW,
+                        Plan: Of(
+                            Question with
+                            {
+                                Water = Question.Water with { ShaftKW = x.ShaftKW },
+                                Own =
+                                    Question.Survival > 0
+                                        ? (int)Math.Min(1e7, Math.Floor(x.AtHarvest / Question.Survival))
+                                        : 0,
+                            }
+                        )
+                    )
                 )
-            ),
-        ];
+                .ToList();
+            return
+            [
+                .. steps.Select(x => new AirStep(
+                    x.ShaftKW,
+                    x.Plan.HarvestKg,
+                    x.Plan.HarvestKg - steps[0].Plan.HarvestKg,
+                    x.Plan.HoursOfAirRun,
+                    x.Plan.EnergyKWh,
+                    x.Plan.EnergyKWh * Question.Prices.KWh,
+                    x.Plan.Margin
+                )),
+            ];
+        }
+    }
 
     /// <summary>What more or less air does to the limit: shaft power with the fish at harvest and the way that binds; half, as it is, and up to four times.</summary>
     public IReadOnlyList<(double ShaftKW, int AtHarvest, string Binds)> Air

@@ -24,6 +24,9 @@ public sealed record Pond(
     /// <summary>Depth at the corner where a net is landed, m; null when nobody measured it.</summary>
     public double? LandingDepthM { get; init; }
 
+    /// <summary>Colour of the water that is wanted here, a step of the scale of colours; null: what is usual for its kind.</summary>
+    public int? ColourTarget { get; init; }
+
     /// <summary>Whether fish are planned per volume (tanks, raceways, cages, hapas) and not per area.</summary>
     public bool ByVolume => Kind is PondKind.Tank or PondKind.Raceway or PondKind.Cage or PondKind.Hapa;
 }

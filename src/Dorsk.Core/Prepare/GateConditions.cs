@@ -12,6 +12,9 @@ internal sealed class GateConditions(GateQuestion q, Hand hand)
     private const double EnoughWater = 0.6,
         LimeDays = 7,
         HighPh = 9,
+        // Leng, Skillicorn and others: usual and most cover when fish come, starting values.
+        CoverPct = 30,
+        MostCoverPct = 50,
         PhSwing = 1.5;
     private const int Mornings = 2,
         StepsNamed = 3;
@@ -31,6 +34,7 @@ internal sealed class GateConditions(GateQuestion q, Hand hand)
             HoldsWater(),
             Screens(),
             WildFish(),
+            WeedCover(),
         ];
 
     private GateLine FilledEnough()
@@ -165,6 +169,23 @@ internal sealed class GateConditions(GateQuestion q, Hand hand)
             $"{q.OpenSteps.Count} of its steps are open: {named}",
             "Do them, or leave them out with a reason, in the preparation."
         );
+    }
+
+    // Weed takes light and, at night, oxygen: open it, give air for a week, and let no fish in without a reading.
+    private GateLine? WeedCover()
+    {
+        if (q.CoverPct is not { } cover)
+            return null;
+        var said = $"{hand.Figure(cover, 0)} % of the surface covered";
+        var open =
+            $"Open it to under {CoverPct:0} %, a part a day, give air for a week, read oxygen at dawn on two mornings.";
+        if (cover > MostCoverPct)
+            return NotMet("weed cover", $"{said}, over {MostCoverPct:0} %", open);
+        if (cover <= CoverPct)
+            return Met("weed cover", said);
+        return q.DawnLows.Count >= Mornings && q.DawnLows.Take(Mornings).Min() >= q.WatchMgL
+            ? Met("weed cover", $"{said}, and two good mornings under it")
+            : NotMet("weed cover", $"{said}, and no two good mornings were read under it", open);
     }
 
     private GateLine? HoldsWater() =>

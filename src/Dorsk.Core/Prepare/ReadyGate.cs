@@ -53,6 +53,9 @@ public sealed record GateQuestion(
     /// <summary>Dawn oxygen that these fish want, mg/L.</summary>
     public required double WatchMgL { get; init; }
 
+    /// <summary>Share of the surface under weed as last seen within a fortnight, %; null when nobody looked.</summary>
+    public double? CoverPct { get; init; }
+
     /// <summary>Whether a leak test was passed since the pond was last empty.</summary>
     public bool HeldWater { get; init; }
 

@@ -25,8 +25,14 @@ public sealed record DutyKept(
     DateOnly? Until
 ) : Fact
 {
+    /// <summary>Share of the water that is changed each time, %; null where it changes no water or nobody said.</summary>
+    public double? SharePct { get; init; }
+
     /// <summary>First part of its jobs' keys.</summary>
     public const string JobName = "duty";
+
+    /// <summary>Most that is changed at one time, %: a starting value of the trade.</summary>
+    public const double MostSharePct = 80;
 
     /// <summary>Key of its job of a day.</summary>
     public string JobKey(DateOnly day) => FormattableString.Invariant($"{JobName}:{DutyId}:{day:yyyy-MM-dd}");
@@ -55,6 +61,13 @@ public sealed record DutyKept(
             yield return Remark.Refuse("Reason", "At most 300 letters.");
         if (EveryDays is < 1 or > 366)
             yield return Remark.Refuse("Every", "1 to 366 days.");
+        if (SharePct is not (null or (> 0 and <= MostSharePct)))
+            yield return Remark.Refuse(
+                "Share",
+                $"More than 0, up to {MostSharePct:0} % of the water at a time: more at once and pH, temperature and salinity jump. Empty: not a change of water."
+            );
+        if (SharePct is not null && PondId is null)
+            yield return Remark.Refuse("Pond", "Water is changed in a pond: choose which.");
         if (Until < From)
             yield return Remark.Refuse("Until", "This lies before its first day. Leave it empty when it goes on.");
     }

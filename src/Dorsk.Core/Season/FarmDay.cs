@@ -120,6 +120,9 @@ public sealed record PondDay(
     /// <summary>Salt given and not read since it mixed: from when it can be read, and why; null when there is none.</summary>
     public (DateTimeOffset From, string Why)? SaltUnread { get; init; }
 
+    /// <summary>What its planned changes of water come to, in words, by the number of their recurring task.</summary>
+    public IReadOnlyDictionary<long, string> WaterChanges { get; init; } = new Dictionary<long, string>();
+
     /// <summary>Share of the surface under weed, %, as last seen within a fortnight; null when nobody looked.</summary>
     public double? CoverPct { get; init; }
 

@@ -1,4 +1,5 @@
 using Dorsk.Core.People;
+using Dorsk.Core.Safety;
 
 namespace Dorsk.Core.Season;
 
@@ -46,4 +47,8 @@ public sealed record Job(
     Mark? By = null,
     long? Line = null,
     string Note = ""
-);
+)
+{
+    /// <summary>What can hurt whoever does it, each with its line of caution.</summary>
+    public IReadOnlyList<Hazard> Hazards { get; init; } = [];
+}

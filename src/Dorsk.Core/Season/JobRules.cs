@@ -83,6 +83,7 @@ public static partial class JobRules
         [
             .. All.SelectMany(r => r.Find(day))
                 .Select(j => Closed(j, day))
+                .Select(j => j with { Hazards = JobSafety.Of(j, day) })
                 .OrderBy(j => j.Due)
                 .ThenBy(j => j.Key, StringComparer.Ordinal),
         ];
@@ -377,50 +378,6 @@ public static partial class JobRules
             "instruments",
             JobState.Open
         ));
-
-    // The last time it fell due, until it is closed: one that was missed does not pile up.
-    private static IEnumerable<Job> Standing(FarmDay d)
-    {
-        foreach (var duty in d.Duties)
-        {
-            if (
-                duty.LastOn(d.Today) is not { } day
-                || (d.Closed.TryGetValue(duty.JobKey(day), out var closed) && d.Zone.DayOf(closed.Mark.At) < d.Today)
-            )
-                continue;
-            var code = duty.PondId is { } id ? d.Ponds.FirstOrDefault(p => p.PondId == id)?.Code : "";
-            // A pond that was laid up asks for nothing.
-            if (code is null)
-                continue;
-            var late = d.Today.DayNumber - day.DayNumber;
-            var job = RecurringJob(d, duty, day, code, late);
-            yield return Tested(d, duty, day) is { } at
-                ? job with
-                {
-                    State = JobState.Done,
-                    By = at,
-                    Note = "by the readings",
-                }
-                : job;
-        }
-    }
-
-    private static Job RecurringJob(FarmDay d, DutyKept duty, DateOnly day, string code, int late) =>
-        new(
-            duty.JobKey(day),
-            duty.PondId,
-            code,
-            d.Zone.At(d.Today, TimeOnly.MinValue),
-            d.Zone.At(d.Today, duty.At),
-            code.Length > 0 ? $"{code}: {duty.What}" : duty.What,
-            late > 0
-                ? FormattableString.Invariant($"it was for {FarmDay.Day(day)}")
-                    + (duty.Reason.Length > 0 ? ": " + duty.Reason : "")
-                : duty.Reason,
-            duty.Who,
-            "",
-            late > 0 ? JobState.Late : JobState.Open
-        );
 
     private static IEnumerable<Job> Quarantines(FarmDay d) =>
         d

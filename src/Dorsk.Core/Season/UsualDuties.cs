@@ -1,4 +1,5 @@
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Season;
 
@@ -18,6 +19,9 @@ public static class UsualDuties
 
     /// <summary>How the task of covering a pond begins; heavy rain asks for it too.</summary>
     public const string CoverOver = "cover over midday";
+
+    private const string ForClear = ", for clear water",
+        ForGreen = ", for green water";
 
     /// <summary>How the task of siphoning begins.</summary>
     public const string Siphon = "siphon the floor";
@@ -109,19 +113,16 @@ public static class UsualDuties
         ),
         (
             [PondKind.Tank, PondKind.Lined],
-            new(CoverOver + ", for clear water", 1, new(9, 30), "shade starves algae; open it at 15:30")
+            new(CoverOver + ForClear, 1, new(9, 30), "shade starves algae; open it at 15:30")
         ),
         (
             [PondKind.Tank, PondKind.Lined],
-            new("open the cover, for clear water", 1, new(15, 30), "six hours of shade for clear water")
+            new("open the cover" + ForClear, 1, new(15, 30), "six hours of shade for clear water")
         ),
+        ([PondKind.Tank, PondKind.Lined], new(CoverOver + ForGreen, 1, new(11, 0), "some shade; open it at 13:30")),
         (
             [PondKind.Tank, PondKind.Lined],
-            new(CoverOver + ", for green water", 1, new(11, 0), "some shade; open it at 13:30")
-        ),
-        (
-            [PondKind.Tank, PondKind.Lined],
-            new("open the cover, for green water", 1, new(13, 30), "two and a half hours of shade keep the green")
+            new("open the cover" + ForGreen, 1, new(13, 30), "two and a half hours of shade keep the green")
         ),
         (
             [PondKind.Lined],
@@ -158,8 +159,23 @@ public static class UsualDuties
     /// <param name="kind">Body of water.</param>
     /// <param name="fry">Whether fry stand in it.</param>
     /// <param name="covered">Whether it is covered.</param>
-    public static IReadOnlyList<UsualDuty> For(PondKind kind, bool fry, bool covered) =>
-        [.. For(kind).Select(d => d.What == Siphon ? d with { EveryDays = SiphonDays(fry, covered) } : d)];
+    /// <param name="colourTarget">Colour of the water wanted in it, a step of the scale; null: none is.</param>
+    public static IReadOnlyList<UsualDuty> For(PondKind kind, bool fry, bool covered, int? colourTarget) =>
+        [
+            .. For(kind)
+                .Where(d => colourTarget is not { } target || IsCoverFor(target, d.What))
+                .Select(d => d.What == Siphon ? d with { EveryDays = SiphonDays(fry, covered) } : d),
+        ];
+
+    // Hours of the cover follow the colour that is wanted; of brown water none is kept covered.
+    private static bool IsCoverFor(int target, string what)
+    {
+        if (!what.EndsWith(ForClear, StringComparison.Ordinal) && !what.EndsWith(ForGreen, StringComparison.Ordinal))
+            return true;
+        var hours = ColourTarget.CoverHours(target);
+        return hours is not null
+            && what.EndsWith(hours == ColourTarget.CoverHours(1) ? ForClear : ForGreen, StringComparison.Ordinal);
+    }
 
     private static int SiphonDays(bool fry, bool covered)
     {

@@ -91,6 +91,9 @@ public sealed record PondState
     /// <summary>Salt given last: when, and how much, kg; null when none was.</summary>
     public (DateTimeOffset At, double Kg)? SaltGiven { get; init; }
 
+    /// <summary>Colour of the water that is wanted here, a step of the scale; null: what is usual for its kind.</summary>
+    public int? ColourTarget { get; init; }
+
     /// <summary>Volume of the water now, m³; 0 where it is not known.</summary>
     public double VolumeM3 { get; init; }
 

@@ -38,6 +38,7 @@ internal static class DayQuestions
         var sun = SunTimes.On(farm.Place, today, zone.OffsetHoursAt(zone.At(today, new(12, 0))));
         var marks = Marks(c, asOf, zone.At(today.AddDays(-1), new(12, 0)));
         double? Fresh(Parameter p) => weather[p].LastWithin(now, FreshWeather)?.Si;
+        var duties = DutyQuestions.All(c, asOf).ConvertAll(d => d.Kept);
         var kinds = feeds.At(now).FindAll(f => f.Kind.Kind == Core.Feeding.StoreKind.Feed).ConvertAll(f => f.Kind);
         return new(
             now,
@@ -56,7 +57,10 @@ internal static class DayQuestions
                     ),
                     season,
                     kinds
-                )
+                ) with
+                {
+                    WaterChanges = WaterChanges.Words(c, duties, p.Story, now),
+                }
             ),
             Store(feeds, season, now),
             Fresh(Parameter.Wind),
@@ -73,7 +77,7 @@ internal static class DayQuestions
             ),
             Rain = weather[Parameter.Rain].LastWithin(now, OneDay) is { } rain ? (rain.At, rain.Si) : null,
             Vitals = Machines.VitalBook.All(c, asOf, zone),
-            Duties = DutyQuestions.All(c, asOf).Select(d => d.Kept).ToList(),
+            Duties = duties,
         };
     }
 

@@ -54,6 +54,14 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return PeopleQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>Who works alone, by when they are to be heard again.</summary>
+    /// <param name="now">Now.</param>
+    public IReadOnlyList<Core.Safety.OutAlone> Alone(DateTimeOffset now)
+    {
+        using var c = file.Open();
+        return PeopleQuestions.Alone(c, AsOf.Now(DateTimeOffset.MaxValue), now);
+    }
+
     /// <summary>A species as the farm, or one pond of it, knows it; null when there is none of that key.</summary>
     public Core.Species.FishSpecies? Species(string key, long? pondId)
     {
@@ -130,17 +138,21 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public WaterMoved WaterMoved(PondStory story, DateTimeOffset now)
     {
         using var c = file.Open();
-        return Core.Water.WaterMoved.Of(
-            [
-                .. FarmQuestions
-                    .WaterMoved(c, AsOf.Now(now), story.Pond.Id)
-                    .Select(w =>
-                        (story.Zone.DayOf(w.At), w.Fact.VolumeM3!.Value, w.Fact.Work != PondWork.ToppedUp, w.Fact.Text)
-                    ),
-            ],
-            story.Pond.Shape.FullVolumeM3,
-            story.Zone.DayOf(now)
-        );
+        return WaterChanges.Moved(c, story, now);
+    }
+
+    /// <summary>What a recurring change of water comes to now, with the water it is a share of; null where the task changes none.</summary>
+    /// <param name="duty">The task.</param>
+    /// <param name="story">Its pond.</param>
+    /// <param name="now">Now.</param>
+    public (PlannedChange Change, double VolumeM3)? WaterChange(
+        Core.Season.DutyKept duty,
+        PondStory story,
+        DateTimeOffset now
+    )
+    {
+        using var c = file.Open();
+        return WaterChanges.Planned(c, duty, story, story.Farm.KWhPrice, now);
     }
 
     /// <summary>Equipment that fish live by, with its spares and its last tests.</summary>

@@ -23,6 +23,7 @@ public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends
     private static readonly string[] AskedByGate = [PondVerdict.Temperature, PondVerdict.Ph, PondVerdict.Nh3];
     private static readonly TimeSpan OneDay = TimeSpan.FromDays(1),
         TwoDays = TimeSpan.FromDays(2),
+        TwoWeeks = TimeSpan.FromDays(14),
         Near = TimeSpan.FromHours(3);
     private const int DawnsAsked = 3,
         FoodSpeaksDays = 7;
@@ -131,6 +132,7 @@ public sealed class Readiness(PondFacts facts, WaterVerdict verdict, WaterTrends
             HeldWater = Worked(PondWork.HeldWater),
             Poisoned = Worked(PondWork.PestTreated),
             Tested = Worked(PondWork.BioassayPassed),
+            CoverPct = Since(Parameter.WeedCover, TwoWeeks, at) is [.., var cover] ? cover.Si : null,
             OpenSteps = OpenSteps(prep),
             FoodSeen = facts.Works.Any(w =>
                 w.Work == PondWork.FoodSeen && w.At > emptied && w.At <= at && w.At > at.AddDays(-FoodSpeaksDays)

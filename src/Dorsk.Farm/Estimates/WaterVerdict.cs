@@ -100,6 +100,7 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             Zone = facts.Zone,
             Hand = facts.Farm.Hand,
             InTank = facts.Pond.ByVolume,
+            ColourTarget = facts.Pond.ColourTarget,
             DepthM = facts.Pond.Shape.FullDepthM,
             AltitudeM = facts.Farm.AltitudeM,
             Sun = facts.SunOn(day),

@@ -61,10 +61,13 @@ internal static class DeliveryChecks
     {
         if (delivery.Source == SeedSource.OwnFarm || desk.PondAt(f.PondId) is not { HasFish: true } pond)
             yield break;
+        // Why isolation was left out is kept with the batch.
+        if (!string.IsNullOrWhiteSpace(f.NotReadyReason))
+            yield break;
         var (days, _) = DeliveryLook.HoldApart(delivery, pond.WaterC ?? Quarantine.UsualWaterC);
-        yield return Remark.Ask(
-            "Count",
-            $"Fish stand here already, and these were not held apart (usual: {days} days). Whatever they carry, all will have. Stocked together all the same?"
+        yield return Remark.Refuse(
+            "NotReadyReason",
+            $"Fish stand here already, and these were not held apart (usual: {days} days). Whatever they carry, all will have. Choose another unit for the isolation, or write here why it is left out: it is kept with the batch."
         );
     }
 

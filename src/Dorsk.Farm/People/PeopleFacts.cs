@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Safety;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.People;
@@ -20,7 +21,14 @@ internal static class PeopleFacts
                     : [Remark.Refuse("", "Nobody would be left who may manage the farm. Name another Manager first.")]
         );
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Named];
+    public static readonly FactTable<LoneWork> Lone = new FactTable<LoneWork>("lone_work", "check-in", Reach.Pages)
+        .Column("who", w => w.Who)
+        .Column("minutes", w => w.Minutes)
+        .Column("place", w => w.Place)
+        .ReadBy(r => new(r.Text("who"), r.Int("minutes"), r.Text("place")))
+        .CheckedBy((_, w) => w.Check());
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Named, Lone];
 
     // Roles were written with a space once; who was first named has no number of their own.
     private static PersonNamed PersonOf(FactRow r) =>

@@ -1,4 +1,5 @@
 using Dorsk.Core.People;
+using Dorsk.Core.Safety;
 using Dorsk.Farm.Log;
 using Microsoft.Data.Sqlite;
 
@@ -15,4 +16,13 @@ internal static class PeopleQuestions
                 .Select(g => g.MaxBy(p => p.Line).Fact)
                 .OrderBy(p => p.PersonId),
         ];
+
+    /// <summary>Who works alone and is to be heard again, by when.</summary>
+    public static IReadOnlyList<OutAlone> Alone(SqliteConnection c, AsOf asOf, DateTimeOffset now) =>
+        OutAlone.Of(
+            PeopleFacts
+                .Lone.Sound(c, asOf, "l.happened >= $since", ("since", now.AddDays(-2)))
+                .Select(l => (l.Line, l.At, l.Fact)),
+            now
+        );
 }

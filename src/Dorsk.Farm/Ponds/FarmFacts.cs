@@ -1,6 +1,7 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
+using Dorsk.Core.Water;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Sql;
 
@@ -59,12 +60,16 @@ internal static class FarmFacts
         .Column("slope", f => (f.Pond.Shape as SlopedRectangle)?.Slope ?? (f.Pond.Shape as OutlinePond)?.Slope)
         .Column("outline", f => OutlineOf(f.Pond.Shape) is { } outline ? Pairs.Write(outline.CornersM) : null)
         .Column("landing_depth_m", f => f.Pond.LandingDepthM)
+        .Column("colour_target", f => f.Pond.ColourTarget)
         .Column("mean_depth_m", f => (f.Pond.Shape as MeanDepthPond)?.MeanDepth)
         .Column("depth_table", f => f.Pond.Shape is TablePond table ? Pairs.Write(table.Levels) : null)
         .Column("fish_share", f => f.Pond.Split?.FishShare)
         .Column("paddle_m3_h", f => f.Pond.Split?.PaddleM3H)
         .ReadBy(r => new(PondOf(r)))
-        .CheckedBy((desk, f) => FarmRules.Check(f.Pond, OtherCodes(desk, f.Pond)))
+        .CheckedBy(
+            (desk, f) =>
+                FarmRules.Check(f.Pond, OtherCodes(desk, f.Pond)).Concat(ColourTarget.Check(f.Pond.ColourTarget))
+        )
         .VoidedBy(StillNeeded);
 
     public static readonly FactTable<AeratorsFitted> Aerators = new FactTable<AeratorsFitted>(
@@ -198,6 +203,7 @@ internal static class FarmFacts
         )
         {
             LandingDepthM = r.MaybeReal("landing_depth_m"),
+            ColourTarget = (int?)r.MaybeLong("colour_target"),
         };
 
     /// <summary>An aerator's row as the aerator.</summary>

@@ -30,6 +30,7 @@ internal static class JobFacts
         .Column("at_hour", d => d.At)
         .Column("who", d => d.Who)
         .Column("last_day", d => d.Until)
+        .Column("share_pct", d => d.SharePct)
         .ReadBy(r =>
             new(
                 r.Long("duty"),
@@ -42,6 +43,9 @@ internal static class JobFacts
                 r.Word<Role>("who"),
                 r.MaybeDay("last_day")
             )
+            {
+                SharePct = r.MaybeReal("share_pct"),
+            }
         )
         .CheckedBy(CheckDuty);
 

@@ -172,6 +172,7 @@ public sealed class AlarmWatch(
         var dark = open.Find(a => a.Cause == AlarmCause.PowerLost)?.LouderAt;
         Safely(seen, null, () => (panels, power) = PanelsAndPower(ponds, now, zone, dark), "the panels of aerators");
         seen.Add(power);
+        Safely(seen, null, () => seen.Add(AlarmRules.NotHeard(questions.Alone(now), now, zone)), "who works alone");
         seen.Ponds = looks.Count;
         foreach (var look in looks)
             if (look.Now is null)

@@ -23,6 +23,9 @@ public sealed class TodayModel(Questions questions, Door door, Here here) : Page
 
     public string Typed { get; private set; } = "";
 
+    /// <summary>Who works alone now.</summary>
+    public IReadOnlyList<Core.Safety.OutAlone> Alone => questions.Alone(here.Now);
+
     /// <summary>A line just entered that can still be taken back here.</summary>
     public LogRow? Fresh { get; private set; }
 

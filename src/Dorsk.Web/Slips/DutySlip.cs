@@ -1,6 +1,7 @@
 using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Core.Season;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
 
@@ -47,6 +48,8 @@ internal sealed class DutySlip : ISlip
                 old?.Who ?? Role.PondHand,
                 Doers.Select(r => (r.ToString(), Permissions.Word(r))).ToList()
             ),
+            c.Quantity("Share", "Share of the water, if it changes water", Measures.Share, old?.SharePct)
+                .WithHint("its m³, cost and the old water left stand with the job"),
             c.Words("Reason", "Why", old?.Reason ?? "").WithHint("stands beside the job"),
             c.Day("Until", "Last on", Date(old?.Until)).WithHint("empty: it goes on"),
         ];
@@ -70,7 +73,10 @@ internal sealed class DutySlip : ISlip
             at,
             who,
             until
-        );
+        )
+        {
+            SharePct = form.MaybeQuantity("Share", Measures.Share),
+        };
         return new(
             c.Corrects?.Row.Happened ?? c.Here.Now,
             [fact],

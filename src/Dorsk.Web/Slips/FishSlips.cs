@@ -81,7 +81,7 @@ internal sealed class StockSlip : ISlip
             c.Quantity("MeanWeight", "Average weight", Measures.FishWeight, f?.MeanG ?? came?.MeanG),
             c.Quantity("Target", "Target weight at harvest", Measures.FishWeight, f?.TargetG)
                 .WithHint("empty: market size of the species"),
-            c.Words("NotReadyReason", "Why now, if not declared ready", f?.NotReadyReason ?? "")
+            c.Words("NotReadyReason", "Why now, if not declared ready or not held apart", f?.NotReadyReason ?? "")
                 .WithHint("kept with the batch"),
         ];
     }

@@ -1,6 +1,8 @@
+using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Web.Slips;
 
@@ -32,6 +34,13 @@ internal sealed class PondSlip : ISlip
         ("nursery", "nursery"),
         ("broodstock", "broodstock"),
         ("settling", "settling, no fish"),
+    ];
+
+    // None, then the colours that may be wanted.
+    private static readonly (string, string)[] Colours =
+    [
+        ("", "what is usual for its kind"),
+        .. ColourTarget.Steps.Select(s => (s.ToString(CultureInfo.InvariantCulture), Parameter.Colour.StepAt(s))),
     ];
 
     public string Key => "pond";
@@ -82,6 +91,13 @@ internal sealed class PondSlip : ISlip
             TableField(c, p),
             c.Quantity("Landing", "Depth at the corner where the net is landed", Measures.Length, p?.LandingDepthM)
                 .WithHint("the shallow one; mark it on the plan too"),
+            c.Choice(
+                    "Colour",
+                    "Colour of the water wanted",
+                    p?.ColourTarget?.ToString(CultureInfo.InvariantCulture) ?? "",
+                    Colours
+                )
+                .WithHint("another colour is pointed out; cover hours follow it"),
             c.Heading("Split ponds"),
             c.Quantity(
                     "FishShare",
@@ -169,6 +185,16 @@ internal sealed class PondSlip : ISlip
         )
         {
             LandingDepthM = form.MaybeQuantity("Landing", Measures.Length),
+            ColourTarget = form.Choice(
+                "Colour",
+                [
+                    .. Colours.Select(x =>
+                        (x.Item1, x.Item1.Length == 0 ? (int?)null : int.Parse(x.Item1, CultureInfo.InvariantCulture))
+                    ),
+                ],
+                "colour",
+                null
+            ),
         };
 
     /// <summary>Figures of a pond's body as it is described.</summary>

@@ -316,6 +316,8 @@ internal sealed class GrownFeedCalculator : ICalculator
             ),
             s.Quantity("share", "Of it to be replaced", Measures.Share, "10"),
             s.Quantity("price", "Price of the complete feed", Measures.MassPrice, 2.15),
+            s.Quantity("months", "Months to market on complete feed", Measures.Factor, s.Here.Typed(8.0, 1)),
+            s.Quantity("fcr", "Its feed conversion ratio (FCR)", Measures.Factor, s.Here.Typed(1.6, 1)),
             s.Fold("Cover that stands already"),
             s.Quantity("area", "Weed covers", Measures.Area),
             s.Quantity("mat", "Weed on the water, fresh", Measures.Mat, 0.6)
@@ -337,6 +339,7 @@ internal sealed class GrownFeedCalculator : ICalculator
             f.Q("share", Measures.Share, 0, 100),
             f.Q("price", Measures.MassPrice, 0, 1000)
         );
+        var (months, fcr) = (f.Q("months", Measures.Factor, 0.5, 60), f.Q("fcr", Measures.Factor, 0.5, 6));
         var (area, mat, eaten) = (
             f.MaybeQ("area", Measures.Area, 1, 1e6),
             f.MaybeQ("mat", Measures.Mat, 0.05, 5) ?? 0.6,
@@ -363,10 +366,27 @@ internal sealed class GrownFeedCalculator : ICalculator
                 why
             ),
         ];
+        if (kind == GrownKind.Duckweed)
+            figures.Add(MonthsToMarket(f, months, fcr, share));
         if (kind == GrownKind.Duckweed && area is { } m2)
             figures.Add(CoverLasts(f, m2, mat, eaten, g.WetKg));
         var over = share > g.MostPct;
         return Answer(f, kind, share, g, figures, over);
+    }
+
+    private static Figure MonthsToMarket(BenchForm f, double months, double fcr, double share)
+    {
+        var (low, usual, high) = GrownFeed.MonthsOnWeed(months, fcr, share);
+        return new(
+            "Months to market, so fed",
+            $"{f.Here.Figure(usual, 1)} ({f.Here.Figure(low, 1)} to {f.Here.Figure(high, 1)}), {f.Here.Figure(months, 1)} on complete feed",
+            Grounds.Of(
+                "Growth by the dry matter eaten: a kilogram of dry weed makes as much less fish as its conversion is worse. Fish are taken to eat as much dry matter as of complete feed.",
+                GrownFeed.Source,
+                Input.Said("months on complete feed", f.Here.Figure(months, 1), "typed"),
+                Input.Said("FCR of the complete feed", f.Here.Figure(fcr, 1), "typed")
+            )
+        );
     }
 
     private static Figure CoverLasts(BenchForm f, double m2, double matKgM2, double? eatenKg, double wantedKg)
@@ -413,7 +433,7 @@ internal sealed class GrownFeedCalculator : ICalculator
             over
                 ? new Judgement(
                     Status.Watch,
-                    $"{f.Here.Figure(share, 0)} % is more than the {f.Here.Figure(g.MostPct, 0)} % that is known to go well: as the only feed fish grow for a year and longer, and sicken for want of what it lacks"
+                    $"{f.Here.Figure(share, 0)} % is more than the {f.Here.Figure(g.MostPct, 0)} % that is known to go well: they grow slower than they could, and sicken for want of what it lacks"
                 )
                 : null,
             kind == GrownKind.Duckweed

@@ -115,5 +115,41 @@ public class FeedPracticeTests
         Assert.Equal(answer.Air.Select(x => x.ShaftKW), answer.AirWorth.Select(x => x.ShaftKW));
         var same = answer.AirWorth.Single(x => Math.Abs(x.ShaftKW - 2.2) < 1e-9);
         Assert.Equal(answer.Margin, same.Margin, Math.Abs(answer.Margin) * 0.01);
+        // More air: never fewer fish, energy by hours and power through the motor, money by the kWh.
+        Assert.Equal((0, 0), (answer.AirWorth[0].MoreKg, answer.AirWorth[0].KWh));
+        foreach (var (less, more) in answer.AirWorth.Zip(answer.AirWorth.Skip(1)))
+        {
+            Assert.True(more.HarvestKg >= less.HarvestKg - 1e-6);
+            Assert.Equal(more.HarvestKg - answer.AirWorth[0].HarvestKg, more.MoreKg, 6);
+            Assert.Equal(
+                more.Hours * more.ShaftKW / answer.Question.Water.Aerators.MotorEfficiency,
+                more.KWh,
+                Math.Max(1e-6, more.KWh * 1e-9)
+            );
+            Assert.Equal(more.KWh * 0.3, more.Cost, Math.Max(1e-6, more.Cost * 1e-9));
+        }
+    }
+
+    [Fact]
+    public void Weed_in_place_of_feed_lengthens_the_way_to_market_by_its_conversion()
+    {
+        // FCR 1.6 of feed at 90 % dry is 1.44 dry; weed takes 1.6, 2.5 or 4 kg dry for a kilogram of fish.
+        var (low, usual, high) = GrownFeed.MonthsOnWeed(8, 1.6, 100);
+        Assert.Equal((8 * 1.6 / 1.44, 8 * 2.5 / 1.44, 8 * 4 / 1.44), (low, usual, high), TripleComparer.Instance);
+        Assert.Equal((8, 8, 8), GrownFeed.MonthsOnWeed(8, 1.6, 0), TripleComparer.Instance);
+        var fifth = GrownFeed.MonthsOnWeed(8, 1.6, 20).Usual;
+        Assert.Equal(8 / (0.8 + (0.2 * 1.44 / 2.5)), fifth, 9);
+        // Never quicker than on complete feed, even where that converts badly.
+        Assert.Equal(8, GrownFeed.MonthsOnWeed(8, 6, 100).Usual, 9);
+    }
+
+    private sealed class TripleComparer : IEqualityComparer<(double, double, double)>
+    {
+        public static readonly TripleComparer Instance = new();
+
+        public bool Equals((double, double, double) x, (double, double, double) y) =>
+            Math.Abs(x.Item1 - y.Item1) + Math.Abs(x.Item2 - y.Item2) + Math.Abs(x.Item3 - y.Item3) < 1e-9;
+
+        public int GetHashCode((double, double, double) x) => 0;
     }
 }

@@ -202,6 +202,10 @@ public class StockingPlanTests
     public void More_air_never_lowers_the_limit_and_says_what_binds_then()
     {
         var air = StockingAnswer.Of(Ask()).Air;
+        // Where the night binds, air lets more fish stand, and its hours and money stand against them.
+        var worth = StockingAnswer.Of(Ask()).AirWorth;
+        Assert.True(worth[^1].MoreKg > 0 && worth[1].MoreKg >= 0);
+        Assert.True(worth[^1].Hours > 0 && worth[^1].KWh > 0 && worth[^1].Cost > 0);
         Assert.Equal(air.Select(x => x.AtHarvest).Order(), air.Select(x => x.AtHarvest));
         Assert.True(air[0].AtHarvest < air[^1].AtHarvest);
         Assert.All(air, x => Assert.NotEmpty(x.Binds));

@@ -39,6 +39,17 @@ public class ReadyGateTests
     }
 
     [Fact]
+    public void Weed_that_was_opened_or_under_which_two_mornings_were_good_does_not_stand_against_fish()
+    {
+        Assert.DoesNotContain(ReadyGate.For(Good, Hand.Metric), l => l.Name == "weed cover");
+        foreach (var cover in new double[] { 0, 30, 40, 50 })
+            Assert.Equal(Condition.Met, Line(Good with { CoverPct = cover }, "weed cover").State);
+        foreach (var lows in new double[][] { [], [5.2], [5.2, 3.9] })
+            Assert.Equal(Condition.NotMet, Line(Good with { CoverPct = 40, DawnLows = lows }, "weed cover").State);
+        Assert.Contains("air for a week", Line(Good with { CoverPct = 51 }, "weed cover").Do, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Each_condition_fails_by_its_own_figure()
     {
         (GateQuestion Q, string Name)[] bad =
@@ -56,6 +67,7 @@ public class ReadyGateTests
             (Good with { FoodSecchiM = (true, 0.15) }, "natural food"),
             (Good with { FoodSecchiM = (true, 0.15), FoodSeen = true }, "natural food"),
             (Good with { OpenSteps = ["Fill"] }, "preparation"),
+            (Good with { CoverPct = 55 }, "weed cover"),
         ];
         foreach (var (q, name) in bad)
         {

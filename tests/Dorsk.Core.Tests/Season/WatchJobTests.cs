@@ -242,7 +242,7 @@ public class WatchJobTests
     public void A_floor_is_siphoned_by_what_stands_on_it(bool fry, bool covered, int days) =>
         Assert.Equal(
             days,
-            UsualDuties.For(PondKind.Tank, fry, covered).Single(d => d.What == UsualDuties.Siphon).EveryDays
+            UsualDuties.For(PondKind.Tank, fry, covered, null).Single(d => d.What == UsualDuties.Siphon).EveryDays
         );
 
     [Fact]

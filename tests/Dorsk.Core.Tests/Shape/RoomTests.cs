@@ -17,6 +17,7 @@ public class RoomTests
         ["Ponds"] = 2,
         ["People"] = 2,
         ["Water"] = 3,
+        ["Safety"] = 3,
         ["Sheets"] = 4,
         ["Air"] = 4,
         ["Machines"] = 4,

@@ -4,7 +4,7 @@ using Microsoft.CodeAnalysis.CSharp.Syntax;
 namespace Dorsk.Core.Tests.Shape;
 
 /// <summary>How long things may be, counted on the text as it is laid out by the formatter.</summary>
-public class SizeTests
+public partial class SizeTests
 {
     [Fact]
     public void Files_are_short_and_folders_small()
@@ -36,6 +36,24 @@ public class SizeTests
     [Fact]
     public void Choices_are_not_nested_deep() =>
         Assert.Empty(Nodes<ConditionalExpressionSyntax>().Where(c => Depth(c) > 2).Select(Where));
+
+    // Words in quotes are not cut: a long sentence may stand on a line of its own.
+    [Fact]
+    public void Pages_are_at_most_140_wide()
+    {
+        var pages = Directory.GetFiles(Path.Combine(Sources.Root, "src"), "*.cshtml", SearchOption.AllDirectories);
+        var wide = pages.SelectMany(p =>
+            File.ReadLines(p)
+                .Select((line, i) => (Where: $"{p}:{i + 1}", line))
+                .Where(l => l.line.Length > 140 && !Quoted().IsMatch(l.line))
+        );
+        Assert.Empty(wide.Select(w => w.Where));
+        Assert.True(pages.Length > 80);
+    }
+
+    // A quoted text, or a drawing's written label, that alone is longer than half the width.
+    [System.Text.RegularExpressions.GeneratedRegex("\".{70,}\"|@:<text ")]
+    private static partial System.Text.RegularExpressions.Regex Quoted();
 
     private static IEnumerable<T> Nodes<T>()
         where T : SyntaxNode => Sources.Trees.SelectMany(t => t.GetRoot().DescendantNodes().OfType<T>());

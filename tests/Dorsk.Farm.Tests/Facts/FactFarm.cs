@@ -9,6 +9,7 @@ using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
+using Dorsk.Core.Safety;
 using Dorsk.Core.Season;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
@@ -135,7 +136,7 @@ internal sealed class FactFarm : IDisposable
             ),
             nameof(PondBuilt) => (
                 new PondBuilt(Drawn("P8")),
-                new PondBuilt(Drawn("P9") with { Shape = new RoundTank(5, 1.2) })
+                new PondBuilt(Drawn("P9") with { Shape = new RoundTank(5, 1.2), ColourTarget = 3 })
             ),
             nameof(AeratorsFitted) => (
                 new AeratorsFitted(
@@ -304,6 +305,7 @@ internal sealed class FactFarm : IDisposable
                 new PondBuiltBy(P1, "Ann", new(2024, 5, 1), 12_500.5, new(2029, 5, 1), "liner by the farm"),
                 new PondBuiltBy(P1, "Bob", new(2024, 5, 2), null, null, "")
             ),
+            nameof(LoneWork) => (new LoneWork("Night watch", 30, "P1 to P3"), new LoneWork("Night watch", 0, "")),
             nameof(WalkSet) => (new WalkSet([P2, P1]), new WalkSet([P1, P3])),
             nameof(KillWritten) => (
                 new KillWritten(P1, Now.AddHours(-9), 40, "oxygen", "gasping at four", "a second aerator"),
@@ -394,6 +396,9 @@ internal sealed class FactFarm : IDisposable
             nameof(DutyKept) => (
                 new DutyKept(0, P1, "clean screens", "they clog", 7, Today, new(8, 0), Role.PondHand, null),
                 new DutyKept(0, P1, "mow", "snakes", 14, Today, new(9, 30), Role.PondHand, Today.AddDays(90))
+                {
+                    SharePct = 12.5,
+                }
             ),
             nameof(VitalKept) => (
                 new VitalKept(0, "generator", "diesel", null, 7, 0, "", false),

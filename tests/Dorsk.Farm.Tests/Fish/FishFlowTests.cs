@@ -218,6 +218,55 @@ public class FishFlowTests
     }
 
     [Fact]
+    public void Bought_fish_join_others_without_isolation_only_with_a_reason_that_the_batch_keeps()
+    {
+        using var farm = new TestFarm();
+        farm.Stock();
+        var at = Start.AddDays(3);
+        long Came(SeedSource source) =>
+            farm.Must(
+                new FishReceived(
+                    farm.PondId,
+                    "silver_perch",
+                    "Upstream",
+                    "S-9",
+                    source,
+                    200,
+                    40,
+                    0,
+                    true,
+                    true,
+                    true,
+                    true,
+                    null,
+                    DeliveryVerdict.Accepted,
+                    ""
+                ),
+                at
+            );
+        FishStocked From(long delivery, string reason) =>
+            new(farm.PondId, "silver_perch", "Upstream", 200, 40, CountBasis.ByWeight, reason, null)
+            {
+                DeliveryId = delivery,
+            };
+        var bought = Came(SeedSource.Dealer);
+        foreach (var none in new[] { "", "  " })
+        {
+            var refused = farm.Try(From(bought, none), at.AddHours(1));
+            Assert.Contains(refused.Remarks, r =>
+                r is { Field: "NotReadyReason", Kind: Objection.Refuse }
+                && r.Text.Contains("were not held apart (usual:", StringComparison.Ordinal)
+            );
+        }
+        farm.Must(From(bought, "no spare tank this month"), at.AddHours(1));
+        Assert.Equal("no spare tank this month", farm.Story.Batches[^1].NotReadyReason);
+        // The farm's own fish carry nothing that the others have not.
+        Assert.DoesNotContain(farm.Try(From(Came(SeedSource.OwnFarm), ""), at.AddHours(2)).Remarks, r =>
+            r.Text.Contains("held apart", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
     public void A_batch_keeps_its_delivery_and_a_refused_one_is_never_stocked()
     {
         using var farm = new TestFarm();

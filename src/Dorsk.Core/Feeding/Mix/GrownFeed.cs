@@ -74,6 +74,19 @@ public sealed record GrownFeed(
         );
     }
 
+    /// <summary>Months to market when a share of the ration is weed: from, usual, to. A kilogram of dry weed makes less fish than a kilogram of dry complete feed.</summary>
+    /// <param name="months">Months on complete feed alone, above 0.</param>
+    /// <param name="fcr">Feed conversion ratio of the complete feed, above 0.</param>
+    /// <param name="sharePct">Share of the ration's dry matter that is weed, percent, 0 to 100.</param>
+    public static (double Low, double Usual, double High) MonthsOnWeed(double months, double fcr, double sharePct)
+    {
+        var weed = Row("duckweed", "sole-feed conversion, dry");
+        // Never quicker than on complete feed.
+        double At(double weedFcr) =>
+            months / ((1 - (sharePct / 100)) + (sharePct / 100 * Math.Min(1, fcr * MixDemand.LabelDry / weedFcr)));
+        return (At(weed.Low), At(weed.Usual), At(weed.High));
+    }
+
     /// <summary>Days until weed that is eaten faster than it grows is gone; null when it grows as fast.</summary>
     /// <param name="standingKg">Standing now, kg fresh.</param>
     /// <param name="growthKgDay">Growth a day, kg fresh.</param>

@@ -10,6 +10,7 @@ internal static class Acidity
     public static readonly Rule Rule = new(PondVerdict.Ph, Judge);
 
     private const double WidestSwing = 1.5;
+    private static readonly TimeSpan Morning = TimeSpan.FromHours(3);
 
     private static IEnumerable<Finding> Judge(PondState s)
     {
@@ -39,6 +40,8 @@ internal static class Acidity
             FeedFactor = judged.Status == Status.ActNow ? 0 : 1,
             ShutsGate = judged.Status >= Status.Watch,
         };
+        if (judged.Status == Status.Steady && AfternoonAhead(s, last) is { } ahead)
+            yield return ahead;
         var day = s.Since(Parameter.Ph, TimeSpan.FromDays(1)).Select(t => t.Si).ToList();
         if (day.Count > 1 && day.Max() - day.Min() is > WidestSwing and var swing)
             yield return new(
@@ -55,5 +58,37 @@ internal static class Acidity
                 ),
                 ShutsGate = true,
             };
+    }
+
+    // A pH that is well at dawn may pass the band by the afternoon, as it did on the days before.
+    private static Finding? AfternoonAhead(PondState s, Timed last)
+    {
+        if (last.At > s.Sun.Rise + Morning || last.At < s.Sun.Rise - Morning)
+            return null;
+        var rises = s.Since(Parameter.Ph, Speaks.Week)
+            .GroupBy(t => s.Zone.DayOf(t.At))
+            .Where(d => d.Key < s.Today && d.Count() > 1)
+            .Select(d => d.Max(t => t.Si) - d.First().Si)
+            .Order()
+            .ToList();
+        if (rises.Count == 0 || last.Si + rises[rises.Count / 2] is var expected && expected <= s.Limits.PhHigh)
+            return null;
+        return new(
+            Rule.Name,
+            Status.Watch,
+            $"pH {s.Hand.Figure(last.Si, 1)} in the morning: about {s.Hand.Figure(expected, 1)} by the afternoon, over {s.Hand.Figure(s.Limits.PhHigh, 1)}"
+        )
+        {
+            Of = Parameter.Ph,
+            Do = "Read pH and ammonia at three in the afternoon; no fish go in and none are handled before.",
+            Why = Grounds.Of(
+                "The morning's pH and the middle rise from first to highest reading on the days of the last week on which it was read twice.",
+                "Boyd and Tucker 1998, daily course of pH",
+                new Input("pH in the morning", last.Si, Measures.Ph, "read at " + s.Hour(last.At)),
+                new Input("middle rise by day", rises[rises.Count / 2], Measures.Ph, "own readings")
+            ),
+            Helps = [Remedy.Alkalinity],
+            ShutsGate = true,
+        };
     }
 }

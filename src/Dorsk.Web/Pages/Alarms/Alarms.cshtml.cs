@@ -182,6 +182,9 @@ public sealed class AlarmsModel(
         return Remarks.Count == 0 ? LocalRedirect("/alarms") : Show();
     }
 
+    /// <summary>Who works alone now.</summary>
+    public IReadOnlyList<Core.Safety.OutAlone> Alone => questions.Alone(here.Now);
+
     /// <summary>A pond's code.</summary>
     public string Code(long? pond) => questions.Ponds().FirstOrDefault(p => p.Id == pond)?.Code ?? "";
 

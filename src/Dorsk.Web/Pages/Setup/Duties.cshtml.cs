@@ -33,6 +33,12 @@ public sealed class DutiesModel(Questions questions, Here here) : PageModel
         return Page();
     }
 
+    /// <summary>What a change of water of the list comes to now; null where the task changes none.</summary>
+    public (Core.Water.PlannedChange Change, double VolumeM3)? Change(DutyKept duty) =>
+        duty.PondId is { } id && Ponds.GetValueOrDefault(id) is { } pond && questions.Story(pond.Code) is { } story
+            ? questions.WaterChange(duty, story, here.Now)
+            : null;
+
     /// <summary>Tasks of a week, all recurring tasks together.</summary>
     public double PerWeek => All.Sum(d => 7.0 / d.Kept.EveryDays);
 
@@ -55,10 +61,10 @@ public sealed class DutiesModel(Questions questions, Here here) : PageModel
             yield return (duty, []);
         foreach (
             var (duty, ponds) in Ponds
-                .Values.GroupBy(p => (p.Kind, Fry: Fry.Contains(p.Id), Covered: Covered(p.Id)))
+                .Values.GroupBy(p => (p.Kind, Fry: Fry.Contains(p.Id), Covered: Covered(p.Id), p.ColourTarget))
                 .SelectMany(g =>
                     UsualDuties
-                        .For(g.Key.Kind, g.Key.Fry, g.Key.Covered)
+                        .For(g.Key.Kind, g.Key.Fry, g.Key.Covered, g.Key.ColourTarget)
                         .Select(u => (u, g.Where(p => !Has(p.Id, u.What)).ToList()))
                 )
         )

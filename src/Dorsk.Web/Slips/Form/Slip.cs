@@ -107,6 +107,7 @@ public static class AllSlips
         new InstrumentSlip(),
         new LandmarkSlip(),
         new WalkSlip(),
+        new LoneSlip(),
         new BuilderSlip(),
         new SourceSlip(),
         new DeviceSlip(),

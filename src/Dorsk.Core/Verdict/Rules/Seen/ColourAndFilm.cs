@@ -20,6 +20,8 @@ internal static class ColourAndFilm
     private static Finding? OfColour(PondState s, Timed seen)
     {
         var meaning = ColourMeaning.Of(seen.Si, s.InTank);
+        if (s.ColourTarget is { } target && OfTarget(s, target, seen, meaning) is { } judged)
+            return judged.Status < Status.Watch ? null : judged;
         if (meaning.Status < Status.Watch)
             return null;
         var grave = meaning.Status == Status.ActNow;
@@ -33,6 +35,19 @@ internal static class ColourAndFilm
             FeedFactor = grave ? 0 : 1,
             ShutsGate = grave,
         };
+    }
+
+    private static Finding? OfTarget(PondState s, int target, Timed seen, ColourMeaning meaning)
+    {
+        var step = (int)Math.Round(seen.Si);
+        return ColourTarget.Judge(target, step, meaning) is not { } judged
+            ? null
+            : new(Rule.Name, judged.Status, judged.Reason)
+            {
+                Of = Parameter.Colour,
+                Do = ColourTarget.Towards(target, step) + " Read the Secchi depth.",
+                Why = Because(s, Parameter.Colour, seen),
+            };
     }
 
     private static string Renew(PondState s)
