@@ -25,6 +25,13 @@ public class NeedsTests(SmallFarm farm) : IClassFixture<SmallFarm>
             .Select(m => m.Groups[1].Value)
             .ToHashSet();
         Assert.All(rows, r => Assert.Contains(r["test"], named));
+        // Those that are answered by a row of data have that row.
+        Assert.Superset(
+            rows.Where(r => r["test"] == nameof(AnswerTests.A_calculator_answers_the_need_with_its_figure))
+                .Select(r => r["need"])
+                .ToHashSet(),
+            AnswerTests.Answered.ToHashSet()
+        );
         Assert.All(rows, r => Assert.True(IsServed(r["page"]), r["page"]));
         Assert.Equal(rows.Count, rows.Select(r => r["need"]).Distinct().Count());
         Assert.All(rows, r => Assert.Matches("^[A-Z]+-[0-9]{2}$", r["need"]));

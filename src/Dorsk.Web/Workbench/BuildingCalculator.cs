@@ -204,7 +204,7 @@ internal sealed class BuildingCalculator : ICalculator
     {
         var worn = choice with { LinerCycles = Math.Max(1, choice.LinerCycles - fewer) };
         return new(
-            $"{name}, its liner lasting {f.Here.Figure(worn.LinerCycles, 0)} cycles",
+            $"{name}, its liner lasting {f.Here.Figure(worn.LinerCycles, 0)} {(worn.LinerCycles == 1 ? "cycle" : "cycles")}",
             $"{f.Here.PerMass(worn.PerKg)}, {f.Here.PerMass(worn.PerKg - choice.PerKg)} more",
             why
         );
