@@ -203,4 +203,46 @@ public class ProbeTests
             ProbeHealth.Of(Parameter.Oxygen, Fine(Wave), [off[0], off[1], off[2] with { Si = Wave(80) + 0.5 }], now)
         );
     }
+
+    [Fact]
+    public void Two_probes_of_a_pond_are_two_series_and_neither_is_told_to_jump()
+    {
+        var (farm, top) = Hung();
+        using var _ = farm;
+        farm.Stock();
+        var floor = farm.Must(new DeviceKept(0, "Floor P1", DeviceUse.Probe, farm.PondId, 1.3, false), Start);
+        var from = farm.Clock.Now.AddHours(-10);
+        void Send(long device, Func<int, double> mgL) =>
+            farm.Must(
+                Series(
+                    farm,
+                    device,
+                    Enumerable
+                        .Range(0, 41)
+                        .Select(i => new ProbeValue(Parameter.Oxygen, from.AddMinutes(15 * i), Math.Round(mgL(i), 2)))
+                ),
+                farm.Clock.Now
+            );
+        // Seven above and one at the floor, each with its own small steps.
+        Send(top, i => 7 + (0.01 * i));
+        Send(floor, i => 1.2 - (0.01 * (i % 7)));
+        Assert.Empty(farm.Questions.ProbeHealth(farm.PondId, farm.Clock.Now)!.Value.Wrong);
+        var story = farm.Story;
+        // What fish swim in is the upper series alone; the floor speaks with its depth.
+        Assert.All(story.ReadingsOf[Parameter.Oxygen], t => Assert.True(t.Si > 6));
+        var verdict = story.Water.At(farm.Clock.Now, null);
+        Assert.Contains(verdict.Findings, f => f.Reason.StartsWith("at the floor", StringComparison.Ordinal));
+        // One that is silent is named, and the other is not blamed for it.
+        farm.Clock.Now = farm.Clock.Now.AddHours(3);
+        Send(top, i => 7 + (0.01 * i));
+        farm.Must(
+            Series(farm, top, [new ProbeValue(Parameter.Oxygen, farm.Clock.Now.AddMinutes(-5), 7.3)]),
+            farm.Clock.Now
+        );
+        var wrong = Assert.Single(farm.Questions.ProbeHealth(farm.PondId, farm.Clock.Now)!.Value.Wrong);
+        Assert.StartsWith("Floor P1: oxygen: silent for 3", wrong.Reason, StringComparison.Ordinal);
+        // A pond with one probe hears it wherever it hangs.
+        farm.Must(new DeviceKept(top, "Buoy P1", DeviceUse.Probe, farm.PondId, 0.5, true), farm.Clock.Now);
+        Assert.Contains(farm.Story.ReadingsOf[Parameter.Oxygen], t => t.Si < 2);
+    }
 }

@@ -12,11 +12,11 @@ public sealed partial class Questions
     )
     {
         using var c = file.Open();
-        if (
-            !DeviceQuestions
-                .All(c, AsOf.Now(now))
-                .Exists(d => d.Kept is { Gone: false, Use: Core.Water.DeviceUse.Probe } && d.Kept.PondId == pond)
-        )
+        var hung = DeviceQuestions
+            .All(c, AsOf.Now(now))
+            .FindAll(d => d.Kept is { Gone: false, Use: Core.Water.DeviceUse.Probe } && d.Kept.PondId == pond)
+            .ConvertAll(d => d.Kept);
+        if (hung.Count == 0)
             return null;
         var hand = Readings.ByHand(c, AsOf.Now(now), pond);
         var read = new[] { Core.Water.Parameter.Oxygen, Core.Water.Parameter.Temperature, Core.Water.Parameter.Ph }
@@ -25,9 +25,46 @@ public sealed partial class Questions
             .ToList();
         return (
             read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(),
-            WrongWith(now, hand, read)
+            [
+                .. hung.SelectMany(d =>
+                    WrongWith(
+                        now,
+                        Beside(hand, d, hung),
+                        Of(d, read, hung.Count)
+                    )
+                        .Select(j => hung.Count == 1 ? j : j with { Reason = $"{d.Name}: {j.Reason}" })
+                ),
+            ]
         );
     }
+
+    // What one of several probes sent; one that sent nothing is missed for its oxygen.
+    private static List<(Core.Water.Parameter Parameter, List<Core.Water.Timed> Values)> Of(
+        Core.Water.DeviceKept device,
+        List<(Core.Water.Parameter Parameter, List<Core.Water.Timed> Values)> read,
+        int hung
+    )
+    {
+        if (hung == 1)
+            return read;
+        var own = read.ConvertAll(x =>
+            (x.Parameter, Values: x.Values.FindAll(t => t.By == DeviceQuestions.Named(device.DeviceId)))
+        );
+        var sent = own.FindAll(x => x.Values.Count > 0);
+        return sent.Count > 0 ? sent : own.FindAll(x => x.Parameter == Core.Water.Parameter.Oxygen);
+    }
+
+    // A hand reads near the surface: it tells nothing of a probe that hangs deeper than another one of this pond.
+    private static Core.Water.ReadingBook Beside(
+        Core.Water.ReadingBook hand,
+        Core.Water.DeviceKept device,
+        List<Core.Water.DeviceKept> hung
+    ) =>
+        hung.TrueForAll(d => (d.DepthM ?? 0) >= (device.DepthM ?? 0))
+            ? hand
+            : hand.Where((_, t) => t.DepthM is { } depth && Math.Abs(depth - device.DepthM!.Value) < SameDepthM);
+
+    private const double SameDepthM = 0.3;
 
     private static IReadOnlyList<Core.Judging.Judgement> WrongWith(
         DateTimeOffset now,

@@ -1,6 +1,8 @@
 using Dorsk.Core.Time;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -11,7 +13,8 @@ internal static class DeviceQuestions
 {
     // Values of so many days stand one by one in a pond's story; of older nights the low and the mean.
     private const int DaysOneByOne = 12,
-        NightsBack = 500;
+        NightsBack = 500,
+        NightsOneByOne = 60;
     private static readonly Parameter[] ByNight = [Parameter.Oxygen, Parameter.Temperature];
 
     private static readonly string Newest =
@@ -41,9 +44,17 @@ internal static class DeviceQuestions
         return found.Count > 0 ? found[0] : null;
     }
 
-    /// <summary>Values of one pond and parameter, in order of time.</summary>
-    public static List<Timed> Values(SqliteConnection c, AsOf asOf, long pond, Parameter parameter, DateTimeOffset from)
+    /// <summary>Values of one pond and parameter with the device that sent each and how deep it hangs, in order of time.</summary>
+    public static List<Timed> Values(
+        SqliteConnection c,
+        AsOf asOf,
+        long pond,
+        Parameter parameter,
+        DateTimeOffset from,
+        IReadOnlyDictionary<long, double?>? depths = null
+    )
     {
+        depths ??= Depths(c, asOf, pond);
         var names = new Dictionary<long, string>();
         var now = asOf.KnownUpTo == DateTimeOffset.MaxValue;
         (string, object?)[] which = [("pond", pond), ("parameter", parameter.Key), ("from", from)];
@@ -58,9 +69,23 @@ internal static class DeviceQuestions
         {
             var device = r.GetInt64(2);
             if (!names.TryGetValue(device, out var name))
-                names[device] = name = FormattableString.Invariant($"device {device}");
-            return new(r.Instant(0), r.GetDouble(1)) { By = name };
+                names[device] = name = Named(device);
+            return new(r.Instant(0), r.GetDouble(1)) { By = name, DepthM = depths.GetValueOrDefault(device) };
         }
+    }
+
+    /// <summary>How the values of a device name it.</summary>
+    public static string Named(long device) => FormattableString.Invariant($"device {device}");
+
+    // The only probe of a pond, or the highest of several, stands for what fish swim in, however deep it hangs; the others are told by their depth.
+    private static Dictionary<long, double?> Depths(SqliteConnection c, AsOf asOf, long pond)
+    {
+        var probes = All(c, asOf)
+            .Select(d => d.Kept)
+            .Where(d => d.PondId == pond && d.Use == DeviceUse.Probe)
+            .ToList();
+        var highest = probes.Where(d => !d.Gone).Select(d => d.DepthM ?? 0).DefaultIfEmpty().Min();
+        return probes.ToDictionary(d => d.DeviceId, d => d.Gone || !(d.DepthM > highest) ? null : d.DepthM);
     }
 
     // What is known now needs no look at each value's line: only the few that were taken back are left out.
@@ -147,37 +172,59 @@ internal static class DeviceQuestions
         // From the noon of a night on, so that each night is wholly on one side.
         var oldest = (last < asOf.HappenedUpTo ? last : asOf.HappenedUpTo).AddDays(-DaysOneByOne);
         var from = Night.Of(oldest, zone).Start(zone);
-        var days = each.SelectMany(e => Values(c, asOf, pond, e.Parameter, from).Select(t => (e.Parameter, t)));
-        return days.Concat(ByNight.SelectMany(p => Nights(c, asOf, pond, p, from, zone).Select(t => (p, t))));
+        var depths = Depths(c, asOf, pond);
+        var days = each.SelectMany(e => Values(c, asOf, pond, e.Parameter, from, depths).Select(t => (e.Parameter, t)));
+        var fullM = FarmQuestions.Pond(c, asOf, pond)?.Shape.FullDepthM;
+        bool Upper(double? depthM) => fullM is not { } m || PondState.IsNearSurface(default(Timed) with { DepthM = depthM }, m);
+        // Roll-ups are of all probes of a pond: where one hangs at the floor, past nights are those of the upper ones.
+        var rolled = depths.Values.All(Upper) && asOf.KnownUpTo == DateTimeOffset.MaxValue;
+        return days.Concat(
+            ByNight.SelectMany(p =>
+                (
+                    rolled
+                        ? RolledNights(c, pond, p, from)
+                        : NightsOf(
+                            Values(
+                                c,
+                                asOf with
+                                {
+                                    HappenedUpTo = from.AddMilliseconds(-1),
+                                },
+                                pond,
+                                p,
+                                from.AddDays(-NightsOneByOne),
+                                depths
+                            )
+                                .Where(t => Upper(t.DepthM)),
+                            p,
+                            zone
+                        )
+                ).Select(t => (p, t))
+            )
+        );
     }
 
-    // Nights that are wholly past are read from their roll-ups where all is known; else from the values as they were known then.
-    private static List<Timed> Nights(
-        SqliteConnection c,
-        AsOf asOf,
-        long pond,
-        Parameter parameter,
-        DateTimeOffset before,
-        FarmZone zone
-    )
+    // Nights that are wholly past, where all is known: from their roll-ups.
+    private static List<Timed> RolledNights(SqliteConnection c, long pond, Parameter parameter, DateTimeOffset before)
     {
         var (low, at) = parameter == Parameter.Oxygen ? ("low", "low_at") : ("total / n", "start + 43200000");
-        return asOf.KnownUpTo == DateTimeOffset.MaxValue
-            ? Sqlite.Rows(
-                c,
-                $"SELECT {at}, {low} FROM probe_roll WHERE pond = $pond AND parameter = $parameter AND span = $span AND start >= $since AND start < $before ORDER BY start",
-                r => new Timed(r.Instant(0), r.GetDouble(1)),
-                ("pond", pond),
-                ("parameter", parameter.Key),
-                ("span", ProbeFacts.Night),
-                ("since", before.AddDays(-NightsBack)),
-                ("before", before)
-            )
-            : Values(c, asOf with { HappenedUpTo = before.AddMilliseconds(-1) }, pond, parameter, before.AddDays(-60))
-                .GroupBy(t => Night.Of(t.At, zone))
-                .Select(g =>
-                    parameter == Parameter.Oxygen ? g.MinBy(t => t.Si) : new Timed(g.First().At, g.Average(t => t.Si))
-                )
-                .ToList();
+        return Sqlite.Rows(
+            c,
+            $"SELECT {at}, {low} FROM probe_roll WHERE pond = $pond AND parameter = $parameter AND span = $span AND start >= $since AND start < $before ORDER BY start",
+            r => new Timed(r.Instant(0), r.GetDouble(1)),
+            ("pond", pond),
+            ("parameter", parameter.Key),
+            ("span", ProbeFacts.Night),
+            ("since", before.AddDays(-NightsBack)),
+            ("before", before)
+        );
     }
+
+    // The same from the values as they were known then.
+    private static IEnumerable<Timed> NightsOf(IEnumerable<Timed> values, Parameter parameter, FarmZone zone) =>
+        values
+            .GroupBy(t => Night.Of(t.At, zone))
+            .Select(g =>
+                parameter == Parameter.Oxygen ? g.MinBy(t => t.Si) : new Timed(g.First().At, g.Average(t => t.Si))
+            );
 }
