@@ -8,8 +8,8 @@ namespace Dorsk.Web.Tests;
 internal static class BrowserForm
 {
     /// <summary>The slip of a page.</summary>
-    public static IHtmlFormElement Of(string html) =>
-        (IHtmlFormElement)new HtmlParser().ParseDocument(html).QuerySelector("form.slip")!;
+    public static IHtmlFormElement Of(string html, string which = "form.slip") =>
+        (IHtmlFormElement)new HtmlParser().ParseDocument(html).QuerySelector(which)!;
 
     /// <summary>What a browser would send: the values that stand in the fields.</summary>
     public static Dictionary<string, string> Shown(IHtmlFormElement form)

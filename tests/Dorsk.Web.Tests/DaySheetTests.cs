@@ -74,6 +74,80 @@ public class DaySheetTests(SmallFarm farm) : IClassFixture<SmallFarm>
     }
 
     [Fact]
+    public async Task A_written_sheet_goes_in_whole_under_its_writers_name_and_what_is_wrong_stays_typed()
+    {
+        Enter(
+            new PondBuilt(new Pond(0, "Y1", "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+            SmallFarm.Now.AddDays(-50)
+        );
+        var manager = await farm.As(Role.Manager);
+        const string url = "/day/enter?day=2027-01-20";
+        static Dictionary<string, string> Form(string html) =>
+            BrowserForm.Shown(BrowserForm.Of(html, "form.day-entry"));
+        var sheet = Form(await manager.Client.GetStringAsync(url));
+        foreach (
+            var (name, value) in new[]
+            {
+                ("writer", "Pond hand"),
+                ("P1-do1", "4.4"),
+                ("P1-temp1", "25.1"),
+                ("P1-dead", "3"),
+                ("P1-do2", "9.2"),
+                ("P1-ph2", "8.3"),
+                ("P1-note", "inlet raked"),
+                ("Y1-do1", "4,x"),
+                ("Y1-note", "half full"),
+            }
+        )
+            sheet[name] = value;
+        var before = farm.Services.GetRequiredService<Dorsk.Farm.Ask.Questions>().LastLine();
+        var first = await (await manager.Post(url, sheet)).Content.ReadAsStringAsync();
+        Assert.Contains("Saved: P1.", PageText.Plain(first), StringComparison.Ordinal);
+        // The other row is not in, says why, and keeps what was typed.
+        Assert.Contains("Y1: ", PageText.Plain(first), StringComparison.Ordinal);
+        var left = Form(first);
+        Assert.Equal(("4,x", "half full"), (left["Y1-do1"], left["Y1-note"]));
+        Assert.DoesNotContain("P1-do1", left.Keys);
+        var log = PageText.Plain(await manager.Client.GetStringAsync("/ponds/P1/log"));
+        Assert.Matches(@"Pond hand.*do 4\.4 temp 25\.1.*sheet of Pond hand, typed in by Manager", log);
+        var day = PageText.Plain(await manager.Client.GetStringAsync("/day?day=2027-01-20"));
+        Assert.Matches(@"P1 .*4\.4 25\.1 9\.2 8\.3 .*3 .*inlet raked", day);
+        left["Y1-do1"] = "6.1";
+        Assert.Contains(
+            "Saved: Y1.",
+            PageText.Plain(await (await manager.Post(url, left)).Content.ReadAsStringAsync()),
+            StringComparison.Ordinal
+        );
+        // Sent twice it is entered once.
+        var last = farm.Services.GetRequiredService<Dorsk.Farm.Ask.Questions>().LastLine();
+        await manager.Post(url, sheet);
+        Assert.Equal(last, farm.Services.GetRequiredService<Dorsk.Farm.Ask.Questions>().LastLine());
+        Assert.True(last > before);
+        // A hand takes in a sheet of their own only.
+        var hand = await farm.As(Role.PondHand);
+        var own = Form(await hand.Client.GetStringAsync(url));
+        own["writer"] = "Manager";
+        own["P1-do1"] = "5";
+        var refused = PageText.Plain(await (await hand.Post(url, own)).Content.ReadAsStringAsync());
+        Assert.Contains("Only a Manager takes in another's", refused, StringComparison.Ordinal);
+        own["writer"] = "Pond hand";
+        own["dawn"] = "25:00";
+        refused = PageText.Plain(await (await hand.Post(url, own)).Content.ReadAsStringAsync());
+        Assert.Contains("A time from 00:00 to 23:59", refused, StringComparison.Ordinal);
+        // What looks wrong is asked about at its row; sent again as it is, it was meant.
+        own["dawn"] = "5:30";
+        own["P1-do1"] = "";
+        own["P1-dead"] = "400";
+        var asked = await (await hand.Post(url, own)).Content.ReadAsStringAsync();
+        Assert.Contains("Send it again if it is meant so", PageText.Plain(asked), StringComparison.Ordinal);
+        Assert.Contains(
+            "Saved: P1.",
+            PageText.Plain(await (await hand.Post(url, Form(asked))).Content.ReadAsStringAsync()),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
     public async Task The_move_slip_says_how_much_salt_comes_first()
     {
         // 40 × 25 m walls, 1 m deep: 1,000 m³ from 2 to 5 ppt are 3,000 kg.

@@ -106,6 +106,8 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /setup/sources"] = Permission.Look,
         ["GET /setup/vital"] = Permission.Look,
         ["GET /day"] = Permission.Look,
+        ["GET /day/enter"] = Permission.Write,
+        ["POST /day/enter"] = Permission.Write,
         ["GET /plans"] = Permission.Look,
         ["GET /fish"] = Permission.Look,
         ["GET /ponds/{code}/acclimate"] = Permission.Look,

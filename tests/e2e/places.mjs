@@ -26,6 +26,7 @@ export const places = [
   '/slip/walk',
   '/slip/lone',
   '/day',
+  '/day/enter',
   '/ponds',
   '/ponds/P4/water',
   '/ponds/P4/stock',

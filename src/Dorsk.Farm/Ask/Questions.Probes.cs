@@ -27,11 +27,7 @@ public sealed partial class Questions
             read.SelectMany(x => x.Values.TakeLast(1)).Select(t => (DateTimeOffset?)t.At).Max(),
             [
                 .. hung.SelectMany(d =>
-                    WrongWith(
-                        now,
-                        Beside(hand, d, hung),
-                        Of(d, read, hung.Count)
-                    )
+                    WrongWith(now, Beside(hand, d, hung), Of(d, read, hung.Count))
                         .Select(j => hung.Count == 1 ? j : j with { Reason = $"{d.Name}: {j.Reason}" })
                 ),
             ]

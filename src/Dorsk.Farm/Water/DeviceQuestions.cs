@@ -80,10 +80,7 @@ internal static class DeviceQuestions
     // The only probe of a pond, or the highest of several, stands for what fish swim in, however deep it hangs; the others are told by their depth.
     private static Dictionary<long, double?> Depths(SqliteConnection c, AsOf asOf, long pond)
     {
-        var probes = All(c, asOf)
-            .Select(d => d.Kept)
-            .Where(d => d.PondId == pond && d.Use == DeviceUse.Probe)
-            .ToList();
+        var probes = All(c, asOf).Select(d => d.Kept).Where(d => d.PondId == pond && d.Use == DeviceUse.Probe).ToList();
         var highest = probes.Where(d => !d.Gone).Select(d => d.DepthM ?? 0).DefaultIfEmpty().Min();
         return probes.ToDictionary(d => d.DeviceId, d => d.Gone || !(d.DepthM > highest) ? null : d.DepthM);
     }
@@ -175,7 +172,8 @@ internal static class DeviceQuestions
         var depths = Depths(c, asOf, pond);
         var days = each.SelectMany(e => Values(c, asOf, pond, e.Parameter, from, depths).Select(t => (e.Parameter, t)));
         var fullM = FarmQuestions.Pond(c, asOf, pond)?.Shape.FullDepthM;
-        bool Upper(double? depthM) => fullM is not { } m || PondState.IsNearSurface(default(Timed) with { DepthM = depthM }, m);
+        bool Upper(double? depthM) =>
+            fullM is not { } m || PondState.IsNearSurface(default(Timed) with { DepthM = depthM }, m);
         // Roll-ups are of all probes of a pond: where one hangs at the floor, past nights are those of the upper ones.
         var rolled = depths.Values.All(Upper) && asOf.KnownUpTo == DateTimeOffset.MaxValue;
         return days.Concat(
@@ -185,16 +183,16 @@ internal static class DeviceQuestions
                         ? RolledNights(c, pond, p, from)
                         : NightsOf(
                             Values(
-                                c,
-                                asOf with
-                                {
-                                    HappenedUpTo = from.AddMilliseconds(-1),
-                                },
-                                pond,
-                                p,
-                                from.AddDays(-NightsOneByOne),
-                                depths
-                            )
+                                    c,
+                                    asOf with
+                                    {
+                                        HappenedUpTo = from.AddMilliseconds(-1),
+                                    },
+                                    pond,
+                                    p,
+                                    from.AddDays(-NightsOneByOne),
+                                    depths
+                                )
                                 .Where(t => Upper(t.DepthM)),
                             p,
                             zone
