@@ -27,7 +27,7 @@ test('an oxygen brake, a wish, and a meal in two taps on the phone', async ({ br
   const before = await row('P1').locator('.feed-kg').innerText();
   await row('P1').locator('summary', { hasText: 'Fed' }).click();
   await expect(row('P1').getByLabel('Given')).not.toHaveValue('');
-  await row('P1').getByRole('button', { name: 'Keep' }).click();
+  await row('P1').getByRole('button', { name: 'Save' }).click();
   await expect(row('P1').locator('.feed-kg')).not.toHaveText(before);
   await page.goto(demo.url + '/ponds/P1/log');
   await expect(page.locator('main')).toContainText('P1 fed');
@@ -54,7 +54,7 @@ test('a load comes, is counted, a change of feed lies ahead, and a mix that cann
   await page.getByLabel('Price', { exact: true }).fill('2.00');
   await page.getByLabel('Freight of the load').fill('600');
   await expect(page.locator('[data-computed-lines]')).toContainText('2.10 AUD/kg, freight included');
-  await page.getByRole('button', { name: 'Keep this load' }).click();
+  await page.getByRole('button', { name: 'Save this load' }).click();
   await expect.poll(left).toBeGreaterThan(before + 5990);
   // It expires before the old lot: it goes out first.
   await expect(grower).toContainText('GR27X');
@@ -64,11 +64,11 @@ test('a load comes, is counted, a change of feed lies ahead, and a mix that cann
   await page.getByRole('link', { name: 'Stock-take' }).click();
   await page.getByLabel('What').selectOption({ label: 'Grower 4 mm' });
   await page.getByLabel('Lies there').fill('6500 kg');
-  await page.getByRole('button', { name: 'Keep this count' }).click();
+  await page.getByRole('button', { name: 'Save this count' }).click();
   await expect(page.locator('main').getByRole('alert').first()).toContainText('Name the likely cause');
   await expect(page.getByLabel('Lies there')).toHaveValue('6500 kg');
   await page.getByLabel('Likely cause').fill('rats behind the pallets');
-  await page.getByRole('button', { name: 'Keep this count' }).click();
+  await page.getByRole('button', { name: 'Save this count' }).click();
   await expect(page.locator('main')).toContainText('rats behind the pallets');
   await expect.poll(left).toBe(6500);
 
@@ -76,7 +76,7 @@ test('a load comes, is counted, a change of feed lies ahead, and a mix that cann
   await page.goto(demo.url + '/ponds/P1/slip/feeding');
   await page.getByLabel('Feed', { exact: true }).selectOption({ label: 'Grower 4 mm' });
   await page.getByLabel('Given').fill('10');
-  await page.getByRole('button', { name: 'Keep this feeding' }).click();
+  await page.getByRole('button', { name: 'Save this feeding' }).click();
   await expect(page).toHaveURL(/line=/);
   await page.goto(demo.url + '/feed/store');
   await expect.poll(left).toBe(6490);

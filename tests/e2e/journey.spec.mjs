@@ -223,7 +223,7 @@ test('voiding the stocking count changes biomass, ration and forecast, and the l
   await page.locator('.log-line', { hasText: 'stocked' }).getByRole('link', { name: 'correct' }).click();
   await expect(page.locator('[name=Count]')).toHaveValue('800');
   await fill(page, { Count: '500' });
-  await page.getByRole('button', { name: 'Keep the correction' }).click();
+  await page.getByRole('button', { name: 'Save the correction' }).click();
   await expect(page).toHaveURL(/K1\/stock/);
   const after = await figures();
   const [count, , kg, ration, low] = [0, 1, 2, 3, 4].map((i) => after[i] / before[i]);

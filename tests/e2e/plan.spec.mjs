@@ -42,7 +42,7 @@ test('a pond is drawn, reshaped and undone with the keyboard alone, then moved a
   await keys('Control+z*6');
   await page.getByLabel('Code').fill('p7');
   await page.getByLabel('Depth when full').fill('1.4');
-  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Save the plan' }).click();
   await expect(page.locator('#pick')).toContainText('P7');
   const first = built(farm.facts());
   expect(first.map((f) => [f.row.code, f.row.shape, f.row.depth_m, f.row.slope])).toEqual([
@@ -67,7 +67,7 @@ test('a pond is drawn, reshaped and undone with the keyboard alone, then moved a
   await page.mouse.move(x + 400, y + 20, { steps: 8 });
   await page.mouse.up();
   await expect(page.locator('.told')).toContainText('corner 3');
-  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Save the plan' }).click();
   await expect(page.getByText('not kept yet')).toBeHidden();
   await expect.poll(() => built(farm.facts()).length).toBe(2);
   expect(farm.facts().filter((f) => f.table === 'mark')).toHaveLength(1);
@@ -124,7 +124,7 @@ test('equipment stands in the book, and a pond without fish is laid up and taken
   await page.locator('[name=LinerLaid]').fill('2025-08-01');
   await page.locator('[name=LinerLife]').fill('4');
   await page.locator('[name=PumpFlow]').fill('20 L/s');
-  await page.getByRole('button', { name: 'Keep the equipment' }).click();
+  await page.getByRole('button', { name: 'Save the equipment' }).click();
   await expect(page.locator('main')).toContainText('750 µm, laid 1 Aug 2025');
   await expect(page.locator('main')).toContainText('72.0 m³/h');
   await expect(page.locator('main')).toContainText('0 of 4 cycles used');
@@ -134,7 +134,7 @@ test('equipment stands in the book, and a pond without fish is laid up and taken
   ]) {
     await page.goto(demo.url + `/ponds/${code}/slip/archive`);
     await page.locator('[name=Reason]').fill('rested for a year');
-    await page.getByRole('button', { name: 'Keep this' }).click();
+    await page.getByRole('button', { name: 'Save this' }).click();
     if (said) await expect(page.locator('.slip-problems')).toContainText(said);
     else await expect(page).toHaveURL(/S1\/log/);
   }
@@ -142,7 +142,7 @@ test('equipment stands in the book, and a pond without fish is laid up and taken
   await expect(page.locator('main')).toContainText('S1: rested for a year');
   await page.goto(demo.url + '/ponds/S1/slip/archive');
   await page.locator('[name=Archived]').selectOption('use');
-  await page.getByRole('button', { name: 'Keep this' }).click();
+  await page.getByRole('button', { name: 'Save this' }).click();
   await page.goto(demo.url + '/ponds');
   await expect(page.locator('table')).toContainText('S1');
 });

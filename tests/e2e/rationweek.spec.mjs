@@ -18,10 +18,10 @@ test('a week of rations with an oxygen brake and an overrule', async ({ browser 
   const dawn = async (day, code, mgL) => {
     await page.goto(`${url}/ponds/${code}/slip/reading`);
     await fill(page, { Day: `2027-01-${day}`, Hour: '05:20', do: String(mgL), temp: '27' });
-    await page.getByRole('button', { name: /^Keep/ }).click();
+    await page.getByRole('button', { name: /^Save/ }).click();
     if (!page.url().includes('line='))
       await page
-        .getByRole('button', { name: /^(Keep|Yes)/ })
+        .getByRole('button', { name: /^(Save|Yes)/ })
         .first()
         .click();
     await expect(page).toHaveURL(/line=/);
@@ -31,10 +31,10 @@ test('a week of rations with an oxygen brake and an overrule', async ({ browser 
   const give = async (code, asked) => {
     await row(code).locator('summary', { hasText: 'Fed' }).click();
     const kg = Number(await row(code).getByLabel('Given').inputValue());
-    await row(code).getByRole('button', { name: 'Keep' }).click();
+    await row(code).getByRole('button', { name: 'Save' }).click();
     if (asked) {
       await expect(row(code).getByRole('alert')).toContainText(asked);
-      await row(code).getByRole('button', { name: 'Keep' }).click();
+      await row(code).getByRole('button', { name: 'Save' }).click();
     }
     await expect(row(code).getByRole('alert')).toHaveCount(0);
     expect(kg).toBeGreaterThan(0);

@@ -36,11 +36,11 @@ test('fish by fish on the phone until it is good enough', async ({ browser, ownD
   await page.getByRole('button', { name: 'one more sores' }).click();
   await page.getByText('All that was weighed').click();
   await page.getByLabel('One after the other').fill(fish.join(' ') + ' 26x');
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await page.getByRole('button', { name: 'Save this sample' }).click();
   await expect(page.locator('main').getByRole('alert')).toContainText('26x');
   await expect(page.getByLabel('One after the other')).toHaveValue(/26x$/);
   await page.getByLabel('One after the other').fill(fish.join(' '));
-  await page.getByRole('button', { name: 'Keep this sample' }).click();
+  await page.getByRole('button', { name: 'Save this sample' }).click();
   await expect(page).toHaveURL(/growth\?line=/);
   await expect(page.locator('main')).toContainText('Sample');
   await page.goto(demo.url + '/ponds/P2/sheet');

@@ -33,8 +33,8 @@ test('a moved harvest shows a shortage of feed, is kept as a copy and put into t
   await page.getByLabel('What').selectOption({ label: 'Grower 4 mm' });
   await page.getByLabel('Lies there').fill(`${store} kg`);
   await page.getByLabel('Likely cause').fill('a silo was filled');
-  await page.getByRole('button', { name: 'Keep this count' }).click();
-  const sure = page.getByRole('button', { name: /Keep|Yes/ });
+  await page.getByRole('button', { name: 'Save this count' }).click();
+  const sure = page.getByRole('button', { name: /Save|Yes/ });
   if (!page.url().includes('line=')) await sure.first().click();
   await page.goto(demo.url + '/season');
   await expect(fits).not.toContainText('Grower 4 mm lasts to');
@@ -49,7 +49,7 @@ test('a moved harvest shows a shortage of feed, is kept as a copy and put into t
   // Fish that are to come find the pond full, too.
   await expect(fits).toContainText(/P4 still holds .* when 9,500 fish are to come/);
   await page.locator('#copy-name').fill('P4 in winter');
-  await page.getByRole('button', { name: 'Keep as a copy' }).click();
+  await page.getByRole('button', { name: 'Save as a copy' }).click();
   await expect(page.locator('.moved')).toContainText('Copy “P4 in winter”');
   await page.goto(demo.url + '/season');
   await expect(dayOf(page, 'P4', 'harvest').first()).toHaveValue('2027-05-06');

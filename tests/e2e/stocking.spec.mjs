@@ -38,10 +38,10 @@ test('a plan answers while it is typed, is kept, and leads to the slips', async 
   await expect(out).toContainText('% over');
   // The answer that is on its way when a name is typed does not take it away.
   await page.getByLabel('Your own number').fill('');
-  await page.getByLabel('Keep it as').fill('Large fish');
+  await page.getByLabel('Save it as').fill('Large fish');
   await expect(out).not.toContainText('% over');
-  await expect(page.getByLabel('Keep it as')).toHaveValue('Large fish');
-  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await expect(page.getByLabel('Save it as')).toHaveValue('Large fish');
+  await page.getByRole('button', { name: 'Save this plan' }).click();
   await expect(page.getByRole('link', { name: 'Large fish' })).toBeVisible();
   await page.getByRole('link', { name: 'Large fish' }).click();
   await expect(page.getByLabel('Target weight')).toHaveValue(/^900/);
@@ -100,20 +100,20 @@ test('plan, order, preparation, delivery, the way from the bag on two phones and
   await second.goto(run);
   await expect(second.locator('.acc-step h2')).toContainText('Closed bags in a tub in the shade');
   await second.getByLabel(/^Temperature/).fill('25.9');
-  await second.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Keep' }).click();
+  await second.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Save' }).click();
   await expect(second.locator('main')).toContainText('too fast');
   await expect(page.locator('main')).toContainText('too fast', { timeout: 15000 });
   await second.getByLabel(/^Oxygen/).fill('900');
-  await second.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Keep' }).click();
+  await second.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Save' }).click();
   await expect(second.locator('.wrong')).toContainText('0 to 60');
 
   // Without signal a loss and a reading wait on the phone and are in the books when there is some; once each.
   await page.context().setOffline(true);
   await page.getByLabel('Fish', { exact: true }).fill('12');
-  await page.locator('form', { hasText: 'Lost' }).getByRole('button', { name: 'Keep' }).click();
+  await page.locator('form', { hasText: 'Lost' }).getByRole('button', { name: 'Save' }).click();
   await expect(page.locator('.acc-kept')).toContainText('1 kept on this phone');
   await page.getByLabel(/^Oxygen/).fill('6.2');
-  await page.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Keep' }).click();
+  await page.locator('form', { hasText: 'Measured' }).getByRole('button', { name: 'Save' }).click();
   await expect(page.locator('.acc-kept')).toContainText('2 kept on this phone');
   await page.context().setOffline(false);
   await expect(page.locator('main')).toContainText('12 lost', { timeout: 15000 });

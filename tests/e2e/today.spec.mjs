@@ -40,10 +40,10 @@ test('a job is left only with a reason, ticked with a name, and ticks are taken 
   await page.goto(demo.url + '/');
   const need = page.locator('.need', { hasText: 'P4' });
   await need.getByText('Not now, say why').click();
-  await need.getByRole('button', { name: 'Keep' }).click();
+  await need.getByRole('button', { name: 'Save' }).click();
   await expect(page.locator('.slip-problems')).toContainText('Say in a few words why');
   await need.getByLabel('Why not now').fill('A3 is being repaired');
-  await need.getByRole('button', { name: 'Keep' }).click();
+  await need.getByRole('button', { name: 'Save' }).click();
   await expect(page.locator('.need', { hasText: 'P4' })).toContainText('left, “A3 is being repaired”');
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.locator('.need', { hasText: 'P4' })).not.toContainText('left, “');
@@ -112,10 +112,10 @@ test('people: let in, mistaken, shut, new role, gone', async ({ as, farm, browse
   await tryIn('another wet bank');
   await expect(other).not.toHaveURL(/sign-in/);
   await page.locator('tr', { hasText: 'Manager' }).first().getByLabel('Role of Manager').selectOption('Viewer');
-  await page.locator('tr', { hasText: 'Manager' }).first().getByRole('button', { name: /Keep/ }).click();
+  await page.locator('tr', { hasText: 'Manager' }).first().getByRole('button', { name: /Save/ }).click();
   await expect(page.locator('.slip-problems')).toContainText('needs a Manager');
   await row.getByLabel('Role of Creek hand').selectOption('Gone');
-  await row.getByRole('button', { name: /Keep/ }).click();
+  await row.getByRole('button', { name: /Save/ }).click();
   await expect(row.getByLabel('Role of Creek hand')).toHaveValue('Gone');
   await other.goto(farm.url + '/me');
   await expect(other).toHaveURL(/sign-in/);
@@ -130,7 +130,7 @@ test('a limit of one pond, the farm and the table hold in that order, and go bac
     if (value === null) await row.getByRole('button', { name: /Reset/ }).click();
     else {
       await row.getByLabel(/Own figure/).fill(value);
-      await row.getByRole('button', { name: /Keep/ }).click();
+      await row.getByRole('button', { name: /Save/ }).click();
     }
     return page.locator('tr', { hasText: 'oxygen, act level' });
   };
@@ -150,7 +150,7 @@ test('a limit of one pond, the farm and the table hold in that order, and go bac
   expect(await act('P5')).toContain('under 3.0');
 });
 
-test('a standing job taken from what is usual stands on Today until it is ticked', async ({ as, ownDemo }) => {
+test('a recurring task taken from what is usual stands on Today until it is ticked', async ({ as, ownDemo }) => {
   const page = await as('Manager', ownDemo);
   await page.goto(ownDemo.url + '/setup/duties');
   await page
@@ -160,10 +160,10 @@ test('a standing job taken from what is usual stands on Today until it is ticked
   await expect(page.getByLabel('What to do')).toHaveValue('siphon the floor');
   await expect(page.getByLabel('Where')).toHaveText(/T1/);
   await page.getByLabel('Every', { exact: true }).fill('0');
-  await page.getByRole('button', { name: 'Keep this job' }).click();
+  await page.getByRole('button', { name: 'Save this job' }).click();
   await expect(page.locator('.wrong').first()).toContainText('1 to 366 days');
   await page.getByLabel('Every', { exact: true }).fill('2');
-  await page.getByRole('button', { name: 'Keep this job' }).click();
+  await page.getByRole('button', { name: 'Save this job' }).click();
   await expect(page.locator('tr', { hasText: 'Siphon the floor' }).filter({ hasText: 'T1' }).first()).toContainText(
     'today',
   );

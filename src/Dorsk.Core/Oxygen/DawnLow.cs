@@ -62,13 +62,12 @@ public sealed record DawnLowForecast(
     /// <summary>Whether it stands lower than at dawn before, so that one figure for the night would mislead.</summary>
     public bool IsLowerBeforeDawn => Low.Value - Lowest.MgL > 0.05;
 
-    /// <summary>A chance as people say it: so many in ten, never none and never all.</summary>
+    /// <summary>A chance in tens of a per cent, as finely as such a forecast knows it: never none and never all.</summary>
     /// <param name="chance">A chance, 0 to 1.</param>
-    public static string InTen(double chance) =>
+    public static string ChanceWords(double chance) =>
         chance > 0.95
-            ? "over 9"
-            : Math.Clamp(Math.Round(10 * chance), 1, 9)
-                .ToString("0", System.Globalization.CultureInfo.InvariantCulture);
+            ? "over 90 %"
+            : FormattableString.Invariant($"{10 * Math.Clamp(Math.Round(10 * chance), 1, 9):0} %");
 
     /// <summary>Spans of the likely line under a level, to the end of the forecast.</summary>
     /// <param name="mgL">The level, mg/L.</param>

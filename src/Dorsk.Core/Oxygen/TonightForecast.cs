@@ -84,7 +84,7 @@ public static class TonightForecast
         if (underAct >= WatchChance)
             return new(
                 Status.Watch,
-                $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.InTen(underAct)} in 10"
+                $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.ChanceWords(underAct)}"
             );
         return underWatch >= ActChance
             ? new(Status.Watch, $"Oxygen is likely to fall to {P(low)}, under the watch level {P(limits.DoWatchMgL)}")
@@ -110,7 +110,7 @@ public static class TonightForecast
             inputs,
             [
                 FormattableString.Invariant(
-                    $"Act now from a chance of 5 in 10 under {limits.DoActMgL:0.0} mg/L, Watch from 1 in 10 or likely under {limits.DoWatchMgL:0.0} mg/L."
+                    $"Act now from a chance of 50 % under {limits.DoActMgL:0.0} mg/L, Watch from 10 % or likely under {limits.DoWatchMgL:0.0} mg/L."
                 ),
                 limits.Source,
             ],

@@ -3,7 +3,7 @@ using Dorsk.Core.People;
 
 namespace Dorsk.Core.Season;
 
-/// <summary>Something that is done again every so many days: a standing job, as it is in the list; the latest line of a duty counts.</summary>
+/// <summary>Something that is done again every so many days: a recurring task, as it is in the list; the latest line of a duty counts.</summary>
 /// <param name="DutyId">Number given by the books; 0 for a new one.</param>
 /// <param name="PondId">The pond, or null for the whole farm.</param>
 /// <param name="What">What to do.</param>

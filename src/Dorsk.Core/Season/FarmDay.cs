@@ -186,7 +186,7 @@ public sealed record FarmDay(
     /// <summary>Rain of the last day, m, and when it was read; null when none was read.</summary>
     public (DateTimeOffset At, double Si)? Rain { get; init; }
 
-    /// <summary>Standing jobs.</summary>
+    /// <summary>Recurring tasks.</summary>
     public IReadOnlyList<DutyKept> Duties { get; init; } = [];
 
     /// <summary>The farm day.</summary>

@@ -5,7 +5,7 @@ namespace Dorsk.Core.Season;
 
 /// <summary>
 /// Jobs of the days to come, from the same plans and forecasts as those of today: samples, steps of a preparation, changes of feed,
-/// orders, harvests, standing jobs, the end of a quarantine. They move when the plan moves. Rounds and meals of every day stay out.
+/// orders, harvests, recurring tasks, the end of a quarantine. They move when the plan moves. Rounds and meals of every day stay out.
 /// </summary>
 public static class JobsAhead
 {

@@ -76,7 +76,9 @@ public sealed record SeasonAhead(
                 "What stands today grows on as its own record has it; fish that are to come grow at nine tenths of the full ration in the usual temperatures of their pond. Number falls by what goes unseen and by what is planned to leave. Without a plan fish leave on the day they likely reach their weight.",
                 Source
             )
-            .Limited("The fringe holds 8 in 10. The market is taken the heaviest fish; the lighter ones grow on.");
+            .Limited(
+                "The fringe is the 80 % interval. The market is taken the heaviest fish; the lighter ones grow on."
+            );
 
     private static List<Cohort> Gather(SeasonInput input)
     {

@@ -3,7 +3,7 @@ using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Season;
 
-/// <summary>A standing job that is usual for a body of water, to be taken or left.</summary>
+/// <summary>A recurring task that is usual for a body of water, to be taken or left.</summary>
 /// <param name="What">What to do.</param>
 /// <param name="EveryDays">Usual days between, a starting value.</param>
 /// <param name="At">Usual hour.</param>

@@ -125,7 +125,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return AlarmQuestions.List(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
-    /// <summary>The farm's standing jobs as last written, with their lines.</summary>
+    /// <summary>The farm's recurring tasks as last written, with their lines.</summary>
     public IReadOnlyList<(long Line, Core.Season.DutyKept Kept)> Duties()
     {
         using var c = file.Open();

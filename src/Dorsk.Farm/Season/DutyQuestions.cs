@@ -4,7 +4,7 @@ using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Season;
 
-/// <summary>The farm's standing jobs.</summary>
+/// <summary>The farm's recurring tasks.</summary>
 internal static class DutyQuestions
 {
     /// <summary>Each recurring task as last written, with its line, by hour.</summary>

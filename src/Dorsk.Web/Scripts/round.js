@@ -257,8 +257,8 @@ export function round() {
       this.part('back').disabled = this.at === 0;
       this.part('keep').textContent =
         this.at + 1 < this.card.stops.length
-          ? `Keep, walk on to ${this.card.stops[this.at + 1].code}`
-          : 'Keep, end of the round';
+          ? `Save, walk on to ${this.card.stops[this.at + 1].code}`
+          : 'Save, end of the round';
       if (!this.part('box').hidden) this.box();
     },
     head() {

@@ -14,7 +14,7 @@ internal sealed class AeratorSlip : ISlip
 
     public string Title => "Aerators and timers";
 
-    public string Button => "Keep aerators";
+    public string Button => "Save aerators";
 
     public bool OfPond => true;
 

@@ -13,7 +13,7 @@ internal sealed class AirControlSlip : ISlip
 
     public string Title => "Automatic air";
 
-    public string Button => "Keep it so";
+    public string Button => "Save";
 
     public bool OfPond => true;
 
@@ -124,7 +124,7 @@ internal sealed class AirTestSlip : ISlip
 
     public string Title => "Take a blower or aerator into use, step by step";
 
-    public string Button => "Keep this step";
+    public string Button => "Save this step";
 
     public bool OfPond => true;
 

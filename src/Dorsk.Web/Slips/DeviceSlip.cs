@@ -21,7 +21,7 @@ internal sealed class DeviceSlip : ISlip
 
     public string Title => "Device";
 
-    public string Button => "Keep this device";
+    public string Button => "Save this device";
 
     public bool OfPond => false;
 

@@ -5,16 +5,16 @@ using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
 
-/// <summary>A standing job.</summary>
+/// <summary>A recurring task.</summary>
 internal sealed class DutySlip : ISlip
 {
     private static readonly Role[] Doers = [Role.PondHand, Role.NightWatch, Role.Manager];
 
     public string Key => "duty";
 
-    public string Title => "Standing job";
+    public string Title => "Recurring task";
 
-    public string Button => "Keep this job";
+    public string Button => "Save this job";
 
     public bool OfPond => false;
 

@@ -41,7 +41,7 @@ internal sealed class EquipmentSlip : ISlip
 
     public string Title => "Equipment";
 
-    public string Button => "Keep the equipment";
+    public string Button => "Save the equipment";
 
     public bool OfPond => true;
 
@@ -147,7 +147,7 @@ internal sealed class ArchiveSlip : ISlip
 
     public string Title => "Lay up, or back into use";
 
-    public string Button => "Keep this";
+    public string Button => "Save this";
 
     public bool OfPond => true;
 

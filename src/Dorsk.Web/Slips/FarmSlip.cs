@@ -26,7 +26,7 @@ internal sealed class FarmSlip : ISlip
 
     public string Title => "Your farm";
 
-    public string Button => "Keep";
+    public string Button => "Save";
 
     public bool OfPond => false;
 

@@ -14,7 +14,7 @@ internal sealed class FeedingSlip : ISlip
 
     public string Title => "Feeding";
 
-    public string Button => "Keep this feeding";
+    public string Button => "Save this feeding";
 
     public bool OfPond => true;
 
@@ -131,7 +131,7 @@ internal sealed class FeederSlip : ISlip
 
     public string Title => "Feeder";
 
-    public string Button => "Keep this feeder";
+    public string Button => "Save this feeder";
 
     public bool OfPond => true;
 

@@ -172,7 +172,7 @@ internal sealed class LossSlip : ISlip
 
     public string Title => "Deaths and losses";
 
-    public string Button => "Keep";
+    public string Button => "Save";
 
     public bool OfPond => true;
 
@@ -234,7 +234,7 @@ internal sealed class SampleSlip : ISlip
 
     public string Title => "Sample sheet";
 
-    public string Button => "Keep this sample";
+    public string Button => "Save this sample";
 
     public bool OfPond => true;
 

@@ -19,7 +19,7 @@ internal sealed class InstrumentSlip : ISlip
 
     public string Title => "Instrument";
 
-    public string Button => "Keep this instrument";
+    public string Button => "Save this instrument";
 
     public bool OfPond => false;
 

@@ -141,7 +141,7 @@ internal sealed class RecountSlip : ISlip
 
     public string Title => "Inventory count";
 
-    public string Button => "Keep this count";
+    public string Button => "Save this count";
 
     public bool OfPond => true;
 
@@ -219,7 +219,7 @@ internal sealed class QuarantineSlip : ISlip
 
     public string Title => "Quarantine";
 
-    public string Button => "Keep";
+    public string Button => "Save";
 
     public bool OfPond => true;
 

@@ -43,11 +43,12 @@ internal sealed class LoneSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var old = c.Old<LoneWork>();
-        var last = c.Questions.Alone(c.Here.Now).FirstOrDefault(o => o.Who == c.Here.Author);
+        var me = c.Here.Person?.Name ?? "";
+        var last = c.Questions.Alone(c.Here.Now).FirstOrDefault(o => o.Who == me);
         return
         [
             .. Lines.When(c),
-            c.Choice("Who", "Who", old?.Who ?? c.Here.Author, People(c, old?.Who).ConvertAll(n => (n, n))),
+            c.Choice("Who", "Who", old?.Who ?? me, People(c, old?.Who).ConvertAll(n => (n, n))),
             c.Choice(
                 "Minutes",
                 "Next check-in",
@@ -65,7 +66,7 @@ internal sealed class LoneSlip : ISlip
             "Who",
             People(c, c.Old<LoneWork>()?.Who).ConvertAll(n => (n, n)),
             "person",
-            c.Here.Author
+            c.Here.Person?.Name ?? ""
         );
         var at = form.When();
         return new(
@@ -94,8 +95,9 @@ internal sealed class LoneSlip : ISlip
                 .Questions.People()
                 .Where(p => Permissions.May(p.Role, Permission.Write))
                 .Select(p => p.Name)
-                .Append(c.Here.Author)
-                .Concat(old is null ? [] : [old])
+                .Append(c.Here.Person?.Name)
+                .Append(old)
+                .OfType<string>()
                 .Distinct(),
         ];
 }

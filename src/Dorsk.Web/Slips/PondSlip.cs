@@ -49,7 +49,7 @@ internal sealed class PondSlip : ISlip
 
     public string Title => "New pond";
 
-    public string Button => "Keep this pond";
+    public string Button => "Save this pond";
 
     public bool OfPond => false;
 

@@ -37,7 +37,7 @@ internal sealed class PrepareSlip : ISlip
 
     public string Title => "Preparation";
 
-    public string Button => "Keep this plan";
+    public string Button => "Save this plan";
 
     public bool OfPond => true;
 

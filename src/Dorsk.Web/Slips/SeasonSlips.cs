@@ -14,7 +14,7 @@ internal sealed class PlanHarvestSlip : ISlip
 
     public string Title => "Plan fish to leave";
 
-    public string Button => "Keep this plan";
+    public string Button => "Save this plan";
 
     public bool OfPond => true;
 
@@ -94,7 +94,7 @@ internal sealed class PlanHarvestSlip : ISlip
         [
             new(
                 "They weigh then",
-                $"about {c.Here.Say(g.Value, Measures.FishWeight)}, 8 in 10 between {c.Here.Figure(g.Low, 0)} and {c.Here.Say(g.High, Measures.FishWeight)}"
+                $"about {c.Here.Say(g.Value, Measures.FishWeight)}, 80 % interval {c.Here.Figure(g.Low, 0)} to {c.Here.Say(g.High, Measures.FishWeight)}"
             ),
             new(
                 "Wanted weight reached",
@@ -113,7 +113,7 @@ internal sealed class PlanStockingSlip : ISlip
 
     public string Title => "Plan fish to come";
 
-    public string Button => "Keep this plan";
+    public string Button => "Save this plan";
 
     public bool OfPond => true;
 
@@ -208,7 +208,7 @@ internal sealed class PlanStockingSlip : ISlip
             new(
                 "Wanted weight reached",
                 window.Likely is { } day
-                    ? $"about {c.Here.Day(day)}{(window.Earliest is { } a && window.Latest is { } b ? $", 8 in 10 between {c.Here.Day(a)} and {c.Here.Day(b)}" : "")}"
+                    ? $"about {c.Here.Day(day)}{(window.Earliest is { } a && window.Latest is { } b ? $", 80 % interval {c.Here.Day(a)} to {c.Here.Day(b)}" : "")}"
                     : "not within the forecast"
             ),
             new(

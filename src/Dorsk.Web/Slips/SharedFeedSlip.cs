@@ -13,7 +13,7 @@ internal sealed class SharedFeedSlip : ISlip
 
     public string Title => "One load for several ponds";
 
-    public string Button => "Keep these feedings";
+    public string Button => "Save these feedings";
 
     public bool OfPond => false;
 

@@ -71,7 +71,7 @@ internal sealed class FeedKindSlip : ISlip
 
     public string Title => "A kind of feed, or another input";
 
-    public string Button => "Keep this kind";
+    public string Button => "Save this kind";
 
     public bool OfPond => false;
 
@@ -187,7 +187,7 @@ internal sealed class LoadSlip : ISlip
 
     public string Title => "Feed delivery";
 
-    public string Button => "Keep this load";
+    public string Button => "Save this load";
 
     public bool OfPond => false;
 
@@ -286,7 +286,7 @@ internal sealed class StoreOutSlip : ISlip
 
     public string Title => "Left the store unfed";
 
-    public string Button => "Keep this";
+    public string Button => "Save this";
 
     public bool OfPond => false;
 
@@ -365,7 +365,7 @@ internal sealed class StoreCountSlip : ISlip
 
     public string Title => "Stock-take";
 
-    public string Button => "Keep this count";
+    public string Button => "Save this count";
 
     public bool OfPond => false;
 

@@ -16,7 +16,7 @@ internal sealed class ReadingSlip : ISlip
 
     public string Title => "Reading";
 
-    public string Button => "Keep this reading";
+    public string Button => "Save this reading";
 
     public bool OfPond => true;
 
@@ -63,7 +63,7 @@ internal sealed class WeatherSlip : ISlip
 
     public string Title => "Weather";
 
-    public string Button => "Keep the weather";
+    public string Button => "Save the weather";
 
     public bool OfPond => false;
 

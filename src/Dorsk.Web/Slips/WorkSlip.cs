@@ -46,7 +46,7 @@ internal sealed class WorkSlip : ISlip
 
     public string Title => "Work or finding";
 
-    public string Button => "Keep";
+    public string Button => "Save";
 
     public bool OfPond => true;
 

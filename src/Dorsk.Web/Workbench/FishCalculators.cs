@@ -108,7 +108,7 @@ internal sealed class CountCalculator : ICalculator
         if (n.Range is { } r)
             figures.Add(
                 new(
-                    "95 in 100",
+                    "95 % interval",
                     $"{f.Here.Count(Math.Round(r.Low))} to {f.Here.Count(Math.Round(r.High))}, ± {f.Here.Figure(n.PlusMinusPct ?? 0, 1)} %",
                     why
                 )

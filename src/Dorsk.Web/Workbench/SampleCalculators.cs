@@ -166,7 +166,7 @@ internal sealed class LengthCalculator : ICalculator
             [
                 new($"A fish of {f.Say(cm, Length)} weighs", f.Say(at.Value, Measures.FishWeight), why, Main: true),
                 new(
-                    "8 fish of 10 between",
+                    "80 % of single fish between",
                     $"{f.Say(at.Low, Measures.FishWeight)} and {f.Say(at.High, Measures.FishWeight)}",
                     why
                 ),

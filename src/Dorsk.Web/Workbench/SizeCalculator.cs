@@ -66,11 +66,7 @@ internal sealed class SizeCalculator : ICalculator
         new(
             [
                 new("Water surface", f.Say(area.Value, Measures.Area with { Decimals = 3 }), why, Main: true),
-                new(
-                    "19 in 20 between",
-                    $"{f.Say(area.Low, Measures.Area with { Decimals = 3 })} and {f.Say(area.High, Measures.Area with { Decimals = 3 })}",
-                    why
-                ),
+                new("95 % interval", f.Here.Range(area.Low, area.High, Measures.Area with { Decimals = 3 }), why),
                 new("Bank", f.Say(sides.Sum(), Measures.Length with { Decimals = 0 }), why),
             ],
             $"Plan fish and doses with the lower figure until it is taped: {f.Say(area.Low, Measures.Area with { Decimals = 3 })}."

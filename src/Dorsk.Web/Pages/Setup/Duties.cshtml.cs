@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Dorsk.Web.Pages;
 
-/// <summary>The farm's standing jobs, and what is usual for its bodies of water.</summary>
+/// <summary>The farm's recurring tasks, and what is usual for its bodies of water.</summary>
 [Needs(Permission.Look)]
 public sealed class DutiesModel(Questions questions, Here here) : PageModel
 {
@@ -52,7 +52,7 @@ public sealed class DutiesModel(Questions questions, Here here) : PageModel
             d.Kept.PondId == pond && d.Kept.What.StartsWith(UsualDuties.CoverOver, StringComparison.OrdinalIgnoreCase)
         );
 
-    /// <summary>Usual standing jobs that the farm does not have: for itself, then by kind of body with the ponds of that kind that lack it.</summary>
+    /// <summary>Usual recurring tasks that the farm does not have: for itself, then by kind of body with the ponds of that kind that lack it.</summary>
     public IEnumerable<(UsualDuty Duty, IReadOnlyList<Pond> For)> Usual()
     {
         bool Has(long? pond, string what) =>

@@ -12,7 +12,7 @@ internal static class Lines
         yield return c.Day("Day", "Date", DateOnly.FromDateTime(local));
         yield return c.Hour(
             "Hour",
-            "Hour",
+            "Time",
             (c.Corrects is null && hour is { } h ? h : TimeOnly.FromDateTime(local)).ToString(
                 "HH:mm",
                 CultureInfo.InvariantCulture
