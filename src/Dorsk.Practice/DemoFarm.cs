@@ -146,7 +146,7 @@ public sealed partial class DemoFarm
                 DemoScript.Instruments.Select(i => new Told(Zone.At(day, new(7, 20)), "Manager", i.Name, _ => i))
             );
         if (day == DemoScript.InstrumentsListed)
-            notes.AddRange(DutiesOf(day));
+            notes.AddRange(DutiesOf(day).Concat(Registered(day)));
         notes.AddRange(ProbesHung(day));
         Script(day, notes);
         for (var hour = 0; hour < 24; hour++)

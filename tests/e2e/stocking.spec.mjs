@@ -138,7 +138,7 @@ test('plan, order, preparation, delivery, the way from the bag on two phones and
   await page.getByRole('button', { name: 'They are in the pond' }).click();
   await expect(page.locator('main')).toContainText('12 lost on the way');
   await expect(page.locator('main')).toContainText(
-    /Closed bags in a tub in the shade.*: ended after \d+ of \d+ minutes/,
+    /Closed bags in a tub in the shade.*: ended after \d+ of \d+\s+minutes/,
   );
   await page.getByRole('link', { name: 'Stocking slip' }).click();
   await expect(page.getByLabel('How many')).toHaveValue('3988');

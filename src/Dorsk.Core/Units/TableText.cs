@@ -11,6 +11,7 @@ public static partial class TableText
         ("kW/ha", Measures.PowerByArea),
         ("kg/ha", Measures.AreaLoad),
         ("kg/m3", Measures.VolumeLoad),
+        ("kg", Measures.Mass),
         ("°C", Measures.Temperature),
         ("mm", Measures.Pellet),
         ("cm", Measures.ShortLength),
@@ -51,7 +52,7 @@ public static partial class TableText
     }
 
     [GeneratedRegex(
-        @"(?<low>\d+(?:\.\d+)?)(?:-(?<high>\d+(?:\.\d+)?))?\s*(?<unit>kW/ha|kg/ha|kg/m3|°C|mm|cm|m|t)(?![A-Za-z0-9²³])"
+        @"(?<low>\d+(?:\.\d+)?)(?:-(?<high>\d+(?:\.\d+)?))?\s*(?<unit>kW/ha|kg/ha|kg/m3|kg|°C|mm|cm|m|t)(?![A-Za-z0-9²³])"
     )]
     private static partial Regex Figures();
 }

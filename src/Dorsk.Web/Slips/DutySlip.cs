@@ -49,7 +49,7 @@ internal sealed class DutySlip : ISlip
                 Doers.Select(r => (r.ToString(), Permissions.Word(r))).ToList()
             ),
             c.Quantity("Share", "Share of the water, if it changes water", Measures.Share, old?.SharePct)
-                .WithHint("its m³, cost and the old water left stand with the job"),
+                .WithHint("its volume, cost and the old water left stand with the job"),
             c.Words("Reason", "Why", old?.Reason ?? "").WithHint("stands beside the job"),
             c.Day("Until", "Last on", Date(old?.Until)).WithHint("empty: it goes on"),
         ];

@@ -129,6 +129,8 @@ public class RoomTests
             "FeedReceived",
             "FeedingGiven",
             "InstrumentKept",
+            "SourceTested",
+            "SourceKind",
             "InstrumentKind",
             "DutyKept",
             "PreparationPlanned",

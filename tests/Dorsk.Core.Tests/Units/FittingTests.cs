@@ -97,6 +97,7 @@ public class FittingTests
     [InlineData("fine bubble 2-4 m", "fine bubble 6.6-13.1 ft")]
     [InlineData("feed within 60-80 kg/ha/day", "feed within 54-71 lb/ac/day")]
     [InlineData("water 4.0 °C colder than usual", "water 7.2\u2009°F colder than usual")]
+    [InlineData("a lift above 20-25 kg; 1 mg/L", "a lift above 44-55 lb; 1 mg/L")]
     [InlineData("wind turns a 30 m pond; 12 minutes", "wind turns a 98 ft pond; 12 minutes")]
     public void Words_of_a_table_are_said_in_the_farms_units(string table, string us)
     {
