@@ -93,7 +93,7 @@ public static class JobsAhead
                 d,
                 p,
                 new("ready", p.Code, target, new(8, 0), new(17, 0)),
-                $"{p.Code}: fish reach their wanted weight",
+                $"{p.Code}: fish reach their target weight",
                 "taste test a fortnight before; fast before harvest as the species wants",
                 Role.Manager
             );

@@ -63,7 +63,7 @@ public static class StockRules
                 $"{G(f.MeanG, hand)} is already market size of {species.Name.ToLowerInvariant()} ({G(species.MarketLowG, hand)}). Are these broodfish, or is the unit another?"
             );
         if (f.TargetG is { } target && target <= f.MeanG)
-            yield return Remark.Refuse("Target", "The wanted weight must be above the weight at stocking.");
+            yield return Remark.Refuse("Target", "The target weight must be above the weight at stocking.");
         if (!string.IsNullOrWhiteSpace(f.NotReadyReason))
             yield break;
         if (notMet.Count > 0)

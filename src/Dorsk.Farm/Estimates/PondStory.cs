@@ -199,7 +199,7 @@ public sealed class PondStory : PondFacts
         if (tonight.Forecast is null)
             return (tonight.WhyNot, null);
         return batches.Any(b => b.Target.Likely is { } d && d <= day.AddDays(HarvestNearDays))
-            ? ("Near the wanted weight: plan the harvest", null)
+            ? ("Near the target weight: plan the harvest", null)
             : ("Sample", Zone.At(due, new(6, 30)));
     }
 

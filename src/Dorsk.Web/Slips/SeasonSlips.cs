@@ -97,7 +97,7 @@ internal sealed class PlanHarvestSlip : ISlip
                 $"about {c.Here.Say(g.Value, Measures.FishWeight)}, 80 % interval {c.Here.Figure(g.Low, 0)} to {c.Here.Say(g.High, Measures.FishWeight)}"
             ),
             new(
-                "Wanted weight reached",
+                "Target weight reached",
                 GrowthForecast.DateOf(batch.TargetG, ahead).Likely is { } day
                     ? $"about {c.Here.Day(day)}"
                     : "not within the forecast"
@@ -147,7 +147,7 @@ internal sealed class PlanStockingSlip : ISlip
                 f?.FromPondId?.ToString(CultureInfo.InvariantCulture) ?? "",
                 [("", "bought"), .. SeasonLines.Others(c).Select(p => (p.Key, p.Code))]
             ),
-            c.Quantity("TargetG", "Wanted weight at harvest", Measures.FishWeight, f?.TargetG ?? species.MarketLowG),
+            c.Quantity("TargetG", "Target weight at harvest", Measures.FishWeight, f?.TargetG ?? species.MarketLowG),
             c.Day("HarvestOn", "All leave on", SeasonLines.Day(f?.HarvestOn))
                 .WithHint("empty: when they reach that weight"),
             .. f is null ? Array.Empty<SlipField>() : [c.Yes("Dropped", "Give this plan up")],
@@ -206,7 +206,7 @@ internal sealed class PlanStockingSlip : ISlip
         return
         [
             new(
-                "Wanted weight reached",
+                "Target weight reached",
                 window.Likely is { } day
                     ? $"about {c.Here.Day(day)}{(window.Earliest is { } a && window.Latest is { } b ? $", 80 % interval {c.Here.Day(a)} to {c.Here.Day(b)}" : "")}"
                     : "not within the forecast"
