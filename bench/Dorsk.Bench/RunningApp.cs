@@ -107,7 +107,7 @@ internal sealed partial class RunningApp : IDisposable
     [GeneratedRegex(@"Now listening on: (http:\S+)")]
     private static partial Regex Listening();
 
-    [GeneratedRegex("name=\"person\" value=\"(\\d+)\"")]
+    [GeneratedRegex("name=\"person\"\\s+value=\"(\\d+)\"")]
     private static partial Regex Button();
 
     [GeneratedRegex("name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")]

@@ -1,4 +1,4 @@
-// Weight from stocking to the wanted weight: so far solid, ahead dashed, samples with their 95 % bars, the likely day in a band.
+// Weight from stocking to the target weight: so far solid, ahead dashed, samples with their 95 % bars, the likely day in a band.
 import { plot, rect, ruleY, ruleX, lineY, areaY, dot, text } from '@observablehq/plot';
 import { token } from '../tokens.js';
 
@@ -42,7 +42,7 @@ export function growth(d, width) {
       text([{}], {
         x: () => line[0].t,
         y: () => d.target,
-        text: () => `wanted ${d.target} ${d.unit}`,
+        text: () => `target ${d.target} ${d.unit}`,
         dx: 4,
         dy: -8,
         textAnchor: 'start',
