@@ -282,11 +282,11 @@ public static class AlarmRules
         );
 
     /// <summary>Those who work alone and have not checked in; null while all have.</summary>
-    /// <param name="out">Who is out alone.</param>
+    /// <param name="alone">Who is out alone.</param>
     /// <param name="now">Now.</param>
     /// <param name="zone">The farm's clock face.</param>
-    public static AlarmRaised? NotHeard(IReadOnlyList<OutAlone> @out, DateTimeOffset now, FarmZone zone) =>
-        @out.Where(o => o.IsOverdue(now)).ToList() is { Count: > 0 } overdue
+    public static AlarmRaised? NotHeard(IReadOnlyList<OutAlone> alone, DateTimeOffset now, FarmZone zone) =>
+        alone.Where(o => o.IsOverdue(now)).ToList() is { Count: > 0 } overdue
             ? new(
                 0,
                 null,

@@ -62,7 +62,7 @@ public sealed record DawnLowForecast(
     /// <summary>Whether it stands lower than at dawn before, so that one figure for the night would mislead.</summary>
     public bool IsLowerBeforeDawn => Low.Value - Lowest.MgL > 0.05;
 
-    /// <summary>A chance in tens of a per cent, as finely as such a forecast knows it: never none and never all.</summary>
+    /// <summary>A chance in steps of ten per cent, as finely as such a forecast knows it: never none and never all.</summary>
     /// <param name="chance">A chance, 0 to 1.</param>
     public static string ChanceWords(double chance) =>
         chance > 0.95

@@ -1,3 +1,5 @@
+using Dorsk.Core.Units;
+
 namespace Dorsk.Core.Safety;
 
 /// <summary>Which hazards are met at which work: one list for slips, jobs and calculators, so that no caution is said at one door and forgotten at the next.</summary>
@@ -84,6 +86,12 @@ public static class SafeWork
         var met = ByWork.GetValueOrDefault(work) ?? [];
         return [.. (dark ? met.Prepend(Alone) : met).Distinct().Select(Hazard.Of)];
     }
+
+    /// <summary>What to do about hazards, in the farm's units, one sentence each.</summary>
+    /// <param name="hazards">The hazards.</param>
+    /// <param name="hand">Units and signs.</param>
+    public static string Words(IReadOnlyList<Hazard> hazards, Hand hand) =>
+        string.Join(' ', hazards.Select(h => TableText.In(h.Line, hand) + "."));
 
     /// <summary>Works at which a hazard is met.</summary>
     /// <param name="hazard">The hazard.</param>

@@ -152,7 +152,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     )
     {
         using var c = file.Open();
-        return WaterChanges.Planned(c, duty, story, story.Farm.KWhPrice, now);
+        return WaterChanges.Planned(c, duty, story, now);
     }
 
     /// <summary>Equipment that fish live by, with its spares and its last tests.</summary>

@@ -34,7 +34,7 @@ internal static class WaterChanges
     ) =>
         duties
             .Where(d => d.PondId == story.Pond.Id)
-            .Select(d => (d.DutyId, Planned: Planned(c, d, story, story.Farm.KWhPrice, now)))
+            .Select(d => (d.DutyId, Planned: Planned(c, d, story, now)))
             .Where(d => d.Planned is not null)
             .ToDictionary(d => d.DutyId, d => d.Planned!.Value.Change.Words(story.Farm.Hand, story.Farm.Currency));
 
@@ -43,7 +43,6 @@ internal static class WaterChanges
         SqliteConnection c,
         DutyKept duty,
         PondStory story,
-        double? kWhPrice,
         DateTimeOffset now
     )
     {
@@ -57,7 +56,7 @@ internal static class WaterChanges
                 volume,
                 Moved(c, story, now).OldLeft,
                 pump is null ? null : (pump.FlowM3H!.Value, pump.PowerKW!.Value),
-                kWhPrice
+                story.Farm.KWhPrice
             ),
             volume
         );

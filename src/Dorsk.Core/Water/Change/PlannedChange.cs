@@ -44,11 +44,18 @@ public sealed record PlannedChange(double SharePct, double M3, double? KWh, doub
 
     /// <summary>How it was worked out.</summary>
     /// <param name="volumeM3">Water in the pond, m³.</param>
-    public Grounds Why(double volumeM3) =>
+    /// <param name="hand">Units and signs.</param>
+    public Grounds Why(double volumeM3, Hand hand) =>
         Grounds.Of(
             "Share of the water that stands in the pond at its gauge level. Energy is the hours that the pump needs for it by its power. Old water is what the changes of thirty days left, less this one, fully mixed.",
             "Mass balance",
             new Input("water in the pond", volumeM3, Measures.Volume, "gauge level and shape"),
-            new Input("share", SharePct, Measures.Share, "recurring task")
+            new Input("share", SharePct, Measures.Share, "recurring task"),
+            Input.Said(
+                "pumping",
+                KWh is { } kWh ? $"{hand.Figure(kWh, 1)} kWh" : "not known",
+                KWh is null ? "no pump with flow and power is listed" : "flow and power of the pond's pump"
+            ),
+            new Input("old water left after it", 100 * OldLeft, Measures.Share, "changes of thirty days, recorded")
         );
 }

@@ -27,7 +27,7 @@ public sealed record SheetRow(string Code, Guid EntryId, IReadOnlyList<Remark> R
 [Needs(Permission.Write)]
 public sealed class DayEntryModel(Questions questions, Door door, Here here) : PageModel
 {
-    // Columns of the sheet: name, heading, value of the round it is read as, and whether it is of the afternoon.
+    // Columns of the sheet: name, the value of a round as which it is read, and whether it is of the afternoon.
     private static readonly (string Key, string Value, bool Late)[] Columns =
     [
         ("do1", "do", false),
