@@ -52,11 +52,39 @@ public sealed class SafetyPageTests : IDisposable
             await hand.Client.GetStringAsync("/alarms"),
             StringComparison.Ordinal
         );
+        // A week without a word ends nothing: they are looked for until somebody signs them in.
+        var questions = farm.Services.GetRequiredService<Dorsk.Farm.Ask.Questions>();
+        Assert.Single(questions.Alone(SmallFarm.Now.AddDays(7)));
         await hand.Post("/slip/lone", CheckIn("0", ""));
         Assert.DoesNotContain("works alone", await Page("/"), StringComparison.Ordinal);
         // A viewer sees who is out, and signs nobody in.
         var viewer = await farm.As(Role.Viewer);
         Assert.DoesNotContain("/slip/lone", await viewer.Client.GetStringAsync("/alarms"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_calibration_that_is_due_is_a_job_until_the_instrument_is_calibrated()
+    {
+        var manager = await farm.As(Role.Manager);
+        var meter = new Dictionary<string, string>
+        {
+            ["Name"] = "Oxygen meter",
+            ["Kind"] = "Meter",
+            ["m-do"] = "true",
+            ["Calibrated"] = "2027-01-07",
+            ["Every"] = "14",
+        };
+        await manager.Post("/slip/instrument", meter);
+        async Task<string> Page(string url) => PageText.Plain(await manager.Client.GetStringAsync(url));
+        Assert.Matches("Oxygen meter .*due now", await Page("/setup/instruments"));
+        Assert.Contains("Calibrate Oxygen meter", await Page("/jobs"), StringComparison.Ordinal);
+        var line = farm.Services.GetRequiredService<Dorsk.Farm.Ask.Questions>().Instruments()[0].Line;
+        await manager.Post(
+            "/setup/instruments?handler=Calibrated",
+            new() { ["line"] = line.ToString(System.Globalization.CultureInfo.InvariantCulture) }
+        );
+        Assert.Matches("Oxygen meter .*4 Feb", await Page("/setup/instruments"));
+        Assert.DoesNotContain("Calibrate Oxygen meter", await Page("/jobs"), StringComparison.Ordinal);
     }
 
     [Theory]

@@ -295,7 +295,7 @@ public static class AlarmRules
                 AlarmText.List(
                     "Not heard from: ",
                     overdue.Select(o =>
-                        $"{o.Who} ({o.Place}), check-in due at {Hour(o.DueAt, zone)}, last heard at {Hour(o.HeardAt, zone)}"
+                        $"{o.Who} ({o.Place}), check-in due at {Hour(o.DueAt, zone, now)}, last heard at {Hour(o.HeardAt, zone, now)}"
                     ),
                     ". Call the phone now. No answer: two people go and look there with a light and a rope, and call the emergency number. Then sign them back in."
                 )
@@ -325,4 +325,10 @@ public static class AlarmRules
 
     private static string Hour(DateTimeOffset at, FarmZone zone) =>
         zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+
+    // An hour of another day names the day.
+    private static string Hour(DateTimeOffset at, FarmZone zone, DateTimeOffset now) =>
+        zone.LocalAt(at).Date == zone.LocalAt(now).Date
+            ? Hour(at, zone)
+            : zone.LocalAt(at).ToString("HH:mm 'on' ddd d MMM", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -34,13 +34,10 @@ public sealed record LoneWork(string Who, int Minutes, string Place) : Fact
 /// <param name="DueAt">When they are to be heard again.</param>
 public sealed record OutAlone(long Line, string Who, string Place, DateTimeOffset HeardAt, DateTimeOffset DueAt)
 {
-    // Somebody who forgets to sign back in is looked for, but not for ever.
-    private static readonly TimeSpan Forgotten = TimeSpan.FromHours(24);
-
     /// <summary>Whether the time of the check-in has passed.</summary>
     public bool IsOverdue(DateTimeOffset now) => now > DueAt;
 
-    /// <summary>Those who are out, by when they are due, from all that was said.</summary>
+    /// <summary>Those who are out, by when they are due, from all that was said. Only a check-in ends it, never time alone: somebody who is not heard may lie in the pond.</summary>
     /// <param name="said">Lines in order of time.</param>
     /// <param name="now">Now.</param>
     public static IReadOnlyList<OutAlone> Of(
@@ -51,7 +48,7 @@ public sealed record OutAlone(long Line, string Who, string Place, DateTimeOffse
             .. said.Where(s => s.At <= now)
                 .GroupBy(s => s.Fact.Who.Trim(), StringComparer.OrdinalIgnoreCase)
                 .Select(g => g.Last())
-                .Where(s => s.Fact.Minutes > 0 && now - s.At < Forgotten)
+                .Where(s => s.Fact.Minutes > 0)
                 .Select(s => new OutAlone(s.Line, s.Fact.Who, s.Fact.Place, s.At, s.At.AddMinutes(s.Fact.Minutes)))
                 .OrderBy(o => o.DueAt),
         ];

@@ -59,7 +59,7 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public IReadOnlyList<Core.Safety.OutAlone> Alone(DateTimeOffset now)
     {
         using var c = file.Open();
-        return PeopleQuestions.Alone(c, AsOf.Now(DateTimeOffset.MaxValue), now);
+        return PeopleQuestions.Alone(c, AsOf.Now(now), now);
     }
 
     /// <summary>A species as the farm, or one pond of it, knows it; null when there is none of that key.</summary>

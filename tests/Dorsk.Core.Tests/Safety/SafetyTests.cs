@@ -115,8 +115,9 @@ public class SafetyTests
         );
         // A line that is typed late, of an hour that has gone by, is in its place; what lies ahead does not count yet.
         Assert.Equal("P4", Assert.Single(OutAlone.Of(said, Two.AddMinutes(4))).Place);
-        // Somebody who forgot to sign back in does not ring for ever.
-        Assert.Empty(OutAlone.Of(said, Two.AddHours(25)));
+        // Days later it still rings, and names the day: only a check-in ends it.
+        var late = AlarmRules.NotHeard(OutAlone.Of(said, Two.AddDays(3)), Two.AddDays(3), Zone)!;
+        Assert.Contains("last heard at 02:10 on Thu 21 Jan", late.Text, StringComparison.Ordinal);
     }
 
     [Theory]
