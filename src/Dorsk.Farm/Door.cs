@@ -120,6 +120,7 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         {
             IsFresh = isFresh,
             ReadFarm = () => FarmQuestions.Farm(connection, asOf.Known),
+            KnowsSpecies = key => SettingsQuestions.Knows(connection, asOf.Known, key),
             PondAt = pond => PondReader.Story(connection, asOf, pond) is { } story ? new PondAsKnown(story) : null,
             FishIn = pond => FishQuestions.Standing(connection, asOf.Known, pond).Sum(b => (long)b.Stands),
         };

@@ -23,6 +23,7 @@ public sealed class Here(
     private FarmDescribed? farm;
     private PersonNamed? person;
     private IReadOnlyList<PondLook>? broken;
+    private IReadOnlyList<Core.Species.FishSpecies>? allSpecies;
 
     /// <summary>The farm, or null before the first slip.</summary>
     public FarmDescribed? Farm => farm ??= questions.Farm();
@@ -44,6 +45,9 @@ public sealed class Here(
         person ??= long.TryParse(http.HttpContext?.User.FindFirst(ClaimTypes.NameIdentifier)?.Value, out var id)
             ? questions.People().FirstOrDefault(p => p.PersonId == id && p.Role != Role.Gone)
             : null;
+
+    /// <summary>All species as the farm knows them, its own too: those of its batches first.</summary>
+    public IReadOnlyList<Core.Species.FishSpecies> AllSpecies => allSpecies ??= questions.AllSpecies();
 
     /// <summary>Kinds of feed.</summary>
     public IReadOnlyList<FeedKind> Feeds => questions.Feeds();

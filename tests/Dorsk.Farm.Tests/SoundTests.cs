@@ -30,8 +30,7 @@ public sealed class SoundTests : IDisposable
 
     private FarmFile Empty(string name)
     {
-        var file = new FarmFile(At(name));
-        file.Prepare();
+        var file = FreshFile.At(At(name));
         return file;
     }
 

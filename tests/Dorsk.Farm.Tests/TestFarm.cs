@@ -17,8 +17,7 @@ internal sealed class TestFarm : IDisposable
 
     public TestFarm()
     {
-        File = new FarmFile(Path.Combine(folder, "farm.db"));
-        File.Prepare();
+        File = FreshFile.At(Path.Combine(folder, "farm.db"));
         Door = new Door(File, Clock);
         Questions = new Questions(File);
         Must(new FarmDescribed("Test", "made up", new(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD"), Start);

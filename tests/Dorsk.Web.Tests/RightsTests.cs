@@ -33,6 +33,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["machines"] = Permission.Manage,
         ["walk"] = Permission.Manage,
         ["lone"] = Permission.Write,
+        ["own-species"] = Permission.Setup,
         ["builder"] = Permission.Manage,
         ["kill"] = Permission.Write,
         ["air-control"] = Permission.Manage,

@@ -7,7 +7,6 @@ using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm;
 using Dorsk.Farm.Log;
-using Dorsk.Farm.Sql;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
@@ -22,8 +21,7 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
 
     public SmallFarm()
     {
-        var file = new FarmFile(Path.Combine(folder, "farm.db"));
-        file.Prepare();
+        var file = Dorsk.Farm.Tests.FreshFile.At(Path.Combine(folder, "farm.db"));
         new Dorsk.Farm.State.MadeAs(file).MarkDemo();
         var clock = new Still(Now.AddDays(-100));
         var door = new Door(file, clock);

@@ -37,6 +37,7 @@ export const places = [
   '/lists/import',
   '/setup/instruments',
   '/slip/instrument',
+  '/slip/own-species',
   '/setup/duties',
   '/setup/vital',
   '/setup/builders',

@@ -69,10 +69,10 @@ public sealed class SalinityRate
     /// <param name="meanG">Mean weight, g; above 0.</param>
     public static SalinityRate For(FishSpecies species, double meanG)
     {
-        if (!Animals.TryGetValue(species.Key, out var animal))
+        if (!Animals.TryGetValue(species.BaseKey, out var animal))
             return Default;
         // Postlarvae under twelve days have unfinished gills.
-        var young = species.Key == "whiteleg_shrimp" && meanG < LightestPl12G;
+        var young = species.BaseKey == "whiteleg_shrimp" && meanG < LightestPl12G;
         var rows = Rows(animal, young ? "PL10" : null, meanG);
         return new([.. rows.Where(b => young || !b.Gate.Contains("before PL12", StringComparison.Ordinal))]);
     }

@@ -19,7 +19,7 @@ public static class AirGathering
     public static bool Gathers(FishSpecies species, int daysHere) =>
         !species.AtTheFloor
         && daysHere >= NewDays
-        && Array.Exists(Come, c => species.Key.Contains(c, StringComparison.Ordinal));
+        && Array.Exists(Come, c => species.BaseKey.Contains(c, StringComparison.Ordinal));
 
     /// <summary>How the fitted machines suit the animals.</summary>
     /// <param name="species">The species.</param>

@@ -47,7 +47,7 @@ public sealed record FeedSize(
 
     /// <summary>Feeds of a species by weight, smallest first; empty where the table has none.</summary>
     public static IReadOnlyList<FeedSize> For(FishSpecies species) =>
-        species.OwnFeeds is { } own ? Own.GetValue(own, Rows) : BySpecies.GetValueOrDefault(species.Key) ?? [];
+        species.OwnFeeds is { } own ? Own.GetValue(own, Rows) : BySpecies.GetValueOrDefault(species.BaseKey) ?? [];
 
     // A farm's table is asked for as often as the trade's: turned into rows once.
     private static readonly System.Runtime.CompilerServices.ConditionalWeakTable<

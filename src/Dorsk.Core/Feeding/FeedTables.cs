@@ -97,7 +97,7 @@ public sealed record TableRation(double LowPct, double StartPct, double HighPct,
                     )
                 ),
             ]
-        : Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.Key)).Group is { } group
+        : Groups.FirstOrDefault(g => g.Keys.Split(' ').Contains(species.BaseKey)).Group is { } group
             ? Table[group].OrderBy(r => r.G).ToList()
         : [];
 
@@ -165,7 +165,7 @@ public sealed record FeedingRhythm(
     /// <param name="tempC">Water temperature, °C.</param>
     public static FeedingRhythm? For(FishSpecies species, double meanG, double tempC)
     {
-        foreach (var r in BySpecies.GetValueOrDefault(species.Key) ?? [])
+        foreach (var r in BySpecies.GetValueOrDefault(species.BaseKey) ?? [])
             if (meanG >= r.FromG && meanG < r.ToG && tempC >= r.FromC && tempC < r.ToC)
                 return r.Rhythm;
         return null;

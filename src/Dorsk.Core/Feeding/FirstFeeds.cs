@@ -37,7 +37,7 @@ public sealed record FirstFeeds(
         );
 
     /// <summary>Of a species, or null where the table has no row.</summary>
-    public static FirstFeeds? For(FishSpecies species) => Table.GetValueOrDefault(species.Key);
+    public static FirstFeeds? For(FishSpecies species) => Table.GetValueOrDefault(species.BaseKey);
 
     /// <summary>
     /// Weaning in equal steps over its days: live food and paste first, then less live food, then dry feed alone. Fed by a drum or

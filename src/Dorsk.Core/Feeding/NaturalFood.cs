@@ -34,7 +34,7 @@ public sealed record NaturalFood(double Pct, Grounds Why)
     /// <param name="secchiM">Secchi depth of a pond, m, or null.</param>
     public static NaturalFood? For(FishSpecies species, LifeStage stage, double? solidsMlL, double? secchiM)
     {
-        if (!Array.Exists(Graze, g => species.Key.Contains(g, StringComparison.Ordinal)))
+        if (!Array.Exists(Graze, g => species.BaseKey.Contains(g, StringComparison.Ordinal)))
             return null;
         var band = FlocBand.For(species, stage);
         if (solidsMlL is { } solids && solids >= band.LowMlL && solids <= band.HighMlL)

@@ -82,10 +82,10 @@ public sealed record DensitySchool(
             system == RearingSystem.Lined ? RearingSystem.Earthen
             : system == RearingSystem.Recirculating ? RearingSystem.Tank
             : system;
-        var own = Table[species.Key].Where(s => s.System == system).ToList();
+        var own = Table[species.BaseKey].Where(s => s.System == system).ToList();
         return
         [
-            .. own.Count > 0 || kin == system ? own : Table[species.Key].Where(s => s.System == kin),
+            .. own.Count > 0 || kin == system ? own : Table[species.BaseKey].Where(s => s.System == kin),
             .. Usual(species, system),
         ];
     }

@@ -44,7 +44,8 @@ public sealed record NurseryDensity(
         .ToList();
 
     /// <summary>The row of a species; null where the table has none.</summary>
-    public static NurseryDensity? For(FishSpecies species) => Table.FirstOrDefault(n => n.Species.Key == species.Key);
+    public static NurseryDensity? For(FishSpecies species) =>
+        Table.FirstOrDefault(n => n.Species.Key == species.BaseKey);
 
     /// <summary>Whether a length lies so near the table's that the law carries there; outside it the figure is a guess and says so.</summary>
     /// <param name="lengthMm">Wanted length, mm.</param>

@@ -42,7 +42,7 @@ public sealed record PondBreeding(StockingAnswer OneSex, StockingAnswer Mixed, J
     /// <param name="targetG">Weight wanted, g.</param>
     public static bool Breeds(FishSpecies species, RearingSystem system, double targetG) =>
         system is RearingSystem.Earthen or RearingSystem.Lined
-        && BreedsFromG.TryGetValue(species.Key, out var from)
+        && BreedsFromG.TryGetValue(species.BaseKey, out var from)
         && targetG > from;
 
     /// <summary>The share of the water that the fish that are stocked have, 0 to 1, where a share is theirs and their young.</summary>

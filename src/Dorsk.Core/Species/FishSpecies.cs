@@ -58,6 +58,12 @@ public sealed record FishSpecies(
     string Source
 )
 {
+    /// <summary>Key of the species of the tables whose rows hold where the farm set no figure of its own: its own key, or the one it was copied from.</summary>
+    public string BaseKey => OwnSpecies.BaseOf(Key);
+
+    /// <summary>Figures of columns that only one rule needs, in place of the table's, by column.</summary>
+    public IReadOnlyDictionary<string, double>? OwnFigures { get; init; }
+
     /// <summary>Limits that the farm set itself, by stage; null when it set none.</summary>
     public IReadOnlyDictionary<LifeStage, WaterLimits>? OwnLimits { get; init; }
 
@@ -94,8 +100,17 @@ public sealed record FishSpecies(
     /// <summary>All species that ship, in the order of the table.</summary>
     public static IReadOnlyList<FishSpecies> All { get; } = Csv.Embedded("species.csv").Select(Row).ToList();
 
-    /// <summary>A species by key, or null.</summary>
-    public static FishSpecies? Find(string key) => All.FirstOrDefault(s => s.Key == key);
+    /// <summary>A species by key, or null; one of a farm's own stands with the figures of the one it was copied from.</summary>
+    public static FishSpecies? Find(string key) =>
+        All.FirstOrDefault(s => s.Key == OwnSpecies.BaseOf(key)) is not { } species ? null
+        : OwnSpecies.NameOf(key) is not { } name ? species
+        : species with
+        {
+            Key = key,
+            Name = name,
+            Confidence = "low",
+            Source = $"copied from {species.Name.ToLowerInvariant()} ({species.Source})",
+        };
 
     /// <summary>A species that is known to exist: the books hold no other keys.</summary>
     public static FishSpecies Of(string key) =>

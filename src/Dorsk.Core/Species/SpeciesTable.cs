@@ -9,9 +9,11 @@ internal static class SpeciesTable
         .ToDictionary(r => r["key"]);
 
     /// <summary>A cell in words.</summary>
-    public static string Text(FishSpecies species, string column) => Rows[species.Key][column];
+    public static string Text(FishSpecies species, string column) => Rows[species.BaseKey][column];
 
-    /// <summary>A cell as a figure; 0 where it is empty.</summary>
+    /// <summary>A cell as a figure, the farm's own first; 0 where it is empty.</summary>
     public static double Figure(FishSpecies species, string column) =>
-        Text(species, column) is { Length: > 0 } text ? double.Parse(text, CultureInfo.InvariantCulture) : 0;
+        species.OwnFigures is { } own && own.TryGetValue(column, out var figure) ? figure
+        : Text(species, column) is { Length: > 0 } text ? double.Parse(text, CultureInfo.InvariantCulture)
+        : 0;
 }

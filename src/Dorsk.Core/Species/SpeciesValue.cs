@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
 
@@ -161,7 +162,156 @@ public sealed record SpeciesValue(
             s => s.FeedCapFactor,
             (s, v) => s with { FeedCapFactor = v }
         ),
+        .. Body,
+        .. Densities,
     ];
+
+    // What a species of the farm's own needs beside: sizes, what it survives, how it breathes.
+    private static IEnumerable<SpeciesValue> Body =>
+        [
+            new(
+                "lethal_low",
+                "dies in water as cold as",
+                Measures.Temperature,
+                -1,
+                30,
+                s => s.LethalLowC,
+                (s, v) => s with { LethalLowC = v }
+            ),
+            new(
+                "lethal_high",
+                "dies in water as warm as",
+                Measures.Temperature,
+                15,
+                46,
+                s => s.LethalHighC,
+                (s, v) => s with { LethalHighC = v }
+            ),
+            new(
+                "salinity_low",
+                "salinity for long, least",
+                Measures.Salinity,
+                0,
+                35,
+                s => s.SalinityLowPpt,
+                (s, v) => s with { SalinityLowPpt = v }
+            ),
+            new(
+                "salinity_high",
+                "salinity for long, most",
+                Measures.Salinity,
+                0.5,
+                60,
+                s => s.SalinityHighPpt,
+                (s, v) => s with { SalinityHighPpt = v }
+            ),
+            new(
+                "first_feed",
+                "weight at first feeding",
+                Measures.FishWeight,
+                0.00001,
+                5,
+                s => s.FirstFeedFryG,
+                (s, v) => s with { FirstFeedFryG = v }
+            ),
+            new(
+                "fingerling_low",
+                "fingerling from",
+                Measures.FishWeight,
+                0.0005,
+                200,
+                s => s.FingerlingLowG,
+                (s, v) => s with { FingerlingLowG = v }
+            ),
+            new(
+                "fingerling_high",
+                "fingerling up to",
+                Measures.FishWeight,
+                0.01,
+                500,
+                s => s.FingerlingHighG,
+                (s, v) => s with { FingerlingHighG = v }
+            ),
+            new(
+                "market_high",
+                "market size up to",
+                Measures.FishWeight,
+                1,
+                30_000,
+                s => s.MarketHighG,
+                (s, v) => s with { MarketHighG = v }
+            ),
+            new(
+                "weight_cv",
+                "usual spread of weights (CV)",
+                Measures.Share,
+                2,
+                80,
+                s => s.WeightCvPct,
+                (s, v) => s with { WeightCvPct = v }
+            ),
+            new(
+                "survival_fry",
+                "usual survival, fry to fingerling",
+                Measures.Share,
+                1,
+                100,
+                s => s.SurvivalFryPct,
+                (s, v) => s with { SurvivalFryPct = v }
+            ),
+            new(
+                "respiration",
+                "oxygen use against channel catfish",
+                Ratio,
+                0.2,
+                3,
+                s => s.RespirationFactor,
+                (s, v) => s with { RespirationFactor = v }
+            ),
+            OfColumn("condition", "condition factor K, total length", Ratio, 0.2, 5, "condition_k_tl"),
+            OfColumn("prey", "longest prey, share of its length", Ratio, 0, 1, "prey_length_max_ratio"),
+        ];
+
+    // The species' own row among the stocking densities.
+    private static IEnumerable<SpeciesValue> Densities =>
+        [
+            OfColumn(
+                "density_no_air",
+                "stocking density, pond without air",
+                Measures.FishPerArea,
+                0.01,
+                200,
+                "pond_no_air_per_m2"
+            ),
+            OfColumn(
+                "density_air",
+                "stocking density, pond with nightly air",
+                Measures.FishPerArea,
+                0.01,
+                500,
+                "pond_aerated_per_m2"
+            ),
+            OfColumn("density_tank", "stocking density, tank", Measures.FishPerVolume, 0, 5000, "tank_per_m3"),
+            OfColumn("density_cage", "stocking density, cage", Measures.FishPerVolume, 0, 5000, "cage_per_m3"),
+        ];
+
+    private static SpeciesValue OfColumn(
+        string key,
+        string name,
+        Measure measure,
+        double low,
+        double high,
+        string column
+    ) =>
+        new(
+            key,
+            name,
+            measure,
+            low,
+            high,
+            s => SpeciesTable.Figure(s, column),
+            (s, v) => s with { OwnFigures = Laid(s, column, v) }
+        );
 
     /// <summary>A value by key, or null.</summary>
     public static SpeciesValue? Find(string key) => All.FirstOrDefault(v => v.Key == key);
@@ -180,13 +330,44 @@ public sealed record SpeciesValue(
                 field.Key,
                 $"{(double.IsFinite(v) ? Say(v) : "That")} is outside what can be: {Say(field.Low)} to {Say(field.High)}."
             );
-        else if (
-            species is { GrowthMinC: var low, GrowthOptC: var best, GrowthMaxC: var high }
-            && !(low < best && best < high)
-        )
-            yield return Remark.Refuse(
-                field.Key,
-                "The three temperatures of growth must rise: from, best, no more. Change another one first."
-            );
+        else if (set.Value is not null && Disorder(species) is { } disorder)
+            yield return Remark.Refuse(field.Key, disorder);
+    }
+
+    // The table's own figure is none of the farm's.
+    private static ImmutableDictionary<string, double>? Laid(FishSpecies s, string column, double figure)
+    {
+        var own = (s.OwnFigures ?? ImmutableDictionary<string, double>.Empty).ToImmutableDictionary();
+        var laid =
+            figure == SpeciesTable.Figure(s with { OwnFigures = null }, column)
+                ? own.Remove(column)
+                : own.SetItem(column, figure);
+        return laid.IsEmpty ? null : laid;
+    }
+
+    // Figures that must rise; null while they do.
+    private static string? Disorder(FishSpecies s)
+    {
+        (bool Rises, string Says)[] orders =
+        [
+            (
+                s.GrowthMinC < s.GrowthOptC && s.GrowthOptC < s.GrowthMaxC,
+                "The three temperatures of growth must rise: from, best, no more."
+            ),
+            (
+                s.LethalLowC < s.GrowthOptC && s.GrowthOptC < s.LethalHighC,
+                "The best temperature lies between those that kill."
+            ),
+            (s.SalinityLowPpt < s.SalinityHighPpt, "The least salinity is under the most."),
+            (
+                s.FirstFeedFryG < s.FingerlingHighG
+                    && s.FingerlingLowG < s.FingerlingHighG
+                    && s.FingerlingHighG <= s.MarketHighG,
+                "Sizes must rise: first feeding, fingerling from and up to, market."
+            ),
+            (s.MarketLowG < s.MarketHighG, "Market size goes from less to more."),
+        ];
+        var wrong = Array.Find(orders, o => !o.Rises).Says;
+        return wrong is null ? null : wrong + " Change another one first.";
     }
 }

@@ -62,15 +62,6 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
         return PeopleQuestions.Alone(c, AsOf.Now(now), now);
     }
 
-    /// <summary>A species as the farm, or one pond of it, knows it; null when there is none of that key.</summary>
-    public Core.Species.FishSpecies? Species(string key, long? pondId)
-    {
-        using var c = file.Open();
-        return Core.Species.FishSpecies.Find(key) is null
-            ? null
-            : SettingsQuestions.Species(c, AsOf.Now(DateTimeOffset.MaxValue), key, pondId);
-    }
-
     /// <summary>Ponds in use, in the order they were built.</summary>
     public IReadOnlyList<Pond> Ponds()
     {

@@ -22,6 +22,9 @@ internal sealed record Desk(SqliteConnection Connection, long Line, DateTimeOffs
     /// <summary>Fish that stand in a pond on the books, by its number.</summary>
     public required Func<long, long> FishIn { get; init; }
 
+    /// <summary>Whether a key is of the tables of species or of the farm's own.</summary>
+    public required Func<string, bool> KnowsSpecies { get; init; }
+
     /// <summary>Whether somebody stands at the pond and can still be asked: not when a history or an older day is written down.</summary>
     public required bool IsFresh { get; init; }
 

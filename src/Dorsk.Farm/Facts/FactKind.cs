@@ -102,6 +102,9 @@ internal enum Refers
     /// <summary>A kind of feed or another thing in the store.</summary>
     Feed,
 
+    /// <summary>A species, of the tables or of the farm's own.</summary>
+    Species,
+
     /// <summary>The thing itself that the fact describes; the line that first described it gives the number.</summary>
     Itself,
 }

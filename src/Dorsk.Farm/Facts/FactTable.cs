@@ -29,6 +29,7 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
     private Func<Desk, T, IEnumerable<Remark>> check = (_, _) => [];
     private Func<Desk, T, long, IEnumerable<Remark>> checkVoid = (_, _, _) => [];
     private Func<T, long?>? pond;
+    private Func<T, string>? species;
     private (string Column, Func<T, long> Number)? itself;
     private Action<Desk, T>? after;
     private Action<Desk, long>? withdraw;
@@ -67,6 +68,13 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
 
     /// <summary>A column that names a kind of feed.</summary>
     public FactTable<T> Feed(string name, Func<T, long> value) => Add(name, Refers.Feed, (_, f) => value(f));
+
+    /// <summary>A column that names a species: one of the tables, or one that the farm added.</summary>
+    public FactTable<T> Species(string name, Func<T, string> value)
+    {
+        species = value;
+        return Add(name, Refers.Species, (_, f) => value(f));
+    }
 
     /// <summary>The number of the thing described: its own line when it is new, the old number when a line of it is corrected.</summary>
     public FactTable<T> Itself(string name, Func<T, long> value, Refers refers = Refers.Itself)
@@ -174,7 +182,9 @@ internal sealed class FactTable<T>(string table, string word, Reach reach = Reac
                     $"Line {desk.Corrects} describes another one of them. A correction stays with the same one."
                 ),
             ];
-        return check(desk, f);
+        return species?.Invoke(f) is { } key && !desk.KnowsSpecies(key)
+            ? [Remark.Refuse("Species", "Choose a species from the list, or add it to the farm's own first.")]
+            : check(desk, f);
     }
 
     internal override IEnumerable<Remark> CheckVoid(Desk desk, Fact fact, long line) => checkVoid(desk, (T)fact, line);

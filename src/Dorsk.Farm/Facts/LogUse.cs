@@ -20,17 +20,26 @@ internal static class LogUse
         );
 
     /// <summary>Lines that count and name a kind of feed, the first few.</summary>
-    public static List<long> OfFeed(SqliteConnection c, long feed)
+    public static List<long> OfFeed(SqliteConnection c, long feed) =>
+        In(c, FactKinds.All.Where(k => k.Name != "FeedNamed"), Refers.Feed, feed);
+
+    /// <summary>Lines that count and name a species of the farm's own, beside its figures, the first few.</summary>
+    /// <param name="c">The connection.</param>
+    /// <param name="key">Key of the species.</param>
+    /// <param name="figures">Kinds of facts that set its figures.</param>
+    public static List<long> OfSpecies(SqliteConnection c, string key, IReadOnlyList<FactKind> figures) =>
+        In(c, FactKinds.All.Except(figures), Refers.Species, key);
+
+    private static List<long> In(SqliteConnection c, IEnumerable<FactKind> kinds, Refers refers, object value)
     {
-        var tables = FactKinds.All.SelectMany(k =>
-            k.Columns.Where(x => x.Refers == Refers.Feed && k.Name != "FeedNamed")
-                .Select(x => $"SELECT line FROM {k.Table} WHERE {x.Name} = $feed")
+        var tables = kinds.SelectMany(k =>
+            k.Columns.Where(x => x.Refers == refers).Select(x => $"SELECT line FROM {k.Table} WHERE {x.Name} = $value")
         );
         return Sqlite.Rows(
             c,
             $"SELECT line FROM ({string.Join(" UNION ALL ", tables)}) t WHERE NOT EXISTS (SELECT 1 FROM log v WHERE v.voids = t.line) ORDER BY line LIMIT 5",
             r => r.GetInt64(0),
-            ("feed", feed)
+            ("value", value)
         );
     }
 

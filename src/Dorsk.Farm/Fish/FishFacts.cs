@@ -14,7 +14,7 @@ internal static class FishFacts
     )
         .Itself("batch", _ => 0, Refers.Batch)
         .Pond("pond", f => f.PondId)
-        .Column("species", f => f.SpeciesKey)
+        .Species("species", f => f.SpeciesKey)
         .Column("origin", f => f.Origin)
         .Column("count", f => f.Count)
         .Column("mean_g", f => f.MeanG)

@@ -14,7 +14,7 @@ internal static class ReceivingFacts
         "fish delivery"
     )
         .Pond("pond", f => f.PondId)
-        .Column("species", f => f.SpeciesKey)
+        .Species("species", f => f.SpeciesKey)
         .Column("seller", f => f.Seller)
         .Column("lot", f => f.Lot)
         .Column("source", f => f.Source)
@@ -47,7 +47,7 @@ internal static class ReceivingFacts
         "acclimation"
     )
         .Pond("pond", f => f.PondId)
-        .Column("species", f => f.SpeciesKey)
+        .Species("species", f => f.SpeciesKey)
         .Column("mean_g", f => f.MeanG)
         .Column("fish", f => f.Fish)
         .Column("origin", f => f.Origin)

@@ -26,10 +26,5 @@ internal static class PeopleQuestions
 
     /// <summary>Who works alone and is to be heard again, by when.</summary>
     public static IReadOnlyList<OutAlone> Alone(SqliteConnection c, AsOf asOf, DateTimeOffset now) =>
-        OutAlone.Of(
-            PeopleFacts
-                .Lone.Sound(c, asOf, LastOfEach)
-                .Select(l => (l.Line, l.At, l.Fact)),
-            now
-        );
+        OutAlone.Of(PeopleFacts.Lone.Sound(c, asOf, LastOfEach).Select(l => (l.Line, l.At, l.Fact)), now);
 }

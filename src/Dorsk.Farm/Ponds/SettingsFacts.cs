@@ -12,7 +12,7 @@ internal static class SettingsFacts
         "species value",
         Reach.Farm
     )
-        .Column("species", v => v.SpeciesKey)
+        .Species("species", v => v.SpeciesKey)
         .Column("field", v => v.Field)
         .Column("value", v => v.Value)
         .ReadBy(r => new(r.Text("species"), r.Text("field"), r.MaybeReal("value")))
@@ -22,7 +22,7 @@ internal static class SettingsFacts
 
     public static readonly FactTable<LimitSet> Limit = new FactTable<LimitSet>("limit_set", "limit")
         .Pond("pond", l => l.PondId)
-        .Column("species", l => l.SpeciesKey)
+        .Species("species", l => l.SpeciesKey)
         .Column("stage", l => l.Stage)
         .Column("name", l => l.Limit)
         .Column("value", l => l.Value)
@@ -42,7 +42,7 @@ internal static class SettingsFacts
         "feeding table",
         Reach.Farm
     )
-        .Column("species", t => t.SpeciesKey)
+        .Species("species", t => t.SpeciesKey)
         .Rows(
             "feed_table_row",
             t => t.Rows,
@@ -68,7 +68,47 @@ internal static class SettingsFacts
         )
         .CheckedBy((_, t) => t.Check());
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [SpeciesValue, Limit, FeedTable];
+    public static readonly FactTable<OwnSpecies> Own = new FactTable<OwnSpecies>(
+        "own_species",
+        "own species",
+        Reach.Farm
+    )
+        .Column("name", s => s.Name)
+        .Column("species", s => s.BaseKey)
+        .Column("scientific", s => s.Scientific)
+        .Column("source", s => s.Source)
+        .ReadBy(r => new(r.Text("name"), r.Text("species"), r.Text("scientific"), r.Text("source")))
+        .CheckedBy(CheckOwn)
+        .VoidedBy((desk, s, _) => Unused(desk, s));
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [SpeciesValue, Limit, FeedTable, Own];
+
+    // Name and the species it was copied from are its key: what is written of it holds on to them.
+    private static IEnumerable<Remark> CheckOwn(Desk desk, OwnSpecies own)
+    {
+        if (
+            desk.Corrects is { } line
+            && Own.ReadIfSound(desk.Connection, line) is OwnSpecies old
+            && old.Key != own.Key
+            && Unused(desk, old).FirstOrDefault() is { } used
+        )
+            return [used with { Field = "Name" }];
+        return own.Check([
+            .. FishSpecies.All.Select(s => s.Name),
+            .. SettingsQuestions.Own(desk.Connection, desk.AsOf.Known).Select(s => s.Name),
+        ]);
+    }
+
+    private static IEnumerable<Remark> Unused(Desk desk, OwnSpecies own) =>
+        LogUse.OfSpecies(desk.Connection, own.Key, Kinds) is { Count: > 0 } lines
+            ?
+            [
+                Remark.Refuse(
+                    "",
+                    $"{own.Name} is named by {(lines.Count == 1 ? "line" : "lines")} {string.Join(", ", lines)}: it keeps its name and the species it was copied from. Take those lines back first."
+                ),
+            ]
+            : [];
 
     private static IEnumerable<Remark> CheckLimit(Desk desk, LimitSet limit)
     {

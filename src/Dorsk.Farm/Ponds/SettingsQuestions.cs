@@ -18,6 +18,14 @@ internal static class SettingsQuestions
         AsOf asOf
     ) => SettingsFacts.FeedTable.All(c, asOf).ConvertAll(t => (t.Line, t.At, t.Author, t.Fact));
 
+    /// <summary>The farm's own species, in the order in which they were added.</summary>
+    public static List<OwnSpecies> Own(SqliteConnection c, AsOf asOf) =>
+        SettingsFacts.Own.Sound(c, asOf).ConvertAll(s => s.Fact);
+
+    /// <summary>Whether a key is of the tables or of the farm's own species.</summary>
+    public static bool Knows(SqliteConnection c, AsOf asOf, string key) =>
+        FishSpecies.Find(key) is not null && (OwnSpecies.NameOf(key) is null || Own(c, asOf).Exists(s => s.Key == key));
+
     /// <summary>A species as this farm and pond know it.</summary>
     public static FishSpecies Species(SqliteConnection c, AsOf asOf, string key, long? pond) => For(c, asOf, pond)(key);
 

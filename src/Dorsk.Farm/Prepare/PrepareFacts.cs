@@ -15,7 +15,7 @@ internal static class PrepareFacts
     )
         .Pond("pond", p => p.PondId)
         .Column("stock_on", p => p.StockOn)
-        .Column("species", p => p.SpeciesKey)
+        .Species("species", p => p.SpeciesKey)
         .Column("dry_days", p => p.DryDays)
         .Column("lime", p => p.Lime)
         .Column("mud_ph", p => p.MudPh)

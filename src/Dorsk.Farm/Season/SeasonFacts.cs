@@ -40,7 +40,7 @@ internal static class SeasonFacts
     )
         .Itself("plan", c => c.PlanId)
         .Pond("pond", c => c.PondId)
-        .Column("species", c => c.SpeciesKey)
+        .Species("species", c => c.SpeciesKey)
         .Column("stock_on", c => c.StockOn)
         .Column("count", c => c.Count)
         .Column("mean_g", c => c.MeanG)

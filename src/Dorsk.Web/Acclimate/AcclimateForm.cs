@@ -61,12 +61,7 @@ public static class AcclimateForm
 
     private static List<SlipField> FieldsOf(BenchStart s, FishReceived? delivery, Farm.Estimates.PondStory pond) =>
         [
-            s.Choice(
-                "species",
-                "Fish",
-                delivery?.SpeciesKey ?? pond.LikelySpecies.Key,
-                FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
-            ),
+            s.Fish("species", "Fish", delivery?.SpeciesKey ?? pond.LikelySpecies.Key),
             s.Whole(
                 "fish",
                 "How many",
@@ -113,6 +108,5 @@ public static class AcclimateForm
         return f.Sound ? (new(species, g, bag, places, hours, school, f.Here.Hand), fish, f.Form.Text("origin")) : null;
     }
 
-    private static FishSpecies ReadSpecies(BenchForm f) =>
-        f.Form.Choice("species", FishSpecies.All.Select(s => (s.Key, s)).ToList(), "fish", FishSpecies.All[0]);
+    private static FishSpecies ReadSpecies(BenchForm f) => f.Form.Fish("species");
 }

@@ -1,5 +1,4 @@
 using Dorsk.Core.Plans;
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Estimates;
 using Dorsk.Web.Slips;
@@ -117,13 +116,7 @@ public static class SpeciesForm
     private static IEnumerable<SlipField> Candidate(BenchStart s, int i) =>
         [
             new("", $"Fish {i}", FieldKind.Heading),
-            new(
-                $"s{i}",
-                "Fish",
-                FieldKind.Choice,
-                First[i - 1],
-                Options: [("", "none"), .. FishSpecies.All.Select(x => (x.Key, x.Name))]
-            ),
+            s.Fish($"s{i}", "Fish", First[i - 1], "none"),
             s.Quantity($"lo{i}", "Farm-gate price, low", Measures.MassPrice, 9),
             s.Quantity($"hi{i}", "Farm-gate price, high", Measures.MassPrice, 15),
             new($"pf{i}", "A fingerling costs", FieldKind.Quantity, "0.35", Measures.Price),
@@ -140,12 +133,7 @@ public static class SpeciesForm
     {
         if (f.Form.Empty($"s{i}"))
             return null;
-        var species = f.Form.Choice(
-            $"s{i}",
-            FishSpecies.All.Select(x => (x.Key, x)).ToList(),
-            "fish",
-            FishSpecies.All[0]
-        );
+        var species = f.Form.Fish($"s{i}");
         double P(string name) => f.Q(name + i, Measures.Price, 0, 1e5);
         Had H(string name) => Asked1(f, name + i);
         var (low, high) = (f.Q($"lo{i}", Measures.MassPrice, 0, 1e5), f.Q($"hi{i}", Measures.MassPrice, 0, 1e5));

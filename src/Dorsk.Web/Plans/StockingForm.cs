@@ -43,14 +43,16 @@ public static class StockingForm
     public static IReadOnlyList<SlipField> Fields(BenchStart s, string species, string system)
     {
         var pond = s.Pond?.Pond;
-        var likely = FishSpecies.Find(species) ?? s.Pond?.LikelySpecies ?? FishSpecies.Of("silver_perch");
+        var likely = s.Here.AllSpecies.FirstOrDefault(x => x.Key == species)
+            ?? s.Pond?.LikelySpecies
+            ?? s.Here.AllSpecies[0];
         var body =
             Enum.TryParse<RearingSystem>(system, out var chosen) ? chosen
             : pond is null ? RearingSystem.Earthen
             : RearingSystems.Of(pond.Kind);
         return
         [
-            s.Choice("species", "Fish", likely.Key, FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()),
+            s.Fish("species", "Fish", likely.Key),
             s.Quantity("from", "Weight at stocking", Measures.FishWeight, 10),
             s.Quantity("target", "Target weight", Measures.FishWeight, Math.Max(20, likely.MarketLowG * 1.2)),
             s.Quantity("survival", "Survival to harvest, %", Measures.Plain, likely.SurvivalGrowOutPct)
@@ -86,8 +88,8 @@ public static class StockingForm
                 .WithHint("empty: the species table"),
             s.Quantity("share", "Share of the water that is theirs", Measures.Share, "100")
                 .WithHint("less beside other fish"),
-            .. Beside("beside", "Other fish in it"),
-            .. Beside("beside2", "A third fish in it"),
+            .. Beside(s, "beside", "Other fish in it"),
+            .. Beside(s, "beside2", "A third fish in it"),
             s.Quantity("wantedkg", "Target harvest", Measures.Mass).WithHint("counted back"),
             s.Day("by", "Target date"),
             s.Whole("lead", "From order to delivery").WithHint("days; the hatchery says"),
@@ -135,12 +137,9 @@ public static class StockingForm
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
     public static StockingAsked? Read(BenchForm f, PondStory? pond)
     {
-        var species = f.Form.Choice(
-            "species",
-            FishSpecies.All.Select(s => (s.Key, s)).ToList(),
-            "fish",
-            FishSpecies.All[0]
-        );
+        var species = f.Form.Fish("species");
+        // A pond may have limits of its own.
+        species = pond?.KnownSpecies(species.Key) ?? species;
         var water = Water(f, pond);
         var (from, target, survival) = (
             f.Q("from", Measures.FishWeight, 0.001, 20_000),
@@ -215,15 +214,9 @@ public static class StockingForm
             ? DensitySchool.Own(water.System, own, targetG, water.ShaftKW > 0)
             : DensitySchool.For(species, water.System).FirstOrDefault(s => s.Name == f.Form.Text("school"));
 
-    private static IEnumerable<SlipField> Beside(string name, string label) =>
+    private static IEnumerable<SlipField> Beside(BenchStart s, string name, string label) =>
         [
-            new(
-                name,
-                label,
-                FieldKind.Choice,
-                "",
-                Options: [("", "none"), .. FishSpecies.All.Select(f => (f.Key, f.Name))]
-            ),
+            s.Fish(name, label, "", "none"),
             new(name + "g", "Their weight when these come", FieldKind.Quantity, "", Measures.FishWeight),
             new(
                 name + "share",
@@ -238,11 +231,11 @@ public static class StockingForm
     // Without a share of its own a fish takes what the first leaves, in equal parts.
     private static List<SharedFish> Beside(BenchForm f, double share)
     {
-        var names = BesideNames.Where(n => FishSpecies.Find(f.Form.Text(n)) is not null).ToList();
+        var names = BesideNames.Where(n => !f.Form.Empty(n)).ToList();
         var fish = new List<SharedFish>();
         foreach (var name in names)
         {
-            var species = FishSpecies.Of(f.Form.Text(name));
+            var species = f.Form.Fish(name);
             var own = f.MaybeQ(name + "share", Measures.Share, 0, 100) / 100;
             if (f.MaybeQ(name + "g", Measures.FishWeight, 0.001, 50_000) is { } g)
                 fish.Add(

@@ -49,12 +49,7 @@ internal sealed class StockSlip : ISlip
         return
         [
             .. Lines.When(c),
-            c.Choice(
-                "Species",
-                "Fish",
-                f?.SpeciesKey ?? came?.SpeciesKey ?? c.Story!.LikelySpecies.Key,
-                FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
-            ),
+            c.Fish("Species", "Fish", f?.SpeciesKey ?? came?.SpeciesKey ?? c.Story!.LikelySpecies.Key),
             c.Choice(
                     "Delivery",
                     "Delivery",

@@ -1,7 +1,6 @@
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 
@@ -66,12 +65,7 @@ internal sealed class PrepareSlip : ISlip
             .. Lines.When(c),
             c.Day("StockOn", "Fish are to come on", old?.StockOn)
                 .WithHint("counted back from this day; empty: forward from today"),
-            c.Choice(
-                "Species",
-                "Which fish",
-                old?.SpeciesKey ?? story.LikelySpecies.Key,
-                FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
-            ),
+            c.Fish("Species", "Which fish", old?.SpeciesKey ?? story.LikelySpecies.Key),
             .. soil ? Bottom(c, old) : [],
             .. soil ? PestsAndFood(c, old) : [],
             .. soil ? OwnFigures(c, old?.Own ?? OwnPrep.None) : [],
@@ -202,12 +196,7 @@ internal sealed class PrepareSlip : ISlip
         var soil = c.Story!.Pond.Kind is PondKind.Earthen or PondKind.Split;
         var happened = form.When();
         DateOnly? stockOn = form.Empty("StockOn") ? null : form.Day("StockOn");
-        var species = form.Choice(
-            "Species",
-            FishSpecies.All.Select(s => (s.Key, s.Key)).ToList(),
-            "species",
-            FishSpecies.All[0].Key
-        );
+        var species = form.Fish("Species").Key;
         var plan = ReadPlan(form, c.PondId, stockOn, species, soil);
         return new(
             happened,

@@ -82,12 +82,7 @@ internal sealed class ReceiveSlip : ISlip
 
     private static IEnumerable<SlipField> WhatCame(SlipContext c, FishReceived? f) =>
         [
-            c.Choice(
-                "Species",
-                "Fish",
-                f?.SpeciesKey ?? c.Story!.LikelySpecies.Key,
-                FishSpecies.All.Select(s => (s.Key, s.Name)).ToList()
-            ),
+            c.Fish("Species", "Fish", f?.SpeciesKey ?? c.Story!.LikelySpecies.Key),
             c.Words("Seller", "From", f?.Seller ?? "").WithHint("hatchery or seller"),
             c.Choice(
                 "Source",

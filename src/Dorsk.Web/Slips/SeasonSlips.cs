@@ -2,7 +2,6 @@ using System.Globalization;
 using Dorsk.Core.Growth;
 using Dorsk.Core.People;
 using Dorsk.Core.Plans;
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
@@ -128,10 +127,10 @@ internal sealed class PlanStockingSlip : ISlip
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
         var f = c.Old<CyclePlanned>();
-        var species = f is null ? c.Story!.LikelySpecies : FishSpecies.Of(f.SpeciesKey);
+        var species = f is null ? c.Story!.LikelySpecies : c.Story!.KnownSpecies(f.SpeciesKey);
         return
         [
-            c.Choice("Species", "Which fish", species.Key, [.. FishSpecies.All.Select(s => (s.Key, s.Name))]),
+            c.Fish("Species", "Which fish", species.Key),
             c.Day(
                 "StockOn",
                 "Stocking date",
@@ -156,12 +155,7 @@ internal sealed class PlanStockingSlip : ISlip
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var species = form.Choice(
-            "Species",
-            [.. FishSpecies.All.Select(s => (s.Key, s.Key))],
-            "species",
-            FishSpecies.All[0].Key
-        );
+        var species = form.Fish("Species").Key;
         var from = form.Choice(
             "From",
             [("", (long?)null), .. SeasonLines.Others(c).Select(p => (p.Key, (long?)p.Id))],

@@ -9,21 +9,15 @@ internal static class BenchFish
 {
     public static IEnumerable<SlipField> Fields(BenchStart s, string example, double exampleG) =>
         [
-            s.Choice(
-                "species",
-                "Fish in it",
-                s.Pond?.LikelySpecies.Key ?? example,
-                FishSpecies.All.Select(f => (f.Key, f.Name)).ToList()
-            ),
+            s.Fish("species", "Fish in it", s.Pond?.LikelySpecies.Key ?? example),
             s.Quantity("weight", "Average weight", Measures.FishWeight, WeightG(s) ?? exampleG),
         ];
 
     public static (FishSpecies? Species, double MeanG) Read(BenchForm f)
     {
-        var species = FishSpecies.Find(f.Form.Text("species"));
-        if (species is null)
-            f.Form.Refuse("species", "Choose a species from the list.");
-        return (species, f.Q("weight", Measures.FishWeight, 0.0001, 20_000));
+        var known = f.Here.AllSpecies.Any(s => s.Key == f.Form.Text("species"));
+        var species = f.Form.Fish("species");
+        return (known ? species : null, f.Q("weight", Measures.FishWeight, 0.0001, 20_000));
     }
 
     private static double? WeightG(BenchStart s) =>

@@ -183,12 +183,7 @@ internal sealed class RoadCalculator : ICalculator
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
             s.Choice("by", "Carried in", "bags", [("bags", "closed bags with oxygen"), ("tank", "an aerated tank")]),
-            s.Choice(
-                "species",
-                "Fish",
-                s.Pond?.LikelySpecies.Key ?? "silver_perch",
-                FishSpecies.All.Select(x => (x.Key, x.Name)).ToList()
-            ),
+            s.Fish("species", "Fish", s.Pond?.LikelySpecies.Key ?? "silver_perch"),
             s.Quantity("weight", "Weight of one", Measures.FishWeight, 1),
             s.Whole("fish", "How many", "4000"),
             s.Quantity(
@@ -215,12 +210,7 @@ internal sealed class RoadCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var bags = f.Form.Choice("by", [("bags", true), ("tank", false)], "way", true);
-        var species = f.Form.Choice(
-            "species",
-            FishSpecies.All.Select(x => (x.Key, x)).ToList(),
-            "fish",
-            FishSpecies.All[0]
-        );
+        var species = f.Form.Fish("species");
         var (g, fish, m3) = (
             f.Q("weight", Measures.FishWeight, 0.0005, 10_000),
             f.Whole("fish", "fish", 1, StockRules.MostFish),

@@ -41,7 +41,7 @@ internal sealed class NurseryCalculator : ICalculator
                 s.Pond?.LikelySpecies is { } likely && NurseryDensity.For(likely) is not null
                     ? likely.Key
                     : "silver_perch",
-                FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x.Name)).ToList()
+                [.. Nursed(s.Here).Select(x => (x.Key, x.Name))]
             ),
             s.Quantity("length", "Wanted length", Length, 50),
             s.Quantity("area", "Water surface", Measures.Area, s.Pond?.Pond.Shape.FullAreaM2 ?? 1000),
@@ -97,12 +97,11 @@ internal sealed class NurseryCalculator : ICalculator
         );
 
     private static FishSpecies ReadSpecies(BenchForm f) =>
-        f.Form.Choice(
-            "species",
-            FishSpecies.All.Where(x => NurseryDensity.For(x) is not null).Select(x => (x.Key, x)).ToList(),
-            "fish",
-            FishSpecies.All[0]
-        );
+        f.Form.Choice("species", [.. Nursed(f.Here).Select(x => (x.Key, x))], "fish", f.Here.AllSpecies[0]);
+
+    // Those that the tables know a nursery of, the farm's own by what they were copied from.
+    private static IEnumerable<FishSpecies> Nursed(Here here) =>
+        here.AllSpecies.Where(x => NurseryDensity.For(x) is not null);
 
     private static Figure WeaningFigure(BenchForm f, NurseryDensity n) =>
         new(

@@ -29,7 +29,7 @@ internal sealed class PlaceCalculator : ICalculator
         [
             s.Choice("body", "To be built", "earthen", Bodies.Select(b => (b.Key, b.Name)).ToList()),
             s.Quantity("area", "Planned area of a pond", Measures.Area, 2000).WithHint("may be empty"),
-            s.Choice("fish", "Fish for it", "", [("", "not decided"), .. FishSpecies.All.Select(x => (x.Key, x.Name))]),
+            s.Fish("fish", "Fish for it", "", "not decided"),
             s.Choice(
                 "stage",
                 "at the stage of",
@@ -82,12 +82,7 @@ internal sealed class PlaceCalculator : ICalculator
 
     private static PlacePoint? ReadShade(BenchForm f)
     {
-        var species = f.Form.Choice(
-            "fish",
-            [("", (FishSpecies?)null), .. FishSpecies.All.Select(x => (x.Key, (FishSpecies?)x))],
-            "fish",
-            null
-        );
+        var species = f.Form.MaybeFish("fish");
         var stage = f.Form.Choice(
             "stage",
             [("", ShadeStage.GrowOut), .. Stages.Select(x => (x.Stage.ToString(), x.Stage))],

@@ -1,6 +1,5 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
-using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Web.Slips;
@@ -185,12 +184,7 @@ internal sealed class BottleCalculator : ICalculator
         var stands = batch is null ? null : s.Pond!.Stock.On(batch.Id, s.Here.Today);
         return
         [
-            s.Choice(
-                "species",
-                "Fish",
-                batch?.Species.Key ?? "silver_perch",
-                [.. FishSpecies.All.Select(x => (x.Key, x.Name))]
-            ),
+            s.Fish("species", "Fish", batch?.Species.Key ?? "silver_perch"),
             s.Quantity("kg", "Fish in the water", Measures.Mass, stands?.BiomassKg.Value ?? 1000),
             s.Quantity("each", "Weight of one", Measures.FishWeight, stands?.MeanG.Value ?? 300),
             s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature) ?? 26),
@@ -205,12 +199,7 @@ internal sealed class BottleCalculator : ICalculator
 
     public Worked? Work(BenchForm f)
     {
-        var species = f.Form.Choice(
-            "species",
-            [.. FishSpecies.All.Select(x => (x.Key, x))],
-            "fish",
-            FishSpecies.All[0]
-        );
+        var species = f.Form.Fish("species");
         var (kg, each, temp) = (
             f.Q("kg", Measures.Mass, 0.1, 1e6),
             f.Q("each", Measures.FishWeight, 0.01, 20_000),

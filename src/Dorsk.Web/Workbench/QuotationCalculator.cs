@@ -64,7 +64,7 @@ internal sealed class QuotationCalculator : ICalculator
             .. Prices.Select(p => s.Quantity(p.Key, p.Name, p.Of, p.Value)),
             s.Heading("To hold it against"),
             s.Quantity("stated", "Total that the builder states", Measures.Price).WithHint("empty: no quotation yet"),
-            s.Choice("fish", "Fish for it", "", [("", "not decided"), .. FishSpecies.All.Select(x => (x.Key, x.Name))]),
+            s.Fish("fish", "Fish for it", "", "not decided"),
         ];
 
     public Worked? Work(BenchForm f)
@@ -96,13 +96,7 @@ internal sealed class QuotationCalculator : ICalculator
         return Answer(f, body, QuotationOf(spare, p, body), new(byFarm, spare, edge, needed, says, stated, species));
     }
 
-    private static FishSpecies? Species(BenchForm f) =>
-        f.Form.Choice(
-            "fish",
-            [("", (FishSpecies?)null), .. FishSpecies.All.Select(x => (x.Key, (FishSpecies?)x))],
-            "fish",
-            null
-        );
+    private static FishSpecies? Species(BenchForm f) => f.Form.MaybeFish("fish");
 
     private sealed record Asked(
         bool ByFarm,

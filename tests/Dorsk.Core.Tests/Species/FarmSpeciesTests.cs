@@ -1,4 +1,6 @@
+using Dorsk.Core.Feeding;
 using Dorsk.Core.People;
+using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
 using Dorsk.Core.Units;
@@ -84,6 +86,76 @@ public class FarmSpeciesTests
             SpeciesValue.Check(hot, FarmSpecies.Of(Perch, [hot], []), Hand.Metric).Single().Text,
             StringComparison.Ordinal
         );
+    }
+
+    public static TheoryData<string> Bases => [.. FishSpecies.All.Select(s => s.Key)];
+
+    /// <summary>A copy of each species, shrimp too, has the tables of the one it was copied from, and each of its figures can be changed without touching that one.</summary>
+    [Theory]
+    [MemberData(nameof(Bases))]
+    public void A_species_of_the_farms_own_begins_as_the_nearest_and_takes_each_figure(string baseKey)
+    {
+        var from = FishSpecies.Of(baseKey);
+        var own = FishSpecies.Of(new OwnSpecies(" New strain ", baseKey, "", "a leaflet").Key);
+        Assert.Equal(("New strain", baseKey, from.AtTheFloor), (own.Name, own.BaseKey, own.AtTheFloor));
+        Assert.Equal("low", own.Confidence);
+        foreach (var stage in Enum.GetValues<LifeStage>())
+            Assert.Equal(WaterLimits.For(from, stage), WaterLimits.For(own, stage));
+        foreach (var g in new[] { from.FirstFeedFryG, from.FingerlingHighG, from.MarketLowG })
+        {
+            Assert.Equal(FeedSize.At(from, g), FeedSize.At(own, g));
+            Assert.Equal(FeedingRhythm.For(from, g, from.GrowthOptC), FeedingRhythm.For(own, g, from.GrowthOptC));
+            Assert.Equal(BodyLength.Cm(from, g), BodyLength.Cm(own, g));
+        }
+        foreach (var system in Enum.GetValues<RearingSystem>())
+            Assert.Equal(
+                DensitySchool.For(from, system).Select(s => (s.Name, s.Kg)),
+                DensitySchool.For(own, system).Select(s => (s.Name, s.Kg))
+            );
+        Assert.All(SpeciesValue.All, v =>
+        {
+            Assert.Equal(v.Of(from), v.Of(own));
+            var set = new SpeciesValueSet(own.Key, v.Key, v.Of(from) * 1.01 + 0.001);
+            var changed = FarmSpecies.Of(own, [set], []);
+            Assert.Equal(set.Value!.Value, v.Of(changed), 1e-12);
+            Assert.All(SpeciesValue.All.Where(o => o != v), o => Assert.Equal(o.Of(own), o.Of(changed)));
+            Assert.Equal(v.Of(from), v.Of(FarmSpecies.Of(from, [set], [])));
+        });
+    }
+
+    [Theory]
+    [InlineData("Silver Perch", "silver_perch", "x", "Name")]
+    [InlineData("G", "silver_perch", "x", "Name")]
+    [InlineData("Golden~perch", "silver_perch", "x", "Name")]
+    [InlineData("Golden & perch", "silver_perch", "x", "Name")]
+    [InlineData("Golden perch", "salmon", "x", "BaseKey")]
+    [InlineData("Golden perch", "silver_perch", " ", "Source")]
+    [InlineData("Golden perch (F2)", "whiteleg_shrimp", "x", "")]
+    public void A_new_species_needs_a_name_of_its_own_a_nearest_one_and_a_source(
+        string name,
+        string from,
+        string source,
+        string field
+    ) =>
+        Assert.Equal(
+            field.Length == 0 ? [] : new[] { field },
+            new OwnSpecies(name, from, "", source).Check(FishSpecies.All.Select(s => s.Name)).Select(r => r.Field)
+        );
+
+    [Theory]
+    [InlineData("lethal_high", 27.5, null)]
+    [InlineData("lethal_high", 25, "between those that kill")]
+    [InlineData("salinity_low", 6, "least salinity")]
+    [InlineData("fingerling_low", 3, "Sizes must rise")]
+    [InlineData("market_high", 350, "Market size")]
+    public void Figures_that_must_rise_are_held_to_it(string field, double value, string? says)
+    {
+        var set = new SpeciesValueSet("silver_perch", field, value);
+        var remarks = SpeciesValue.Check(set, FarmSpecies.Of(Perch, [set], []), Hand.Metric).ToList();
+        if (says is null)
+            Assert.Empty(remarks);
+        else
+            Assert.Contains(says, Assert.Single(remarks).Text, StringComparison.Ordinal);
     }
 
     [Property]

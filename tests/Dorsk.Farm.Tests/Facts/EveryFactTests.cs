@@ -92,8 +92,7 @@ public class EveryFactTests
         var folder = Directory.CreateTempSubdirectory("dorsk-facts-").FullName;
         string At(string file) => Path.Combine(folder, file);
         Export.Write(farm.Farm.File, At("e.zip"));
-        var other = new FarmFile(At("other.db"));
-        other.Prepare();
+        var other = FreshFile.At(At("other.db"));
         Export.Read(At("e.zip"), other);
         Assert.Equal(all, Everything(other.Path));
         Backup.Write(farm.Farm.File, At("b.zip"));

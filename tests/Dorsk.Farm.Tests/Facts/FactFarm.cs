@@ -184,6 +184,10 @@ internal sealed class FactFarm : IDisposable
                 new SpeciesValueSet("silver_perch", "market_low", 450),
                 new SpeciesValueSet("silver_perch", "market_low", 460)
             ),
+            nameof(OwnSpecies) => (
+                new OwnSpecies("Golden perch", "silver_perch", "Macquaria ambigua", "a leaflet"),
+                new OwnSpecies("Golden perch", "silver_perch", "Macquaria ambigua", "our own ponds")
+            ),
             nameof(LimitSet) => (
                 new LimitSet(P1, "silver_perch", LifeStage.Growing, "do_act", 3.4),
                 new LimitSet(P1, "silver_perch", LifeStage.Growing, "do_act", 3.5)

@@ -78,8 +78,7 @@ public sealed class FilesTests : IDisposable
     public void An_export_read_into_an_empty_farm_is_the_same_farm_entered_times_and_all()
     {
         Export.Write(farm.File, At("e.zip"));
-        var other = new FarmFile(At("other.db"));
-        other.Prepare();
+        var other = FreshFile.At(At("other.db"));
         Export.Read(At("e.zip"), other);
         Assert.Equal(Everything(farm.File.Path), Everything(other.Path));
         Assert.Throws<FarmFilesException>(() => Export.Read(At("e.zip"), other));
@@ -109,8 +108,7 @@ public sealed class FilesTests : IDisposable
             using var writer = new StreamWriter(zip.CreateEntry("posting.csv").Open());
             writer.Write(text.Replace(",1000,", ",1001,", StringComparison.Ordinal));
         }
-        var other = new FarmFile(At("other.db"));
-        other.Prepare();
+        var other = FreshFile.At(At("other.db"));
         Assert.Contains(
             "checksum does not fit",
             Assert.Throws<FarmFilesException>(() => Export.Read(At("e.zip"), other)).Message,

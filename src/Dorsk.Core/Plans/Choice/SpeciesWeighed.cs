@@ -44,10 +44,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
 
     /// <summary>Months whose mean water comes within a degree of what kills.</summary>
     public int DeadlyMonths =>
-        Months.Count(t =>
-            t <= SpeciesTable.Figure(Candidate.Species, "lethal_low_c") + 1
-            || t >= SpeciesTable.Figure(Candidate.Species, "lethal_high_c") - 1
-        );
+        Months.Count(t => t <= Candidate.Species.LethalLowC + 1 || t >= Candidate.Species.LethalHighC - 1);
 
     /// <summary>Months from stocking to the weight wanted; null when it is not reached.</summary>
     public double? MonthsToMarket => Plan.Season.ReachedOn is null ? null : Plan.Season.Length / (DaysOfYear / 12);
@@ -107,8 +104,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     /// <summary>Salt for one filling, kg: water fresh enough for a pond is too fresh for these.</summary>
     public double SaltKg =>
         SpeciesTable.Text(Candidate.Species, "water") is "brackish" or "brackish-salt"
-            ? Math.Max(0, SpeciesTable.Figure(Candidate.Species, "salinity_low_ppt") - Site.Water.SalinityPpt)
-                * Site.Water.VolumeM3
+            ? Math.Max(0, Candidate.Species.SalinityLowPpt - Site.Water.SalinityPpt) * Site.Water.VolumeM3
             : 0;
 
     /// <summary>Whether it is a crustacean.</summary>

@@ -133,9 +133,7 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
     /// <summary>Fish that may live in it, kg: tanks by their water with air day and night, dug ponds by their surface without air.</summary>
     /// <param name="species">The species.</param>
     public double CarriesKg(FishSpecies species) =>
-        Dug
-            ? Water.FullAreaM2 / 10_000 * SpeciesTable.Figure(species, "capacity_earthen_no_air_kg_ha")
-            : VolumeM3 * SpeciesTable.Figure(species, "capacity_tank_kg_m3");
+        Dug ? Water.FullAreaM2 / 10_000 * species.CapacityNoAirKgHa : VolumeM3 * species.CapacityTankKgM3;
 
     /// <summary>What stands against it, by the field typed.</summary>
     public IEnumerable<Remark> Check()

@@ -39,7 +39,7 @@ public static class ShadeNeed
             return (Status.Watch, "shade in summer at every stage: cool-water fish, and the water warms less");
         if (SpeciesTable.Text(species, "group") == "crustacean")
             return (Status.Watch, "shelters and half shade: they moult in hiding");
-        if (species.Key.Contains("catfish", StringComparison.Ordinal))
+        if (species.BaseKey.Contains("catfish", StringComparison.Ordinal))
             return (
                 Status.Watch,
                 stage == ShadeStage.Fry

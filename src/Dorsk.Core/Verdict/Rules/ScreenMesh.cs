@@ -31,7 +31,7 @@ internal static class ScreenMesh
     }
 
     private static double Smallest(FishHere f) =>
-        f.MeanG * Math.Max(LeastShare, 1 - (Deviations * SpeciesTable.Figure(f.Species, "weight_cv_pct") / 100));
+        f.MeanG * Math.Max(LeastShare, 1 - (Deviations * f.Species.WeightCvPct / 100));
 
     private static Finding Found(
         PondState s,

@@ -19,6 +19,6 @@ public sealed record FlocBand(double LowMlL, double HighMlL)
     /// <summary>The band of a species and stage.</summary>
     public static FlocBand For(FishSpecies species, LifeStage stage) =>
         species.AtTheFloor ? (stage == LifeStage.Growing ? Shrimp : ShrimpNursery)
-        : species.Key.Contains("tilapia", StringComparison.Ordinal) ? Tilapia
+        : species.BaseKey.Contains("tilapia", StringComparison.Ordinal) ? Tilapia
         : Fish;
 }

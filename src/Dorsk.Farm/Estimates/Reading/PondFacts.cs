@@ -115,7 +115,7 @@ public partial class PondFacts
     public PondPlans Plans => rows.Plans;
 
     /// <summary>Species as the farm and this pond know them.</summary>
-    internal Func<string, FishSpecies> KnownSpecies => rows.KnownSpecies;
+    public Func<string, FishSpecies> KnownSpecies => rows.KnownSpecies;
 
     /// <summary>Feed given on a farm day, kg.</summary>
     public double FedOn(DateOnly day) => fed.On(day) ?? 0;
@@ -205,10 +205,10 @@ public partial class PondFacts
             if (
                 PreparationLine is { } p
                 && Batches.All(b => b.ArrivedAt < p.At)
-                && FishSpecies.Find(p.Plan.SpeciesKey) is { } planned
+                && FishSpecies.Find(p.Plan.SpeciesKey) is not null
             )
-                return planned;
-            return Batches.Count > 0 ? Batches[^1].Species : FishSpecies.Of("silver_perch");
+                return KnownSpecies(p.Plan.SpeciesKey);
+            return Batches.Count > 0 ? Batches[^1].Species : KnownSpecies("silver_perch");
         }
     }
 }

@@ -69,7 +69,7 @@ public sealed class FeedTableModel(Door door, Questions questions, Here here) : 
         if (rows.Count == 0)
             form.Refuse("From0", "Fill one line at least, or go back to the starting values.");
         Remarks = form.Remarks.Count > 0 ? form.Remarks : Enter(rows, entry, "own feeding table");
-        return Remarks.Count == 0 ? LocalRedirect("/feed/table/" + Species.Key) : Refused();
+        return Remarks.Count == 0 ? LocalRedirect("/feed/table/" + Uri.EscapeDataString(Species.Key)) : Refused();
     }
 
     /// <summary>Goes back to the trade's starting values.</summary>
@@ -79,7 +79,7 @@ public sealed class FeedTableModel(Door door, Questions questions, Here here) : 
         if (Load(key) is { } no)
             return no;
         Remarks = Enter([], Guid.NewGuid(), "feeding table: starting values");
-        return Remarks.Count == 0 ? LocalRedirect("/feed/table/" + Species.Key) : Refused();
+        return Remarks.Count == 0 ? LocalRedirect("/feed/table/" + Uri.EscapeDataString(Species.Key)) : Refused();
     }
 
     private IReadOnlyList<Remark> Enter(List<FeedTableRow> rows, Guid entry, string text) =>
@@ -111,7 +111,7 @@ public sealed class FeedTableModel(Door door, Questions questions, Here here) : 
                 .Select(b => b.Batch.Species)
                 .DistinctBy(s => s.Key),
         ];
-        if (questions.Species(key ?? (OnFarm.Count > 0 ? OnFarm[0] : FishSpecies.All[0]).Key, null) is not { } species)
+        if (questions.Species(key ?? (OnFarm.Count > 0 ? OnFarm[0] : here.AllSpecies[0]).Key, null) is not { } species)
             return NotFound();
         Species = species;
         Versions = questions.FeedTables(species.Key);

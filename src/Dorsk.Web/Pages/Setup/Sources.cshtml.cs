@@ -30,7 +30,7 @@ public sealed class SourcesModel(Questions questions, Here here) : PageModel
         if (here.Farm is null)
             return Redirect("/slip/farm");
         var stands = questions.Looks(here.Now).SelectMany(l => l.Now?.Batches.Select(b => b.Batch.Species) ?? []);
-        Species = stands.GroupBy(s => s.Key).MaxBy(g => g.Count())?.First() ?? FishSpecies.All[0];
+        Species = stands.GroupBy(s => s.Key).MaxBy(g => g.Count())?.First() ?? here.AllSpecies[0];
         var newest = SourceBook.Newest(questions.SourcesTested().Select(s => (here.Zone.DayOf(s.At), s.Test)));
         Judgement = SourceBook.Judge(newest, here.Today);
         Sources = [.. newest.Select(s => (s.On, s.Test, SourceWater.Judge(s.Test.Values, Species, here.Hand)))];

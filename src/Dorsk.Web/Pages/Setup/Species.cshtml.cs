@@ -46,6 +46,18 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
 
     public IReadOnlyList<Pond> Ponds => questions.Ponds();
 
+    /// <summary>The farm's own species that is shown, with its line; null for one of the tables.</summary>
+    public OwnSpecies? Own => Added?.Species;
+
+    public long? OwnLine => Added?.Line;
+
+    private (long Line, OwnSpecies Species)? Added =>
+        questions
+            .OwnSpecies()
+            .Where(s => s.Species.Key == Species?.Key)
+            .Select(s => ((long, OwnSpecies)?)s)
+            .FirstOrDefault();
+
     public WaterLimits TableLimits => WaterLimits.For(FishSpecies.Of(Species!.Key), Stage);
 
     public string Where =>

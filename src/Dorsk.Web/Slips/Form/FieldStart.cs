@@ -21,6 +21,25 @@ public static class FieldStart
     public static SlipField Fold(this IFieldStart _, string label, string name = "") =>
         new(name, label, FieldKind.Fold);
 
+    /// <summary>A species of the farm's list: those it stocks first, its own too.</summary>
+    /// <param name="start">What it starts from.</param>
+    /// <param name="name">Name in the form and in remarks.</param>
+    /// <param name="label">What the person reads.</param>
+    /// <param name="key">Key of the one that is chosen at first; one that is no longer listed stays as it is.</param>
+    /// <param name="none">Words of a first choice that names none; null: one must be chosen.</param>
+    public static SlipField Fish(this IFieldStart start, string name, string label, string key, string? none = null) =>
+        new(
+            name,
+            label,
+            FieldKind.Choice,
+            key,
+            Options:
+            [
+                .. none is null ? Array.Empty<(string, string)>() : [("", none)],
+                .. start.Here.AllSpecies.Select(s => (s.Key, s.Name)),
+            ]
+        );
+
     /// <summary>A figure with a unit, which stands in it as it would be typed.</summary>
     /// <param name="start">What it starts from.</param>
     /// <param name="name">Name in the form and in remarks.</param>

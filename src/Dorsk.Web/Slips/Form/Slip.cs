@@ -105,6 +105,7 @@ public static class AllSlips
         new ReadingSlip(),
         new WeatherSlip(),
         new InstrumentSlip(),
+        new OwnSpeciesSlip(),
         new LandmarkSlip(),
         new WalkSlip(),
         new LoneSlip(),

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
@@ -33,6 +34,13 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
 
     /// <summary>Adds a refusal at a field.</summary>
     public void Refuse(string field, string text) => remarks.Add(Remark.Refuse(field, text));
+
+    /// <summary>A species of the farm's list, with the farm's own figures; the first one with a remark when it is none of them.</summary>
+    public FishSpecies Fish(string field) =>
+        Choice(field, [.. here.AllSpecies.Select(s => (s.Key, s))], "species", here.AllSpecies[0]);
+
+    /// <summary>The same where none may be chosen.</summary>
+    public FishSpecies? MaybeFish(string field) => Empty(field) ? null : Fish(field);
 
     /// <summary>A wanted quantity in SI; NaN with a remark when it cannot be read.</summary>
     public double Quantity(string field, Measure measure) =>

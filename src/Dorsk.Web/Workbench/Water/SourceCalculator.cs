@@ -31,12 +31,7 @@ internal sealed class SourceCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            s.Choice(
-                "species",
-                "For",
-                s.Pond?.LikelySpecies.Key ?? "silver_perch",
-                [.. FishSpecies.All.Select(x => (x.Key, x.Name))]
-            ),
+            s.Fish("species", "For", s.Pond?.LikelySpecies.Key ?? "silver_perch"),
             s.Heading("As tested; what was not tested stays empty"),
             .. Tested.Select(p =>
                 s.Quantity(
@@ -62,12 +57,7 @@ internal sealed class SourceCalculator : ICalculator
 
     public Worked? Work(BenchForm f)
     {
-        var species = f.Form.Choice(
-            "species",
-            [.. FishSpecies.All.Select(x => (x.Key, x))],
-            "fish",
-            FishSpecies.All[0]
-        );
+        var species = f.Form.Fish("species");
         var read = Tested
             .Select(p => (Parameter: p, Si: f.MaybeQ(p.Key, p.Measure, p.HardLow, p.HardHigh)))
             .Where(x => x.Si is not null)
