@@ -58,3 +58,63 @@ test('forecast at dusk, a bloom dies, an alarm, mail, an aerator started from th
     await night.stop();
   }
 });
+
+test('an afternoon in which a bloom dies: nobody answers, the ladder goes on, the phone is called, the pond is saved', async ({
+  page,
+}) => {
+  test.setTimeout(480_000);
+  const night = await startNight('2027-01-21T17:30+10:00', 600);
+  try {
+    const outside = (values) =>
+      fetch(night.outside + '/fault', { method: 'POST', body: new URLSearchParams(values), redirect: 'manual' });
+    await page.setViewportSize({ width: 390, height: 844 });
+    await signIn(page, 'Manager', night.url);
+    await page.goto(night.url + '/ponds/P4/stock');
+    const standing = (await page.locator('main').innerText()).match(/([\d,]+)\s+booked/)[1];
+    await outside({ pond: 'P4', fault: 'None', trouble: 'BloomCrash' });
+
+    // It rings, and nobody answers: all on the list are called in turn, the message program gets each call, the steps go on.
+    const low = page.locator('article', { hasText: /P4 oxygen \d/ }).first();
+    const seen = new Set();
+    await expect(async () => {
+      await page.goto(night.url + '/alarms');
+      const said = await low.innerText({ timeout: 500 });
+      for (const step of ['emergency machine', 'take fish out', 'call the owner'])
+        if (said.includes(step)) seen.add(step);
+      expect(said).toMatch(/called: Night watch, Manager, Neighbour with a tractor/);
+      expect([...seen]).toContain('call the owner');
+    }).toPass({ timeout: 180_000, intervals: [200] });
+    expect(seen.size, 'a step before people').toBeGreaterThan(1);
+    await expect
+      .poll(async () => (await fetch(night.outside)).text(), { timeout: 30_000 })
+      .toContain('Neighbour with a tractor');
+    const call = page.getByRole('link', { name: /Call Neighbour with a tractor/ });
+    expect(await call.getAttribute('href')).toBe('tel:0491570157');
+    expect((await call.boundingBox()).height).toBeGreaterThanOrEqual(44);
+
+    // Somebody comes: every aerator runs, the water clears, and only good readings end the alarm.
+    await expect(async () => {
+      await page.goto(night.url + '/alarms');
+      if (!(await low.getByText('answered by Manager').count()))
+        await low.getByRole('button', { name: 'I go' }).click({ timeout: 500 });
+      await expect(low).toContainText('answered by Manager', { timeout: 500 });
+    }).toPass({ timeout: 60_000 });
+    await page.goto(night.url + '/oxygen?open=P4');
+    for (const start of await page
+      .locator('#row-P4')
+      .getByRole('button', { name: /^Start / })
+      .all())
+      if (await start.isVisible()) await start.click();
+    await outside({ pond: 'P4', fault: 'None', trouble: 'None' });
+    await expect(async () => {
+      await page.goto(night.url + '/alarms');
+      await expect(page.locator('article', { hasText: /P4 (oxygen \d|is likely to pass)/ })).toHaveCount(0, {
+        timeout: 500,
+      });
+    }).toPass({ timeout: 150_000, intervals: [2000] });
+    await page.goto(night.url + '/ponds/P4/stock');
+    await expect(page.locator('main')).toContainText(`${standing} booked`);
+  } finally {
+    await night.stop();
+  }
+});

@@ -127,7 +127,7 @@ public static class Ration
             RationSchool.Satiation => "What was last eaten while somebody watched, changed by how the fish came to it",
             _ when SchoolRation.KeepsOnly(q) =>
                 "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass",
-            _ => "Expected gain of today × feed per gain (FCR)",
+            _ => "Expected gain of today × feed conversion ratio (FCR)",
         };
 
     private static IEnumerable<string> Limits(RationQuestion q)

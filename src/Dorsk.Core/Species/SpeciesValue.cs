@@ -31,10 +31,10 @@ public sealed record SpeciesValue(
     private static readonly Measure Rate = Measures.Plain with { Decimals = 3, UsDecimals = 3 },
         Ratio = Measures.Plain with { Decimals = 2, UsDecimals = 2 };
 
-    /// <summary>All of them, in the order of the page.</summary>
-    public static readonly IReadOnlyList<SpeciesValue> All =
+    /// <summary>Growth, feed and capacity.</summary>
+    public static readonly IReadOnlyList<SpeciesValue> Growth =
     [
-        new("feed_min", "eats from", Measures.Temperature, 0, 35, s => s.FeedMinC, (s, v) => s with { FeedMinC = v }),
+        new("feed_min", "feeds from", Measures.Temperature, 0, 35, s => s.FeedMinC, (s, v) => s with { FeedMinC = v }),
         new(
             "growth_min",
             "grows from",
@@ -55,7 +55,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "growth_max",
-            "grows no more at",
+            "stops growing at",
             Measures.Temperature,
             10,
             45,
@@ -64,7 +64,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "do_lethal",
-            "oxygen that kills",
+            "lethal oxygen",
             Measures.Oxygen,
             0,
             5,
@@ -73,7 +73,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "growth",
-            "growth G, g^(1/3) a day",
+            "growth rate G, g^(1/3) per day",
             Rate,
             0.005,
             0.4,
@@ -82,17 +82,17 @@ public sealed record SpeciesValue(
         ),
         new(
             "growth_cap",
-            "greatest gain of a day",
+            "most gain in a day",
             Measures.FishWeight,
             0.05,
             100,
             s => s.GrowthCapGPerDay,
             (s, v) => s with { GrowthCapGPerDay = v }
         ),
-        new("fcr_fry", "feed per gain (FCR), fry", Ratio, 0, 5, s => s.FcrFry, (s, v) => s with { FcrFry = v }),
+        new("fcr_fry", "feed conversion ratio (FCR), fry", Ratio, 0, 5, s => s.FcrFry, (s, v) => s with { FcrFry = v }),
         new(
             "fcr_fingerling",
-            "feed per gain (FCR), fingerlings",
+            "feed conversion ratio (FCR), fingerlings",
             Ratio,
             0,
             5,
@@ -101,7 +101,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "fcr_growout",
-            "feed per gain (FCR), grow-out",
+            "feed conversion ratio (FCR), grow-out",
             Ratio,
             0,
             6,
@@ -119,7 +119,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "survival",
-            "usual survival of grow-out",
+            "survival, grow-out",
             Measures.Share,
             5,
             100,
@@ -128,7 +128,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "capacity_no_air",
-            "a pond carries, without air",
+            "carrying capacity, pond without aeration",
             Measures.AreaLoad,
             0,
             50_000,
@@ -137,7 +137,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "capacity_air",
-            "a pond carries, with nightly air",
+            "carrying capacity, pond aerated at night",
             Measures.AreaLoad,
             0,
             100_000,
@@ -146,7 +146,7 @@ public sealed record SpeciesValue(
         ),
         new(
             "capacity_tank",
-            "a tank carries",
+            "carrying capacity, tank",
             Measures.VolumeLoad,
             0,
             400,
@@ -155,145 +155,141 @@ public sealed record SpeciesValue(
         ),
         new(
             "feed_cap",
-            "factor on the greatest daily feed",
+            "factor on the daily feed limit",
             Ratio,
             0.1,
             5,
             s => s.FeedCapFactor,
             (s, v) => s with { FeedCapFactor = v }
         ),
-        .. Body,
-        .. Densities,
     ];
 
-    // What a species of the farm's own needs beside: sizes, what it survives, how it breathes.
-    private static IEnumerable<SpeciesValue> Body =>
-        [
-            new(
-                "lethal_low",
-                "dies in water as cold as",
-                Measures.Temperature,
-                -1,
-                30,
-                s => s.LethalLowC,
-                (s, v) => s with { LethalLowC = v }
-            ),
-            new(
-                "lethal_high",
-                "dies in water as warm as",
-                Measures.Temperature,
-                15,
-                46,
-                s => s.LethalHighC,
-                (s, v) => s with { LethalHighC = v }
-            ),
-            new(
-                "salinity_low",
-                "salinity for long, least",
-                Measures.Salinity,
-                0,
-                35,
-                s => s.SalinityLowPpt,
-                (s, v) => s with { SalinityLowPpt = v }
-            ),
-            new(
-                "salinity_high",
-                "salinity for long, most",
-                Measures.Salinity,
-                0.5,
-                60,
-                s => s.SalinityHighPpt,
-                (s, v) => s with { SalinityHighPpt = v }
-            ),
-            new(
-                "first_feed",
-                "weight at first feeding",
-                Measures.FishWeight,
-                0.00001,
-                5,
-                s => s.FirstFeedFryG,
-                (s, v) => s with { FirstFeedFryG = v }
-            ),
-            new(
-                "fingerling_low",
-                "fingerling from",
-                Measures.FishWeight,
-                0.0005,
-                200,
-                s => s.FingerlingLowG,
-                (s, v) => s with { FingerlingLowG = v }
-            ),
-            new(
-                "fingerling_high",
-                "fingerling up to",
-                Measures.FishWeight,
-                0.01,
-                500,
-                s => s.FingerlingHighG,
-                (s, v) => s with { FingerlingHighG = v }
-            ),
-            new(
-                "market_high",
-                "market size up to",
-                Measures.FishWeight,
-                1,
-                30_000,
-                s => s.MarketHighG,
-                (s, v) => s with { MarketHighG = v }
-            ),
-            new(
-                "weight_cv",
-                "usual spread of weights (CV)",
-                Measures.Share,
-                2,
-                80,
-                s => s.WeightCvPct,
-                (s, v) => s with { WeightCvPct = v }
-            ),
-            new(
-                "survival_fry",
-                "usual survival, fry to fingerling",
-                Measures.Share,
-                1,
-                100,
-                s => s.SurvivalFryPct,
-                (s, v) => s with { SurvivalFryPct = v }
-            ),
-            new(
-                "respiration",
-                "oxygen use against channel catfish",
-                Ratio,
-                0.2,
-                3,
-                s => s.RespirationFactor,
-                (s, v) => s with { RespirationFactor = v }
-            ),
-            OfColumn("condition", "condition factor K, total length", Ratio, 0.2, 5, "condition_k_tl"),
-            OfColumn("prey", "longest prey, share of its length", Ratio, 0, 1, "prey_length_max_ratio"),
-        ];
+    /// <summary>Sizes, what it survives, how it breathes, its stocking densities.</summary>
+    public static readonly IReadOnlyList<SpeciesValue> Body =
+    [
+        new(
+            "lethal_low",
+            "lethal temperature, low",
+            Measures.Temperature,
+            -1,
+            30,
+            s => s.LethalLowC,
+            (s, v) => s with { LethalLowC = v }
+        ),
+        new(
+            "lethal_high",
+            "lethal temperature, high",
+            Measures.Temperature,
+            15,
+            46,
+            s => s.LethalHighC,
+            (s, v) => s with { LethalHighC = v }
+        ),
+        new(
+            "salinity_low",
+            "lowest salinity",
+            Measures.Salinity,
+            0,
+            35,
+            s => s.SalinityLowPpt,
+            (s, v) => s with { SalinityLowPpt = v }
+        ),
+        new(
+            "salinity_high",
+            "highest salinity",
+            Measures.Salinity,
+            0.5,
+            60,
+            s => s.SalinityHighPpt,
+            (s, v) => s with { SalinityHighPpt = v }
+        ),
+        new(
+            "first_feed",
+            "weight at first feeding",
+            Measures.FishWeight,
+            0.00001,
+            5,
+            s => s.FirstFeedFryG,
+            (s, v) => s with { FirstFeedFryG = v }
+        ),
+        new(
+            "fingerling_low",
+            "fingerling from",
+            Measures.FishWeight,
+            0.0005,
+            200,
+            s => s.FingerlingLowG,
+            (s, v) => s with { FingerlingLowG = v }
+        ),
+        new(
+            "fingerling_high",
+            "fingerling up to",
+            Measures.FishWeight,
+            0.01,
+            500,
+            s => s.FingerlingHighG,
+            (s, v) => s with { FingerlingHighG = v }
+        ),
+        new(
+            "market_high",
+            "market size up to",
+            Measures.FishWeight,
+            1,
+            30_000,
+            s => s.MarketHighG,
+            (s, v) => s with { MarketHighG = v }
+        ),
+        new(
+            "weight_cv",
+            "spread of weights (CV)",
+            Measures.Share,
+            2,
+            80,
+            s => s.WeightCvPct,
+            (s, v) => s with { WeightCvPct = v }
+        ),
+        new(
+            "survival_fry",
+            "survival, fry to fingerling",
+            Measures.Share,
+            1,
+            100,
+            s => s.SurvivalFryPct,
+            (s, v) => s with { SurvivalFryPct = v }
+        ),
+        new(
+            "respiration",
+            "oxygen use, channel catfish = 1",
+            Ratio,
+            0.2,
+            3,
+            s => s.RespirationFactor,
+            (s, v) => s with { RespirationFactor = v }
+        ),
+        OfColumn("condition", "condition factor K, total length", Ratio, 0.2, 5, "condition_k_tl"),
+        OfColumn("prey", "longest prey, part of own length", Ratio, 0, 1, "prey_length_max_ratio"),
+        OfColumn(
+            "density_no_air",
+            "stocking density, pond without aeration",
+            Measures.FishPerArea,
+            0.01,
+            200,
+            "pond_no_air_per_m2"
+        ),
+        OfColumn(
+            "density_air",
+            "stocking density, aerated pond",
+            Measures.FishPerArea,
+            0.01,
+            500,
+            "pond_aerated_per_m2"
+        ),
+        OfColumn("density_tank", "stocking density, tank", Measures.FishPerVolume, 0, 5000, "tank_per_m3"),
+        OfColumn("density_cage", "stocking density, cage", Measures.FishPerVolume, 0, 5000, "cage_per_m3"),
+    ];
 
-    // The species' own row among the stocking densities.
-    private static IEnumerable<SpeciesValue> Densities =>
-        [
-            OfColumn(
-                "density_no_air",
-                "stocking density, pond without air",
-                Measures.FishPerArea,
-                0.01,
-                200,
-                "pond_no_air_per_m2"
-            ),
-            OfColumn(
-                "density_air",
-                "stocking density, pond with nightly air",
-                Measures.FishPerArea,
-                0.01,
-                500,
-                "pond_aerated_per_m2"
-            ),
-            OfColumn("density_tank", "stocking density, tank", Measures.FishPerVolume, 0, 5000, "tank_per_m3"),
-            OfColumn("density_cage", "stocking density, cage", Measures.FishPerVolume, 0, 5000, "cage_per_m3"),
-        ];
+    /// <summary>All of them, in the order of the page.</summary>
+    public static readonly IReadOnlyList<SpeciesValue> All = [.. Growth, .. Body];
 
     private static SpeciesValue OfColumn(
         string key,

@@ -25,6 +25,9 @@ public sealed record Measure(string Name, Unit Metric, Unit Us, int Decimals, in
     /// <summary>Significant figures a printed amount has at least, where <see cref="Small"/> names units: 2 or 3.</summary>
     public int Significant { get; init; } = 2;
 
+    /// <summary>Significant figures at which decimals end, so that 400 g is not said as 400.0; 0: always the measure's decimals.</summary>
+    public int Most { get; init; }
+
     /// <summary>The same quantity on farms that say areas in m² or ft²; null: it has no area in it.</summary>
     public Measure? BySquare { get; init; }
 
@@ -51,8 +54,10 @@ public sealed record Measure(string Name, Unit Metric, Unit Us, int Decimals, in
             return (unit, decimals);
         if (shown.Small.LastOrDefault(s => s.System == hand.System && Math.Abs(si) < s.BelowSi) is { } small)
             (unit, decimals) = (small.Unit, 0);
-        var places = Significant - 1 - (int)Math.Floor(Math.Log10(Math.Abs(unit.FromSi(si))));
-        return (unit, Math.Clamp(places, decimals, MostDecimals));
+        var order = (int)Math.Floor(Math.Log10(Math.Abs(unit.FromSi(si))));
+        if (Most > 0)
+            decimals = Math.Min(decimals, Math.Max(0, Most - 1 - order));
+        return (unit, Math.Clamp(Significant - 1 - order, decimals, MostDecimals));
     }
 
     private const int MostDecimals = 6;

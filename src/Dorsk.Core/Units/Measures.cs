@@ -122,6 +122,7 @@ public static class Measures
         new Unit("kg", 1000, 0)
     )
     {
+        Most = 3,
         // Fish under a quarter of a pound are said in ounces, with how many make a pound.
         Small =
         [

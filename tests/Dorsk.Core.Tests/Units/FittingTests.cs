@@ -22,7 +22,7 @@ public class FittingTests
             { Measures.Mass, 31.6, "31.6 kg", "69.7 lb" },
             { Measures.FishWeight, 0.5, "0.5 g", "0.018 oz (907/lb)" },
             { Measures.FishWeight, 50, "50.0 g", "1.8 oz (9/lb)" },
-            { Measures.FishWeight, 500, "500.0 g", "1.102 lb" },
+            { Measures.FishWeight, 500, "500 g", "1.10 lb" },
             { Measures.MassPrice, 12, "12.00 /kg", "5.44 /lb" },
             { Measures.PowerByArea, 5, "5.0 kW/ha", "2.7 hp/ac" },
             { Measures.PowerByVolume, 1, "1.0 W/m³", "1.7 hp/ac-ft" },

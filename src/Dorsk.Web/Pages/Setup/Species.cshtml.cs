@@ -20,7 +20,6 @@ public sealed record OwnFigure(
     LifeStage Stage,
     string Key,
     string Name,
-    string Unit,
     string Table,
     string Now,
     bool Own,
@@ -136,7 +135,7 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         }
         else
-            Said = $"{name}: {(reset ? "back to what stands above it" : "the farm's own figure holds from now on")}.";
+            Said = $"{Words.Sentence(name)}: {(reset ? "back to what stands above it" : "the farm's own figure holds from now on")}.";
         Open(Species!.Key, PondCode, Stage);
         return Page();
     }
@@ -168,9 +167,8 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
             Stage,
             key,
             name,
-            measure.In(here.Hand).Symbol,
-            QuantityText.Figure(table, measure, here.Hand),
-            QuantityText.Figure(now, measure, here.Hand),
+            QuantityText.Write(table, measure, here.Hand),
+            QuantityText.Write(now, measure, here.Hand),
             Math.Abs(now - table) > 1e-9,
             key == wrongField ? typed : "",
             key == wrongField ? problem : null

@@ -41,7 +41,20 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
 
     public string Heading => Code.Length > 0 ? $"{Code}: {Slip.Title.ToLowerInvariant()}" : Slip.Title;
 
-    public string BackUrl => Code.Length > 0 ? $"/ponds/{Code}" : "/ponds";
+    public string BackUrl => Code.Length > 0 ? $"/ponds/{Code}" : Slip.After;
+
+    /// <summary>The place of the menu it belongs to: where it leads back to.</summary>
+    public string Place =>
+        BackUrl.Split('/')[1] switch
+        {
+            "alarms" => "Oxygen",
+            "day" => "Today",
+            "feed" => "Feed",
+            "season" => "Season",
+            "setup" => "Setup",
+            "weather" => "Weather",
+            _ => "Ponds",
+        };
 
     public string LiveUrl => $"{Request.Path}?handler=live{(Corrects is { } line ? $"&corrects={line}" : "")}";
 
