@@ -71,6 +71,56 @@ public sealed class OwnRecordTests : IDisposable
     }
 
     [Fact]
+    public async Task Own_rates_of_acclimation_are_followed_where_they_are_chosen_and_offered_the_next_time()
+    {
+        var manager = await farm.As(Role.Manager);
+        const string Page = "/ponds/P1/acclimate";
+        var form = BrowserForm.Shown(BrowserForm.Of(await manager.Client.GetStringAsync(Page)));
+        foreach (
+            var (name, typed) in new[]
+            {
+                ("fish", "500"),
+                ("weight", "2"),
+                ("tb", "20"),
+                ("pb", "7"),
+                ("nb", "0"),
+                ("ob", "8"),
+                ("t1", "26"),
+                ("p1", "7.4"),
+                ("o1", "7"),
+                ("rates", "own"),
+                ("ownnote", "as the hatchery says"),
+                ("owntemp", "1"),
+            }
+        )
+            form[name] = typed;
+        string Address(string handler) =>
+            Page + "?" + string.Join("&", form.Select(f => $"{f.Key}={Uri.EscapeDataString(f.Value)}")) + handler;
+        var answer = PageText.Plain(await manager.Client.GetStringAsync(Address("")));
+        Assert.Contains(
+            "By your own rates (as the hatchery says): 6.0 hours; by the trade's:",
+            answer,
+            StringComparison.Ordinal
+        );
+        form["ownnote"] = "";
+        Assert.Contains(
+            "Say whose rule it is",
+            PageText.Plain(await manager.Client.GetStringAsync(Address(""))),
+            StringComparison.Ordinal
+        );
+        form["ownnote"] = "as the hatchery says";
+        var begun = await manager.Post(Address("&handler=Begin"), []);
+        var run = PageText.Plain(await manager.Client.GetStringAsync(begun.Headers.Location!.ToString()));
+        Assert.Contains("own rates: as the hatchery says", run, StringComparison.Ordinal);
+        var plan = farm.Services.GetRequiredService<Questions>().Acclimations(farm.PondId).Single(a => a.Begun.Own is not null).Plan;
+        Assert.Equal(360, plan.Steps.First(s => s.Key == "over").Minutes);
+        // The next time they stand in the lines, and nothing follows them until they are chosen.
+        var next = BrowserForm.Of(await manager.Client.GetStringAsync(Page));
+        var shown = BrowserForm.Shown(next);
+        Assert.Equal(("as the hatchery says", ""), (shown["ownnote"], shown.GetValueOrDefault("rates", "")));
+    }
+
+    [Fact]
     public async Task Weed_that_covers_a_pond_stands_against_stocking_it_with_what_to_do()
     {
         var pond = Enter(

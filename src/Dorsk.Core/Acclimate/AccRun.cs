@@ -22,7 +22,11 @@ public sealed record AcclimationBegun(
     IReadOnlyList<AccWater> Places,
     double HoursInBag,
     AccSchool School
-) : Fact;
+) : Fact
+{
+    /// <summary>The farm's own rates that are followed; null: the trade's.</summary>
+    public OwnRates? Own { get; init; }
+}
 
 /// <summary>What happens in an acclimation.</summary>
 public enum AccEvent

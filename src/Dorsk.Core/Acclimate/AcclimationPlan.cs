@@ -56,14 +56,24 @@ public sealed record AccQuestion(
     /// <summary>Limits of these fish.</summary>
     public WaterLimits Limits => WaterLimits.For(Species, WaterLimits.StageOf(Species, MeanG));
 
+    /// <summary>The farm's own rates, where they were chosen; null: the trade's.</summary>
+    public OwnRates? Own { get; init; }
+
     /// <summary>How much temperature may change in an hour for these fish, °C.</summary>
-    public double StepC => Limits.MaxTempChangeCPerH;
+    public double StepC => Own?.TempCPerH ?? Limits.MaxTempChangeCPerH;
+
+    /// <summary>How much pH may change in an hour for these fish.</summary>
+    public double StepPh => Own?.PhPerH ?? (Fry ? FryPhPerHour : PhPerHour);
 
     /// <summary>How much temperature lies between bag and pond, °C.</summary>
     public double ApartC => Math.Abs(Bag.TempC - Pond.TempC);
 
     /// <summary>How fast salinity may change for these fish.</summary>
-    public SalinityRate Salinity => SalinityRate.For(Species, MeanG);
+    public SalinityRate Salinity => SalinityRate.For(Species, MeanG, Own?.SalinityPptPerH);
+
+    // Starting values of the trade.
+    private const double PhPerHour = 1,
+        FryPhPerHour = 0.5;
 
     /// <summary>Whether they are fry.</summary>
     public bool Fry => WaterLimits.StageOf(Species, MeanG) == LifeStage.Fry;
@@ -121,8 +131,6 @@ public sealed record AcclimationPlan(
     private const double HeldPh = 7.5,
         MuchTanMgL = 2,
         BagsLastMinutes = 60,
-        PhPerHour = 1,
-        FryPhPerHour = 0.5,
         PhDirect = 1,
         FloatHalfMinutes = 10,
         LeastFloat = 15,
@@ -141,6 +149,8 @@ public sealed record AcclimationPlan(
     {
         var curve = MixCurve.Run(q.Bag, q.Pond, MixMinutes);
         var (school, reasons) = Recommend(q, curve);
+        if (q.Own is { } own)
+            reasons.Insert(0, ByOwn(q, own, q.Chosen ?? school));
         return new(q, school, reasons, Of(q.Chosen ?? school, q), curve, Against(q));
     }
 
@@ -233,6 +243,36 @@ public sealed record AcclimationPlan(
         return (AccSchool.FloatAndRelease, reasons);
     }
 
+    // The farm's rates and the trade's side by side, so that nobody takes one for the other.
+    private static string ByOwn(AccQuestion q, OwnRates own, AccSchool school)
+    {
+        string Time(AccQuestion by) => $"{q.Hand.Figure(Over(school, by) / 60, 1)} hours";
+        return $"By your own rates ({own.Note.Trim()}): {Time(q)}; by the trade's: {Time(q with { Own = null })}.";
+    }
+
+    // Rates of the farm's own that go faster than the trade's, each with both figures.
+    private static IEnumerable<Judgement> Fast(AccQuestion q)
+    {
+        if (q.Own is not { } own)
+            yield break;
+        var trade = q with { Own = null };
+        var (from, to) = (q.Bag.SalinityPpt, q.Pond.SalinityPpt);
+        string T(double c) => QuantityText.Write(c, Measures.TemperatureStep, q.Hand);
+        string S(double ppt) => QuantityText.Write(ppt, Measures.Salinity, q.Hand);
+        List<string> said = [];
+        if (own.TempCPerH > trade.StepC)
+            said.Add($"{T(own.TempCPerH.Value)} an hour against {T(trade.StepC)}");
+        if (own.PhPerH > trade.StepPh)
+            said.Add($"pH {q.Hand.Figure(own.PhPerH.Value, 2)} an hour against {q.Hand.Figure(trade.StepPh, 2)}");
+        if (own.SalinityPptPerH is { } salt && q.Salinity.Hours(from, to) < trade.Salinity.Hours(from, to))
+            said.Add($"{S(salt)} an hour against {S(Math.Abs(to - from) / trade.Salinity.Hours(from, to))} on average");
+        if (said.Count > 0)
+            yield return new(
+                Status.Watch,
+                $"Your own rates are faster than the trade's for these fish: {string.Join("; ", said)}. Try them on a few fish first"
+            );
+    }
+
     private static List<Judgement> Against(AccQuestion q)
     {
         var found = new List<Judgement>();
@@ -270,6 +310,7 @@ public sealed record AcclimationPlan(
             found.Add(
                 new(Status.ActNow, $"Oxygen in the bag is {O(b.DoMgL.Value)}: give oxygen into the bag, or do not wait")
             );
+        found.AddRange(Fast(q));
         if (q.HoursInBag > 24)
             found.Add(new(Status.Watch, "More than a day in the bag: they are weak; count the dead before they mix"));
         return found;
@@ -316,10 +357,7 @@ public sealed record AcclimationPlan(
             // The slower of the two: salt water that is brought over changes its temperature too.
             AccSchool.SalinitySteps => 60
                 * Math.Max(q.Salinity.Hours(b.SalinityPpt, p.SalinityPpt), q.ApartC / q.StepC),
-            AccSchool.TemperSlowly => Math.Max(
-                60 * q.ApartC / q.StepC,
-                Math.Abs(b.Ph - p.Ph) / (q.Fry ? FryPhPerHour : PhPerHour) * 60
-            ),
+            AccSchool.TemperSlowly => Math.Max(60 * q.ApartC / q.StepC, Math.Abs(b.Ph - p.Ph) / q.StepPh * 60),
             _ when q.ApartC > q.StepC => 60 * q.ApartC / q.StepC,
             _ => Math.Clamp(FloatHalfMinutes * Math.Log2(Math.Max(1, q.ApartC)), LeastFloat, MostFloat),
         };

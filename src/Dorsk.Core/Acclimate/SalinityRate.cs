@@ -62,19 +62,25 @@ public sealed class SalinityRate
 
     private readonly IReadOnlyList<SalinityBand> bands;
 
+    private double? OwnPerHour { get; init; }
+
     private SalinityRate(IReadOnlyList<SalinityBand> own) => bands = [.. own, .. Rows("any", "default")];
 
     /// <summary>The steps of a fish at a weight.</summary>
     /// <param name="species">The species.</param>
     /// <param name="meanG">Mean weight, g; above 0.</param>
-    public static SalinityRate For(FishSpecies species, double meanG)
+    /// <param name="ownPerHour">The farm's own rate, ppt in an hour, above 0; null: the trade's. What they bear at once stays the trade's.</param>
+    public static SalinityRate For(FishSpecies species, double meanG, double? ownPerHour = null)
     {
         if (!Animals.TryGetValue(species.BaseKey, out var animal))
-            return Default;
+            return new([]) { OwnPerHour = ownPerHour };
         // Postlarvae under twelve days have unfinished gills.
         var young = species.BaseKey == "whiteleg_shrimp" && meanG < LightestPl12G;
         var rows = Rows(animal, young ? "PL10" : null, meanG);
-        return new([.. rows.Where(b => young || !b.Gate.Contains("before PL12", StringComparison.Ordinal))]);
+        return new([.. rows.Where(b => young || !b.Gate.Contains("before PL12", StringComparison.Ordinal))])
+        {
+            OwnPerHour = ownPerHour,
+        };
     }
 
     /// <summary>A difference that fish are let out into, ppt.</summary>
@@ -139,7 +145,7 @@ public sealed class SalinityRate
         foreach (var stop in down ? levels.OrderDescending() : levels.Order())
         {
             var band = At((s + stop) / 2, down);
-            yield return (stop, band is null ? UpDefault : band.PerHour ?? Free, band);
+            yield return (stop, OwnPerHour ?? (band is null ? UpDefault : band.PerHour ?? Free), band);
             s = stop;
         }
     }

@@ -40,4 +40,14 @@ public sealed partial class Questions
         var now = AsOf.Now(DateTimeOffset.MaxValue);
         return SettingsQuestions.Knows(c, now, key) ? SettingsQuestions.Species(c, now, key, pondId) : null;
     }
+
+    /// <summary>The farm's own rates of acclimation that were followed last; null when none were.</summary>
+    public Core.Acclimate.OwnRates? OwnRates()
+    {
+        using var c = file.Open();
+        return ReceivingFacts
+            .Begun.Sound(c, AsOf.Now(DateTimeOffset.MaxValue), "t.own_note IS NOT NULL")
+            .LastOrDefault()
+            .Fact?.Own;
+    }
 }

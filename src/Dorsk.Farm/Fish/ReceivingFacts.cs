@@ -53,6 +53,10 @@ internal static class ReceivingFacts
         .Column("origin", f => f.Origin)
         .Column("hours_in_bag", f => f.HoursInBag)
         .Column("school", f => f.School)
+        .Column("own_note", f => f.Own?.Note)
+        .Column("own_temp_c_h", f => f.Own?.TempCPerH)
+        .Column("own_ph_h", f => f.Own?.PhPerH)
+        .Column("own_salinity_h", f => f.Own?.SalinityPptPerH)
         .Rows(
             "acclimation_water",
             f => f.Places.Prepend(f.Bag),
@@ -153,7 +157,12 @@ internal static class ReceivingFacts
             [.. waters.Skip(1)],
             r.Real("hours_in_bag"),
             r.Word<AccSchool>("school")
-        );
+        )
+        {
+            Own = r.MaybeText("own_note") is { } note
+                ? new(note, r.MaybeReal("own_temp_c_h"), r.MaybeReal("own_ph_h"), r.MaybeReal("own_salinity_h"))
+                : null,
+        };
     }
 
     private static IEnumerable<Remark> CheckBegun(AcclimationBegun f)
@@ -166,6 +175,8 @@ internal static class ReceivingFacts
             yield return Remark.Refuse("t1", "Read the pond at one place at least; three tell more.");
         if (f.Origin.Length > 80)
             yield return Remark.Refuse("origin", "At most 80 letters.");
+        foreach (var remark in f.Own?.Check() ?? [])
+            yield return remark;
     }
 
     private static IEnumerable<Remark> CheckNoted(Desk desk, AcclimationNoted f) =>

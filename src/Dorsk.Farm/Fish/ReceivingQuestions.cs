@@ -1,9 +1,9 @@
 using Dorsk.Core.Acclimate;
-using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
+using Dorsk.Farm.Ponds;
 using Microsoft.Data.Sqlite;
 
 namespace Dorsk.Farm.Fish;
@@ -48,7 +48,7 @@ internal static class ReceivingQuestions
             .ConvertAll(n => new AccLine(n.Line, n.At, n.Author, n.Fact));
         var plan = AcclimationPlan.For(
             new(
-                FishSpecies.Of(begun.SpeciesKey),
+                SettingsQuestions.Species(c, asOf, begun.SpeciesKey, begun.PondId),
                 begun.MeanG,
                 begun.Bag,
                 begun.Places,
@@ -56,6 +56,9 @@ internal static class ReceivingQuestions
                 begun.School,
                 hand
             )
+            {
+                Own = begun.Own,
+            }
         );
         return new(line.Line, line.At, begun, plan, notes);
     }

@@ -30,7 +30,10 @@ public static class AcclimateForm
         };
 
     /// <summary>The lines, the fish from the last delivery, the pond as it was last read.</summary>
-    public static IReadOnlyList<SlipField> Fields(BenchStart s, FishReceived? delivery)
+    /// <param name="s">What it starts from.</param>
+    /// <param name="delivery">The delivery that waits, or null.</param>
+    /// <param name="own">Rates of the farm's own that were typed last, or null.</param>
+    public static IReadOnlyList<SlipField> Fields(BenchStart s, FishReceived? delivery, OwnRates? own)
     {
         var pond = s.Pond!;
         string Last(Parameter p, double? example = null) =>
@@ -55,6 +58,22 @@ public static class AcclimateForm
             s.Quantity("np", "Total ammonia, as N", Measures.Concentration, Last(Parameter.Tan)),
             s.Quantity("ap", "Alkalinity", Measures.CoarseConcentration, Last(Parameter.Alkalinity)),
             s.Choice("school", "School", "", Schools.Select(x => (x.Key, x.Name)).ToList()),
+            s.Choice(
+                "rates",
+                "Rates of change",
+                "",
+                [
+                    ("", "the trade's, by species and stage"),
+                    ("own", own is null ? "own, typed below" : $"own: {own.Note}"),
+                ]
+            ),
+            s.Fold("Own rates"),
+            s.Words("ownnote", "Whose rule", own?.Note ?? "")
+                .WithHint("such as the hatchery's; kept for the next time"),
+            s.Quantity("owntemp", "Temperature, per hour", Measures.TemperatureStep, own?.TempCPerH),
+            s.Quantity("ownph", "pH, per hour", Measures.Factor, own?.PhPerH),
+            s.Quantity("ownsalt", "Salinity, per hour", Measures.Salinity, own?.SalinityPptPerH)
+                .WithHint("empty: the trade's"),
         ]);
         return fields;
     }
@@ -105,8 +124,32 @@ public static class AcclimateForm
             .ToList();
         if (f.Form.Text("origin").Length > 80)
             f.Form.Refuse("origin", "At most 80 letters.");
-        return f.Sound ? (new(species, g, bag, places, hours, school, f.Here.Hand), fish, f.Form.Text("origin")) : null;
+        var own = Own(f);
+        return f.Sound
+            ? (
+                new AccQuestion(species, g, bag, places, hours, school, f.Here.Hand) { Own = own },
+                fish,
+                f.Form.Text("origin")
+            )
+            : null;
     }
 
     private static FishSpecies ReadSpecies(BenchForm f) => f.Form.Fish("species");
+
+    // Only where they are chosen: what stands in the lines from the last time changes nothing by itself.
+    private static OwnRates? Own(BenchForm f)
+    {
+        if (f.Form.Text("rates") != "own")
+            return null;
+        double? Rate(string name, Measure measure) => f.Form.Empty(name) ? null : f.Form.Quantity(name, measure);
+        var own = new OwnRates(
+            f.Form.Text("ownnote"),
+            Rate("owntemp", Measures.TemperatureStep),
+            Rate("ownph", Measures.Factor),
+            Rate("ownsalt", Measures.Salinity)
+        );
+        foreach (var remark in own.Check())
+            f.Form.Refuse(remark.Field, remark.Text);
+        return own;
+    }
 }

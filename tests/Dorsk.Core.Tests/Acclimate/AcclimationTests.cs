@@ -280,6 +280,37 @@ public class AcclimationTests
     }
 
     [Fact]
+    public void Own_rates_stand_beside_the_trades_and_a_faster_one_is_pointed_out()
+    {
+        var trade = Plan(Bag with { TempC = 19, TanMgL = 0 });
+        AcclimationPlan Own(AcclimationPlan of, double? c, double? ph = null, double? salt = null) =>
+            AcclimationPlan.For(of.Question with { Own = new OwnRates("the hatchery", c, ph, salt) });
+        double Over(AcclimationPlan p) => p.Steps.First(s => s.Key == "over").Minutes;
+        bool Warned(AcclimationPlan p) =>
+            p.Stops.Any(s => s.Reason.Contains("faster than the trade's", StringComparison.Ordinal));
+        var step = trade.Question.StepC;
+        Assert.Equal(Math.Ceiling(60 * 6 / step), Over(trade));
+        var slow = Own(trade, step / 2);
+        Assert.Equal(Math.Ceiling(2 * 60 * 6 / step), Over(slow));
+        Assert.Matches(
+            @"^By your own rates \(the hatchery\): [\d.]+ hours; by the trade's: [\d.]+ hours",
+            slow.Reasons[0]
+        );
+        Assert.False(Warned(slow));
+        Assert.True(Warned(Own(trade, step * 2)));
+        // 8 ppt at half a ppt an hour are sixteen hours; what they bear at once stays the trade's.
+        var salt = Plan(Bag with { TanMgL = 0 }, Pond with { SalinityPpt = 8, TempC = 22 });
+        var own = Own(salt, null, salt: 0.5);
+        Assert.Equal((AccSchool.SalinitySteps, 16 * 60), (own.School, Over(own)));
+        Assert.Equal(1, own.At(120).SalinityPpt, 9);
+        Assert.False(Warned(own));
+        Assert.True(Warned(Own(salt, null, salt: 4)));
+        Assert.Equal(Over(salt), Over(Own(salt, null, ph: 0.3)));
+        Assert.Equal(["ownnote", "owntemp"], new OwnRates(" ", null, null, null).Check().Select(r => r.Field));
+        Assert.Equal(["owntemp", "ownph", "ownsalt"], new OwnRates("x", 21, 0, 0).Check().Select(r => r.Field));
+    }
+
+    [Fact]
     public void Oxygen_in_the_tank_says_up_down_or_stop_and_a_step_ended_early_is_asked_and_marked()
     {
         Assert.Equal(

@@ -371,7 +371,13 @@ internal sealed class FactFarm : IDisposable
                     "bad"
                 )
             ),
-            nameof(AcclimationBegun) => (Acclimation(25), Acclimation(26)),
+            nameof(AcclimationBegun) => (
+                Acclimation(25),
+                Acclimation(26) with
+                {
+                    Own = new OwnRates("the hatchery", 1.5, null, 0.5),
+                }
+            ),
             nameof(AcclimationNoted) => (
                 new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23, 7.2, 0, 6, null, "first") { TanMgL = 1.2 },
                 new AcclimationNoted(Run, P1, AccEvent.Measured, "", 23.5, 7.3, 0, 6.5, null, "second")

@@ -90,7 +90,10 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             r.Question.Places,
             r.Question.HoursInBag,
             Plan!.School
-        );
+        )
+        {
+            Own = r.Question.Own,
+        };
 
     private bool Open(string code)
     {
@@ -106,7 +109,7 @@ public sealed class AcclimatePlanModel(Questions questions, Door door, Here here
             is { Fact: { Verdict: not DeliveryVerdict.Refused } last }
             ? last
             : null;
-        Fields = AcclimateForm.Fields(new BenchStart(here, story), Delivery);
+        Fields = AcclimateForm.Fields(new BenchStart(here, story), Delivery, questions.OwnRates());
         Sent = Request.Query.ContainsKey("species");
         Typed = FromAddress(Request.Query, Sent);
         if (!Sent)

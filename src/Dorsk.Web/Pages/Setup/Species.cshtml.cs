@@ -135,7 +135,8 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         }
         else
-            Said = $"{Words.Sentence(name)}: {(reset ? "back to what stands above it" : "the farm's own figure holds from now on")}.";
+            Said =
+                $"{Words.Sentence(name)}: {(reset ? "back to what stands above it" : "the farm's own figure holds from now on")}.";
         Open(Species!.Key, PondCode, Stage);
         return Page();
     }
