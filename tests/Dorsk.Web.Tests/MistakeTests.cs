@@ -29,7 +29,7 @@ public class MistakeTests(SmallFarm farm) : IClassFixture<SmallFarm>
             { "/ponds/P1/slip/deaths", "Count=-1", "Count", "outside 1 to" },
             { "/ponds/P1/slip/deaths", "Count=1;Day=2026-01-01", "Day", "before the batch was stocked" },
             { "/ponds/P1/slip/sample", "N1=0;M1=4", "N1", "tells nothing" },
-            { "/ponds/P1/slip/sample", "N1=;M1=", "N1", "at least one cast" },
+            { "/ponds/P1/slip/sample", "N1=;M1=", "N1", "at least one sample" },
             { "/ponds/P1/slip/sample", "Single=single;Fish=301 abc", "Fish", "not a number" },
             { "/ponds/P1/slip/harvest", "Mass=100;Count=99999999999", "Count", "too large" },
             {

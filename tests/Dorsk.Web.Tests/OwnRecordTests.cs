@@ -112,7 +112,11 @@ public sealed class OwnRecordTests : IDisposable
         var begun = await manager.Post(Address("&handler=Begin"), []);
         var run = PageText.Plain(await manager.Client.GetStringAsync(begun.Headers.Location!.ToString()));
         Assert.Contains("own rates: as the hatchery says", run, StringComparison.Ordinal);
-        var plan = farm.Services.GetRequiredService<Questions>().Acclimations(farm.PondId).Single(a => a.Begun.Own is not null).Plan;
+        var plan = farm
+            .Services.GetRequiredService<Questions>()
+            .Acclimations(farm.PondId)
+            .Single(a => a.Begun.Own is not null)
+            .Plan;
         Assert.Equal(360, plan.Steps.First(s => s.Key == "over").Minutes);
         // The next time they stand in the lines, and nothing follows them until they are chosen.
         var next = BrowserForm.Of(await manager.Client.GetStringAsync(Page));
@@ -131,7 +135,7 @@ public sealed class OwnRecordTests : IDisposable
         async Task<string> Gate() => PageText.Plain(await manager.Client.GetStringAsync("/ponds/W1/prepare"));
         Assert.DoesNotContain("weed cover", await Gate(), StringComparison.OrdinalIgnoreCase);
         Enter(new ReadingTaken(pond, [new(Parameter.WeedCover, 55)]), SmallFarm.Now.AddDays(-2));
-        Assert.Matches("(?i)weed cover.*55 % of the surface covered, over 50 %.*give air for a week", await Gate());
+        Assert.Matches("(?i)weed cover.*55 % of the surface covered, over 50 %.*aerate for a week", await Gate());
         // The door says it too, and takes fish only with a reason.
         var slip = BrowserForm.Shown(BrowserForm.Of(await manager.Client.GetStringAsync("/ponds/W1/slip/stock")));
         slip["Count"] = "500";

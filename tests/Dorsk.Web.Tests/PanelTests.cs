@@ -277,7 +277,7 @@ public sealed class PanelTests : IDisposable
         var before = await Ask("pond=P1&day=2027-01-21&hour=15:00");
         Assert.Contains("never read here", before, StringComparison.Ordinal);
         Assert.Contains("Silver perch: ", before, StringComparison.Ordinal);
-        Assert.Contains("dawn low told", await Ask("pond=P1&day=2027-01-21&hour=17:00"), StringComparison.Ordinal);
+        Assert.Contains("dawn low forecast", await Ask("pond=P1&day=2027-01-21&hour=17:00"), StringComparison.Ordinal);
         Assert.Contains("up to now", await Ask("pond=P1&day=2027-01-22&hour=17:00"), StringComparison.Ordinal);
         Assert.Contains("is not an hour", await Ask("pond=P1&day=2027-01-21&hour=late"), StringComparison.Ordinal);
         Assert.Contains("No such pond", await Ask("pond=P9&day=2027-01-21&hour=17:00"), StringComparison.Ordinal);

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+
 // Metric words on a page as a person reads it. mg/L stands beside ppm in leaflets of both systems; sunlight is said in W/m² everywhere.
 const metric =
   /(?<![A-Za-z0-9\/])(?:[0-9][0-9.,]*[\s\u2009]*)?(?:kg|kilograms?|hectares?|ha|metres?|cm|mm|m²|m³|°C|litres?|tonnes?|kW\/ha|W\/m³|g\/m³|kg\/ha|kPa|km)(?![A-Za-z0-9²³])/g;
@@ -25,4 +27,20 @@ export function metricWords(html) {
   return [...text.matchAll(metric), ...text.matchAll(grams)].map(
     (m) => `…${text.slice(Math.max(0, m.index - 40), m.index + 30)}…`,
   );
+}
+
+const ruledOut = new RegExp(
+  `\\b(${readFileSync('docs/words.md', 'utf8')
+    .split('## Not on screen')[1]
+    .split('\n')
+    .filter((l) => l.startsWith('| ') && !l.startsWith('| not |'))
+    .map((l) => l.split('|')[1].trim().replace(/[()]/g, '\\$&'))
+    .join('|')})\\b`,
+  'gi',
+);
+
+/** Words of a page that docs/words.md rules out, with what stands around them. */
+export function ruledOutWords(html) {
+  const text = read(html);
+  return [...text.matchAll(ruledOut)].map((m) => `…${text.slice(Math.max(0, m.index - 40), m.index + 40)}…`);
 }

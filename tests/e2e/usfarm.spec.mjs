@@ -1,12 +1,15 @@
 // A farm that reads feet, pounds and Fahrenheit sees no metric word on any page. Sources and methods behind a "why" cite what they cite.
 import { test, expect, signIn, fill, send } from './app.mjs';
-import { metricWords } from './metric.mjs';
+import { metricWords, ruledOutWords } from './metric.mjs';
 import { places } from './places.mjs';
 
 // The farm slip offers both systems; the log shows what was typed then.
 const both = /converter|nowhere|slip\/farm|\/log/;
 
-test('a US farm reads no metric word on any page', async ({ page, ownDemo }) => {
+test('a US farm reads no metric word on any page, and no word that docs/words.md rules out', async ({
+  page,
+  ownDemo,
+}) => {
   test.setTimeout(480_000);
   await signIn(page, 'Manager', ownDemo.url);
   await page.goto(ownDemo.url + '/slip/farm');
@@ -15,8 +18,8 @@ test('a US farm reads no metric word on any page', async ({ page, ownDemo }) => 
   await expect(page).not.toHaveURL(/slip/);
   const found = [];
   for (const place of places.filter((p) => !both.test(p))) {
-    const answer = await page.request.get(ownDemo.url + place);
-    found.push(...metricWords(await answer.text()).map((w) => `${place}: ${w}`));
+    const html = await (await page.request.get(ownDemo.url + place)).text();
+    found.push(...[...metricWords(html), ...ruledOutWords(html)].map((w) => `${place}: ${w}`));
   }
   expect(found).toEqual([]);
 });

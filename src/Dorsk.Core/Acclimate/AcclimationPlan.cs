@@ -206,7 +206,7 @@ public sealed record AcclimationPlan(
                     ),
                     .. q.Salinity.Gates(b.SalinityPpt, p.SalinityPpt).Select(gate => $"Mind: {gate}."),
                     .. poisons
-                        ? ["Hold pH at 7.5 or under meanwhile: ammonia of the road is in the water."]
+                        ? ["Hold pH at 7.5 or under meanwhile: ammonia from the transport is in the water."]
                         : Array.Empty<string>(),
                 ]
             );

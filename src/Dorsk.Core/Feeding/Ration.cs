@@ -84,7 +84,7 @@ public static class Ration
     private static Grounds Because(RationQuestion q, SchoolRation chosen)
     {
         var why = new Grounds(
-            Method(q, chosen.School) + ", parted over two meals; then the brakes, in order.",
+            Method(q, chosen.School) + ", parted over two meals; then the feeding restrictions, in order.",
             Inputs(q, chosen),
             [],
             chosen.Source,
@@ -124,7 +124,7 @@ public static class Ration
         {
             RationSchool.Table =>
                 "Percent of body weight by size from the table, carried to this temperature by the species' growth response",
-            RationSchool.Satiation => "What was last eaten while somebody watched, changed by how the fish came to it",
+            RationSchool.Satiation => "What was last eaten while somebody watched, changed by the feeding response",
             _ when SchoolRation.KeepsOnly(q) =>
                 "The water is too cold for much growth: a maintenance ration of 0.3 % of the biomass",
             _ => "Expected gain of today × feed conversion ratio (FCR)",
@@ -151,10 +151,10 @@ public static class Ration
     private static IEnumerable<string> Doubts(RationQuestion q, SchoolRation chosen)
     {
         if (chosen.School != q.School)
-            yield return $"The pond's school cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in.";
+            yield return $"The method chosen for the pond cannot tell: {SchoolRation.All(q).First(s => s.School == q.School).Said}. Expected gain stands in.";
         if (q.DawnLowMgL is null)
-            yield return "No oxygen was read this morning: the dawn brake could not be applied.";
+            yield return "No oxygen was read this morning: the dawn restriction could not be applied.";
         if (q.ForecastLowMgL is null)
-            yield return "There is no forecast of tonight's oxygen: the afternoon brake could not be applied.";
+            yield return "There is no forecast of tonight's oxygen: the afternoon restriction could not be applied.";
     }
 }

@@ -70,7 +70,7 @@ public sealed record StoreLedger(
 )
 {
     /// <summary>Name of what is given beyond the books.</summary>
-    public const string BeyondBooks = "given beyond the books: a load was not written down, or a weight is wrong";
+    public const string BeyondBooks = "given beyond the books: a delivery was not recorded, or a weight is wrong";
 
     private const double Least = 1e-9;
 

@@ -81,7 +81,7 @@ public sealed record Witness(
     /// <summary>What size of loss these records can and cannot show, in words.</summary>
     public string Sees =>
         !ByEye
-            ? "These fish get a ration for the number on the books: when fish are gone the rest eat the more, and neither feed nor samples show it. Only a count of all does."
+            ? "These fish get a ration for the number on the books: when fish are gone the rest eat the more, and neither feed nor samples show it. Only an inventory count does."
         : ShowsLoss is { } share
             ? FormattableString.Invariant(
                 $"In four cases of five these records show a loss of {100 * share:0} % of the fish or more; a smaller one they cannot show."

@@ -26,7 +26,7 @@ public sealed record AirNeed(int Month, double TempC, double Pct, string Word)
     /// <param name="tempC">Mean temperature of a month, °C.</param>
     /// <param name="species">The fish.</param>
     /// <param name="meanG">Their weight, g.</param>
-    /// <param name="altitudeM">Height above the sea, m.</param>
+    /// <param name="altitudeM">Elevation, m.</param>
     public static IReadOnlyList<AirNeed> ByMonth(
         Func<int, double> tempC,
         FishSpecies species,

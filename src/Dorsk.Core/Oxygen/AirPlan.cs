@@ -100,7 +100,7 @@ public sealed record AirPlan(
 
     private static Grounds Because(double lowWithoutMgL, double lowMgL, IReadOnlyList<Aerator> more, double kWh) =>
         Grounds.Of(
-            "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most 2 chances in 10 to pass under the act level, else all of them, and earlier as long as that helps.",
+            "The same night run again with the idle aerators on, one by one, from an hour before the watch level is passed until an hour after sunrise; the fewest that leave at most a 20 % chance to pass under the act level, else all of them, and earlier as long as that helps.",
             "Exchange and aerator equations of the forecast (Banks & Herrera 1977; Boyd 1998)",
             new Input("dawn low without them", lowWithoutMgL, Measures.Oxygen, "forecast"),
             new Input("dawn low with them", lowMgL, Measures.Oxygen, "forecast"),

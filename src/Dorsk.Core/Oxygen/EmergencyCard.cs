@@ -57,7 +57,7 @@ public sealed record EmergencyCard(string Title, IReadOnlyList<string> Steps, st
         new(
             "The fish truck is late",
             [
-                "Call the driver: oxygen, temperature, hours on the road.",
+                "Call the driver: oxygen, temperature, hours of transport.",
                 "Pond or tank ready: read oxygen and temperature now; air on.",
                 "Shade and cool air for bags; do not open them to look.",
                 "Open tanks: oxygen on, no stirring, change a fifth of the water only when theirs smells.",

@@ -51,7 +51,7 @@ public sealed record FaultStep(string Do, string Why)
             f => f.Contains(Fault.Generator),
             new(
                 "Tractor and engine machines to the water with the fewest minutes; a neighbour's generator is called for",
-                "the generator is looked at by one person while the others give air"
+                "the generator is looked at by one person while the others aerate"
             )
         ),
         (

@@ -25,7 +25,7 @@ public sealed record ForecastIssued(
 
 /// <summary>A night whose forecast and outcome are both known.</summary>
 /// <param name="Night">The night.</param>
-/// <param name="Issued">What was told at dusk.</param>
+/// <param name="Issued">What was forecast at dusk.</param>
 /// <param name="CameMgL">The lowest reading of the morning, mg/L.</param>
 public sealed record NightOutcome(Night Night, ForecastIssued Issued, double CameMgL)
 {
@@ -35,7 +35,7 @@ public sealed record NightOutcome(Night Night, ForecastIssued Issued, double Cam
 
 /// <summary>How forecasts came out.</summary>
 /// <param name="Nights">Nights added up.</param>
-/// <param name="BiasMgL">Mean of told less came, mg/L; above nought the forecasts promised too much.</param>
+/// <param name="BiasMgL">Mean of forecast less measured, mg/L; above nought the forecasts promised too much.</param>
 /// <param name="ErrorMgL">Mean absolute error, mg/L.</param>
 /// <param name="Inside">Nights that came inside their 80 % interval.</param>
 public sealed record ForecastScore(int Nights, double BiasMgL, double ErrorMgL, int Inside)
@@ -65,7 +65,7 @@ public sealed record ForecastScore(int Nights, double BiasMgL, double ErrorMgL, 
     /// <summary>Grounds of such a score.</summary>
     public Grounds Why() =>
         Grounds.Of(
-            "Each evening the first forecast after sunset is kept; each morning it is held against the lowest oxygen read before nine. Bias is told less came; the error is its size whatever the sign.",
+            "Each evening the first forecast after sunset is kept; each morning it is held against the lowest oxygen read before nine. Bias is forecast less measured; the error is its size whatever the sign.",
             "Forecasts kept in the log, readings of the mornings",
             new Input("nights", Nights, Units.Measures.Plain, "with a forecast and a reading near sunrise"),
             new Input("inside their 8-in-10 range", Inside, Units.Measures.Plain, "nights")

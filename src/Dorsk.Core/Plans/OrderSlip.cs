@@ -10,7 +10,7 @@ namespace Dorsk.Core.Plans;
 /// <param name="TempC">Water in the bags, °C.</param>
 /// <param name="BagL">Water in a bag, litres.</param>
 /// <param name="WaterShare">Share of a bag that is water; the rest is oxygen.</param>
-/// <param name="SaltGL">Salt in the water of the road, g/L; 0: none.</param>
+/// <param name="SaltGL">Salt in the transport water, g/L; 0: none.</param>
 /// <param name="FeedBagKg">What a bag of the feed holds, kg; above 0.</param>
 public sealed record OrderRoad(
     double Hours,
@@ -120,7 +120,7 @@ public sealed record OrderSlip(
             "So many to a litre that carbon dioxide stays under what they bear when the bags are opened.",
             BagRide.Source,
             new Input("hours, packed to opened", road.Hours, Measures.Plain, "typed"),
-            new Input("water on the road", road.TempC, Measures.Temperature, "typed"),
+            new Input("transport water", road.TempC, Measures.Temperature, "typed"),
             new Input("water in a bag", road.BagL / 1000, Measures.Volume, "typed"),
             new Input("fish a litre", perL, Measures.Plain, "worked out")
         );
@@ -128,7 +128,7 @@ public sealed record OrderSlip(
         yield return new("Bags with oxygen, packed by the seller", bags, "bag", null, on, fill, why);
         if (road.SaltGL > 0)
             yield return new(
-                "Salt for the water of the road",
+                "Salt for the transport water",
                 null,
                 "",
                 road.SaltGL * bags * road.BagL / 1000,

@@ -198,7 +198,7 @@ public sealed record StockingAnswer(
     /// <summary>How hours, energy and margin of a step of air come about.</summary>
     public static Grounds AirWhy { get; } =
         Grounds.Of(
-            "Aerators run ten and a half hours on each night on which the fish pass what the water carries without air, or their feed what a pond without air takes; all day in tanks. Bought energy is shaft power by the efficiency of the motor. The margin is of the fish that this step lets stand.",
+            "Aerators run ten and a half hours on each night on which the fish exceed the carrying capacity without aeration, or their feed what a pond without air takes; all day in tanks. Bought energy is shaft power by the efficiency of the motor. The margin is of the fish that this step lets stand.",
             $"{StockingLimits.ByNight} and {StockingLimits.ByFeed} of this plan, with no aerator; hours are a starting value"
         );
 

@@ -84,7 +84,7 @@ public static class StockingLimits
 
     private static Grounds Because(StockingQuestion q, DensitySchool s) =>
         Grounds.Of(
-            $"The school “{s.Name}”: fish {(q.Water.System.ByVolume() ? "a cubic metre" : "a square metre")}, turned to the weight wanted through the same mass of fish, less deaths.{(s.Condition.Length > 0 ? $" It asks for: {s.Condition}." : "")}",
+            $"The stocking density “{s.Name}”: fish {(q.Water.System.ByVolume() ? "a cubic metre" : "a square metre")}, turned to the target weight through the same mass of fish, less deaths.{(s.Condition.Length > 0 ? $" It asks for: {s.Condition}." : "")}",
             $"{s.Source}; starting value, confidence {s.Confidence}",
             new Input(
                 q.Water.System.ByVolume() ? "fish a m³" : "fish a m²",
@@ -94,10 +94,10 @@ public static class StockingLimits
                     Decimals = 2,
                     UsDecimals = 2,
                 },
-                FormattableString.Invariant($"the school says {s.Number.Low:0.##} to {s.Number.High:0.##}")
+                FormattableString.Invariant($"it gives {s.Number.Low:0.##} to {s.Number.High:0.##}")
             ),
-            new Input("at its own final weight", s.FinalG, Measures.FishWeight, "the school"),
-            new Input("weight wanted", q.TargetG, Measures.FishWeight, "typed"),
+            new Input("at its own final weight", s.FinalG, Measures.FishWeight, "stocking density"),
+            new Input("target weight", q.TargetG, Measures.FishWeight, "typed"),
             new Input("survival", q.SurvivalPct, Measures.Share, "typed")
         );
 
@@ -126,7 +126,7 @@ public static class StockingLimits
             (each, words) = (own, "as the farm itself says they are carried");
         // Where the table leaves it open, the school without air tells what extensive water carries.
         else if (each <= 0 && School(q) is { Kg.Usual: > 0 } usual)
-            (each, words) = (usual.Kg.Usual, $"as the school “{usual.Name}” has it");
+            (each, words) = (usual.Kg.Usual, $"by the stocking density “{usual.Name}”");
         var why = Because(q, each, words, measure);
         if (each <= 0)
             why = why.Doubting($"{q.Species.Name} is not {words}: the table has no figure, so none are let stand.");
@@ -135,11 +135,11 @@ public static class StockingLimits
 
     private static Grounds Because(StockingQuestion q, double each, string words, Measure measure) =>
         Grounds.Of(
-            $"Fish {words}: load by {(q.Water.System.ByVolume() ? "volume" : "area")}, by the weight wanted.",
+            $"Fish {words}: load by {(q.Water.System.ByVolume() ? "volume" : "area")}, by the target weight.",
             q.OwnCapacityKg is null
                 ? $"{q.Species.Source}; starting value, confidence {q.Species.Confidence}"
                 : "The farm's own figure",
-            new Input("the water carries", each, measure, q.OwnCapacityKg is null ? "species table" : "typed"),
+            new Input("carrying capacity", each, measure, q.OwnCapacityKg is null ? "species table" : "typed"),
             new Input(
                 q.Water.System.ByVolume() ? "volume" : "area",
                 q.Water.System.ByVolume() ? q.Water.VolumeM3 : q.Water.AreaM2,

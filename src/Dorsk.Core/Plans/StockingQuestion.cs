@@ -12,7 +12,7 @@ namespace Dorsk.Core.Plans;
 /// <param name="ShaftKW">Shaft power of its aerators together, kW; 0 without.</param>
 /// <param name="Aerators">Their kind.</param>
 /// <param name="FlowM3H">Fresh water that runs through it, m³/h; 0 for still water.</param>
-/// <param name="AltitudeM">Height above the sea, m.</param>
+/// <param name="AltitudeM">Elevation, m.</param>
 /// <param name="SalinityPpt">Salinity, ppt.</param>
 public sealed record PlanWater(
     RearingSystem System,
@@ -45,7 +45,7 @@ public sealed record PlanPrices(double Fingerling, double FeedKg, double FishKg,
 /// <param name="Water">Where.</param>
 /// <param name="FromG">Weight at stocking, g.</param>
 /// <param name="TargetG">Weight wanted, g; above <paramref name="FromG"/>.</param>
-/// <param name="SurvivalPct">Fish of a hundred that live to harvest; above 0, at most 100.</param>
+/// <param name="SurvivalPct">Survival to harvest, %; above 0, at most 100.</param>
 /// <param name="ShareOfWater">Share of the water's capacity that is theirs, above 0 to 1; less than 1 beside other fish.</param>
 /// <param name="StockOn">Day they come.</param>
 /// <param name="TempC">Expected water temperature of a day, °C.</param>
@@ -90,7 +90,7 @@ public sealed record StockingQuestion(
     public IEnumerable<Remark> Check()
     {
         if (TargetG <= FromG)
-            yield return Remark.Refuse("target", "The weight wanted must be above the weight at stocking.");
+            yield return Remark.Refuse("target", "The target weight must be above the weight at stocking.");
         if (OwnFcr is not (null or (>= 0.3 and <= 6)))
             yield return Remark.Refuse("fcr", "0.3 to 6, or empty: by the species table.");
         if (SurvivalPct is not (> 0 and <= 100))

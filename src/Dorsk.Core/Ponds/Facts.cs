@@ -8,7 +8,7 @@ namespace Dorsk.Core.Ponds;
 /// <param name="Name">Name of the farm.</param>
 /// <param name="PlaceName">Where it is, in words.</param>
 /// <param name="Place">Latitude and longitude, degrees.</param>
-/// <param name="AltitudeM">Height above the sea, m.</param>
+/// <param name="AltitudeM">Elevation, m.</param>
 /// <param name="ZoneId">IANA name or fixed offset of its clock.</param>
 /// <param name="Hand">Units and decimal sign.</param>
 /// <param name="Currency">Three letters, for example AUD.</param>

@@ -19,7 +19,7 @@ public static class FarmRules
         if (f.Place.LongitudeDeg is not (>= -180 and <= 180))
             yield return Remark.Refuse("Longitude", "Longitude runs from -180 (west) to 180 (east) degrees.");
         if (f.AltitudeM is not (>= -400 and <= 5000))
-            yield return Remark.Refuse("Altitude", "Altitude takes -400 to 5,000 m above the sea.");
+            yield return Remark.Refuse("Altitude", "Elevation takes -400 to 5,000 m (-1,300 to 16,400 ft).");
         if (FarmZone.Find(f.ZoneId) is null)
             yield return Remark.Refuse("Zone", "Choose a time zone from the list.");
         if (f.Currency.Length != 3 || !f.Currency.All(char.IsAsciiLetterUpper))

@@ -30,7 +30,7 @@ public sealed record FertiliserQuestion(
 public static class FertiliserBrake
 {
     /// <summary>Where it comes from.</summary>
-    public const string Source = "Brakes of the trade after Boyd 1990; starting values";
+    public const string Source = "Fertiliser rules of the trade after Boyd 1990; starting values";
 
     private const double ColdC = 15,
         NearWatchMgL = 1.5,

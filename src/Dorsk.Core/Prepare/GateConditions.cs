@@ -75,7 +75,7 @@ internal sealed class GateConditions(GateQuestion q, Hand hand)
             return NotMet(
                 name,
                 $"{Say(lowest, Measures.Oxygen)} at dawn, under {Say(q.WatchMgL, Measures.Oxygen)}",
-                "Give air, wait for two good mornings."
+                "Aerate, and wait for two good mornings."
             );
         return q.DawnLows.Count < Mornings
             ? Unknown(name, $"one good morning so far, {Say(lowest, Measures.Oxygen)}", "Read the next morning too.")
@@ -152,7 +152,7 @@ internal sealed class GateConditions(GateQuestion q, Hand hand)
             return NotMet(
                 name,
                 $"{read}, over {Say(WaterJudge.ThinBloomM, Measures.ShortLength)}: the water is thin",
-                "Wait, or give the next dose if the brake lets it."
+                "Wait, or give the next dose if nothing holds it back."
             );
         return secchi < WaterJudge.DangerousBloomM
             ? NotMet(name, $"{read}, a dangerous bloom", "Change water, no more fertiliser.")
@@ -171,14 +171,14 @@ internal sealed class GateConditions(GateQuestion q, Hand hand)
         );
     }
 
-    // Weed takes light and, at night, oxygen: open it, give air for a week, and let no fish in without a reading.
+    // Weed takes light and, at night, oxygen: open it, aerate for a week, and let no fish in without a reading.
     private GateLine? WeedCover()
     {
         if (q.CoverPct is not { } cover)
             return null;
         var said = $"{hand.Figure(cover, 0)} % of the surface covered";
         var open =
-            $"Open it to under {CoverPct:0} %, a part a day, give air for a week, read oxygen at dawn on two mornings.";
+            $"Open it to under {CoverPct:0} %, a part a day, aerate for a week, read oxygen at dawn on two mornings.";
         if (cover > MostCoverPct)
             return NotMet("weed cover", $"{said}, over {MostCoverPct:0} %", open);
         if (cover <= CoverPct)

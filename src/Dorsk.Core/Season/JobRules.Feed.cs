@@ -41,7 +41,7 @@ public static partial class JobRules
             FormattableString.Invariant(
                 $"What is left lasts until the feed that is wanted has used it up. It is ordered {OrderProposal.UsualLeadDays + OrderProposal.SafeDays:0} days before: {OrderProposal.UsualLeadDays:0} for the load where the kind says nothing else, {OrderProposal.SafeDays:0} to be safe."
             ),
-            "Loads and feedings written down; growth forecast by feed per gain; days are starting values of the trade",
+            "Deliveries and feedings recorded; growth forecast by FCR; days are starting values of the trade",
             new Input("left: received less given", f.LeftKg, Measures.Mass, "estimated"),
             new Input("given a day, mean of seven days", f.PerDayKg, Measures.Mass, "feedings written down")
         );

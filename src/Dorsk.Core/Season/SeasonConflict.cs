@@ -188,7 +188,7 @@ internal static class SeasonConflicts
             e.PondId,
             $"{i.CodeOf(e.PondId)} is planned for {i.Day(e.On)}, when fish weigh about {i.Grams(e.MeanG.Value)} of the {i.Grams(c.TargetG)} wanted{(c.Window.Likely is { } likely ? $"; they likely reach it about {i.Day(likely)}" : "")}.",
             Grounds.Of(
-                "Mean weight as forecast on the planned day against the weight wanted.",
+                "Mean weight as forecast on the planned day against the target weight.",
                 SeasonAhead.Source,
                 new Input("weight then", e.MeanG.Value, Measures.FishWeight, "forecast"),
                 new Input("wanted", c.TargetG, Measures.FishWeight, "stocking slip or plan")

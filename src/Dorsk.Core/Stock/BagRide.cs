@@ -3,7 +3,7 @@ using Dorsk.Core.Water;
 namespace Dorsk.Core.Stock;
 
 /// <summary>What a closed bag with water and oxygen is like after some hours.</summary>
-/// <param name="Hours">Hours on the road.</param>
+/// <param name="Hours">Hours of transport.</param>
 /// <param name="OxygenLeftPct">Oxygen left of what was filled in, percent.</param>
 /// <param name="Co2MgL">Carbon dioxide in the water, mg/L.</param>
 /// <param name="TanMgL">Total ammonia, mg N/L.</param>

@@ -22,7 +22,7 @@ public sealed record HatcheryDelivery(
 /// <param name="Seller">Who.</param>
 /// <param name="Deliveries">How many.</param>
 /// <param name="LostPct">Lost on arrival and while brought over, percent.</param>
-/// <param name="Hours">Usual hours on the road, or null.</param>
+/// <param name="Hours">Usual hours of transport, or null.</param>
 /// <param name="ApartC">Usual difference of temperature, °C, or null.</param>
 /// <param name="ApartPh">Usual difference of pH, or null.</param>
 /// <param name="ApartPpt">Usual difference of salinity, ppt, or null.</param>

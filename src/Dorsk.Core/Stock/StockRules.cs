@@ -221,7 +221,7 @@ public static class StockRules
         {
             yield return Remark.Refuse(
                 "Weighings",
-                "A sample of 0 fish tells nothing. Give at least one cast with its count and mass."
+                "A sample of 0 fish tells nothing. Give at least one seine sample with its count and mass."
             );
             yield break;
         }
@@ -232,7 +232,7 @@ public static class StockRules
         {
             yield return Remark.Refuse(
                 "Weighings",
-                $"Each mass must be above 0, up to {Kg(5_000, hand)}, and all casts together up to 100,000 fish."
+                $"Each mass must be above 0, up to {Kg(5_000, hand)}, and all samples together up to 100,000 fish."
             );
             yield break;
         }

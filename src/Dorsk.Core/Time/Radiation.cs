@@ -32,7 +32,7 @@ public static class Radiation
     /// <summary>Radiation on the ground under a clear sky, MJ/m²/day.</summary>
     /// <param name="latitudeDeg">Latitude, degrees.</param>
     /// <param name="day">The day.</param>
-    /// <param name="altitudeM">Height above the sea, m.</param>
+    /// <param name="altitudeM">Elevation, m.</param>
     public static double ClearSkyMJM2(double latitudeDeg, DateOnly day, double altitudeM) =>
         (0.75 + (2e-5 * altitudeM)) * AboveAirMJM2(latitudeDeg, day);
 

@@ -69,7 +69,7 @@ public static class Measures
         Mm
     );
 
-    /// <summary>Height above the sea, SI unit m; may be negative.</summary>
+    /// <summary>Elevation, SI unit m; may be negative.</summary>
     public static readonly Measure Altitude = new("altitude", M, Ft, 0, 0);
 
     // A pond of less than a tenth of a hectare, or an acre, is said in m² or ft².

@@ -49,7 +49,7 @@ public static class OxygenSaturation
 
     /// <summary>Saturation of fresh water on a farm, mg/L; null where its temperature is outside 0 to 40 °C or not known.</summary>
     /// <param name="tempC">Water temperature, °C.</param>
-    /// <param name="altitudeM">Height above the sea, m.</param>
+    /// <param name="altitudeM">Elevation, m.</param>
     public static double? FreshMgL(double? tempC, double altitudeM) =>
         tempC is { } t and >= 0 and <= 40 ? MgL(t, 0, PressureKPa(altitudeM)) : null;
 }

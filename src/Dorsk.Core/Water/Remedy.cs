@@ -12,7 +12,7 @@ public enum Remedy
     /// <summary>Carbon for bacteria that take ammonia up.</summary>
     Carbon,
 
-    /// <summary>Salt against nitrite.</summary>
+    /// <summary>Salt (chloride) treatment.</summary>
     Salt,
 
     /// <summary>Something that raises alkalinity.</summary>

@@ -60,7 +60,7 @@ public static class WaterJudge
         if (parameter == Parameter.CarbonDioxide && si > parameter.UsualHigh)
             return Say(
                 si > 2 * parameter.UsualHigh ? Status.ActNow : Status.Watch,
-                $"carbon dioxide {P(si)} is over {P(parameter.UsualHigh)}: it hinders breathing. Stir and give air, at dawn most of all"
+                $"carbon dioxide {P(si)} is over {P(parameter.UsualHigh)}: it hinders breathing. Stir and aerate, at dawn most of all"
             );
         if (parameter == Parameter.Nitrate || parameter == Parameter.Turbidity)
             return si > parameter.UsualHigh

@@ -137,7 +137,7 @@ public static class WaterTrend
         if (middle is > 0 && ammonia is null or < 0)
             return new(
                 Status.Watch,
-                "nitrite rises while ammonia does not: the second step of the bacteria lags. Salt against nitrite, less feed, and wait; "
+                "nitrite rises while ammonia does not: the second step of the bacteria lags. Salt (chloride) treatment, less feed, and wait; "
                     + (
                         end is > 0 ? "nitrate rises already"
                         : nitrate.Count > 0 ? "nitrate does not follow yet"

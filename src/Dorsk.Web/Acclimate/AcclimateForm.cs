@@ -57,7 +57,7 @@ public static class AcclimateForm
             s.Quantity("sp", "Salinity", Measures.Salinity, Last(Parameter.Salinity, 0)),
             s.Quantity("np", "Total ammonia, as N", Measures.Concentration, Last(Parameter.Tan)),
             s.Quantity("ap", "Alkalinity", Measures.CoarseConcentration, Last(Parameter.Alkalinity)),
-            s.Choice("school", "School", "", Schools.Select(x => (x.Key, x.Name)).ToList()),
+            s.Choice("school", "Method", "", Schools.Select(x => (x.Key, x.Name)).ToList()),
             s.Choice(
                 "rates",
                 "Rates of change",

@@ -36,19 +36,19 @@ public static class SpeciesForm
             ),
             s.Day(
                 "on",
-                "They would come on",
+                "Stocking date",
                 s.Here.Today.AddDays(30).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)
             ),
             s.Words("months", "Water by month, January first")
                 .WithHint("twelve figures; empty: own readings, or a guess by latitude"),
             .. Enumerable.Range(1, 2).SelectMany(i => Candidate(s, i)),
             s.Heading("Money"),
-            s.Quantity("wanted", "Fish wanted in a year", Measures.Mass, 2000),
+            s.Quantity("wanted", "Fish wanted per year", Measures.Mass, 2000),
             s.Quantity("pfeed", "Price of feed", Measures.MassPrice, 1.6),
             s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
             s.Quantity("pother", "Other costs of a cycle", Measures.Price, "3000"),
             s.Quantity("capital", "Such a water costs to build", Measures.Price, "20000"),
-            s.Quantity("family", "A family needs in a year", Measures.Price, "40000"),
+            s.Quantity("family", "A family needs per year", Measures.Price, "40000"),
             s.Quantity("business", "A business, with wages and interest", Measures.Price, "150000"),
             s.Yes("allyear", "Buyers want fish all year"),
             s.Quantity("psalt", "Price of salt", Measures.MassPrice, 0.6),

@@ -124,11 +124,11 @@ public static class StockingForm
             s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
             s.Quantity("pother", "Other costs of the cycle", Measures.Price, "3000")
                 .WithHint("labour, water, the pond's share"),
-            s.Quantity("roadh", "Hours on the road", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
+            s.Quantity("roadh", "Hours of transport", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
                 .WithHint("packed to opened; for the order"),
-            s.Quantity("roadc", "Water on the road", Measures.Temperature, 20),
+            s.Quantity("roadc", "Water temperature in transport", Measures.Temperature, 20),
             s.Quantity("bagw", "Water in a bag", Measures.SmallVolume, 0.01),
-            s.Quantity("roadsalt", "Salt in the water of the road", Measures.Salinity, "0")
+            s.Quantity("roadsalt", "Salt in the transport water", Measures.Salinity, "0")
                 .WithHint("0 to 5; by what the fish bear"),
             s.Quantity("feedbag", "A bag of the feed holds", Measures.Mass, 25)
                 .WithHint("as printed on it; for the order"),

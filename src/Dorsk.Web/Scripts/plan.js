@@ -44,8 +44,8 @@ export function plan() {
       };
       this.keys = (e) => {
         const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
-        if (e.key === '+') this.nearer();
-        else if (e.key === '-') this.further();
+        if (e.key === '+') this.zoomIn();
+        else if (e.key === '-') this.zoomOut();
         else if (!by || !this.step) return;
         if (by) {
           this.x += (by[0] * this.w) / zooms[this.step] / 6;
@@ -63,10 +63,10 @@ export function plan() {
       ])
         this.svg.addEventListener(name, f);
     },
-    nearer() {
+    zoomIn() {
       this.zoom(Math.min(this.step + 1, zooms.length - 1));
     },
-    further() {
+    zoomOut() {
       this.zoom(Math.max(this.step - 1, 0));
     },
     zoom(step) {

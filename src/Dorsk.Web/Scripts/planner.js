@@ -305,15 +305,15 @@ export function planner() {
       } else if (e.key === 'Escape') {
         s.draw = null;
         this.choose(-1);
-      } else if (e.key === '+') this.nearer();
-      else if (e.key === '-') this.further();
+      } else if (e.key === '+') this.zoomIn();
+      else if (e.key === '-') this.zoomOut();
       else return;
       e.preventDefault();
     },
-    nearer() {
+    zoomIn() {
       view.zoom(0.7);
     },
-    further() {
+    zoomOut() {
       view.zoom(1 / 0.7);
     },
     async keep() {

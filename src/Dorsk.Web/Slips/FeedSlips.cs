@@ -48,7 +48,7 @@ internal sealed class FeedingSlip : ISlip
                 ),
             c.Choice(
                 "Score",
-                "How they came to it",
+                "Feeding response",
                 f?.Score?.ToString(CultureInfo.InvariantCulture) ?? "",
                 [
                     ("", "nobody watched"),

@@ -288,7 +288,7 @@ internal sealed class SampleSlip : ISlip
                 "Single",
                 "Weighed",
                 f?.Single == true ? "single" : "casts",
-                [("casts", "in casts: count and mass of each"), ("single", "fish by fish")]
+                [("casts", "in seine samples: count and mass of each"), ("single", "fish by fish")]
             ),
             c.Quantity("Radius", "Radius of the cast net", Measures.Length, f?.NetRadiusM)
                 .WithHint("empty: a seine or a basket"),
@@ -368,13 +368,13 @@ internal sealed class SampleSlip : ISlip
             var n = form.Whole("N" + i, "fish");
             var kg = form.Quantity("M" + i, Measures.Mass);
             if (n < 1 && !form.Remarks.Any(r => r.Field == "N" + i))
-                form.Refuse("N" + i, $"A cast of {n} fish tells nothing. Type 1 or more, or leave the cast empty.");
+                form.Refuse("N" + i, $"A sample of {n} fish tells nothing. Type 1 or more, or leave it empty.");
             if (kg <= 0)
                 form.Refuse("M" + i, "The mass must be above 0.");
             casts.Add((n, kg * 1000));
         }
         if (casts.Count == 0)
-            form.Refuse("N1", "Type at least one cast: how many fish, and their mass together.");
+            form.Refuse("N1", "Type at least one sample: how many fish, and their mass together.");
         return casts;
     }
 }
@@ -440,7 +440,7 @@ internal sealed class HarvestSlip : ISlip
                         : ""
                 )
                 .WithHint("when they were not counted"),
-            c.Yes("Final", "The pond is empty of this batch", f?.Final == true ? "true" : ""),
+            c.Yes("Final", "Final harvest of this batch", f?.Final == true ? "true" : ""),
             c.Words("DifferenceReason", "Name of the difference, if any", f?.DifferenceReason ?? "")
                 .WithHint("birds, dead not found, short count"),
         ];

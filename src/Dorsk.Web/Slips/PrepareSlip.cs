@@ -63,7 +63,7 @@ internal sealed class PrepareSlip : ISlip
         return
         [
             .. Lines.When(c),
-            c.Day("StockOn", "Fish are to come on", old?.StockOn)
+            c.Day("StockOn", "Stocking date", old?.StockOn)
                 .WithHint("counted back from this day; empty: forward from today"),
             c.Fish("Species", "Which fish", old?.SpeciesKey ?? story.LikelySpecies.Key),
             .. soil ? Bottom(c, old) : [],

@@ -137,7 +137,7 @@ internal sealed class PlanStockingSlip : ISlip
                 SeasonLines.Day(f?.StockOn ?? c.Story!.Readiness.PreparationAt(c.Here.Now)?.Plan.StockOn)
             ),
             c.Whole("Count", "How many", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
-                .WithHint("the stocking planner says how many the water carries"),
+                .WithHint("the stocking planner works the number out"),
             c.Quantity("MeanG", "Weight of one then", Measures.FishWeight, f?.MeanG)
                 .WithHint("fish of another pond of yours come as they weigh by then"),
             c.Choice(

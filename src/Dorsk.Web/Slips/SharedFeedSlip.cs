@@ -39,7 +39,7 @@ internal sealed class SharedFeedSlip : ISlip
                 [.. c.Questions.Feeds().Select(k => (k.Id.ToString(CultureInfo.InvariantCulture), k.Name))]
             ),
             c.Quantity("Mass", "Weighed, for all of them", Measures.Mass)
-                .WithHint("shared by today’s rations after their brakes"),
+                .WithHint("shared by today’s rations after their feeding restrictions"),
             c.Heading("Given to"),
             .. Stocked(c)
                 .Select(p =>

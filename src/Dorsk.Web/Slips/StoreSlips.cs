@@ -284,7 +284,7 @@ internal sealed class StoreOutSlip : ISlip
 {
     public string Key => "store-out";
 
-    public string Title => "Left the store unfed";
+    public string Title => "Feed write-off";
 
     public string Button => "Save this";
 

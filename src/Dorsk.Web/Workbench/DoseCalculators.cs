@@ -101,12 +101,12 @@ internal sealed class AlkalinityCalculator : ICalculator
         );
 }
 
-/// <summary>Salt against nitrite.</summary>
+/// <summary>Salt (chloride) treatment.</summary>
 internal sealed class NitriteSaltCalculator : ICalculator
 {
     public string Key => "salt";
 
-    public string Title => "Salt against nitrite";
+    public string Title => "Salt (chloride) treatment";
 
     public string Lead => "chloride that keeps nitrite out of the gills";
 
@@ -174,7 +174,7 @@ internal sealed class NitriteSaltCalculator : ICalculator
                         why
                     ),
                 ],
-                "Plain salt without additives, dissolved, round the pond. It protects the fish; it does not take the nitrite away: feed less, change water, give air.",
+                "Plain salt without additives, dissolved, round the pond. It protects the fish; it does not take the nitrite away: feed less, change water, aerate.",
                 Cautions: ["Salt stays in the water and in what you drain: local rules hold."]
             );
 }

@@ -130,7 +130,7 @@ internal sealed class FeedPlansCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            s.Quantity("fish", "Fish to be grown in a year", Measures.Mass, 5000),
+            s.Quantity("fish", "Fish to be grown per year", Measures.Mass, 5000),
             .. new[] { ("a", "First feed", 1.6, 0.0, "1.5"), ("b", "Second feed", 0.85, 0.2, "2.2") }.SelectMany(x =>
                 new[]
                 {
@@ -177,7 +177,7 @@ internal sealed class FeedPlansCalculator : ICalculator
                     $"{f.Here.PerMass(a.CostPerKgFish)} and {f.Here.PerMass(b.CostPerKgFish)}",
                     why
                 ),
-                new("It saves in a year", $"{f.Here.Count(Math.Round(saved * fish))} {f.Here.Farm?.Currency}", why),
+                new("Saved per year", $"{f.Here.Count(Math.Round(saved * fish))} {f.Here.Farm?.Currency}", why),
             ],
             $"The second feed breaks even at an FCR of {f.Here.Figure(b.EvenFcr(a), 2)}: try it in one pond and weigh, before all ponds eat it."
         );
@@ -200,7 +200,7 @@ internal sealed class FeederCalculator : ICalculator
             s.Quantity("wage", "Wage of an hour", Measures.Price, "18"),
             s.Quantity("machine", "The feeder costs", Measures.Price, "1800"),
             s.Quantity("years", "Years it lasts", Measures.Plain, 6),
-            s.Quantity("power", "Power in a year", Measures.Price, "40"),
+            s.Quantity("power", "Power per year", Measures.Price, "40"),
         ];
 
     public Worked? Work(BenchForm f)

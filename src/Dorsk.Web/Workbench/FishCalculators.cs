@@ -81,7 +81,7 @@ internal sealed class CountCalculator : ICalculator
                 $"{counts.Count} samples were counted, {amounts.Count} {(byWeight ? "weighed" : "measured")}. Give one for each."
             );
         if (f.Sound && counts.Contains(0))
-            f.Form.Refuse("counts", "A sample of no fish tells nothing. Leave it out.");
+            f.Form.Refuse("counts", "A sample of no fish tells nothing. Leave it empty.");
         return f.Sound ? FishCounting.ByAmount([.. counts.Zip(amounts)], whole) : null;
     }
 
@@ -164,19 +164,19 @@ internal sealed class CountCalculator : ICalculator
         more switch
         {
             null => "One sample alone cannot tell how far it is out: take two more at least, from other places.",
-            0 => $"Known within {f.Here.Figure(within, 0)} %: more samples are not worth it.",
+            0 => $"Known within {f.Here.Figure(within, 0)} %: more samples add little.",
             >= 1000 => "These samples differ too much: look at the scales, and mix the fish before taking each.",
             _ =>
                 $"About {more} more {(more == 1 ? "sample" : "samples")} until it is known within {f.Here.Figure(within, 0)} %.",
         };
 }
 
-/// <summary>Fish on the road, in bags or in a tank.</summary>
+/// <summary>Live transport, in bags or in a tank.</summary>
 internal sealed class RoadCalculator : ICalculator
 {
     public string Key => "road";
 
-    public string Title => "Fish on the road";
+    public string Title => "Live transport";
 
     public string Lead => "bags or tank: how many fish, what the water comes to, the latest safe arrival";
 
@@ -194,7 +194,7 @@ internal sealed class RoadCalculator : ICalculator
                 )
                 .WithHint("such as 200 L"),
             s.Quantity("share", "Share of a bag that is water", Measures.Share, "28").WithHint("the rest is oxygen"),
-            s.Quantity("temp", "Temperature on the road", Measures.Temperature, 20),
+            s.Quantity("temp", "Temperature in transport", Measures.Temperature, 20),
             s.Quantity("alkalinity", "Alkalinity of its water", Measures.CoarseConcentration, "80"),
             s.Quantity("hours", "Hours, packed to opened", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8"),
             s.Hour("leave", "Packed at", "05:00"),

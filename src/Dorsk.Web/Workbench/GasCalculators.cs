@@ -16,7 +16,7 @@ internal sealed class AirCalculator : ICalculator
 
     public string Key => "air";
 
-    public string Title => "Give air";
+    public string Title => "Aeration";
 
     public string Lead => "how fast aerators lift oxygen in this water, and what holds it";
 
@@ -34,7 +34,7 @@ internal sealed class AirCalculator : ICalculator
             s.Quantity("loss", "It falls each hour without air by", Measures.Concentration, 0.4)
                 .WithHint("two readings in the dark tell"),
             s.Quantity("salinity", "Salinity", Measures.Salinity, s.Last(Parameter.Salinity) ?? 0),
-            s.Quantity("altitude", "Height above the sea", Measures.Altitude, s.Here.Farm?.AltitudeM ?? 0),
+            s.Quantity("altitude", "Elevation", Measures.Altitude, s.Here.Farm?.AltitudeM ?? 0),
         ];
     }
 

@@ -166,7 +166,7 @@ internal sealed class MixCalculator : ICalculator
             )
             .Limited("Shares are as the ingredient lies there, wet or dry.")
             .Doubting(
-                "Contents differ between lots: have protein and moulds tested. Amino acids, phosphorus and vitamins are not in this reckoning; add the premix its label asks for."
+                "Contents differ between lots: have protein and moulds tested. Amino acids, phosphorus and vitamins are not counted here; add the premix its label asks for."
             );
 
     private static string Costs(MixAnswer a, Here here) =>

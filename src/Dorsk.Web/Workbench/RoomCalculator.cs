@@ -28,7 +28,7 @@ internal sealed class RoomCalculator : ICalculator
             s.Quantity("wanted", "Fish planned for a year", Measures.Mass, 5000),
             s.Quantity(
                 "harvests",
-                "Harvests from the same water in a year",
+                "Harvests per year from the same water",
                 Measures.Plain with
                 {
                     Decimals = 1,

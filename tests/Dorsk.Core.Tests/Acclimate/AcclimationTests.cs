@@ -7,7 +7,7 @@ using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Tests.Acclimate;
 
-/// <summary>From the bag into the pond: which school and why, the ammonia on the way, the run minute by minute.</summary>
+/// <summary>Acclimation: which school and why, the ammonia on the way, the run minute by minute.</summary>
 public class AcclimationTests
 {
     private static readonly FishSpecies Perch = FishSpecies.Of("silver_perch");

@@ -43,7 +43,7 @@ public class WitnessTests
         var batch = Batch(_ => 1);
         var witness = Witness.Of(batch, StandingEstimate.Run(batch, Day0.AddDays(Last)), false);
         Assert.Null(witness.ShowsLoss);
-        Assert.Contains("Only a count of all does", witness.Sees, StringComparison.Ordinal);
+        Assert.Contains("Only an inventory count does", witness.Sees, StringComparison.Ordinal);
     }
 
     [Fact]

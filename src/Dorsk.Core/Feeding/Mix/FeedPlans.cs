@@ -29,7 +29,7 @@ public sealed record FeederChoice(double HandYear, double MachineYear)
     /// <param name="wageHour">Wage of an hour.</param>
     /// <param name="machine">Price of the machine.</param>
     /// <param name="years">Years it lasts.</param>
-    /// <param name="powerYear">Power in a year.</param>
+    /// <param name="powerYear">Power per year.</param>
     public static FeederChoice Of(
         double minutesMeal,
         double mealsDay,

@@ -13,7 +13,7 @@ public sealed record FarmRoom(double StandingKg, double WaterM2, double WaterM3,
 
     /// <summary>Works it out.</summary>
     /// <param name="kgYear">Fish planned for a year, kg; above 0.</param>
-    /// <param name="harvests">Harvests from the same water in a year; above 0.</param>
+    /// <param name="harvests">Harvests per year from the same water; above 0.</param>
     /// <param name="loadKg">Fish that the water carries, kg per m² (by area) or kg per m³ (by volume); above 0.</param>
     /// <param name="byVolume">Whether the load is by volume.</param>
     /// <param name="depthM">Depth of water of a pond, tank or tray, m; above 0.</param>

@@ -49,7 +49,7 @@ public sealed record SpeciesCandidate(
 /// <param name="KWh">A kilowatt-hour costs.</param>
 /// <param name="OtherCycle">Everything else of a cycle.</param>
 /// <param name="Capital">Money to build this water.</param>
-/// <param name="WantedKgYear">Fish wanted in a year, kg.</param>
+/// <param name="WantedKgYear">Fish wanted per year, kg.</param>
 /// <param name="FamilyNeeds">What one family wants to be left with in a year.</param>
 /// <param name="BusinessNeeds">What a business with wages and interest must be left with in a year.</param>
 /// <param name="AllYear">Whether the market must be supplied all year.</param>

@@ -127,7 +127,7 @@ public sealed record BuildBody(BuildKind Kind, double LengthM, double WidthM, do
                 0.4,
                 "they climb: 0.4 m of smooth wall and a lip turned in, and no rope or pipe down to the ground"
             ),
-            _ => (0.3, "they keep down: 0.3 m over the water carries waves and rain"),
+            _ => (0.3, "they keep down: 0.3 m above the water hold waves and rain"),
         };
 
     /// <summary>Fish that may live in it, kg: tanks by their water with air day and night, dug ponds by their surface without air.</summary>

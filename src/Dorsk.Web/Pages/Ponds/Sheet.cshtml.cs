@@ -55,7 +55,7 @@ public sealed class SampleSheetModel(Questions questions, Door door, Here here) 
             return NotFound();
         var form = Read();
         if (Sample.Weighings.Count == 0 && form.Remarks.Count == 0)
-            form.Refuse("Rows", "Weigh at least one fish or one cast.");
+            form.Refuse("Rows", "Weigh at least one fish or one sample.");
         Remarks = form.Remarks;
         if (Remarks.Count == 0)
         {

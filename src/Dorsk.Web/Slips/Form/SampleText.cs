@@ -2,7 +2,7 @@ using Dorsk.Core.Units;
 
 namespace Dorsk.Web.Slips;
 
-/// <summary>Weighings as they are typed one after the other, with blanks or lines between: single fish as weight or weight/length, casts as fish/mass.</summary>
+/// <summary>Weighings as they are typed one after the other, with blanks or lines between: single fish as weight or weight/length, seine samples as fish/mass.</summary>
 internal static class SampleText
 {
     private static readonly char[] Between = [' ', ';', '\n', '\r', '\t'];
@@ -39,7 +39,7 @@ internal static class SampleText
             {
                 var fish = Figure(form, field, parts[0], Measures.Plain);
                 if (fish % 1 != 0 || fish > 100_000)
-                    form.Refuse(field, $"“{word}”: fish are whole, up to 100,000 a cast.");
+                    form.Refuse(field, $"“{word}”: fish are whole, up to 100,000 a sample.");
                 weighings.Add(
                     (
                         double.IsFinite(fish) ? (int)Math.Min(fish, 100_000) : 0,

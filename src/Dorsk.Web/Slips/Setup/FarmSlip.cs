@@ -48,7 +48,7 @@ internal sealed class FarmSlip : ISlip
                 .WithHint("degrees, west with a minus: 152.6"),
             c.Quantity(
                     "Altitude",
-                    "Height above the sea",
+                    "Elevation",
                     Measures.Altitude,
                     f is null ? "" : Lines.Plain(c, f.AltitudeM, Measures.Altitude)
                 )

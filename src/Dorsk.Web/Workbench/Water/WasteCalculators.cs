@@ -272,7 +272,7 @@ internal sealed class PoolCoverCalculator : ICalculator
         string M(double v) => $"{f.Here.Count(Math.Round(v))} {f.Here.Farm?.Currency}";
         return new(
             [
-                new("A cover leaves in a year", M(x.SavedYear), why, Main: true),
+                new("Net saving of a cover per year", M(x.SavedYear), why, Main: true),
                 new("Cleaning, open", $"{f.Here.Figure(x.OpenHoursYear, 0)} h a year", why),
                 new("Cleaning, covered", $"{f.Here.Figure(x.CoveredHoursYear, 0)} h a year", why),
             ],

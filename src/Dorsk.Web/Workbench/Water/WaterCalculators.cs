@@ -20,7 +20,7 @@ internal sealed class SaturationCalculator : ICalculator
                 .WithHint("0 to 40 °C"),
             s.Quantity("salinity", "Salinity", Measures.Salinity, s.Last(Parameter.Salinity) ?? 0)
                 .WithHint("fresh water 0"),
-            s.Quantity("altitude", "Height above the sea", Measures.Altitude, s.Here.Farm?.AltitudeM ?? 0),
+            s.Quantity("altitude", "Elevation", Measures.Altitude, s.Here.Farm?.AltitudeM ?? 0),
             s.Quantity(
                 "do",
                 "A reading to compare, if any",
