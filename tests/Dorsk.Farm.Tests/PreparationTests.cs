@@ -100,6 +100,12 @@ public class PreparationTests
             (Condition.Met, Condition.Met, Condition.Met),
             (Line("poison gone", 15)!.State, Line("holds water", 15)!.State, Line("natural food", 15)!.State)
         );
+        Assert.Contains(
+            "no dawn oxygen was read",
+            farm.Story.Readiness.FertiliserBrakeAt(Day(15), perch)!.Reason,
+            StringComparison.Ordinal
+        );
+        farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 7.5)]), Day(15).AddHours(-5));
         Assert.Null(farm.Story.Readiness.FertiliserBrakeAt(Day(15), perch));
         farm.Must(new ReadingTaken(farm.PondId, [new(Parameter.Secchi, 0.24)]), Day(16));
         Assert.Contains(

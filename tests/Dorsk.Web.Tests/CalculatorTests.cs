@@ -44,6 +44,12 @@ public class CalculatorTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 "length=60&width=30&depth=1.5&soil=clay%2C+built+by+machine&flood=0.4",
                 ["54.00", "24.00", "2,313", "0.90", "highest flood"]
             },
+            // Salinity is changed like anything dissolved: half of the water from 12 to 6.
+            {
+                "exchange",
+                "now=12+ppt&inflow=0&wanted=6+ppt&volume=1000&times=1&flow=50&power=3&price=0.3",
+                ["50 %", "500"]
+            },
             // 10 to 45 NTU: 35 / 0.8 × 20 m³ = 875 g; from 90 to 45 with water of 0: half.
             { "clay", "volume=20&now=10&low=30&high=60&jar=8&new=2", ["875", "under the band"] },
             { "clay", "volume=20&now=90&low=30&high=60&jar=8&new=0", ["50 %", "gills clog"] },

@@ -46,6 +46,10 @@ public static class FertiliserBrake
             return Skip(
                 $"dawn oxygen fell {FallingDays} mornings running, to {Print(q.DawnsMgL[^1], Measures.Oxygen)}, within {Print(NearWatchMgL, Measures.Oxygen)} of the watch level {Print(watch, Measures.Oxygen)}. More bloom would take more"
             );
+        if (q.WatchMgL is { } level && q.DawnsMgL.Count > 0 && q.DawnsMgL[^1] < level)
+            return Skip(
+                $"dawn oxygen was {Print(q.DawnsMgL[^1], Measures.Oxygen)}, under the watch level {Print(level, Measures.Oxygen)}"
+            );
         if (q.BloomRisk is { } risk)
             return Skip(risk.Reason.Split(". ")[0]);
         if (q.SecchiM is < WaterJudge.HeavyBloomM and { } secchi)
@@ -60,10 +64,13 @@ public static class FertiliserBrake
             return Skip(
                 $"at pH {Print(ph, Measures.Ph)} ammonium turns into ammonia that poisons. Wait for pH under {Print(PhHigh, Measures.Ph)}, or use a bag without nitrogen"
             );
-        return q.AlkalinityMgL is < AlkalinityLowMgL and { } alkalinity
-            ? Skip(
+        if (q.AlkalinityMgL is < AlkalinityLowMgL and { } alkalinity)
+            return Skip(
                 $"alkalinity {Print(alkalinity, Measures.CoarseConcentration)} is under {Print(AlkalinityLowMgL, Measures.CoarseConcentration)}: phosphate is lost to the mud. Lime first"
-            )
+            );
+        // A bloom that is fed blindly can take the oxygen of the night.
+        return q.DawnsMgL.Count == 0 && q.WatchMgL is not null
+            ? Skip("no dawn oxygen was read in the last days. Read it at sunrise; the dose goes in when it is well")
             : null;
     }
 

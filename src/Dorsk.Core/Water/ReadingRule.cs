@@ -20,6 +20,9 @@ public sealed record ReadingContext(Timed? Last, DateTimeOffset At, double? Satu
 /// <summary>Is a typed value plausible? Outside the hard range it is refused; unusual or a jump, it is asked about. Good for the fish is another question.</summary>
 public static class ReadingRule
 {
+    // Half again and more is one colour of most cards.
+    private const double StripFactor = 1.7;
+
     /// <summary>Words of the question about a value that is rare in itself.</summary>
     public const string Unusual = "is unusual";
 
@@ -74,7 +77,7 @@ public static class ReadingRule
         else if (
             context.IsStrip
             && context.Last is { } before
-            && (value.Si > 2.5 * before.Si || value.Si < before.Si / 2.5)
+            && (value.Si > StripFactor * before.Si || value.Si < before.Si / StripFactor)
         )
             yield return Remark.Ask(
                 p.Key,

@@ -46,7 +46,11 @@ public class ReadyGateTests
             Assert.Equal(Condition.Met, Line(Good with { CoverPct = cover }, "weed cover").State);
         foreach (var lows in new double[][] { [], [5.2], [5.2, 3.9] })
             Assert.Equal(Condition.NotMet, Line(Good with { CoverPct = 40, DawnLows = lows }, "weed cover").State);
-        Assert.Contains("aerate for a week", Line(Good with { CoverPct = 51 }, "weed cover").Do, StringComparison.Ordinal);
+        Assert.Contains(
+            "aerate for a week",
+            Line(Good with { CoverPct = 51 }, "weed cover").Do,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

@@ -20,7 +20,7 @@ public class BrakeTests
     public void Fertiliser_waits_for_a_thinner_bloom_and_warmer_water(double? secchiM, double tempC, bool held) =>
         Assert.Equal(
             held,
-            FertiliserBrake.Of(new(tempC, secchiM, [], 4, null, null, true), Hand.Metric) is { Status: Status.Watch }
+            FertiliserBrake.Of(new(tempC, secchiM, [7], 4, null, null, true), Hand.Metric) is { Status: Status.Watch }
         );
 
     [Theory]
@@ -54,7 +54,18 @@ public class BrakeTests
             FertiliserBrake.Of(question with { DawnsMgL = [], Ph = 8.6 }, Hand.Metric)!.Reason,
             StringComparison.Ordinal
         );
-        Assert.Null(FertiliserBrake.Of(question with { DawnsMgL = [], Ph = 8.6, Ammonium = false }, Hand.Metric));
+        Assert.Null(FertiliserBrake.Of(question with { DawnsMgL = [7], Ph = 8.6, Ammonium = false }, Hand.Metric));
+        // Blindly no dose: nothing read at dawn, or under the watch level this morning.
+        Assert.Contains(
+            "no dawn oxygen was read",
+            FertiliserBrake.Of(question with { DawnsMgL = [] }, Hand.Metric)!.Reason,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "under the watch level",
+            FertiliserBrake.Of(question with { DawnsMgL = [3.9] }, Hand.Metric)!.Reason,
+            StringComparison.Ordinal
+        );
         Assert.Contains(
             "Lime first",
             FertiliserBrake.Of(question with { DawnsMgL = [], AlkalinityMgL = 19 }, Hand.Metric)!.Reason,

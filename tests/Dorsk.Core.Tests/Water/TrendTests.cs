@@ -95,9 +95,14 @@ public class TrendTests
             Said(new(Parameter.Alkalinity, 160), plain with { IsStrip = true, Last = new(at.AddDays(-9), 40) }),
             StringComparison.Ordinal
         );
+        Assert.Contains(
+            "second one",
+            Said(new(Parameter.Alkalinity, 70), plain with { IsStrip = true, Last = new(at.AddDays(-9), 40) }),
+            StringComparison.Ordinal
+        );
         Assert.Equal(
             "",
-            Said(new(Parameter.Alkalinity, 80), plain with { IsStrip = true, Last = new(at.AddDays(-9), 40) })
+            Said(new(Parameter.Alkalinity, 60), plain with { IsStrip = true, Last = new(at.AddDays(-9), 40) })
         );
         Assert.StartsWith("Refuse", Said(new(Parameter.Film, 6), plain), StringComparison.Ordinal);
         Assert.Equal("", Said(new(Parameter.Colour, 9), plain));

@@ -8,6 +8,12 @@ namespace Dorsk.Web.Workbench;
 /// <summary>Changing water for a wanted concentration.</summary>
 internal sealed class ExchangeCalculator : ICalculator
 {
+    // Salinity is changed by the same rule: 12 ppt are 12,000 mg/L.
+    private static readonly Measure Dissolved = Measures.Concentration with
+    {
+        Others = [.. Measures.Concentration.Others, new Unit("ppt", 1000, 0, "g/L", "‰")],
+    };
+
     public string Key => "exchange";
 
     public string Title => "Change water";
@@ -16,10 +22,10 @@ internal sealed class ExchangeCalculator : ICalculator
 
     public IReadOnlyList<SlipField> Fields(BenchStart s) =>
         [
-            s.Quantity("now", "Concentration now", Measures.Concentration, s.Last(Parameter.Tan) ?? 2)
+            s.Quantity("now", "Concentration now", Dissolved, s.Last(Parameter.Tan) ?? 2)
                 .WithHint("ammonia, nitrite, salinity: any"),
-            s.Quantity("inflow", "Of the new water", Measures.Concentration, "0"),
-            s.Quantity("wanted", "Wanted", Measures.Concentration, (s.Last(Parameter.Tan) ?? 2) / 2),
+            s.Quantity("inflow", "Of the new water", Dissolved, "0"),
+            s.Quantity("wanted", "Wanted", Dissolved, (s.Last(Parameter.Tan) ?? 2) / 2),
             s.Quantity("volume", "Water volume", Measures.Volume, s.VolumeM3 ?? 1000),
             s.Whole("times", "In how many parts", "3"),
             .. Pumping.Fields(s),
@@ -38,9 +44,9 @@ internal sealed class ExchangeCalculator : ICalculator
     public Worked? Work(BenchForm f)
     {
         var (now, inflow, wanted) = (
-            f.Q("now", Measures.Concentration, 0, 1e5),
-            f.Q("inflow", Measures.Concentration, 0, 1e5),
-            f.Q("wanted", Measures.Concentration, 0, 1e5)
+            f.Q("now", Dissolved, 0, 1e5),
+            f.Q("inflow", Dissolved, 0, 1e5),
+            f.Q("wanted", Dissolved, 0, 1e5)
         );
         var (volume, times, flow) = (
             f.Q("volume", Measures.Volume, 0.001, 1e7),
