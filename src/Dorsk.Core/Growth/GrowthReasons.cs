@@ -92,7 +92,7 @@ public static class GrowthReasons
             ? new(
                 "crowding",
                 share,
-                FormattableString.Invariant($"over {100 * Crowded:0} % of what the pond carries on {fullDays} days")
+                FormattableString.Invariant($"over {100 * Crowded:0} % of carrying capacity on {fullDays} days")
             )
         : new(
             share < 0 ? "their own slow growth" : "their own fast growth",

@@ -4,7 +4,7 @@ namespace Dorsk.Core.Judging;
 /// <param name="Name">Plain words.</param>
 /// <param name="Si">Value in SI, or null when <paramref name="Words"/> says it.</param>
 /// <param name="Measure">How to print the value.</param>
-/// <param name="Known">measured, typed, setting, starting value, reckoned or assumed, with its date or source where there is one.</param>
+/// <param name="Known">measured, typed, setting, starting value, estimated or assumed, with its date or source where there is one.</param>
 /// <param name="Words">The value in words when it is not a figure.</param>
 public sealed record Input(string Name, double? Si, Units.Measure? Measure, string Known, string? Words = null)
 {

@@ -51,7 +51,7 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
         var grounds = new Grounds(
             "Count: stocked, less the dead (those found and those not found), moves and harvests, less what goes unseen. Weight: from the last sample, grown day by day by temperature, feed and dawn oxygen; every sample also corrects this pond's own growth rate. Biomass is count × weight.",
             InputsOf(batch, stands, last),
-            ["90 % interval: in nine cases of ten the truth lies inside."],
+            ["The true value lies inside the 90 % interval with a chance of 90 %."],
             StandingEstimate.Source,
             []
         );
@@ -143,7 +143,7 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
 
     private Input LastSample(BatchSample last) =>
         last.Mean is null
-            ? Input.Said("last sample", "none yet", "")
+            ? Input.Said("last sample", "none yet", "no sample was weighed")
             : new(
                 "last sample",
                 last.Mean.Mean,

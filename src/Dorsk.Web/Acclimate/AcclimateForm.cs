@@ -67,7 +67,7 @@ public static class AcclimateForm
                     ("own", own is null ? "own, typed below" : $"own: {own.Note}"),
                 ]
             ),
-            s.Fold("Own rates"),
+            s.Heading("Own rates"),
             s.Words("ownnote", "Whose rule", own?.Note ?? "")
                 .WithHint("such as the hatchery's; kept for the next time"),
             s.Quantity("owntemp", "Temperature, per hour", Measures.TemperatureStep, own?.TempCPerH),

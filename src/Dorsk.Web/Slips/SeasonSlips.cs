@@ -206,7 +206,7 @@ internal sealed class PlanStockingSlip : ISlip
                     : "not within the forecast"
             ),
             new(
-                "Then together, of what it carries",
+                "Then together, of carrying capacity",
                 $"{c.Here.Say(kg, Measures.Mass with { Decimals = 0, UsDecimals = 0 })} of {c.Here.Say(pond.CarriesKg(species), Measures.Mass with { Decimals = 0, UsDecimals = 0 })}"
             ),
         ];

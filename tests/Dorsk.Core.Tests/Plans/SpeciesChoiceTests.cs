@@ -45,6 +45,23 @@ public class SpeciesChoiceTests
     }
 
     [Fact]
+    public void Every_way_of_keeping_is_described_in_all_six_respects_and_none_like_another()
+    {
+        foreach (var name in new[] { "earthen pond", "lined pond", "concrete tank", "cage" })
+            Assert.Contains(SystemTraits.All, t => t.Name.Contains(name, StringComparison.Ordinal));
+        Assert.Contains(SystemTraits.All, t => t.Power.Contains("minutes to act", StringComparison.Ordinal));
+        Assert.All(SystemTraits.All, t =>
+            Assert.All(new[] { t.Capital, t.Labour, t.Power, t.Sight, t.Control, t.WayOut }, said =>
+                Assert.True(said.Length > 2, t.Name)
+            )
+        );
+        Assert.Equal(
+            SystemTraits.All.Count,
+            SystemTraits.All.Select(t => (t.Capital, t.Labour, t.Power, t.WayOut)).Distinct().Count()
+        );
+    }
+
+    [Fact]
     public void What_kills_what_is_missing_and_what_is_dear_stands_against_it_and_nothing_is_best_by_itself()
     {
         // Trout where the summer is 29 °C.
@@ -61,7 +78,13 @@ public class SpeciesChoiceTests
         );
         var shrimp = Weigh("whiteleg_shrimp");
         Assert.Contains(shrimp.Against, j => j.Reason.Contains("handwork", StringComparison.Ordinal));
-        Assert.True(shrimp.HoursYear > 2 * Weigh("silver_perch").HoursYear);
+        Assert.Equal(shrimp.HoursYear, 350 / 120.0 * Weigh("silver_perch").HoursYear, 6);
+        Assert.Contains(Weigh("striped_catfish").Against, j =>
+            j.Reason.Contains("from fry to fingerling about 35 %", StringComparison.Ordinal)
+        );
+        Assert.DoesNotContain(Weigh("rainbow_trout").Against, j =>
+            j.Reason.Contains("delicate", StringComparison.Ordinal)
+        );
         var indoors = SpeciesWeighed.Of(
             Fish("nile_tilapia", 1, 2),
             Site(Pond with { System = RearingSystem.Recirculating, VolumeM3 = 60, AreaM2 = 50 }, _ => 28)

@@ -183,6 +183,14 @@ public class OwnPrepTests
                 Caution("poison", way) + Step(Plan(pests: way), "poison").Reason,
                 StringComparison.Ordinal
             );
+        // The dry floor is smoothed before lime; a liner is washed with water only, before it is filled.
+        List<string> keys = [.. PrepSteps.For(Plan(), Pond).Select(s => s.Key)];
+        Assert.Contains("smooth the floor", Step(Plan(), "bottom").What, StringComparison.Ordinal);
+        Assert.InRange(keys.IndexOf("bottom"), keys.IndexOf("dry"), keys.IndexOf("lime"));
+        var lined = PrepSteps.For(Plan(), Pond with { Kind = PondKind.Lined }).ToList();
+        var wash = lined.FindIndex(s => s.Key == "wash");
+        Assert.Contains("plain water under pressure, no soap", lined[wash].What, StringComparison.Ordinal);
+        Assert.True(wash < lined.FindIndex(s => s.Key == "full"));
         Assert.Contains("not eaten", Caution("poison", PestSchool.Poison), StringComparison.Ordinal);
         Assert.Contains("breaks down within days", Caution("poison", PestSchool.Poison), StringComparison.Ordinal);
     }

@@ -247,7 +247,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         new(
             Status.Watch,
             FormattableString.Invariant(
-                $"delicate when young: about {Candidate.Species.SurvivalFryPct:0} of 100 fry live; buy larger ones, or ask what that is worth in the price"
+                $"delicate when young: survival from fry to fingerling about {Candidate.Species.SurvivalFryPct:0} %. Buy larger ones, or ask what that is worth in the price"
             )
         );
 

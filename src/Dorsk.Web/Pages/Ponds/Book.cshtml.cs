@@ -222,9 +222,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     }
 
     public string CarriesWords =>
-        Now.CarriesKg is > 0 and { } most
-            ? $"{here.Figure(100 * Now.BiomassKg / most, 0)} % of what {Now.Story.Pond.Code} carries"
-            : "";
+        Now.CarriesKg is > 0 and { } most ? $"{here.Figure(100 * Now.BiomassKg / most, 0)} % of carrying capacity" : "";
 
     public static string Plural(int n, string what) =>
         n.ToString(CultureInfo.InvariantCulture) + " " + what + (n == 1 ? "" : "s");
