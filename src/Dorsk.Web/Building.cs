@@ -44,7 +44,7 @@ public static class Building
         );
         services.AddWatch(file, clock);
         services.AddInlets(clock);
-        services.AddOpenApi();
+        services.AddOpenApi(ApiDescription.Describe);
         services.AddHttpContextAccessor();
         services.AddScoped<Here>();
         services.AddSignIns();

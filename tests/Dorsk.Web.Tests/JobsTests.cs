@@ -117,6 +117,15 @@ public sealed class JobsTests : IDisposable
         Assert.Equal(today.AddDays(2).ToDateTime(new(9, 0)).AddHours(-10), events[0].End!.AsUtc);
         Assert.Equal(9, events.Select(e => e.Uid).Distinct().Count());
         Assert.Equal("slime reads low", events[0].Description);
+        // Every entry has a name of its own and reminds a quarter of an hour before.
+        var all = Calendar.Load(await (await stranger.GetAsync(first)).Content.ReadAsStringAsync())!.Events.ToList();
+        Assert.Equal(all.Count, all.Select(e => e.Uid).Distinct().Count());
+        Assert.All(all, e =>
+            Assert.Equal(
+                -15 * 60,
+                Assert.Single(e.Alarms).Trigger!.Duration!.Value.ToTimeSpanUnspecified().TotalSeconds
+            )
+        );
 
         // The hand's calendar holds the hand's jobs; an address tells nothing of another, and a new one shuts the old.
         Assert.DoesNotContain(

@@ -291,6 +291,43 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 .Where(p => p.StartsWith("/api", StringComparison.Ordinal))
                 .Order()
         );
+        IsWhole(described);
+    }
+
+    // A client can be made from it: each operation has a name of its own, its key, and every parameter of its path.
+    private static void IsWhole(JsonElement described)
+    {
+        Assert.Equal(
+            "bearer",
+            described
+                .GetProperty("components")
+                .GetProperty("securitySchemes")
+                .GetProperty("deviceKey")
+                .GetProperty("scheme")
+                .GetString()
+        );
+        var operations = described
+            .GetProperty("paths")
+            .EnumerateObject()
+            .Where(p => p.Name.StartsWith("/api", StringComparison.Ordinal))
+            .SelectMany(p => p.Value.EnumerateObject().Select(o => (Path: p.Name, Says: o.Value)))
+            .ToList();
+        var names = operations.ConvertAll(o => o.Says.GetProperty("operationId").GetString());
+        Assert.Equal(8, names.Distinct().Count());
+        Assert.All(operations, o => Assert.True(o.Says.GetProperty("security").GetArrayLength() > 0, o.Path));
+        string[] Parameters(string path) =>
+            [
+                .. operations
+                    .Single(o => o.Path == path)
+                    .Says.GetProperty("parameters")
+                    .EnumerateArray()
+                    .Select(p => $"{p.GetProperty("in").GetString()} {p.GetProperty("name").GetString()}"),
+            ];
+        Assert.Equal(["path code", "query asOf"], Parameters("/api/ponds/{code}/tonight"));
+        Assert.Equal(
+            ["path code", "query what", "query from", "query to", "query asOf"],
+            Parameters("/api/ponds/{code}/readings")
+        );
     }
 
     [Fact]

@@ -127,6 +127,8 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /feed"] = Permission.Look,
         ["GET /feed/store"] = Permission.Look,
         ["GET /compare"] = Permission.Look,
+        ["GET /find"] = Permission.Look,
+        ["GET /find Part"] = Permission.Look,
         ["GET /season"] = Permission.Look,
         ["GET /feed/table/{key?}"] = Permission.Look,
         ["POST /feed/table/{key?}"] = Permission.Setup,

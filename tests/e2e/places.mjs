@@ -65,6 +65,8 @@ export const places = [
   '/ponds/P2/sheet',
   '/feed/store',
   '/compare',
+  '/find',
+  '/find?q=oxygen',
   '/jobs',
   '/feed/changes',
   '/slip/load',

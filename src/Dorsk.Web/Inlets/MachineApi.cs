@@ -128,6 +128,13 @@ public static class MachineApi
 
     private const int MostBytes = 1_000_000;
 
+    private static readonly ApiParameter Code = new("code", "Code of the pond.", InPath: true),
+        What = new("what", "Key of the parameter, such as do, temp or ph.", Required: true),
+        From = new("from", "First instant; a day ago when left out.", IsInstant: true),
+        To = new("to", "Last instant; now when left out.", IsInstant: true),
+        AsOfInstant =
+            new("asOf", "Nothing that happened or was known later is used; now when left out.", IsInstant: true);
+
     /// <summary>Maps them.</summary>
     public static void MapMachineApi(this WebApplication app)
     {
@@ -141,6 +148,7 @@ public static class MachineApi
             .Produces<ReceivedReadings>()
             .ProducesProblem(400)
             .ProducesProblem(401)
+            .WithName("SendReadings")
             .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MostBytes));
         MapPonds(api);
         MapFarm(api);
@@ -151,6 +159,7 @@ public static class MachineApi
         Read(api, "/ponds", "All ponds as they stand.", (http, q, clock) =>
                 Results.Ok(q.PondsNow(clock.GetUtcNow()).Select(Pond))
             )
+            .WithName("ReadPonds")
             .Produces<IEnumerable<PondOut>>();
         Read(
                 api,
@@ -158,6 +167,8 @@ public static class MachineApi
                 "Values of one parameter between two instants (from, to; what: do, temp, ph ...).",
                 Values
             )
+            .WithName("ReadValues")
+            .Takes(Code, What, From, To, AsOfInstant)
             .Produces<IEnumerable<ValueOut>>()
             .ProducesProblem(400)
             .ProducesProblem(404);
@@ -167,6 +178,8 @@ public static class MachineApi
                 "The oxygen forecast, now or as of any past instant (asOf): then only what had happened and was known by then is used.",
                 Tonight
             )
+            .WithName("ReadTonight")
+            .Takes(Code, AsOfInstant)
             .Produces<TonightOut>()
             .ProducesProblem(400)
             .ProducesProblem(404);
@@ -176,6 +189,8 @@ public static class MachineApi
                 "The standing estimate of each batch, now or as of any past instant (asOf).",
                 Standing
             )
+            .WithName("ReadStanding")
+            .Takes(Code, AsOfInstant)
             .Produces<IEnumerable<StandingOut>>()
             .ProducesProblem(400)
             .ProducesProblem(404);
@@ -190,10 +205,12 @@ public static class MachineApi
                     )
                     : Results.NotFound()
             )
+            .WithName("ReadClock")
             .Produces<ClockOut>();
         Read(api, "/alarms", "Alarms of the last month, the newest first.", (http, q, clock) =>
                 Results.Ok(q.Alarms(clock.GetUtcNow()).Select(a => Alarm(q, a)))
             )
+            .WithName("ReadAlarms")
             .Produces<IEnumerable<AlarmOut>>();
         Read(
                 api,
@@ -201,6 +218,7 @@ public static class MachineApi
                 "Aerators with their timers, hand orders, and what their panels report.",
                 (http, q, clock) => Results.Ok(q.Stories(_ => true).SelectMany(s => Aerators(s, clock.GetUtcNow())))
             )
+            .WithName("ReadAerators")
             .Produces<IEnumerable<AeratorOut>>();
     }
 

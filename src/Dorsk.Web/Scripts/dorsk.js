@@ -14,6 +14,7 @@ import { lost } from './lost.js';
 import { whyCards } from './why.js';
 import { tills } from './till.js';
 import { dayWords } from './days.js';
+import { findKey } from './find.js';
 
 Alpine.data('slip', slip);
 Alpine.data('sheet', sheet);
@@ -31,4 +32,5 @@ if (document.querySelector('[data-chart]')) import('./charts.js').then(({ drawCh
 whyCards();
 tills();
 dayWords();
+findKey();
 weighed();
