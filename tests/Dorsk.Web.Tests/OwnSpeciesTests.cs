@@ -112,4 +112,34 @@ public sealed class OwnSpeciesTests : IDisposable
         await manager.Post($"/slip/own-species?corrects={line}", better);
         Assert.Contains("our own ponds since 2024", await Page(Address), StringComparison.Ordinal);
     }
+
+    /// <summary>The same figures typed for a pond of trout and one of perch: each is judged by the limits of its own fish.</summary>
+    [Theory]
+    [InlineData("ammonia", "tan=3&basis=N&ph=7.6&temp=14&salinity=0")]
+    [InlineData("co2", "ph=6.7&alkalinity=40&temp=14&salinity=0&left=1")]
+    [InlineData("carbon", "tan=2&wanted=0.5&source=0.3&volume=1000&do=5.4")]
+    public async Task Calculators_judge_by_the_fish_of_the_pond_they_start_from(string calculator, string typed)
+    {
+        var manager = await farm.As(Role.Manager);
+        var pond = NewPond();
+        var trout = new FishStocked(
+            pond,
+            "rainbow_trout",
+            "hatchery",
+            400,
+            60,
+            CountBasis.Counted,
+            "dry since June",
+            300
+        );
+        Assert.True(Enter(trout, SmallFarm.Now.AddDays(-9)).Accepted);
+        async Task<string> Judged(string code)
+        {
+            var html = await manager.Client.GetStringAsync($"/workbench/{calculator}?pond={code}&{typed}");
+            var page = new AngleSharp.Html.Parser.HtmlParser().ParseDocument(html);
+            return page.QuerySelector(".bench-out .st")?.TextContent.Trim() ?? "Steady";
+        }
+        Assert.Equal("Steady", await Judged("P1"));
+        Assert.NotEqual("Steady", await Judged("G1"));
+    }
 }

@@ -87,7 +87,7 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
             )
         );
         Assert.Equal(metric, us);
-        Assert.Contains("is the limit: ", metric, StringComparison.Ordinal);
+        Assert.Contains("is the lowest limit: ", metric, StringComparison.Ordinal);
         Assert.Contains("Fingerlings for", metric, StringComparison.Ordinal);
         Assert.Contains("5,000 on hand, parted", metric, StringComparison.Ordinal);
     }

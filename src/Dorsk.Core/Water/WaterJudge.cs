@@ -57,10 +57,10 @@ public static class WaterJudge
                 > ThinBloomM => Say(Status.Watch, $"Secchi {P(si)} is over {P(ThinBloomM)}: a thin bloom"),
                 _ => Fine($"Secchi {P(si)}"),
             };
-        if (parameter == Parameter.CarbonDioxide && si > parameter.UsualHigh)
+        if (parameter == Parameter.CarbonDioxide && si > limits.CarbonDioxideMgL)
             return Say(
-                si > 2 * parameter.UsualHigh ? Status.ActNow : Status.Watch,
-                $"carbon dioxide {P(si)} is over {P(parameter.UsualHigh)}: it hinders breathing. Stir and aerate, at dawn most of all"
+                si > 2 * limits.CarbonDioxideMgL ? Status.ActNow : Status.Watch,
+                $"carbon dioxide {P(si)} is over {P(limits.CarbonDioxideMgL)}: it hinders breathing. Stir and aerate, at dawn most of all"
             );
         if (parameter == Parameter.Nitrate || parameter == Parameter.Turbidity)
             return si > parameter.UsualHigh

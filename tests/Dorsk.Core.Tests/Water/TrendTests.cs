@@ -128,7 +128,15 @@ public class TrendTests
             WaterJudge.Judge(Parameter.Film, 5, limits, Hand.Metric).Reason,
             StringComparison.Ordinal
         );
-        Assert.Equal(Status.ActNow, WaterJudge.Judge(Parameter.CarbonDioxide, 45, limits, Hand.Metric).Status);
+        // 25 mg/L for perch, 15 for trout; twice that is grave.
+        var trout = WaterLimits.For(FishSpecies.Of("rainbow_trout"), LifeStage.Growing);
+        Status Carbon(double mgL, WaterLimits by) =>
+            WaterJudge.Judge(Parameter.CarbonDioxide, mgL, by, Hand.Metric).Status;
+        Assert.Equal(
+            (Status.Steady, Status.Watch, Status.ActNow),
+            (Carbon(24, limits), Carbon(26, limits), Carbon(51, limits))
+        );
+        Assert.Equal((Status.Watch, Status.ActNow), (Carbon(24, trout), Carbon(31, trout)));
     }
 
     [Fact]
