@@ -102,15 +102,23 @@ public sealed record FishSpecies(
 
     /// <summary>A species by key, or null; one of a farm's own stands with the figures of the one it was copied from.</summary>
     public static FishSpecies? Find(string key) =>
-        All.FirstOrDefault(s => s.Key == OwnSpecies.BaseOf(key)) is not { } species ? null
-        : OwnSpecies.NameOf(key) is not { } name ? species
-        : species with
-        {
-            Key = key,
-            Name = name,
-            Confidence = "low",
-            Source = $"copied from {species.Name.ToLowerInvariant()} ({species.Source})",
-        };
+        All.FirstOrDefault(s => s.Key == key) is { } species ? species
+        : OwnSpecies.NameOf(key) is { } name ? Copied(key, name)
+        : null;
+
+    private static FishSpecies? Copied(string key, string name)
+    {
+        var from = OwnSpecies.BaseOf(key);
+        return All.FirstOrDefault(s => s.Key == from) is { } species
+            ? species with
+            {
+                Key = key,
+                Name = name,
+                Confidence = "low",
+                Source = $"copied from {species.Name.ToLowerInvariant()} ({species.Source})",
+            }
+            : null;
+    }
 
     /// <summary>A species that is known to exist: the books hold no other keys.</summary>
     public static FishSpecies Of(string key) =>

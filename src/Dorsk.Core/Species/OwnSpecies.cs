@@ -19,7 +19,8 @@ public sealed record OwnSpecies(string Name, string BaseKey, string Scientific, 
     public string Key => BaseKey + Between + Name.Trim();
 
     /// <summary>The key of the tables within a key.</summary>
-    public static string BaseOf(string key) => key.Split(Between)[0];
+    public static string BaseOf(string key) =>
+        key.IndexOf(Between, StringComparison.Ordinal) is > 0 and var at ? key[..at] : key;
 
     /// <summary>The farm's name within a key; null for a species of the tables.</summary>
     public static string? NameOf(string key) =>

@@ -21,7 +21,7 @@ internal static class PeopleQuestions
     private const string LastOfEach = $"""
         t.line IN (SELECT line FROM (
             SELECT s.line, row_number() OVER (PARTITION BY lower(trim(s.who)) ORDER BY l.happened DESC, l.line DESC) AS n
-            FROM lone_work s JOIN log l USING (line) WHERE {Lines.Count}) WHERE n = 1)
+            FROM lone_work s CROSS JOIN log l USING (line) WHERE {Lines.Count}) WHERE n = 1)
         """;
 
     /// <summary>Who works alone and is to be heard again, by when.</summary>
