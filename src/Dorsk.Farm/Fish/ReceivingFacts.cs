@@ -1,6 +1,5 @@
 using Dorsk.Core.Acclimate;
 using Dorsk.Core.Judging;
-using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Farm.Facts;
 
@@ -167,8 +166,6 @@ internal static class ReceivingFacts
 
     private static IEnumerable<Remark> CheckBegun(AcclimationBegun f)
     {
-        if (FishSpecies.Find(f.SpeciesKey) is null)
-            yield return Remark.Refuse("species", "Choose a species from the list.");
         if (f.Fish is < 1 or > StockRules.MostFish)
             yield return Remark.Refuse("fish", "Takes 1 to 10 million fish.");
         if (f.Places.Count == 0)

@@ -1,6 +1,5 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Prepare;
-using Dorsk.Core.Species;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Fish;
 
@@ -91,8 +90,6 @@ internal static class PrepareFacts
     {
         foreach (var remark in plan.Check(desk.Today))
             yield return remark;
-        if (FishSpecies.Find(plan.SpeciesKey) is null)
-            yield return Remark.Refuse("Species", "Choose the species from the list.");
         var stands = FishQuestions.Standing(desk.Connection, desk.AsOf.Known, plan.PondId).Sum(b => (long)b.Stands);
         if (stands > 0)
             yield return Remark.Refuse(

@@ -1,6 +1,5 @@
 using System.Globalization;
 using Dorsk.Core.Acclimate;
-using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
@@ -101,7 +100,7 @@ public static class AcclimateForm
     /// <summary>Reads what was typed; null with remarks when it cannot be.</summary>
     public static (AccQuestion Question, int Fish, string Origin)? Read(BenchForm f)
     {
-        var species = ReadSpecies(f);
+        var species = f.Form.Fish("species");
         var (fish, g, hours) = (
             f.Form.Empty("fish") ? 0 : f.Whole("fish", "fish", 1, StockRules.MostFish),
             f.Q("weight", Measures.FishWeight, 0.0005, 20_000),
@@ -134,8 +133,6 @@ public static class AcclimateForm
             : null;
     }
 
-    private static FishSpecies ReadSpecies(BenchForm f) => f.Form.Fish("species");
-
     // Only where they are chosen: what stands in the lines from the last time changes nothing by itself.
     private static OwnRates? Own(BenchForm f)
     {
@@ -148,7 +145,8 @@ public static class AcclimateForm
             Rate("ownph", Measures.Factor),
             Rate("ownsalt", Measures.Salinity)
         );
-        foreach (var remark in own.Check())
+        // A rate that could not be read has said so already.
+        foreach (var remark in own.Check().Where(r => f.Form.Remarks.All(said => said.Field != r.Field)).ToList())
             f.Form.Refuse(remark.Field, remark.Text);
         return own;
     }

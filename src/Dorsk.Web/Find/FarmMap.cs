@@ -1,5 +1,6 @@
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
+using Dorsk.Web.Pages;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
 
@@ -124,9 +125,11 @@ public static class FarmMap
                 Needs: s.Needs
             ))
             .Concat(
-                new[] { "water", "prepare", "stock", "feed", "growth", "harvest", "log" }.Select(
-                    section => new MapEntry(Fish, $"{pond.Code}: {section}", $"/ponds/{pond.Code}/{section}")
-                )
+                BookModel.Sections.Select(section => new MapEntry(
+                    Fish,
+                    $"{pond.Code}: {section}",
+                    $"/ponds/{pond.Code}/{section}"
+                ))
             )
             .Append(new(Fish, $"{pond.Code}: acclimation", $"/ponds/{pond.Code}/acclimate"));
 
@@ -146,7 +149,6 @@ public static class FarmMap
             "feed" => Feed,
             "season" => Plans,
             "weather" => Water,
-            "setup" => Setup,
             _ => Setup,
         };
 }

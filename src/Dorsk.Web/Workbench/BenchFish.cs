@@ -13,12 +13,8 @@ internal static class BenchFish
             s.Quantity("weight", "Average weight", Measures.FishWeight, WeightG(s) ?? exampleG),
         ];
 
-    public static (FishSpecies? Species, double MeanG) Read(BenchForm f)
-    {
-        var known = f.Here.AllSpecies.Any(s => s.Key == f.Form.Text("species"));
-        var species = f.Form.Fish("species");
-        return (known ? species : null, f.Q("weight", Measures.FishWeight, 0.0001, 20_000));
-    }
+    public static (FishSpecies Species, double MeanG) Read(BenchForm f) =>
+        (f.Form.Fish("species"), f.Q("weight", Measures.FishWeight, 0.0001, 20_000));
 
     private static double? WeightG(BenchStart s) =>
         s.Pond?.Standing.Select(b => s.Pond.Stock.Near(b, s.Here.Today)?.MeanG.Value).LastOrDefault() is { } g

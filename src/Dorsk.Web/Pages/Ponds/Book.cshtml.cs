@@ -20,7 +20,7 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class BookModel(Questions questions, Door door, Here here) : PageModel
 {
-    private static readonly string[] Sections = ["water", "prepare", "stock", "feed", "growth", "harvest", "log"];
+    internal static readonly string[] Sections = ["water", "prepare", "stock", "feed", "growth", "harvest", "log"];
 
     public PondNow Now { get; private set; } = null!;
 

@@ -46,16 +46,7 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
     public IReadOnlyList<Pond> Ponds => questions.Ponds();
 
     /// <summary>The farm's own species that is shown, with its line; null for one of the tables.</summary>
-    public OwnSpecies? Own => Added?.Species;
-
-    public long? OwnLine => Added?.Line;
-
-    private (long Line, OwnSpecies Species)? Added =>
-        questions
-            .OwnSpecies()
-            .Where(s => s.Species.Key == Species?.Key)
-            .Select(s => ((long, OwnSpecies)?)s)
-            .FirstOrDefault();
+    public (long Line, OwnSpecies Species)? Own { get; private set; }
 
     public WaterLimits TableLimits => WaterLimits.For(FishSpecies.Of(Species!.Key), Stage);
 
@@ -114,6 +105,10 @@ public sealed class SpeciesModel(Questions questions, Door door, Here here) : Pa
             return false;
         (PondCode, Stage) = (of?.Code ?? "", stage ?? LifeStage.Growing);
         Species = key is null ? null : questions.Species(key, of?.Id);
+        Own = questions
+            .OwnSpecies()
+            .Select(s => ((long, OwnSpecies Fact)?)s)
+            .FirstOrDefault(s => s!.Value.Fact.Key == key);
         return key is null || Species is not null;
     }
 

@@ -39,7 +39,7 @@ internal sealed class RefillCalculator : ICalculator
         var (pond, fresh) = (Read(f, ""), Read(f, "n"));
         if (!f.Sound)
             return null;
-        var steps = RefillSteps.For(species!, g, volume, share, pond, fresh);
+        var steps = RefillSteps.For(species, g, volume, share, pond, fresh);
         var why = Grounds.Of(
             "Fully mixed: the flow by the volume times the difference is the change an hour, greatest at first. pH of mixed waters goes by their alkalinity; taken straight, the figure is on the safe side for waters alike.",
             steps.Source,

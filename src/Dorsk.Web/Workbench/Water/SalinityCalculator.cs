@@ -34,9 +34,9 @@ internal sealed class SalinityCalculator : ICalculator
         var (purity, source) = (f.Q("purity", Measures.Share, 10, 100) / 100, f.Q("source", Measures.Salinity, 0, 60));
         if (!f.Sound)
             return null;
-        var rate = SalinityRate.For(species!, g);
+        var rate = SalinityRate.For(species, g);
         var hours = rate.Hours(now, wanted);
-        var why = Because(species!, rate, volume, now, wanted);
+        var why = Because(species, rate, volume, now, wanted);
         List<Figure> figures =
             wanted >= now
                 ? [new("Salt", f.Say(SaltBalance.SaltKg(volume, now, wanted, purity), Measures.Mass), why, Main: true)]
@@ -47,7 +47,7 @@ internal sealed class SalinityCalculator : ICalculator
         return new(
             figures,
             string.Join(" ", rate.Gates(now, wanted).Select(gate => $"First: {gate}.")),
-            Verdict(f, species!, wanted),
+            Verdict(f, species, wanted),
             Cautions:
             [
                 "Dissolve salt before it goes in: grains on the floor burn fish and crayfish. Part it over the hours of the way. Salt water harms fields and streams: mind where it goes.",

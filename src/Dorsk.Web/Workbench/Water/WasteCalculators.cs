@@ -178,7 +178,7 @@ internal sealed class RottenFeedCalculator : ICalculator
             f.Q("sal", Measures.Salinity, 0, 60)
         );
         var (fishKg, wait) = (f.Q("fish", Measures.Mass, 0, 1e6), f.MaybeQ("wait", Measures.Volume, 0.001, 1e6) ?? 0);
-        if (!f.Sound || species is null)
+        if (!f.Sound)
             return null;
         var x = RottenFeed.Of(volume, feed, protein, tan, water, f.Limits.Nh3PeakMgL);
         var refill = x.Judgement.Status == Status.ActNow;
