@@ -40,6 +40,7 @@ public sealed partial class DemoFarm
                 ]
             )
         );
+        yield return InTheShed(day);
         foreach (
             var (code, built, price) in new[]
             {
@@ -56,4 +57,14 @@ public sealed partial class DemoFarm
                 "banks and pipes; grass by the farm"
             ));
     }
+
+    // One machine for all; it stands with the pond it is kept for first.
+    private static Told InTheShed(DateOnly day) =>
+        new(Zone.At(day, new(7, 32)), "Manager", "P4 has an emergency machine in the shed", k => new AeratorsFitted(
+            k.Pond("P4"),
+            [
+                .. Fitted(DemoScript.Ponds.First(p => p.Code == "P4")),
+                new("E1", AeratorKind.Find("paddlewheel, tractor driven")!, 15, null, null) { Standby = true },
+            ]
+        ));
 }

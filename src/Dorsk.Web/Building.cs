@@ -4,6 +4,7 @@ using Dorsk.Farm.Files;
 using Dorsk.Farm.Sql;
 using Dorsk.Farm.State;
 using Dorsk.Web.Alarms;
+using Dorsk.Web.Find;
 using Dorsk.Web.Inlets;
 using Dorsk.Web.People;
 using Dorsk.Web.Sheets;
@@ -104,6 +105,7 @@ public static class Building
         app.UseKnownMethods();
         app.UseResponseCompression();
         app.UseStaticFiles();
+        app.UseLately();
         app.UseRouting();
         app.UseAuthentication();
         app.UseRateLimiter();

@@ -73,7 +73,8 @@ public class DemoTests(DemoFixture demo) : IClassFixture<DemoFixture>
             Assert.True(lows[i] < lows[i + 1], $"P4's dawn lows fall four days running: {string.Join(' ', lows)}");
         Assert.Equal(Status.ActNow, p4.Judgement.Status);
         Assert.NotNull(p4.Tonight.Forecast!.UnderActAt);
-        Assert.Equal(2, p4.Story.AeratorsAt(Now).Count(a => a.On is null));
+        Assert.Equal(2, p4.Story.AeratorsAt(Now).Count(a => a.On is null && !a.Standby));
+        Assert.Contains(p4.Story.AeratorsAt(Now), a => a.Standby && a.Source == PowerSource.Tractor);
         Assert.Equal(new DateTimeOffset(2027, 1, 22, 6, 30, 0, TimeSpan.FromHours(10)), demo.Ponds["P2"].NextAt);
         Assert.Equal("Sample due", demo.Ponds["P2"].NextThing);
         var p1 = demo.Ponds["P1"];

@@ -108,4 +108,50 @@ public class FindTests(SmallFarm farm) : IClassFixture<SmallFarm>
             StringComparison.Ordinal
         );
     }
+
+    [Fact]
+    public async Task Each_page_marks_its_group_of_the_menu_and_itself()
+    {
+        var manager = await farm.As(Role.Manager);
+        var map = new HtmlParser().ParseDocument(await manager.Client.GetStringAsync("/find"));
+        List<string> astray = [];
+        foreach (var section in map.QuerySelectorAll("main .map section"))
+        {
+            var group = section.QuerySelector("h2")!.TextContent;
+            foreach (var link in section.QuerySelectorAll("a").Select(a => a.GetAttribute("href")!))
+            {
+                var page = new HtmlParser().ParseDocument(await manager.Client.GetStringAsync(link));
+                var open = page.QuerySelectorAll(".places a[aria-current=true]").Select(a => a.TextContent).ToList();
+                var marked = page.QuerySelectorAll(".pages a[aria-current]").Select(a => a.GetAttribute("href")!);
+                var slip = link.StartsWith("/slip/", StringComparison.Ordinal);
+                if (open.Count != 1 || (!slip && open[0] != group))
+                    astray.Add($"{link} of {group} marks {string.Join(", ", open)}");
+                if (
+                    !slip
+                    && page.QuerySelector(".pages") is not null
+                    && !marked.All(m => link.StartsWith(m, StringComparison.Ordinal))
+                )
+                    astray.Add($"{link} marks {string.Join(", ", marked)}");
+            }
+        }
+        Assert.Equal([], astray);
+    }
+
+    [Fact]
+    public async Task What_was_used_last_stands_first_and_only_what_is_there()
+    {
+        var manager = await farm.As(Role.Manager);
+        foreach (var key in new[] { "air", "salt", "no-such", "air", "drain" })
+            (await manager.Client.GetAsync("/workbench/" + key)).Dispose();
+        (await manager.Client.GetAsync("/setup/people")).Dispose();
+        async Task<List<string>> Last(string shelf) =>
+            [
+                .. new HtmlParser()
+                    .ParseDocument(await manager.Client.GetStringAsync(shelf))
+                    .QuerySelectorAll(".last a")
+                    .Select(a => a.GetAttribute("href")!),
+            ];
+        Assert.Equal(["/workbench/drain", "/workbench/air", "/workbench/salt"], await Last("/workbench"));
+        Assert.Equal(["/setup/people"], await Last("/setup"));
+    }
 }

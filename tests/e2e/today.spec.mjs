@@ -24,7 +24,7 @@ test('Today says what to do now, and more air set there lifts the night; taking 
       (await page.locator('.outlook tr', { hasText: 'P4' }).locator('b').first().textContent()).match(/[\d.]+/)[0],
     );
   const before = await low();
-  await first.getByRole('button', { name: /^Run A3 and A4 from/ }).click();
+  await first.getByRole('button', { name: /^Run A3, A4 and E1 from/ }).click();
   await expect(page.locator('.fresh')).toContainText('on timer');
   expect(await low()).toBeGreaterThan(before + 0.5);
   await expect(page.locator('.need').first().getByRole('button', { name: /^Run/ })).toHaveCount(0);

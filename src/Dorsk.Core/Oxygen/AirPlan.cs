@@ -23,6 +23,19 @@ public sealed record AirPlan(
     Grounds Why
 )
 {
+    /// <summary>Its aerators by their codes, as "A3, A4 and E1".</summary>
+    public string Codes =>
+        More.Count < 2
+            ? string.Concat(More.Select(a => a.Code))
+            : string.Join(", ", More.SkipLast(1).Select(a => a.Code)) + " and " + More[^1].Code;
+
+    /// <summary>What has to be brought first, as a sentence; empty where all of them stand at the pond.</summary>
+    public string Brought =>
+        string.Concat(
+            More.Where(a => a.Standby)
+                .Select(a => $" {a.Code} ({a.Source.ToString().ToLowerInvariant()}) is brought from the shed first.")
+        );
+
     // A night is bought off when the act level is passed in no more than one such night in five.
     private const double GoodEnough = 0.2,
         Helps = 0.02;

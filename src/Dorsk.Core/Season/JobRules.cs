@@ -271,8 +271,8 @@ public static partial class JobRules
                 p.Code,
                 d.Now,
                 p.Air.From,
-                $"{p.Code}: set the timers of {Codes(p)} to {d.Hour(p.Air.From)}",
-                $"dawn low {d.Say(p.Tonight!.Low.Value, Measures.Oxygen)} without them",
+                $"{p.Code}: set the timers of {p.Air.Codes} to {d.Hour(p.Air.From)}",
+                $"dawn low {d.Say(p.Tonight!.Low.Value, Measures.Oxygen)} without them.{p.Air.Brought}",
                 Role.NightWatch,
                 "aerators",
                 JobState.Open
@@ -447,6 +447,4 @@ public static partial class JobRules
                     JobState.Open
                 );
             });
-
-    internal static string Codes(PondDay p) => string.Join(" and ", p.Air!.More.Select(a => a.Code));
 }

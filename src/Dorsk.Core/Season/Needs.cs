@@ -141,7 +141,7 @@ public static class Needs
             $"{Fall(d, p)} {Causes(d, p)} {More(d, p)}",
             plan.From,
             Answer.Air,
-            $"Run {JobRules.Codes(p)} from {d.Hour(plan.From)}",
+            $"Run {plan.Codes} from {d.Hour(plan.From)}",
             plan.Why,
             air
         );
@@ -176,7 +176,7 @@ public static class Needs
     private static string More(FarmDay d, PondDay p)
     {
         var n = p.Air!.More.Count;
-        return $"{(n == 1 ? "One more aerator lifts" : n == 2 ? "Two more aerators lift" : n + " more aerators lift")} the low to about {d.Say(p.Air.LowMgL.Value, Measures.Oxygen)}{(p.Air.ChanceUnderAct > 0.2 ? ", which may not be enough: hold the feed and watch" : "")}.";
+        return $"{(n == 1 ? "One more aerator lifts" : n == 2 ? "Two more aerators lift" : n + " more aerators lift")} the low to about {d.Say(p.Air.LowMgL.Value, Measures.Oxygen)}{(p.Air.ChanceUnderAct > 0.2 ? ", which may not be enough: hold the feed and watch" : "")}.{p.Air.Brought}";
     }
 
     private static Need OfJob(FarmDay d, Job j)

@@ -187,7 +187,7 @@ public sealed class PondStory : PondFacts
         if (tonight.Forecast is { Judgement.Status: Status.ActNow } f)
         {
             return tonight.Air is { } air
-                ? ($"Run {string.Join(" and ", air.More.Select(a => a.Code))}", air.From)
+                ? ($"Run {air.Codes}", air.From)
                 : ("Bring more air, hold feed, read again in the dark", f.UnderActAt);
         }
         if (judgement.Status == Status.ActNow)

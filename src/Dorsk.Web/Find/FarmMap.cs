@@ -23,17 +23,53 @@ public sealed record MapEntry(
 /// <summary>All that the program has, in groups by the day's work: pages, ponds, slips, calculators, words.</summary>
 public static class FarmMap
 {
-    private const string Day = "The day's work",
-        Fish = "Ponds and fish",
-        Water = "Water and air",
+    private const string Day = "Today",
+        Fish = "Ponds",
+        Water = "Water",
         Feed = "Feed",
         Plans = "Plans",
         Setup = "Setup",
-        Calculators = "Calculators",
+        Calculators = "Workbench",
         Words = "Words";
 
     /// <summary>Groups in their order.</summary>
-    public static IReadOnlyList<string> Groups { get; } = [Day, Fish, Water, Feed, Plans, Setup, Calculators, Words];
+    public static IReadOnlyList<string> Groups { get; } = [Day, Fish, Water, Feed, Plans, Calculators, Setup, Words];
+
+    /// <summary>The menu: each group with its first page.</summary>
+    public static IReadOnlyList<MapEntry> Menu { get; } =
+    [
+        new(Day, Day, "/"),
+        new(Fish, Fish, "/ponds"),
+        new(Water, Water, "/oxygen"),
+        new(Feed, Feed, "/feed"),
+        new(Plans, Plans, "/season"),
+        new(Calculators, Calculators, "/workbench"),
+        new(Setup, Setup, "/setup", "", Permission.Setup),
+    ];
+
+    /// <summary>Pages of a group of the menu, in their order.</summary>
+    /// <param name="here">Who asks.</param>
+    /// <param name="group">The group.</param>
+    public static IReadOnlyList<MapEntry> PagesOf(Here here, string group) =>
+        [.. Pages.Where(e => e.Group == group && here.May(e.Needs))];
+
+    /// <summary>The page of a list that an address belongs to: its own, else the nearest above it; null where none is.</summary>
+    /// <param name="pages">The list.</param>
+    /// <param name="path">An address without its query.</param>
+    public static MapEntry? At(IEnumerable<MapEntry> pages, string path) =>
+        pages
+            .Where(e => path == e.Address || path.StartsWith(e.Address.TrimEnd('/') + "/", StringComparison.Ordinal))
+            .MaxBy(e => e.Address.Length);
+
+    /// <summary>The group of the menu that an address belongs to.</summary>
+    /// <param name="path">An address without its query.</param>
+    public static string GroupOf(string path) =>
+        At(Pages.Where(e => e.Address != "/"), path)?.Group
+        ?? (
+            path == "/" ? Day
+            : path.StartsWith("/workbench", StringComparison.Ordinal) ? Calculators
+            : Fish
+        );
 
     private static readonly MapEntry[] Pages =
     [
@@ -53,27 +89,27 @@ public static class FarmMap
         new(Water, "Without a meter", "/oxygen/signs", "oxygen risk by signs"),
         new(Water, "Forecast accuracy", "/proof", "each night forecast against measured"),
         new(Water, "Weather", "/weather", "readings of the mast and by hand"),
-        new(Water, "Compare ponds", "/compare", "one parameter of several ponds"),
-        new(Feed, "Feed", "/feed", "rations of the day, in walking order"),
+        new(Feed, "Rations", "/feed", "feed of the day, pond by pond in walking order"),
         new(Feed, "Feed store", "/feed/store", "deliveries, lots, inventory, order by"),
         new(Feed, "Feed changes", "/feed/changes", "when the pellet size changes"),
         new(Feed, "Feeding table", "/feed/table", "rates by weight and temperature; your own"),
         new(Plans, "Season", "/season", "what stands, comes and leaves, month by month"),
-        new(Plans, "Plans", "/plans", "plans that were saved"),
         new(Plans, "Stocking plan", "/plans/stocking", "how many, until when, what it costs"),
         new(Plans, "Choice of species", "/plans/species", "fish side by side, and in what they are kept"),
-        new(Setup, "Setup", "/setup", "farm, people, limits, devices", Permission.Setup),
+        new(Plans, "Saved plans", "/plans", "to open again, side by side"),
+        new(Plans, "Cycles compared", "/compare", "closed and running cycles side by side"),
+        new(Setup, "All of setup", "/setup", "farm, people, limits, devices", Permission.Setup),
         new(Setup, "People", "/setup/people", "who may do what", Permission.Setup),
         new(Setup, "Species and limits", "/setup/species", "figures and limits of the farm", Permission.Setup),
         new(Setup, "Plan of the farm", "/setup/plan", "where each pond lies", Permission.Setup),
-        new(Setup, "Recurring tasks", "/setup/duties"),
+        new(Setup, "Recurring tasks", "/setup/duties", "what is done again every so many days"),
         new(Setup, "Water sources", "/setup/sources", "tested value by value"),
-        new(Setup, "Builders", "/setup/builders", "who built what, under guarantee"),
-        new(Setup, "Equipment and spares", "/setup/vital", "tests on their day"),
-        new(Setup, "Instruments", "/setup/instruments", "calibration"),
-        new(Setup, "Devices", "/setup/devices", "probes and readers with keys", Permission.Setup),
+        new(Setup, "Builders", "/setup/builders", "who built what, what is under guarantee"),
+        new(Setup, "Equipment and spares", "/setup/vital", "generator, alarm, aerators: tests on their day, spares"),
+        new(Setup, "Instruments", "/setup/instruments", "what each reads, calibration due"),
+        new(Setup, "Devices", "/setup/devices", "probes, panels and readers with keys of their own", Permission.Setup),
         new(Setup, "Lists and backup", "/lists", "CSV, import, backup, restore, export", Permission.Setup),
-        new(Setup, "My password and theme", "/me"),
+        new(Setup, "My password", "/me", "change it, sign out"),
     ];
 
     /// <summary>Everything a person may go to.</summary>
@@ -88,6 +124,7 @@ public static class FarmMap
                         .List.Where(s => !s.OfPond)
                         .Select(s => new MapEntry(GroupOf(s.After), s.Title, $"/slip/{s.Key}", Needs: s.Needs))
                 )
+                .Append(new(Calculators, "All calculators", "/workbench", "in groups, the ones used lately first"))
                 .Concat(
                     AllCalculators.List.Select(c => new MapEntry(Calculators, c.Title, $"/workbench/{c.Key}", c.Lead))
                 )
@@ -141,14 +178,4 @@ public static class FarmMap
     private static int RankInside(MapEntry e, string[] words) => words.All(w => Has(e.Title, w)) ? 2 : 3;
 
     private static bool Has(string text, string word) => text.Contains(word, StringComparison.OrdinalIgnoreCase);
-
-    private static string GroupOf(string after) =>
-        after.Split('/')[1] switch
-        {
-            "alarms" or "day" => Day,
-            "feed" => Feed,
-            "season" => Plans,
-            "weather" => Water,
-            _ => Setup,
-        };
 }

@@ -2,6 +2,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm.Ask;
+using Dorsk.Web.Find;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
 using Dorsk.Web.Workbench;
@@ -29,6 +30,21 @@ public sealed class WorkbenchModel(Questions questions, Here here) : PageModel
     public IReadOnlyDictionary<string, string> Echoes { get; private set; } = new Dictionary<string, string>();
 
     public Worked? Worked { get; private set; }
+
+    /// <summary>All calculators in groups, those used last first.</summary>
+    public Shelf Shelf =>
+        Shelf.For(
+            [
+                .. AllCalculators.Groups.Select(g =>
+                    (
+                        g.Title,
+                        (IReadOnlyList<MapEntry>)
+                            [.. g.Of.Select(c => new MapEntry(g.Title, c.Title, $"/workbench/{c.Key}", c.Lead))]
+                    )
+                ),
+            ],
+            Lately.Of(Request, "/workbench/")
+        );
 
     public IActionResult OnGet([FromRoute] string? key, [FromQuery] string? pond)
     {

@@ -149,63 +149,96 @@ public sealed class BenchForm(SlipForm form, Dorsk.Core.Ponds.PondShape? asBuilt
 /// <summary>All calculators.</summary>
 public static class AllCalculators
 {
-    /// <summary>The list, in the order of the page.</summary>
-    public static readonly IReadOnlyList<ICalculator> List =
+    /// <summary>Groups in the order of the page.</summary>
+    public static readonly IReadOnlyList<(string Title, IReadOnlyList<ICalculator> Of)> Groups =
     [
-        new SaturationCalculator(),
-        new AmmoniaCalculator(),
-        new AlkalinityCalculator(),
-        new NitriteSaltCalculator(),
-        new CarbonCalculator(),
-        new AirCalculator(),
-        new PowerCalculator(),
-        new PulleyCalculator(),
-        new BottleCalculator(),
-        new FallCalculator(),
-        new AirChoiceCalculator(),
-        new PumpCalculator(),
-        new CarbonDioxideCalculator(),
-        new MixingCalculator(),
-        new ExchangeCalculator(),
-        new ExchangePlanCalculator(),
-        new PhExchangeCalculator(),
-        new RottenFeedCalculator(),
-        new PoolCoverCalculator(),
-        new RefillCalculator(),
-        new SalinityCalculator(),
-        new LevelCalculator(),
-        new TideCalculator(),
-        new SourceCalculator(),
-        new PlaceCalculator(),
-        new RoomCalculator(),
-        new SizeCalculator(),
-        new VolumeCalculator(),
-        new FillCalculator(),
-        new DrainCalculator(),
-        new LeakCalculator(),
-        new BankCalculator(),
-        new ClayCalculator(),
-        new SplitCalculator(),
-        new MoverCalculator(),
-        new IndoorCalculator(),
-        new BuildingCalculator(),
-        new QuotationCalculator(),
-        new FertiliserCalculator(),
-        new NurseryCalculator(),
-        new MixCalculator(),
-        new SquareCalculator(),
-        new OwnMixCalculator(),
-        new FeedPlansCalculator(),
-        new FeederCalculator(),
-        new FilterCalculator(),
-        new ScaleCalculator(),
-        new GrownFeedCalculator(),
-        new CountCalculator(),
-        new ThrowCalculator(),
-        new LengthCalculator(),
-        new RoadCalculator(),
-        new ConverterCalculator(),
+        (
+            "Oxygen and gases",
+            [
+                new SaturationCalculator(),
+                new AirCalculator(),
+                new PowerCalculator(),
+                new PulleyCalculator(),
+                new BottleCalculator(),
+                new FallCalculator(),
+                new AirChoiceCalculator(),
+                new CarbonDioxideCalculator(),
+            ]
+        ),
+        (
+            "Water quality and dosing",
+            [
+                new AmmoniaCalculator(),
+                new AlkalinityCalculator(),
+                new NitriteSaltCalculator(),
+                new CarbonCalculator(),
+                new FertiliserCalculator(),
+                new SalinityCalculator(),
+                new MixingCalculator(),
+                new SourceCalculator(),
+            ]
+        ),
+        (
+            "Changing and moving water",
+            [
+                new ExchangeCalculator(),
+                new ExchangePlanCalculator(),
+                new PhExchangeCalculator(),
+                new RottenFeedCalculator(),
+                new PoolCoverCalculator(),
+                new RefillCalculator(),
+                new LevelCalculator(),
+                new PumpCalculator(),
+                new TideCalculator(),
+            ]
+        ),
+        (
+            "Ponds and building",
+            [
+                new PlaceCalculator(),
+                new RoomCalculator(),
+                new SizeCalculator(),
+                new VolumeCalculator(),
+                new FillCalculator(),
+                new DrainCalculator(),
+                new LeakCalculator(),
+                new BankCalculator(),
+                new ClayCalculator(),
+                new SplitCalculator(),
+                new MoverCalculator(),
+                new IndoorCalculator(),
+                new BuildingCalculator(),
+                new QuotationCalculator(),
+            ]
+        ),
+        (
+            "Feed",
+            [
+                new MixCalculator(),
+                new SquareCalculator(),
+                new OwnMixCalculator(),
+                new FeedPlansCalculator(),
+                new FeederCalculator(),
+                new FilterCalculator(),
+                new ScaleCalculator(),
+                new GrownFeedCalculator(),
+            ]
+        ),
+        (
+            "Fish",
+            [
+                new NurseryCalculator(),
+                new CountCalculator(),
+                new ThrowCalculator(),
+                new LengthCalculator(),
+                new RoadCalculator(),
+            ]
+        ),
+        ("Units", [new ConverterCalculator()]),
     ];
+
+    /// <summary>All of them, in that order.</summary>
+    public static readonly IReadOnlyList<ICalculator> List = [.. Groups.SelectMany(g => g.Of)];
 
     /// <summary>The calculator that doses a remedy.</summary>
     /// <param name="remedy">The remedy.</param>

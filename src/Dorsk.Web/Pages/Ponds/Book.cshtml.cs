@@ -194,10 +194,12 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
     {
         get
         {
-            var fitted = Now.Story.AeratorsAt(here.Now);
+            var all = Now.Story.AeratorsAt(here.Now);
+            var fitted = all.Where(a => !a.Standby).ToList();
+            var shed = string.Concat(all.Where(a => a.Standby).Select(a => $"; {a.Code} in the shed"));
             var timed = fitted.Where(a => a.On is not null).ToList();
             return fitted.Count == 0
-                ? "no aerators"
+                ? "no aerators" + shed
                 : Plural(fitted.Count, "aerator")
                     + (
                         timed.Count == 0
@@ -206,7 +208,8 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                                 CultureInfo.InvariantCulture,
                                 $", {timed.Count} on {timed[0].On:HH:mm} to {timed[0].Off:HH:mm}"
                             )
-                    );
+                    )
+                    + shed;
         }
     }
 

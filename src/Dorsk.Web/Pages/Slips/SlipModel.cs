@@ -3,6 +3,7 @@ using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
+using Dorsk.Web.Find;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
@@ -44,17 +45,7 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     public string BackUrl => Code.Length > 0 ? $"/ponds/{Code}" : Slip.After;
 
     /// <summary>The place of the menu it belongs to: where it leads back to.</summary>
-    public string Place =>
-        BackUrl.Split('/')[1] switch
-        {
-            "alarms" => "Oxygen",
-            "day" => "Today",
-            "feed" => "Feed",
-            "season" => "Season",
-            "setup" => "Setup",
-            "weather" => "Weather",
-            _ => "Ponds",
-        };
+    public string Place => FarmMap.GroupOf(BackUrl);
 
     public string LiveUrl => $"{Request.Path}?handler=live{(Corrects is { } line ? $"&corrects={line}" : "")}";
 
