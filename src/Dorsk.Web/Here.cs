@@ -49,6 +49,9 @@ public sealed class Here(
     /// <summary>All species as the farm knows them, its own too: those of its batches first.</summary>
     public IReadOnlyList<Core.Species.FishSpecies> AllSpecies => allSpecies ??= questions.AllSpecies();
 
+    /// <summary>Ponds in use.</summary>
+    public IReadOnlyList<Pond> Ponds => questions.Ponds();
+
     /// <summary>Kinds of feed.</summary>
     public IReadOnlyList<FeedKind> Feeds => questions.Feeds();
 
@@ -88,6 +91,14 @@ public sealed class Here(
     /// <summary>Whether the person may correct a line of the log.</summary>
     public bool MayCorrect(LogRow row) =>
         Person is { } p && Permissions.MayCorrect(p.Role, row.Author == p.Name, Zone.DayOf(row.Entered) == Today);
+
+    /// <summary>Country that the browser's language names, two letters; null where it names none.</summary>
+    public string? Region =>
+        http
+            .HttpContext?.Request.GetTypedHeaders()
+            .AcceptLanguage.Select(l => l.Value.ToString().Split('-'))
+            .FirstOrDefault(parts => parts.Length > 1 && parts[^1].Length == 2)
+            ?[^1].ToUpperInvariant();
 
     /// <summary>Paper or dark, by the person's choice.</summary>
     public string Theme => http.HttpContext?.Request.Cookies["theme"] == "dark" ? "dark" : "paper";

@@ -75,7 +75,7 @@ public sealed class WatchTests : IDisposable
             $"""
             INSERT INTO entry VALUES ('spoilt', 1767400000000, 'x');
             INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES (9000, 'spoilt', 0, 'FishStocked', {pond}, 1767400000000, 1767400000000, 'x', '', NULL);
-            INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL, NULL);
+            INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL, NULL, 0);
             INSERT INTO posting VALUES (9000, 0, 9000, 'Supplier', NULL, -10, -50, 'Counted'), (9000, 1, 9000, 'Pond', {pond}, 10, 50, 'Counted');
             """
         );

@@ -3,11 +3,9 @@ using System.Text.RegularExpressions;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
-using Dorsk.Farm;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Tests.Facts;
 using Dorsk.Web.Slips;
-using Microsoft.AspNetCore.Http;
 
 namespace Dorsk.Web.Tests;
 
@@ -61,14 +59,7 @@ public class SlipTests
         var slip = AllSlips.Correcting(row);
         Assert.True(slip is not null, $"nothing corrects {kind}");
         farm.Farm.Clock.Now = FactFarm.Now.AddMinutes(1);
-        var clock = new FarmClock(FactFarm.Now.AddMinutes(1).ToString("O", CultureInfo.InvariantCulture), "0");
-        var here = new Here(
-            farm.Farm.Questions,
-            clock,
-            new AlarmMemory(farm.Farm.Door, farm.Farm.Questions, clock),
-            new Heartbeat(clock),
-            new HttpContextAccessor()
-        );
+        var here = SlipReading.At(farm.Farm.Questions, farm.Farm.Door, FactFarm.Now.AddMinutes(1));
         var story = slip.OfPond ? farm.Farm.Questions.Story(farm.Code(row.PondId)) : null;
         SlipContext Correcting(Fact old) => new(here, farm.Farm.Questions, story, (row, old));
         var stored = farm.Farm.Questions.FactOf(line)!;

@@ -41,7 +41,7 @@ test('a pond that does not pass is stocked only with a reason, and the reason st
   for (const name of ['water', 'pH']) await expect(gate(name)).toContainText('✕ not met');
   const slip = farm.url + '/ponds/G1/slip/stock';
   await page.goto(slip);
-  const stocking = { Day: '2027-01-21', Hour: '09:00', Count: '500', MeanWeight: '20' };
+  const stocking = { Day: '2027-01-21', Hour: '09:00', Species: 'silver_perch', Count: '500', MeanWeight: '20' };
   await fill(page, stocking);
   await send(page);
   await expect(page.locator('#w-NotReadyReason')).toContainText('does not pass the gate: water 0.50');
@@ -69,6 +69,7 @@ test('water that is not well names its remedy, dosed for this pond', async ({ as
   await enter(page, farm.url + '/ponds/R1/slip/stock', {
     Day: '2026-11-01',
     Hour: '07:00',
+    Species: 'silver_perch',
     Count: '500',
     MeanWeight: '60',
     NotReadyReason: 'test',

@@ -207,6 +207,7 @@ test('voiding the stocking count changes biomass, ration and forecast, and the l
     Hour: '07:00',
     Count: '800',
     MeanWeight: '60',
+    Species: 'silver_perch',
     NotReadyReason: 'test',
   });
   await enter(page, farm.url + '/ponds/K1/slip/reading', {

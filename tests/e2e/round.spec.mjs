@@ -64,6 +64,7 @@ test('eleven ponds without signal, two taps beside digits each; on-line again th
         Hour: '07:00',
         Count: '500',
         MeanWeight: '60',
+        Species: 'silver_perch',
         NotReadyReason: 'test',
       }),
     ).toBe(true);
@@ -128,7 +129,7 @@ test('a mistyped figure is asked about at once, an odd one by the farm, and both
   await expect(page.locator('.doubt.no')).toContainText('Or 3.1?');
   await page.locator('.r-keep').click();
   await expect(page.locator('.r-pond .name')).toHaveText('P2');
-  await page.getByRole('button', { name: 'rub out' }).click();
+  await page.getByRole('button', { name: 'delete' }).click();
   await press(page, '.1');
   await expect(page.locator('.r-active')).toContainText('Watch: under 4');
   await page.locator('.pad.go').click();
@@ -151,7 +152,7 @@ test('a mistyped figure is asked about at once, an odd one by the farm, and both
   await page.getByRole('button', { name: 'type it again' }).click();
   await expect(page.locator('.r-pond .name')).toHaveText('P3');
   await page.locator('.r-rest button', { hasText: 'Water' }).click();
-  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'rub out' }).click();
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'delete' }).click();
   await press(page, '28');
   await page.locator('.r-keep').click();
   await expect(page.locator('.r-out')).toHaveText('all sent');

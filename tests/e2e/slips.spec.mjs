@@ -17,6 +17,7 @@ async function newFarm(page, farm) {
   await enter(page, farm.url + '/ponds/B1/slip/stock', {
     Day: '2026-11-01',
     Hour: '07:00',
+    Species: 'silver_perch',
     Count: '500',
     MeanWeight: '60',
     NotReadyReason: 'test',

@@ -201,9 +201,7 @@ public sealed record AcclimationPlan(
             return (
                 AccSchool.SalinitySteps,
                 [
-                    FormattableString.Invariant(
-                        $"Salinity differs by {salt:0.#} ppt, more than {direct:0.#} that these fish bear at once: {Over(AccSchool.SalinitySteps, q) / 60:0.#} hours in a tank with air."
-                    ),
+                    $"Salinity differs by {q.Hand.Short(salt, 1)} ppt, more than {q.Hand.Short(direct, 1)} that these fish bear at once: {q.Hand.Short(Over(AccSchool.SalinitySteps, q) / 60, 1)} hours in a tank with air.",
                     .. q.Salinity.Gates(b.SalinityPpt, p.SalinityPpt).Select(gate => $"Mind: {gate}."),
                     .. poisons
                         ? ["Hold pH at 7.5 or under meanwhile: ammonia from the transport is in the water."]
@@ -213,9 +211,7 @@ public sealed record AcclimationPlan(
         List<string> reasons = [];
         if (poisons)
             reasons.Add(
-                FormattableString.Invariant(
-                    $"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {b.Nh3MgL:0.000} to {top.Nh3MgL:0.000} mg N/L after {top.Minutes:0} minutes, and keep it over the {limit.Nh3ConstantMgL:0.###} that fry bear for {MixCurve.MinutesOver(curve, limit.Nh3ConstantMgL):0} minutes: keep the bags closed until the temperatures agree, then let them out at once."
-                )
+                $"Poured in slowly, pond water would lift un-ionised ammonia in the bag from {q.Hand.Figure(b.Nh3MgL ?? 0, 3)} to {q.Hand.Figure(top.Nh3MgL, 3)} mg N/L after {q.Hand.Count(top.Minutes)} minutes, and keep it over the {q.Hand.Short(limit.Nh3ConstantMgL, 3)} that fry bear for {q.Hand.Count(MixCurve.MinutesOver(curve, limit.Nh3ConstantMgL))} minutes: keep the bags closed until the temperatures agree, then let them out at once."
             );
         else if (b.TanMgL is null)
             reasons.Add(

@@ -108,11 +108,7 @@ public static class Ration
             [
                 new("expected gain of one fish", q.FullGainG, Measures.FishWeight, "growth model at full ration"),
                 .. stands,
-                Input.Said(
-                    "FCR",
-                    FormattableString.Invariant($"{q.Fcr:0.0#}"),
-                    "starting value of the species at this stage"
-                ),
+                Input.Said("FCR", q.Hand.Short(q.Fcr, 2), "starting value of the species at this stage"),
             ],
             RationSchool.Table => [.. stands, Input.Said("table", chosen.Said, "starting value")],
             _ => [.. stands, Input.Said("satiation", chosen.Said, "meals written down")],

@@ -102,9 +102,7 @@ public sealed record SchoolRation(RationSchool School, double? Kg, string Said, 
             : new(
                 RationSchool.Table,
                 t.StartPct / 100 * q.BiomassKg,
-                FormattableString.Invariant(
-                    $"{t.StartPct:0.0#} % of the biomass ({t.LowPct:0.0#} to {t.HighPct:0.0#})"
-                ),
+                $"{q.Hand.Short(t.StartPct, 2)} % of the biomass ({q.Hand.Short(t.LowPct, 2)} to {q.Hand.Short(t.HighPct, 2)})",
                 $"Ration by size and temperature; {t.Source}; starting value"
             );
 

@@ -1,4 +1,5 @@
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Growth;
 
@@ -21,18 +22,18 @@ public static class GrowthReasons
     /// <summary>Reasons, the strongest first.</summary>
     /// <param name="species">The species.</param>
     /// <param name="days">Its standing estimates from stocking on.</param>
-    /// <param name="actualC">Water of a day as it was, °C.</param>
-    /// <param name="usualC">Water of a day as it usually is, °C.</param>
+    /// <param name="waterC">Water of a day as it was, °C. And what is usual: Water of a day as it usually is, °C.</param>
     /// <param name="dawnLowMgL">Lowest oxygen read on a morning, mg/L, or null.</param>
     /// <param name="carriesKg">What the pond carries, kg.</param>
+    /// <param name="hand">How figures are printed.</param>
     /// <param name="seen">Low pH and poor feed over these days; null where nobody looked.</param>
     public static IReadOnlyList<GrowthReason> Of(
         FishSpecies species,
         IReadOnlyList<Standing> days,
-        Func<DateOnly, double> actualC,
-        Func<DateOnly, double> usualC,
+        (Func<DateOnly, double> Actual, Func<DateOnly, double> Usual) waterC,
         Func<DateOnly, double?> dawnLowMgL,
         double carriesKg,
+        Hand hand,
         GrowthWater? seen = null
     )
     {
@@ -43,19 +44,19 @@ public static class GrowthReasons
                 .Aggregate(days[0].MeanG.Value, (w, d) =>
                     Math.Max(0.1 * w, w + (DailyGain.FullG(w, tempC(d), species) * factor(d)))
                 );
-        double Usual(Standing d) => usualC(d.Day);
+        double Usual(Standing d) => waterC.Usual(d.Day);
         var planned = End(Usual, _ => DailyGain.RationShare(GrowthPlan.PlannedRation));
         var (water, fed, mornings) = (
-            End(d => actualC(d.Day), _ => DailyGain.RationShare(GrowthPlan.PlannedRation)),
+            End(d => waterC.Actual(d.Day), _ => DailyGain.RationShare(GrowthPlan.PlannedRation)),
             End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation * d.OfUsual)),
             End(Usual, d => DailyGain.RationShare(GrowthPlan.PlannedRation) * d.Oxygen)
         );
-        var difference = days.Average(d => actualC(d.Day) - usualC(d.Day));
+        var difference = days.Average(d => waterC.Actual(d.Day) - waterC.Usual(d.Day));
         var bad = days.Count(d => d.Oxygen < 1);
         var read = days.Count(d => dawnLowMgL(d.Day) is not null);
         List<GrowthReason> reasons =
         [
-            OfWater(planned, water, difference),
+            OfWater(planned, water, difference, hand),
             // A level that never changes cannot be told from the fish's own rate: what counts is what they got of their usual.
             OfRations(days, planned, fed),
             new(
@@ -76,13 +77,11 @@ public static class GrowthReasons
             FormattableString.Invariant($"fed {100 * days.Average(d => d.OfUsual):0} % of what they are used to eat")
         );
 
-    private static GrowthReason OfWater(double planned, double water, double difference) =>
+    private static GrowthReason OfWater(double planned, double water, double difference, Hand hand) =>
         new(
             difference < 0 ? "cold" : "warmth",
             (water / planned) - 1,
-            FormattableString.Invariant(
-                $"water {Math.Abs(difference):0.0} °C {(difference < 0 ? "colder" : "warmer")} than usual on average"
-            )
+            $"water {QuantityText.Write(Math.Abs(difference), Measures.TemperatureStep, hand)} {(difference < 0 ? "colder" : "warmer")} than usual on average"
         );
 
     // What water, ration and mornings leave unexplained.

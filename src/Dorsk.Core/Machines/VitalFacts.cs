@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Machines;
 
@@ -53,7 +54,8 @@ public sealed record VitalChecked(long VitalId, long? PondId, double? Figure, bo
 
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="kept">The piece; null when there is none of that number.</param>
-    public IEnumerable<Remark> Check(VitalKept? kept)
+    /// <param name="hand">How figures are printed.</param>
+    public IEnumerable<Remark> Check(VitalKept? kept, Hand hand)
     {
         if (kept is not { Gone: false })
         {
@@ -61,7 +63,7 @@ public sealed record VitalChecked(long VitalId, long? PondId, double? Figure, bo
             yield break;
         }
         if (VitalKind.Find(kept.Kind) is { HasFigure: true } kind && Figure is null)
-            yield return Remark.Refuse("Figure", $"Read it and type the figure: {kind.Passes} passes.");
+            yield return Remark.Refuse("Figure", $"Read it and type the figure: {kind.Passes(hand)} passes.");
         if (Figure is { } f && !(Math.Abs(f) <= MostFigure))
             yield return Remark.Refuse("Figure", "A figure up to a million.");
         if (!Passed && string.IsNullOrWhiteSpace(Text))

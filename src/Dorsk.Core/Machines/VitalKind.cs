@@ -1,5 +1,6 @@
 using System.Globalization;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Machines;
 
@@ -57,23 +58,20 @@ public sealed record VitalKind(
     public bool HasFigure => Low is not null || High is not null;
 
     /// <summary>What passes, in words; empty where nothing is measured.</summary>
-    public string Passes
+    /// <param name="hand">How figures are printed.</param>
+    public string Passes(Hand hand)
     {
-        get
+        string N(double x) => hand.Short(x, 2);
+        var plus = Unit.StartsWith("percent", StringComparison.Ordinal)
+            ? Unit.Replace("percent", "%", StringComparison.Ordinal)
+            : Unit;
+        return (Low, High) switch
         {
-            var plus = Unit.StartsWith("percent", StringComparison.Ordinal)
-                ? Unit.Replace("percent", "%", StringComparison.Ordinal)
-                : Unit;
-            return (Low, High) switch
-            {
-                (null, null) => "",
-                ({ } low, null) => FormattableString
-                    .Invariant($"{low:0.##} {plus} or more")
-                    .Replace("  ", " ", StringComparison.Ordinal),
-                (null, { } high) => FormattableString.Invariant($"up to {high:0.##} {plus}"),
-                ({ } low, { } high) => FormattableString.Invariant($"{low:0.##} to {high:0.##} {plus}"),
-            };
-        }
+            (null, null) => "",
+            ({ } low, null) => $"{N(low)} {plus} or more".Replace("  ", " ", StringComparison.Ordinal),
+            (null, { } high) => $"up to {N(high)} {plus}",
+            ({ } low, { } high) => $"{N(low)} to {N(high)} {plus}",
+        };
     }
 
     /// <summary>Whether a test passed: by its figure and by what was seen.</summary>

@@ -49,7 +49,7 @@ public static class TonightForecast
             Normal.CDF(worst.MgL, Math.Max(0.05, (worst.HighMgL - worst.MgL) / z), level);
         DateTimeOffset? Under(double level) =>
             dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
-        var why = Because(decline, water, start, limits);
+        var why = Because(decline, water, start, limits, hand);
         var judgement = Judge(worst.MgL, ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), limits, hand);
         return new(
             new(low.MgL, low.LowMgL, low.HighMgL, Level),
@@ -91,7 +91,7 @@ public static class TonightForecast
             : new(Status.Steady, $"Oxygen stays above the watch level {P(limits.DoWatchMgL)} at {P(low)}");
     }
 
-    private static Grounds Because(Decline decline, NightWater water, Timed start, WaterLimits limits)
+    private static Grounds Because(Decline decline, NightWater water, Timed start, WaterLimits limits, Hand hand)
     {
         var timers = water
             .Aerators.Where(a => a.On is not null)
@@ -109,9 +109,7 @@ public static class TonightForecast
             decline.Why.Method + " Ten-minute steps carry the latest reading to the coming noon.",
             inputs,
             [
-                FormattableString.Invariant(
-                    $"Act now from a chance of 50 % under {limits.DoActMgL:0.0} mg/L, Watch from 10 % or likely under {limits.DoWatchMgL:0.0} mg/L."
-                ),
+                $"Act now from a chance of 50 % under {QuantityText.Write(limits.DoActMgL, Measures.Oxygen, hand)}, Watch from 10 % or likely under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}.",
                 limits.Source,
             ],
             decline.Why.Source,

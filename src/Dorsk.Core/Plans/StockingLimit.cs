@@ -94,7 +94,7 @@ public static class StockingLimits
                     Decimals = 2,
                     UsDecimals = 2,
                 },
-                FormattableString.Invariant($"it gives {s.Number.Low:0.##} to {s.Number.High:0.##}")
+                $"it gives {q.Hand.Short(s.Number.Low, 2)} to {q.Hand.Short(s.Number.High, 2)}"
             ),
             new Input("at its own final weight", s.FinalG, Measures.FishWeight, "stocking density"),
             new Input("target weight", q.TargetG, Measures.FishWeight, "typed"),

@@ -22,7 +22,14 @@ public sealed record FarmDescribed(
     Hand Hand,
     string Currency,
     double? KWhPrice = null
-) : Fact;
+) : Fact
+{
+    /// <summary>Whether nobody said where it lies: the town of its time zone stands for it.</summary>
+    public bool PlaceGuessed { get; init; }
+
+    /// <summary>Whether nobody said how high it lies: the level of the sea stands for it.</summary>
+    public bool AltitudeGuessed { get; init; }
+}
 
 /// <summary>A pond as built or changed.</summary>
 /// <param name="Pond">The pond; Id 0 for a new one.</param>

@@ -59,6 +59,9 @@ public sealed record PondDay(
     /// <summary>The preparation under way: its steps, and the job key of each; null without one.</summary>
     public PrepPlan? Preparation { get; init; }
 
+    /// <summary>When the first of its fish came; null without any.</summary>
+    public DateTimeOffset? FishSince { get; init; }
+
     /// <summary>Number of the preparation's line, the last part of its jobs' keys.</summary>
     public long PreparationLine { get; init; }
 

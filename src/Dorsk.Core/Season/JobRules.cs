@@ -136,7 +136,7 @@ public static partial class JobRules
         string reason
     )
     {
-        var stocked = d.Stocked;
+        var stocked = d.Stocked.Where(p => Here(p, due)).ToList();
         if (stocked.Count == 0)
             yield break;
         // Somewhat before the window counts too: a round takes its time.
@@ -169,12 +169,12 @@ public static partial class JobRules
 
     private static IEnumerable<Job> Meal(FarmDay d, int meal, string name, int hour)
     {
-        var ponds = d.Stocked.Where(p => p.Meals.Count > meal).ToList();
+        DateTimeOffset from = d.Zone.At(d.Today, new(hour, 0)),
+            due = from.AddHours(2.5);
+        var ponds = d.Stocked.Where(p => p.Meals.Count > meal && Here(p, due)).ToList();
         if (ponds.Count == 0)
             yield break;
-        DateTimeOffset from = d.Zone.At(d.Today, new(hour, 0)),
-            due = from.AddHours(2.5),
-            noon = d.Zone.At(d.Today, new(12, 0));
+        var noon = d.Zone.At(d.Today, new(12, 0));
         var fed = FedAt(meal, ponds, noon);
         // Where no pond is to be fed there is nothing left to do.
         var done = fed.All(m => m != default);
@@ -199,6 +199,9 @@ public static partial class JobRules
             !done && fed.Any(m => m != default) ? $"{fed.Count(m => m != default)} of {fed.Count} fed" : ""
         );
     }
+
+    // What was due before its fish came is nobody's fault.
+    private static bool Here(PondDay p, DateTimeOffset due) => !(p.FishSince > due);
 
     private static string Ponds(int count) => count == 1 ? "1 pond" : $"{count} ponds";
 
@@ -420,7 +423,7 @@ public static partial class JobRules
                     v.IsFailing
                         ? $"{v.Kept.Name} failed its test: {v.Kind.OnFail}, then test it again"
                         : $"Test {v.Kept.Name}: {v.Kind.Check}",
-                    v.IsFailing ? v.Last!.Value.Fact.Text : v.Kind.Passes,
+                    v.IsFailing ? v.Last!.Value.Fact.Text : v.Kind.Passes(d.Hand),
                     v.IsFailing ? Role.Manager : Role.PondHand,
                     "vital-test",
                     JobState.Open

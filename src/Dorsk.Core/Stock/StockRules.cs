@@ -64,7 +64,8 @@ public static class StockRules
             );
         if (f.TargetG is { } target && target <= f.MeanG)
             yield return Remark.Refuse("Target", "The target weight must be above the weight at stocking.");
-        if (!string.IsNullOrWhiteSpace(f.NotReadyReason))
+        // Nobody chose the day for fish that were there before.
+        if (f.TakenOver || !string.IsNullOrWhiteSpace(f.NotReadyReason))
             yield break;
         if (notMet.Count > 0)
             yield return Remark.Refuse(

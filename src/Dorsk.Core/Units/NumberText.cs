@@ -36,6 +36,22 @@ public static class NumberText
         return typed.Contains('/', StringComparison.Ordinal) ? Fraction(typed, sign) : Decimal(typed, sign);
     }
 
+    /// <summary>Reads a whole number. It has no decimals, so that either sign before three digits parts thousands: <c>30,000</c> and <c>30.000</c> are the same.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <param name="sign">The farm's decimal sign.</param>
+    public static NumberRead ReadWhole(string text, DecimalSign sign)
+    {
+        var parts = text.Trim().TrimStart('-').Split('.', ',', '\u00a0', ' ', '\'', '\u2019');
+        return
+            parts.Length > 1
+            && parts[0].Length is >= 1 and <= 3
+            && parts[0][0] != '0'
+            && parts.All(p => p.All(char.IsAsciiDigit))
+            && parts.Skip(1).All(p => p.Length == 3)
+            ? Read((text.Trim()[0] == '-' ? "-" : "") + string.Concat(parts), sign)
+            : Read(text, sign);
+    }
+
     private static NumberRead Fraction(string typed, DecimalSign sign)
     {
         var slash = typed.IndexOf('/', StringComparison.Ordinal);

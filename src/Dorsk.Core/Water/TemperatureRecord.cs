@@ -72,7 +72,8 @@ public sealed class TemperatureRecord
     public double Curve(DateOnly day)
     {
         var angle = Angle(day);
-        return mean + (cosine * Math.Cos(angle)) + (sine * Math.Sin(angle));
+        // Under ice water is no colder than ice.
+        return Math.Max(0, mean + (cosine * Math.Cos(angle)) + (sine * Math.Sin(angle)));
     }
 
     private int Before(DateOnly day)

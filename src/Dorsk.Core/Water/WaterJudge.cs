@@ -146,12 +146,14 @@ public static class WaterJudge
     /// <param name="ph">pH.</param>
     /// <param name="salinityPpt">Salinity, ppt; 0 or more.</param>
     /// <param name="limits">Limits of the fish.</param>
+    /// <param name="hand">How figures are printed.</param>
     public static (Judgement Judgement, double Nh3MgL, Grounds Why) JudgeAmmonia(
         double tanMgL,
         double tempC,
         double ph,
         double salinityPpt,
-        WaterLimits limits
+        WaterLimits limits,
+        Hand hand
     )
     {
         var nh3 = UnionisedAmmonia.MgNL(tanMgL, tempC, ph, salinityPpt);
@@ -159,9 +161,8 @@ public static class WaterJudge
             nh3 > limits.Nh3PeakMgL ? Status.ActNow
             : nh3 > limits.Nh3ConstantMgL ? Status.Watch
             : Status.Steady;
-        var text = FormattableString.Invariant(
-            $"un-ionised ammonia {nh3:0.000} mg N/L; bearable for days {limits.Nh3ConstantMgL:0.###}, at most {limits.Nh3PeakMgL:0.###}"
-        );
+        var text =
+            $"un-ionised ammonia {hand.Figure(nh3, 3)} mg N/L; bearable for days {hand.Short(limits.Nh3ConstantMgL, 3)}, at most {hand.Short(limits.Nh3PeakMgL, 3)}";
         var why = Grounds
             .Of(
                 "The share of total ammonia that is un-ionised, from pH, temperature and salinity of the same hour. It is worst in the afternoon, when pH and temperature are highest.",

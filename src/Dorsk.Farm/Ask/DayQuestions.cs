@@ -184,6 +184,7 @@ internal static class DayQuestions
             p.NextThing
         )
         {
+            FishSince = main is null ? null : p.Batches.Min(b => b.Batch.ArrivedAt),
             Feeder = s.Feeder?.Kept,
             WatchedOn = s.Rations.Scored.Count > 0 ? s.Rations.Scored[^1].Day : null,
         };

@@ -26,6 +26,13 @@ public sealed partial class Questions
         ];
     }
 
+    /// <summary>Whether any fish were stocked yet.</summary>
+    public bool HasStocked()
+    {
+        using var c = file.Open();
+        return FishFacts.Stocked.Newest(c, AsOf.Now(DateTimeOffset.MaxValue), s => s.SpeciesKey).Count > 0;
+    }
+
     /// <summary>The farm's own species with their lines.</summary>
     public IReadOnlyList<(long Line, OwnSpecies Species)> OwnSpecies()
     {

@@ -74,10 +74,10 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
         GrowthReasons.Of(
             batch.Species,
             stock.Days(batch.Id, day),
-            facts.TemperatureAhead,
-            facts.Temperature.Curve,
+            (facts.TemperatureAhead, facts.Temperature.Curve),
             facts.DawnLowOn,
             facts.CapacityKg(batch.Species),
+            facts.Farm.Hand,
             SeenOf(batch, day, feeds ?? [])
         );
 

@@ -17,11 +17,12 @@ internal static class FishChecks
         var species = FishSpecies.Find(f.SpeciesKey);
         var pond = species is null ? null : desk.PondAt(f.PondId);
         // A pond that holds fish already is no pond being made ready: the gate is for the first of a cycle.
-        var notMet = pond is { HasFish: false } ? pond.NotMet(species!, desk.Happened) : [];
+        var notMet = pond is { HasFish: false } && !f.TakenOver ? pond.NotMet(species!, desk.Happened) : [];
         var arrival = new Arrival(f.MeanG, f.Count, "Count")
         {
             TargetG = f.TargetG,
-            ReasonField = "NotReadyReason",
+            // Fish that stand there already are asked about, not refused.
+            ReasonField = f.TakenOver ? null : "NotReadyReason",
             Reason = f.NotReadyReason,
         };
         return StockRules

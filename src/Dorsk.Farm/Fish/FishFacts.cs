@@ -22,6 +22,7 @@ internal static class FishFacts
         .Column("not_ready_reason", f => f.NotReadyReason)
         .Column("target_g", f => f.TargetG)
         .Column("delivery", f => f.DeliveryId)
+        .Column("taken_over", f => f.TakenOver)
         .ReadBy(r =>
             new(
                 r.Long("pond"),
@@ -35,6 +36,7 @@ internal static class FishFacts
             )
             {
                 DeliveryId = r.MaybeLong("delivery"),
+                TakenOver = r.Yes("taken_over"),
             }
         )
         .CheckedBy(FishChecks.Stocked)

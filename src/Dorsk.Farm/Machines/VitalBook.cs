@@ -44,7 +44,7 @@ internal static class VitalBook
         .Column("passed", v => v.Passed)
         .Column("text", v => v.Text)
         .ReadBy(r => new(r.Long("vital"), r.MaybeLong("pond"), r.MaybeReal("figure"), r.Yes("passed"), r.Text("text")))
-        .CheckedBy((desk, v) => v.Check(Find(desk, v.VitalId)));
+        .CheckedBy((desk, v) => v.Check(Find(desk, v.VitalId), desk.Hand));
 
     public static IReadOnlyList<FactKind> Kinds { get; } = [Kept, Checked];
 

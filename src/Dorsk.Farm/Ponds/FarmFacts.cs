@@ -26,6 +26,8 @@ internal static class FarmFacts
         .Column("currency", f => f.Currency)
         .Column("kwh_price", f => f.KWhPrice)
         .Column("areas_square", f => f.Hand.Square)
+        .Column("place_guessed", f => f.PlaceGuessed)
+        .Column("altitude_guessed", f => f.AltitudeGuessed)
         .ReadBy(r =>
             new(
                 r.Text("name"),
@@ -37,6 +39,10 @@ internal static class FarmFacts
                 r.Text("currency"),
                 r.MaybeReal("kwh_price")
             )
+            {
+                PlaceGuessed = r.Yes("place_guessed"),
+                AltitudeGuessed = r.Yes("altitude_guessed"),
+            }
         )
         .CheckedBy((_, f) => FarmRules.Check(f))
         .VoidedBy(

@@ -127,7 +127,7 @@ export function round() {
         [this.card.sign, '0', ''],
       ];
       const side = [
-        button('rub out', 'rub', 'word'),
+        button('delete', 'rub', 'word'),
         button("can't read it", 'skip', 'word'),
         button('next', 'next', 'word go'),
       ];
@@ -251,7 +251,7 @@ export function round() {
       this.nextButton.textContent =
         this.field + 1 < this.stop.fields.length
           ? `next: ${this.stop.fields[this.field + 1].label.toLowerCase()}`
-          : 'keep';
+          : 'enter';
       this.nextButton.disabled = !!doubtful;
       this.part('back').textContent = this.at ? 'back ' + this.card.stops[this.at - 1].code : 'back';
       this.part('back').disabled = this.at === 0;

@@ -1,3 +1,13 @@
+// A new farm has the clock of the machine it is begun on, until somebody says otherwise.
+function byTheClock(form) {
+  const [zone, country] = ['Zone', 'Country'].map((name) => form.querySelector(`select[name=${name}]`));
+  if (!zone || !country || zone.value) return;
+  const mine = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  if (![...zone.options].some((o) => o.value === mine)) return;
+  zone.value = mine;
+  country.value = '';
+}
+
 // While a slip is typed, the server reads it and says what it understood and worked out; nothing is entered by this.
 export function slip() {
   return {
@@ -7,6 +17,7 @@ export function slip() {
       const id = this.$el.querySelector('[name=EntryId]');
       if (history.state?.entry) id.value = history.state.entry;
       else history.replaceState({ ...history.state, entry: id.value }, '');
+      byTheClock(this.$el);
       this.onInput = () => {
         clearTimeout(this.timer);
         this.timer = setTimeout(() => this.ask(), 300);

@@ -22,6 +22,7 @@ internal sealed class PondSlip : ISlip
 
     private static readonly (string, string)[] Shapes =
     [
+        ("", "by what is typed"),
         ("rectangle", "rectangle with sloped banks"),
         ("round", "round tank, upright walls"),
         ("outline", "outline with sloped banks"),
@@ -61,31 +62,41 @@ internal sealed class PondSlip : ISlip
     {
         var p = c.Old<PondBuilt>()?.Pond;
         var r = p?.Shape as SlopedRectangle;
-        var t = p?.Shape as RoundTank;
-        var slope = r?.Slope ?? (p?.Shape as OutlinePond)?.Slope ?? 2;
-        var corners = p is null || r is not null || t is not null ? "" : Write(c, p.Shape.CornersM);
         return
         [
-            c.Words("Code", "Code", p?.Code ?? "").WithHint("short, as it stands on the bank: P7"),
-            c.Words("PondName", "Name, if it has one", p?.Name ?? ""),
+            c.Words("Code", "Code", p?.Code ?? FreeCode(c)).WithHint("short, as it stands on the bank: P7"),
             c.Choice("Kind", "Kind", p?.Kind.ToString() ?? "Earthen", Kinds.Select(k => (k.Key, k.Word)).ToList()),
             c.Choice("Use", "Use", p?.Use ?? "grow-out", Uses),
-            c.Day("Day", "In use since", c.Here.Zone.DayOf(c.Corrects?.Row.Happened ?? c.Here.Now)),
-            c.Heading("Its body"),
-            ShapeField(c, p),
-            c.Quantity("Length", "Length of the full water", Measures.Length, r?.LengthM)
-                .WithHint("rectangles, and outlines left empty below"),
+            c.Heading("Its size"),
+            c.Quantity("Area", "Water surface when full", Measures.Area).WithHint("or its sides, or its diameter"),
+            c.Quantity("Length", "Length of the full water", Measures.Length, r?.LengthM),
             c.Quantity("Width", "Width of the full water", Measures.Length, r?.WidthM)
-                .WithHint("the same; not known? pace it: Workbench, size of a pond"),
+                .WithHint("not known? pace it: Workbench, size of a pond"),
+            c.Quantity("Diameter", "Diameter", Measures.Length, (p?.Shape as RoundTank)?.DiameterM)
+                .WithHint("round ones"),
+            c.Quantity("Depth", "Depth when full", Measures.Length, p?.Shape.FullDepthM)
+                .WithHint("the top of the staff gauge"),
+            .. Exact(c, p),
+        ];
+    }
+
+    // What few ponds need, or what is usual for the kind.
+    private static IEnumerable<SlipField> Exact(SlipContext c, Pond? p)
+    {
+        var slope = (p?.Shape as SlopedRectangle)?.Slope ?? (p?.Shape as OutlinePond)?.Slope;
+        var corners = p?.Shape is null or SlopedRectangle or RoundTank ? "" : Write(c, p.Shape.CornersM);
+        return
+        [
+            c.Fold("Name, exact shape, colour wanted, split ponds"),
+            c.Words("PondName", "Name, if it has one", p?.Name ?? ""),
+            c.Day("Day", "In use since", c.Here.Zone.DayOf(c.Corrects?.Row.Happened ?? c.Here.Now)),
+            ShapeField(c, p),
+            c.Quantity("Slope", "Bank slope", Measures.Plain, slope is { } s ? c.Here.Typed(s, 2) : "")
+                .WithHint("across for 1 down; empty: 2 for earthen ponds, 0 for walls"),
             c.Words("Corners", "Corners", corners)
                 .WithHint(
                     "outlines: east north, in the order of a walk round the bank: 0 0; 40 0; 40 25; 0 25. Or draw it: Setup, plan"
                 ),
-            c.Quantity("Slope", "Bank slope", Measures.Plain, c.Here.Typed(slope, 2))
-                .WithHint("across for 1 down; 0 for walls"),
-            c.Quantity("Diameter", "Diameter", Measures.Length, t?.DiameterM).WithHint("round tanks"),
-            c.Quantity("Depth", "Depth when full", Measures.Length, p?.Shape.FullDepthM)
-                .WithHint("the top of the staff gauge; not for a table"),
             c.Quantity("MeanDepth", "Mean depth", Measures.Length, (p?.Shape as MeanDepthPond)?.MeanDepth)
                 .WithHint("only for outline and mean depth"),
             TableField(c, p),
@@ -98,16 +109,22 @@ internal sealed class PondSlip : ISlip
                     Colours
                 )
                 .WithHint("another colour is pointed out; cover hours follow it"),
-            c.Heading("Split ponds"),
             c.Quantity(
                     "FishShare",
-                    "Fish zone, share of the area",
+                    "Split pond: fish zone, share of the area",
                     Measures.Share,
-                    p?.Split is { } s ? Lines.Plain(c, s.FishShare * 100, Measures.Share) : ""
+                    p?.Split is { } split ? Lines.Plain(c, split.FishShare * 100, Measures.Share) : ""
                 )
                 .WithHint("15 to 20 is usual"),
-            c.Quantity("Paddle", "The paddle moves", Measures.Flow, p?.Split?.PaddleM3H),
+            c.Quantity("Paddle", "Split pond: the paddle moves", Measures.Flow, p?.Split?.PaddleM3H),
         ];
+    }
+
+    // The next of P1, P2, …
+    private static string FreeCode(SlipContext c)
+    {
+        var taken = c.Questions.Ponds().Select(p => p.Code).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        return Enumerable.Range(1, taken.Count + 1).Select(n => $"P{n}").First(code => !taken.Contains(code));
     }
 
     private static SlipField TableField(SlipContext c, Pond? p) =>
@@ -124,7 +141,7 @@ internal sealed class PondSlip : ISlip
                     : ""
             )
             .WithHint(
-                $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: 0.5 300; 1 700"
+                $"only for a table: gauge level and volume, {Symbol(c, Measures.Length)} and {Symbol(c, Measures.Volume)}: {c.Here.Figure(0.5, 1)} 300; 1 700"
             );
 
     private static SlipField ShapeField(SlipContext c, Pond? p) =>
@@ -137,15 +154,16 @@ internal sealed class PondSlip : ISlip
                 OutlinePond => "outline",
                 MeanDepthPond => "mean",
                 TablePond => "table",
-                _ => "rectangle",
+                SlopedRectangle => "rectangle",
+                _ => "",
             },
             Shapes
         );
 
     public Filled Read(SlipForm form, SlipContext c)
     {
-        var shape = Body(form);
         var kind = form.Choice("Kind", Kinds.Select(k => (k.Key, k.Kind)).ToList(), "kind", PondKind.Earthen);
+        var shape = Body(form, kind);
         var use = form.Choice("Use", Uses.Select(u => (u.Item1, u.Item1)).ToList(), "use", "grow-out");
         var split =
             kind == PondKind.Split
@@ -217,26 +235,44 @@ internal sealed class PondSlip : ISlip
             );
     }
 
-    private static PondShape Body(SlipForm form)
+    private static PondShape Body(SlipForm form, PondKind kind)
     {
-        var kind = form.Text("Shape");
-        if (kind == "table")
+        var shape = form.Empty("Shape") ? ByWhatIsTyped(form) : form.Text("Shape");
+        if (shape == "table")
             return new TablePond(Outline(form), Levels(form));
         var depth = form.Quantity("Depth", Measures.Length);
-        double Slope() => form.Quantity("Slope", Measures.Plain);
-        return kind switch
+        return shape switch
         {
             "round" => new RoundTank(form.Quantity("Diameter", Measures.Length), depth),
-            "outline" => new OutlinePond(Outline(form), depth, Slope()),
+            "outline" => new OutlinePond(Outline(form), depth, Slope(form, kind)),
             "mean" => new MeanDepthPond(Outline(form), form.Quantity("MeanDepth", Measures.Length), depth),
+            "area" => OfArea(form.Quantity("Area", Measures.Area), depth, Slope(form, kind), kind),
             _ => new SlopedRectangle(
                 form.Quantity("Length", Measures.Length),
                 form.Quantity("Width", Measures.Length),
                 depth,
-                Slope()
+                Slope(form, kind)
             ),
         };
     }
+
+    private static string ByWhatIsTyped(SlipForm form) =>
+        new[] { ("Corners", "outline"), ("Diameter", "round"), ("Length", "rectangle"), ("Width", "rectangle") }
+            .FirstOrDefault(f => !form.Empty(f.Item1))
+            .Item2
+        ?? "area";
+
+    // Where only the surface is known: a tank is taken as round, all else as twice as long as wide.
+    private static PondShape OfArea(double areaM2, double depthM, double slope, PondKind kind) =>
+        kind == PondKind.Tank
+            ? new RoundTank(2 * Math.Sqrt(areaM2 / Math.PI), depthM)
+            : new SlopedRectangle(2 * Math.Sqrt(areaM2 / 2), Math.Sqrt(areaM2 / 2), depthM, slope);
+
+    private static double Slope(SlipForm form, PondKind kind) =>
+        form.MaybeQuantity("Slope", Measures.Plain)
+        ?? (kind is PondKind.Earthen or PondKind.Lined or PondKind.Split ? UsualSlope : 0);
+
+    private const double UsualSlope = 2;
 
     // Without corners the outline is the rectangle of length and width.
     private static Outline Outline(SlipForm form)

@@ -71,7 +71,10 @@ internal sealed class VitalSlip : ISlip
                 ? []
                 :
                 [
-                    new("Test", $"{kind.Check}{(kind.Passes.Length > 0 ? $": {kind.Passes}" : "")}"),
+                    new(
+                        "Test",
+                        $"{kind.Check}{(kind.Passes(c.Here.Hand).Length > 0 ? $": {kind.Passes(c.Here.Hand)}" : "")}"
+                    ),
                     new("Usual", kind.EveryDays is { } days ? $"every {c.Here.Count(days)} days" : "at each use"),
                     .. kind.Caution.Length > 0 ? [new("Caution", kind.Caution)] : Array.Empty<Computed>(),
                 ]
@@ -116,7 +119,7 @@ internal sealed class VitalTestSlip : ISlip
                 "Vital",
                 "Tested",
                 Number(old?.VitalId ?? all[0].Kept.VitalId),
-                [.. all.Select(v => (Number(v.Kept.VitalId), Words(v)))]
+                [.. all.Select(v => (Number(v.Kept.VitalId), Words(c, v)))]
             ),
             c.Quantity(
                     "Figure",
@@ -146,8 +149,10 @@ internal sealed class VitalTestSlip : ISlip
         );
     }
 
-    private static string Words(VitalState v) =>
-        v.Kind.Passes.Length > 0 ? $"{v.Kept.Name}: {v.Kind.Check}, {v.Kind.Passes}" : $"{v.Kept.Name}: {v.Kind.Check}";
+    private static string Words(SlipContext c, VitalState v) =>
+        v.Kind.Passes(c.Here.Hand).Length > 0
+            ? $"{v.Kept.Name}: {v.Kind.Check}, {v.Kind.Passes(c.Here.Hand)}"
+            : $"{v.Kept.Name}: {v.Kind.Check}";
 
     private static string Number(long number) => number.ToString(CultureInfo.InvariantCulture);
 }

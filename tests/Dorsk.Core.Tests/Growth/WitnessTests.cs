@@ -1,6 +1,7 @@
 using Dorsk.Core.Growth;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Tests.Growth;
 
@@ -52,11 +53,13 @@ public class WitnessTests
         // Fed as planned, one batch in the usual water, one in water 4 °C colder.
         var cold = Batch(_ => 1) with { TemperatureC = _ => 21, FedKg = _ => 0, Samples = [] };
         var days = StandingEstimate.Run(cold, Day0.AddDays(100));
-        var reasons = GrowthReasons.Of(Perch, days, _ => 21, _ => 25, _ => null, 1e9);
+        var reasons = GrowthReasons.Of(Perch, days, (_ => 21, _ => 25), _ => null, 1e9, Hand.Metric);
         Assert.Equal("cold", reasons[0].Cause);
         Assert.True(reasons[0].Share < -0.1);
-        Assert.Contains("4.0 °C colder", reasons[0].Said, StringComparison.Ordinal);
-        Assert.DoesNotContain(GrowthReasons.Of(Perch, days, _ => 21, _ => 21, _ => null, 1e9), r => r.Cause == "cold");
+        Assert.Contains("4.0\u2009°C colder", reasons[0].Said, StringComparison.Ordinal);
+        Assert.DoesNotContain(GrowthReasons.Of(Perch, days, (_ => 21, _ => 21), _ => null, 1e9, Hand.Metric), r =>
+            r.Cause == "cold"
+        );
     }
 
     [Theory]
@@ -83,7 +86,7 @@ public class WitnessTests
             )
             .ToList();
         var reason = GrowthReasons
-            .Of(Perch, held, _ => 25, _ => 25, _ => null, 1e9, new(low, read, poor))
+            .Of(Perch, held, (_ => 25, _ => 25), _ => null, 1e9, Hand.Metric, new(low, read, poor))
             .First(r => r.Share < 0);
         Assert.Equal(cause, reason.Cause);
         Assert.Contains(says, reason.Said, StringComparison.Ordinal);

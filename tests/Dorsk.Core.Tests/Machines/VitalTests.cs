@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Machines;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Tests.Machines;
 
@@ -104,10 +105,10 @@ public class VitalTests
             ["Vital", "Vital", "Figure", "Text"],
             new[]
             {
-                test.Check(null),
-                test.Check(kept with { Gone = true }),
-                (test with { Figure = null }).Check(kept),
-                (test with { Passed = false }).Check(kept),
+                test.Check(null, Hand.Metric),
+                test.Check(kept with { Gone = true }, Hand.Metric),
+                (test with { Figure = null }).Check(kept, Hand.Metric),
+                (test with { Passed = false }).Check(kept, Hand.Metric),
             }.Select(r => Assert.Single(r).Field)
         );
     }

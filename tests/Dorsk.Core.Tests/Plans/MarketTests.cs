@@ -124,10 +124,14 @@ public class MarketTests
         Assert.Null(CannibalLoss.Of(FishSpecies.Of("silver_perch")));
         var barramundi = CannibalLoss.Of(FishSpecies.Of("barramundi"))!;
         Assert.Equal((15.0, 40.0, 0.65), (barramundi.LowPct, barramundi.HighPct, barramundi.PreyShare));
-        Assert.Contains("1.5 times", barramundi.Words, StringComparison.Ordinal);
+        Assert.Contains("1.5 times", barramundi.Words(Hand.Metric), StringComparison.Ordinal);
         Assert.Equal(2, CannibalLoss.Of(FishSpecies.Of("rainbow_trout"))!.LowPct);
-        Assert.Contains("shelter", CannibalLoss.Of(FishSpecies.Of("redclaw"))!.Words, StringComparison.Ordinal);
-        Assert.Contains(Weigh("barramundi").Against, j => j.Reason == barramundi.Words);
+        Assert.Contains(
+            "shelter",
+            CannibalLoss.Of(FishSpecies.Of("redclaw"))!.Words(Hand.Metric),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(Weigh("barramundi").Against, j => j.Reason == barramundi.Words(Hand.Metric));
     }
 
     [Fact]

@@ -59,8 +59,8 @@ public class ReadingTests
     [Fact]
     public void The_same_ammonia_is_worse_in_the_afternoon()
     {
-        var dawn = WaterJudge.JudgeAmmonia(1.2, 25, 7.4, 0, Growing);
-        var afternoon = WaterJudge.JudgeAmmonia(1.2, 30, 9.0, 0, Growing);
+        var dawn = WaterJudge.JudgeAmmonia(1.2, 25, 7.4, 0, Growing, Hand.Metric);
+        var afternoon = WaterJudge.JudgeAmmonia(1.2, 30, 9.0, 0, Growing, Hand.Metric);
         Assert.Equal(Status.Steady, dawn.Judgement.Status);
         Assert.Equal(Status.ActNow, afternoon.Judgement.Status);
         Assert.True(afternoon.Nh3MgL > 25 * dawn.Nh3MgL);

@@ -132,7 +132,11 @@ internal sealed class FactFarm : IDisposable
         {
             nameof(FarmDescribed) => (
                 new FarmDescribed("Other", "made up", new(-30, 150), 90, "Etc/GMT-10", Hand.Us, "USD", 0.2),
-                new FarmDescribed("Third", "made up", new(-31, 151), 91, "Etc/GMT-9", Hand.Metric, "AUD")
+                new FarmDescribed("Third", "", new(41.85, -87.65), 0, "America/Chicago", Hand.Metric, "AUD")
+                {
+                    PlaceGuessed = true,
+                    AltitudeGuessed = true,
+                }
             ),
             nameof(PondBuilt) => (
                 new PondBuilt(Drawn("P8")),
@@ -285,7 +289,10 @@ internal sealed class FactFarm : IDisposable
             ),
             nameof(FishStocked) => (
                 new FishStocked(P2, "silver_perch", "hatchery", 500, 20, CountBasis.Counted, "test", 400),
-                new FishStocked(P2, "silver_perch", "other hatchery", 600, 22, CountBasis.ByWeight, "test", null)
+                new FishStocked(P2, "silver_perch", "other hatchery", 600, 22, CountBasis.ByWeight, "", null)
+                {
+                    TakenOver = true,
+                }
             ),
             nameof(FishLost) => (
                 new FishLost(P1, Batch, 4, Account.Dead, "birds") { FoundShare = 0.8 },

@@ -1,4 +1,5 @@
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Plans;
 
@@ -35,8 +36,13 @@ public sealed record CannibalLoss(string Stage, double LowPct, double HighPct, d
     }
 
     /// <summary>The hazard in words.</summary>
-    public string Words =>
-        FormattableString.Invariant(
-            $"eats its own kind ({Stage}): {LowPct:0} to {HighPct:0} of 100 young are lost ungraded{(PreyShare > 0 ? FormattableString.Invariant($"; grade before the longest pass {1 / PreyShare:0.0} times the shortest") : "; give each one shelter")}"
-        );
+    /// <param name="hand">How figures are printed.</param>
+    public string Words(Hand hand)
+    {
+        var what =
+            PreyShare > 0
+                ? $"grade before the longest pass {hand.Figure(1 / PreyShare, 1)} times the shortest"
+                : "give each one shelter";
+        return $"eats its own kind ({Stage}): {hand.Count(LowPct)} to {hand.Count(HighPct)} of 100 young are lost ungraded; {what}";
+    }
 }

@@ -200,7 +200,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     private IEnumerable<Judgement> Hazards()
     {
         if (Cannibals is { } cannibals)
-            yield return new(Status.Watch, cannibals.Words);
+            yield return new(Status.Watch, cannibals.Words(Site.Hand));
         if (SpeciesTable.Figure(Candidate.Species, "predator") > 0)
             yield return new(Status.Watch, "a predator: no smaller fish beside it");
         if (Candidate.Species.SurvivalFryPct is > 0 and <= HardSurvivalPct)

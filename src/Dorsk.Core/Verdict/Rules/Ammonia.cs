@@ -20,7 +20,8 @@ internal static class Ammonia
             worst.Temp.Si,
             worst.Ph.Si,
             s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0,
-            s.Limits
+            s.Limits,
+            s.Hand
         );
         yield return new(Rule.Name, judged.Status, judged.Reason)
         {

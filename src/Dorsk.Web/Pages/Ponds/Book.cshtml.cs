@@ -138,7 +138,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
 
     /// <summary>Slips of this section that the person may write.</summary>
     public IReadOnlyList<(string Key, string Word)> SlipsHere =>
-        AllSlipsHere.Where(s => here.May(AllSlips.Find(s.Key)!.Needs)).ToList();
+        AllSlipsHere.Where(s => here.May(AllSlips.Find(s.Key.Split('?')[0])!.Needs)).ToList();
 
     private IEnumerable<(string Key, string Word)> AllSlipsHere =>
         Section switch
@@ -158,6 +158,14 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                     Now.Story.Readiness.PreparationAt(here.Now) is null ? "Plan the preparation" : "Change the plan"
                 ),
                 ("stock", "Stock fish"),
+            ],
+            // Without fish there is nothing to move, count or sell.
+            "stock" when Now.Batches.Count == 0 =>
+            [
+                ("stock", "Stock fish"),
+                ("stock?TakenOver=true", "Fish are in it already"),
+                ("receive", "Delivery"),
+                ("quarantine", "Quarantine"),
             ],
             "stock" =>
             [

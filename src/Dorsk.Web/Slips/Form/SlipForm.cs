@@ -59,14 +59,31 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
         return read.Si;
     }
 
+    /// <summary>A wanted mean weight of fish, g: a weight, how many make a kilogram or a pound, or their length, which the species' build brings to a weight.</summary>
+    /// <param name="field">The field.</param>
+    /// <param name="species">Whose length it is.</param>
+    public double MeanWeight(string field, FishSpecies species)
+    {
+        if (QuantityText.Read(Text(field), Measures.FishWeight, here.Hand).Si is not null)
+            return Quantity(field, Measures.FishWeight);
+        var length = QuantityText.Read(Text(field), Measures.ShortLength, here.Hand).Si;
+        if (length is not > 0)
+            return Quantity(field, Measures.FishWeight);
+        var grams = BodyLength.WeightG(species, length.Value * 100);
+        echoes[field] = $"about {here.Say(grams, Measures.FishWeight)}, by length";
+        return grams;
+    }
+
     /// <summary>A wanted whole number; 0 with a remark when it cannot be read.</summary>
     public int Whole(string field, string what)
     {
         if (Empty(field))
             return (int)Missing(field, $"Type the {what} here.", 0);
-        var read = NumberText.Read(Text(field), here.Hand.Sign);
+        var read = NumberText.ReadWhole(Text(field), here.Hand.Sign);
         if (read.Value is not { } value)
             return (int)Missing(field, read.Problem!, 0);
+        if (Text(field).Any(c => !char.IsAsciiDigit(c)))
+            echoes[field] = "= " + here.Count(value);
         if (value % 1 != 0)
             return (int)Missing(field, $"“{Text(field)}”: {what} are whole. Type a whole number.", 0);
         return value is >= int.MinValue and <= int.MaxValue

@@ -46,7 +46,8 @@ internal sealed class InstrumentSlip : ISlip
                 old?.Kind ?? InstrumentKind.Meter,
                 Kinds.Select(k => (k.Kind.ToString(), k.Word)).ToList()
             ),
-            c.Words("Resolution", "Smallest step", old?.Resolution ?? "").WithHint("such as 0.1 mg/L"),
+            c.Words("Resolution", "Smallest step", old?.Resolution ?? "")
+                .WithHint($"such as {c.Here.Figure(0.1, 1)} mg/L"),
             c.Day("Calibrated", "Last calibrated", old?.CalibratedOn).WithHint("or the strips' expiry checked"),
             c.Whole("Every", "Calibrate every", old?.EveryDays?.ToString(CultureInfo.InvariantCulture) ?? "")
                 .WithHint("days; empty: needs none"),

@@ -105,9 +105,9 @@ internal sealed class AmmoniaCalculator : ICalculator
             return null;
         var tan = typed * factor;
         var limits = f.Limits;
-        var (judgement, nh3, why) = WaterJudge.JudgeAmmonia(tan, temp, ph, salinity, limits);
+        var (judgement, nh3, why) = WaterJudge.JudgeAmmonia(tan, temp, ph, salinity, limits, f.Here.Hand);
         double At(double p, double t) => UnionisedAmmonia.MgNL(tan, t, p, salinity);
-        var (_, dawn, whyDawn) = WaterJudge.JudgeAmmonia(tan, temp - CoolerC, DawnPh, salinity, limits);
+        var (_, dawn, whyDawn) = WaterJudge.JudgeAmmonia(tan, temp - CoolerC, DawnPh, salinity, limits, f.Here.Hand);
         return new(
             [
                 new("Un-ionised ammonia, as N", f.Here.Figure(nh3, 3) + " mg/L", why, Main: true),
