@@ -64,6 +64,9 @@ public sealed record Measure(string Name, Unit Metric, Unit Us, int Decimals, in
 
     private Measure For(Hand hand) => hand.Square && BySquare is { } square ? square : this;
 
+    /// <summary>Symbol of the unit that amounts are kept in; empty where it has none.</summary>
+    public string SiSymbol => Units.FirstOrDefault(u => u.Factor == 1 && u.Offset == 0)?.Symbol ?? "";
+
     /// <summary>All units that may be typed, the shown ones first.</summary>
     public IEnumerable<Unit> Units =>
         Others

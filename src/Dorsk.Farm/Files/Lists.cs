@@ -1,6 +1,8 @@
 using System.Globalization;
 using CsvHelper;
+using CsvHelper.Configuration;
 using Dorsk.Core.Time;
+using Dorsk.Core.Water;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Sql;
@@ -77,32 +79,53 @@ public static class Lists
     internal static IEnumerable<string> Tables => All.Values.SelectMany(l => l.Table.Split(' '));
 
     /// <summary>Writes one list row by row; false when there is none of that name.</summary>
-    public static bool Write(FarmFile file, string name, FarmZone zone, TextWriter to)
+    /// <param name="file">The farm's data file.</param>
+    /// <param name="name">Name of the list.</param>
+    /// <param name="zone">The farm's clock face.</param>
+    /// <param name="style">How cells and figures are written.</param>
+    /// <param name="to">Where to.</param>
+    public static bool Write(FarmFile file, string name, FarmZone zone, CsvStyle style, TextWriter to)
     {
         if (!All.TryGetValue(name, out var list))
             return false;
         using var c = file.Open();
-        using var csv = new CsvWriter(to, CultureInfo.InvariantCulture, leaveOpen: true);
-        var head = false;
+        var how = new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = style.Separator.ToString() };
+        using var csv = new CsvWriter(to, how, leaveOpen: true);
         Sqlite.Each(
             c,
             $"{list.Sql} {Lines.Count} ORDER BY l.happened, l.line",
-            r =>
-            {
-                if (!head)
-                    Row(
-                        csv,
-                        Enumerable
-                            .Range(0, r.FieldCount)
-                            .Select(i => r.GetName(i) == "happened" ? "when" : r.GetName(i))
-                    );
-                head = true;
-                Row(csv, Enumerable.Range(0, r.FieldCount).Select(i => Cell(r, i, zone)));
-            },
+            // A list without rows still says what would stand in it.
+            r => Row(csv, Columns(r).SelectMany(column => Heads(column.Name))),
+            r => Row(csv, Columns(r).SelectMany(column => Cells(r, column, zone, style))),
             Lines.With(AsOf.Now(DateTimeOffset.MaxValue))
         );
         return true;
     }
+
+    private static IEnumerable<(string Name, int At)> Columns(SqliteDataReader r) =>
+        Enumerable.Range(0, r.FieldCount).Select(i => (r.GetName(i), i));
+
+    private static IEnumerable<string> Heads(string column) =>
+        column switch
+        {
+            "happened" => ["when"],
+            "at_ms" => ["at"],
+            ValueSi => ["value", "unit"],
+            _ => [column],
+        };
+
+    private static IEnumerable<string> Cells(
+        SqliteDataReader r,
+        (string Name, int At) column,
+        FarmZone zone,
+        CsvStyle style
+    ) => column.Name == ValueSi ? [Cell(r, column, zone, style), UnitOf(r)] : [Cell(r, column, zone, style)];
+
+    private const string ValueSi = "value_si";
+
+    // The unit of a value is that of what was read.
+    private static string UnitOf(SqliteDataReader r) =>
+        Parameter.Find(r.GetString(r.GetOrdinal("parameter")))?.Measure.SiSymbol ?? "";
 
     private static Dictionary<string, (string Table, string Sql)> Build()
     {
@@ -182,17 +205,21 @@ public static class Lists
     private static string Heading(string table, string column) =>
         Headings.GetValueOrDefault(table + "." + column, column);
 
-    private static string Cell(SqliteDataReader r, int i, FarmZone zone)
+    private static string Cell(SqliteDataReader r, (string Name, int At) column, FarmZone zone, CsvStyle style)
     {
-        if (r.IsDBNull(i))
+        if (r.IsDBNull(column.At))
             return "";
-        if (r.GetName(i) == "happened")
-            return zone.LocalAt(r.Instant(i)).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
-        var value = r.GetValue(i);
-        // A spreadsheet must not take a note for a formula.
-        return value is string { Length: > 0 } text && "=+-@\t\r".Contains(text[0], StringComparison.Ordinal)
-            ? "'" + text
-            : Convert.ToString(value, CultureInfo.InvariantCulture) ?? "";
+        if (column.Name == "happened")
+            return zone.LocalAt(r.Instant(column.At)).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
+        if (column.Name == "at_ms")
+            return zone.LocalAt(r.Instant(column.At)).ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture);
+        return r.GetValue(column.At) switch
+        {
+            double figure => style.Number(figure),
+            // A spreadsheet must not take a note for a formula.
+            string { Length: > 0 } text when "=+-@\t\r".Contains(text[0], StringComparison.Ordinal) => "'" + text,
+            var other => Convert.ToString(other, CultureInfo.InvariantCulture) ?? "",
+        };
     }
 
     private static void Row(CsvWriter csv, IEnumerable<string> cells)

@@ -78,12 +78,14 @@ internal static class Sqlite
     public static void Each(
         SqliteConnection connection,
         string sql,
+        Action<SqliteDataReader> head,
         Action<SqliteDataReader> row,
         params (string Name, object? Value)[] values
     )
     {
         using var statement = new Statement(connection, sql, values);
         using var reader = statement.Command.ExecuteReader();
+        head(reader);
         while (reader.Read())
             row(reader);
     }

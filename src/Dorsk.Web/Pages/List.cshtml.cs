@@ -12,13 +12,15 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class ListModel(FarmFile file, Here here) : PageModel
 {
-    public IActionResult OnGet([FromRoute] string name)
+    public IActionResult OnGet([FromRoute] string name, [FromQuery] string? style)
     {
         if (Lists.IsPrivate(name) && !here.May(Permission.Setup))
             return StatusCode(StatusCodes.Status403Forbidden);
+        if (CsvStyle.Find(style ?? CsvStyle.Usual(here.Hand.Sign)) is not { } how)
+            return NotFound();
         var text = new StringWriter();
         // With the mark that tells spreadsheets it is UTF-8.
-        return Lists.Write(file, name, here.Zone, text)
+        return Lists.Write(file, name, here.Zone, how, text)
             ? File(
                 Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(text.ToString())).ToArray(),
                 "text/csv; charset=utf-8",

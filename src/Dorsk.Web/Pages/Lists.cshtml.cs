@@ -11,6 +11,12 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class ListsModel(FarmFile file, Here here) : PageModel
 {
+    /// <summary>How lists are written: as chosen, else by the farm's decimal sign.</summary>
+    public string Style =>
+        CsvStyle.All.Any(s => s.Key == Request.Query["style"])
+            ? Request.Query["style"].ToString()
+            : CsvStyle.Usual(here.Hand.Sign);
+
     public void OnGet() { }
 
     [Needs(Permission.Setup)]

@@ -33,7 +33,15 @@ public class ConnectionTests
         Sqlite.Each(
             c,
             numbers,
-            outer => Sqlite.Each(c, numbers, inner => pairs.Add((outer.GetInt64(0), inner.GetInt64(0))), ("from", 2L)),
+            _ => { },
+            outer =>
+                Sqlite.Each(
+                    c,
+                    numbers,
+                    _ => { },
+                    inner => pairs.Add((outer.GetInt64(0), inner.GetInt64(0))),
+                    ("from", 2L)
+                ),
             ("from", 1L)
         );
         Assert.Equal([(1, 2), (1, 3), (2, 2), (2, 3), (3, 2), (3, 3)], pairs);

@@ -105,7 +105,7 @@ public class EveryFactTests
         foreach (var name in Lists.Names.Where(n => n != "weather"))
         {
             var text = new StringWriter();
-            Assert.True(Lists.Write(farm.Farm.File, name, zone, text));
+            Assert.True(Lists.Write(farm.Farm.File, name, zone, CsvStyle.All[0].Style, text));
             Assert.True(text.ToString().Split('\n').Length > 2, $"list {name} is empty");
         }
         FarmFile.CloseIdle();

@@ -124,13 +124,41 @@ public sealed class FilesTests : IDisposable
         string List(string name)
         {
             var text = new StringWriter();
-            Assert.True(Lists.Write(farm.File, name, zone, text));
+            Assert.True(Lists.Write(farm.File, name, zone, CsvStyle.All[0].Style, text));
             return text.ToString();
         }
         Assert.All(Lists.Names, name => List(name));
         Assert.Contains("\"'=1+1, \"\"quoted\"\"\nnext line\"", List("losses"), StringComparison.Ordinal);
         Assert.Single(List("readings").Trim().Split('\n').Skip(1)); // the voided one is left out
-        Assert.False(Lists.Write(farm.File, "credential", zone, new StringWriter()));
+        Assert.False(Lists.Write(farm.File, "credential", zone, CsvStyle.All[0].Style, new StringWriter()));
+    }
+
+    [Fact]
+    public void A_list_has_headings_before_it_has_rows_and_figures_that_a_spreadsheet_reads()
+    {
+        using var fresh = new TestFarm();
+        var zone = Core.Time.FarmZone.Find("Etc/GMT-10")!;
+        string List(string name, string style)
+        {
+            var text = new StringWriter();
+            Assert.True(Lists.Write(fresh.File, name, zone, CsvStyle.Find(style)!, text));
+            return text.ToString();
+        }
+        Assert.All(Lists.Names, name => Assert.StartsWith("when", List(name, "comma"), StringComparison.Ordinal));
+        fresh.Must(
+            new ReadingTaken(fresh.PondId, [new(Parameter.Temperature, (84 - 32) / 1.8), new(Parameter.Secchi, 0.255)]),
+            fresh.Clock.Now
+        );
+        // 84 °F is kept as 28.888888888888889 °C; seven figures are what was read.
+        var points = List("readings", "comma");
+        Assert.Contains(",28.88889,°C,", points, StringComparison.Ordinal);
+        Assert.Contains(",0.255,m,", points, StringComparison.Ordinal);
+        var commas = List("readings", "semicolon");
+        Assert.Contains(";28,88889;°C;", commas, StringComparison.Ordinal);
+        Assert.Equal(points.Split('\n')[0].TrimEnd().Split(','), commas.Split('\n')[0].TrimEnd().Split(';'));
+        Assert.Contains("\t28.88889\t°C\t", List("readings", "tab"), StringComparison.Ordinal);
+        Assert.Equal("0,000000012", CsvStyle.Find("semicolon")!.Number(1.2e-8));
+        Assert.Equal("1234567890", CsvStyle.Find("semicolon")!.Number(1234567890));
     }
 
     public void Dispose()
