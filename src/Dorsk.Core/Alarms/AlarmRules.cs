@@ -115,7 +115,7 @@ public static class AlarmRules
                 p.PondId,
                 AlarmCause.LowOxygen,
                 level,
-                $"{p.Code} oxygen {O(last.Si)} at {Hour(last.At, zone)}, {why}. {first}"
+                $"{p.Code} oxygen {O(last.Si)} at {Hour(last.At, zone, now)}, {why}. {first}"
             );
         var air = FirstAir(p, Rises(p, since) ? null : since, now);
         var level = WaterJudge.Oxygen(last.Si, p.Limits, hand, rings ? BackMgL : 0).Status;
@@ -128,7 +128,7 @@ public static class AlarmRules
         if (OxygenFall.Of(p.Oxygen, p.Limits) is { } fall)
             return Ring(
                 Status.ActNow,
-                $"falling {O(fall.MgLH)} an hour: under the act level {O(p.Limits.DoActMgL)} about {Hour(fall.UnderActAt, zone)}",
+                $"falling {O(fall.MgLH)} an hour: under the act level {O(p.Limits.DoActMgL)} about {Hour(fall.UnderActAt, zone, now)}",
                 $"{air} now; read again in 30 min."
             );
         return level == Status.Watch
@@ -181,7 +181,7 @@ public static class AlarmRules
             p.PondId,
             AlarmCause.NightForecast,
             kills ? Status.ActNow : Status.Watch,
-            $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone)}, low {O(f.Lowest.MgL)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}."
+            $"{p.Code} is likely {(at > now ? "to pass" : "to have passed")} under {O(p.Limits.DoActMgL)} about {Hour(at, zone, now)}, low {O(f.Lowest.MgL)}{(kills ? ", which kills" : "")}. Set more air on the night board now; read again at {Hour(again, zone)}."
         );
     }
 
@@ -262,7 +262,7 @@ public static class AlarmRules
                 null,
                 AlarmCause.PowerLost,
                 Status.ActNow,
-                $"All panels have been silent since {Hour(panels.Max(p => p.Heard), zone)}: power or network is gone. {first}"
+                $"All panels have been silent since {Hour(panels.Max(p => p.Heard), zone, now)}: power or network is gone. {first}"
             )
             : null;
     }
@@ -305,7 +305,7 @@ public static class AlarmRules
     /// <summary>What a silent panel says of its pond's air; null while it is heard.</summary>
     public static Judgement? Silent(AlarmPanel panel, DateTimeOffset now, FarmZone zone) =>
         now - panel.Heard > PanelSilent
-            ? new(Status.Watch, $"the panel was last heard at {Hour(panel.Heard, zone)}: nobody knows what runs")
+            ? new(Status.Watch, $"the panel was last heard at {Hour(panel.Heard, zone, now)}: nobody knows what runs")
             : null;
 
     private static AlarmRaised? Probe(AlarmPond p) =>
