@@ -68,6 +68,34 @@ public class StockingPageTests(SmallFarm farm) : IClassFixture<SmallFarm>
     }
 
     [Fact]
+    public async Task No_price_is_invented_and_what_is_left_out_is_named()
+    {
+        var manager = await farm.As(Role.Manager);
+        var form = new HtmlParser().ParseDocument(await manager.Client.GetStringAsync("/plans/stocking"));
+        foreach (var price in new[] { "pfish", "pkg", "pother" })
+            Assert.Equal("", form.QuerySelector($"[name={price}]")!.GetAttribute("value"));
+        var full = Figures(await Answer(manager, Query()));
+        Assert.Contains("As planned", full, StringComparison.Ordinal);
+        Assert.DoesNotContain("Left out of the cost", full, StringComparison.Ordinal);
+        var open = Figures(await Answer(manager, Query(("pkg", ""), ("pfish", ""), ("pother", ""))));
+        Assert.Contains(
+            "Left out of the cost, because no price was typed: fingerlings, other costs.",
+            open,
+            StringComparison.Ordinal
+        );
+        Assert.Contains("No farm-gate price was typed", open, StringComparison.Ordinal);
+        Assert.Contains("Break-even price", open, StringComparison.Ordinal);
+        Assert.DoesNotContain("As planned", open, StringComparison.Ordinal);
+        Assert.DoesNotContain("margin, energy paid", open, StringComparison.OrdinalIgnoreCase);
+        // Money of any size: 35,000 a kilogram.
+        Assert.Contains(
+            "As planned",
+            Figures(await Answer(manager, Query(("pkg", "35000")))),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
     public async Task The_same_pond_in_feet_and_pounds_gives_the_same_fish()
     {
         var visitor = await farm.As(Role.Manager);

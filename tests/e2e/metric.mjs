@@ -47,7 +47,7 @@ export function ruledOutWords(html) {
 
 // Figures of sentences that are the same for every farm, kinds of machines of a published table, and examples of messages between machines.
 const fixed =
-  /fish a square metre|0\.75-1\.5 kW|under 1\.5 m|5-10 kW|at least 0\.2 mg\/L lower, 0\.8 in all|about 8\.3|[12]\.5:1|0\.3 % of the biomass|2\.1 SDs|0\.1 mg\/L|pen meter pH 0\.1|about 1\.2 kg of oxygen|at 0\.15 m\/s|W\^0\.82|1\.2 where it has none|"(value|currentA)": [0-9.]+|swing (over|up to) 1\.5/g;
+  /fish a square metre|0\.75-1\.5 kW|under 1\.5 m|5-10 kW|at least 0\.2 mg\/L lower, 0\.8 in all|about 8\.3|[12]\.5:1|0\.3 % of the biomass|2\.1 SDs|0\.1 mg\/L|pen meter pH 0\.1|(commas|tabs) between, 1\.5|about 1\.2 kg of oxygen|at 0\.15 m\/s|W\^0\.82|1\.2 where it has none|"(value|currentA)": [0-9.]+|swing (over|up to) 1\.5/g;
 
 /** Figures with a point and one or two decimals, with what stands around them; sources and methods behind a why cite what they cite. */
 export function pointFigures(html) {

@@ -38,7 +38,14 @@ public sealed record PlanWater(
 /// <param name="FishKg">A kilogram of fish sold.</param>
 /// <param name="KWh">A kilowatt-hour.</param>
 /// <param name="OtherCycle">Everything else of the cycle: labour, water, share of the pond.</param>
-public sealed record PlanPrices(double Fingerling, double FeedKg, double FishKg, double KWh, double OtherCycle);
+public sealed record PlanPrices(double Fingerling, double FeedKg, double FishKg, double KWh, double OtherCycle)
+{
+    /// <summary>What nobody said, in words; it counts as nothing, and the page says so.</summary>
+    public IReadOnlyList<string> NotSaid { get; init; } = [];
+
+    /// <summary>Whether somebody said what a kilogram is sold for: without it there is no margin to tell.</summary>
+    public bool IsSalePriceSaid { get; init; } = true;
+}
 
 /// <summary>What a stocking plan is worked out from.</summary>
 /// <param name="Species">The fish.</param>

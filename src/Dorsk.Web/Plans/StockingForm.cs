@@ -118,12 +118,16 @@ public static class StockingForm
 
     private static IEnumerable<SlipField> CostsAndRoad(BenchStart s) =>
         [
-            s.Quantity("pfish", "A fingerling costs", Measures.Price, "0.35"),
-            s.Quantity("pfeed", "Price of feed", Measures.MassPrice, 1.6),
-            s.Quantity("pkg", "Farm-gate price", Measures.MassPrice, 12),
-            s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
-            s.Quantity("pother", "Other costs of the cycle", Measures.Price, "3000")
-                .WithHint("labour, water, the pond's share"),
+            s.Quantity("pfish", "A fingerling costs", Measures.Price, OwnPrices.Fingerling(s))
+                .WithHint("empty: left out of the cost"),
+            s.Quantity("pfeed", "Price of feed", Measures.MassPrice, OwnPrices.FeedKg(s))
+                .WithHint("that of the store; empty: left out of the cost"),
+            s.Quantity("pkg", "Farm-gate price", Measures.MassPrice)
+                .WithHint("empty: only the break-even price is told"),
+            s.Quantity("pkwh", "A kWh costs", Measures.Price, OwnPrices.KWh(s))
+                .WithHint("that of your farm; empty: left out of the cost"),
+            s.Quantity("pother", "Other costs of the cycle", Measures.Price, "")
+                .WithHint("labour, water, the pond's share; empty: left out"),
             s.Quantity("roadh", "Hours of transport", Measures.Plain with { Decimals = 1, UsDecimals = 1 }, "8")
                 .WithHint("packed to opened; for the order"),
             s.Quantity("roadc", "Water temperature in transport", Measures.Temperature, 20),
@@ -188,14 +192,28 @@ public static class StockingForm
         return f.Sound ? new(plan, wanted, by, beside, onHand, temps is not null, road, lead) : null;
     }
 
-    private static PlanPrices Prices(BenchForm f) =>
-        new PlanPrices(
-            f.Q("pfish", Measures.Price, 0, 1e5),
-            f.Q("pfeed", Measures.MassPrice, 0, 1e5),
-            f.Q("pkg", Measures.MassPrice, 0, 1e5),
-            f.Q("pkwh", Measures.Price, 0, 1e4),
-            f.Q("pother", Measures.Price, 0, 1e9)
-        );
+    // A price that nobody said is no invented one: it is left out, and named.
+    private static PlanPrices Prices(BenchForm f)
+    {
+        var missing = new List<string>();
+        double Or(string field, Measure measure, double most, string what)
+        {
+            if (f.Form.Empty(field))
+                missing.Add(what);
+            return f.MaybeQ(field, measure, 0, most) ?? 0;
+        }
+        return new(
+            Or("pfish", Measures.Price, 1e7, "fingerlings"),
+            Or("pfeed", Measures.MassPrice, 1e7, "feed"),
+            f.MaybeQ("pkg", Measures.MassPrice, 0, 1e8) ?? 0,
+            Or("pkwh", Measures.Price, 1e6, "power"),
+            Or("pother", Measures.Price, 1e12, "other costs")
+        )
+        {
+            NotSaid = missing,
+            IsSalePriceSaid = !f.Form.Empty("pkg"),
+        };
+    }
 
     private static OrderRoad Road(BenchForm f) =>
         new OrderRoad(

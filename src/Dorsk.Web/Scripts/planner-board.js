@@ -66,7 +66,10 @@ export function board(svg, { landmarks, signs }, on) {
         size = 12 * u;
       svg.setAttribute('viewBox', `${x} ${y} ${w} ${h}`);
       layer.replaceChildren();
-      const step = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((m) => m / u >= 14) ?? 1000;
+      // The grid counts in the farm's own unit.
+      const unitM = Number(svg.dataset.unitM);
+      const units = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000].find((n) => (n * unitM) / u >= 14) ?? 5000;
+      const step = units * unitM;
       for (const [k, cls] of [
         [step, 'grid'],
         [step * 5, 'grid-5'],
@@ -153,7 +156,11 @@ export function board(svg, { landmarks, signs }, on) {
         class: 'line',
         'stroke-width': 1.4,
       });
-      make('text', { x: x + 14 * u, y: y + h - 22 * u, 'font-size': size }, `${step * 5} m; grid ${step} m`);
+      make(
+        'text',
+        { x: x + 14 * u, y: y + h - 22 * u, 'font-size': size },
+        `${units * 5} ${svg.dataset.unit}; grid ${units} ${svg.dataset.unit}`,
+      );
     },
   };
   const hit = (e) => {
