@@ -81,6 +81,18 @@ public sealed class WatchTests : IDisposable
         );
 
     [Fact]
+    public void An_alarm_that_nobody_ended_stays_on_the_list_however_old_it_is()
+    {
+        var then = farm.Clock.Now;
+        var open = farm.Must(new AlarmRaised(0, farm.PondId, AlarmCause.LowOxygen, Status.ActNow, "oxygen 2"), then);
+        var over = farm.Must(new AlarmRaised(0, farm.PondId, AlarmCause.ProbeFault, Status.Watch, "stuck"), then);
+        farm.Must(new AlarmEnded(over, farm.PondId), then.AddHours(1));
+        farm.Clock.Now = then.AddDays(45);
+        var alarm = Assert.Single(farm.Questions.Alarms(farm.Clock.Now));
+        Assert.Equal((open, true), (alarm.Id, alarm.Open));
+    }
+
+    [Fact]
     public void A_pond_that_cannot_be_worked_out_is_an_alarm_with_its_name_and_costs_no_other()
     {
         var low = Pond("P2", 1.5);
