@@ -22,7 +22,7 @@ public static class GrowthReasons
     /// <summary>Reasons, the strongest first.</summary>
     /// <param name="species">The species.</param>
     /// <param name="days">Its standing estimates from stocking on.</param>
-    /// <param name="waterC">Water of a day as it was, °C. And what is usual: Water of a day as it usually is, °C.</param>
+    /// <param name="waterC">Water of a day as it was, and as it usually is, °C.</param>
     /// <param name="dawnLowMgL">Lowest oxygen read on a morning, mg/L, or null.</param>
     /// <param name="carriesKg">What the pond carries, kg.</param>
     /// <param name="hand">How figures are printed.</param>

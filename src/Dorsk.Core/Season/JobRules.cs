@@ -136,7 +136,7 @@ public static partial class JobRules
         string reason
     )
     {
-        var stocked = d.Stocked.Where(p => Here(p, due)).ToList();
+        var stocked = d.Stocked.Where(p => HadFish(p, due)).ToList();
         if (stocked.Count == 0)
             yield break;
         // Somewhat before the window counts too: a round takes its time.
@@ -171,7 +171,7 @@ public static partial class JobRules
     {
         DateTimeOffset from = d.Zone.At(d.Today, new(hour, 0)),
             due = from.AddHours(2.5);
-        var ponds = d.Stocked.Where(p => p.Meals.Count > meal && Here(p, due)).ToList();
+        var ponds = d.Stocked.Where(p => p.Meals.Count > meal && HadFish(p, due)).ToList();
         if (ponds.Count == 0)
             yield break;
         var noon = d.Zone.At(d.Today, new(12, 0));
@@ -201,7 +201,7 @@ public static partial class JobRules
     }
 
     // What was due before its fish came is nobody's fault.
-    private static bool Here(PondDay p, DateTimeOffset due) => !(p.FishSince > due);
+    private static bool HadFish(PondDay p, DateTimeOffset due) => !(p.FishSince > due);
 
     private static string Ponds(int count) => count == 1 ? "1 pond" : $"{count} ponds";
 

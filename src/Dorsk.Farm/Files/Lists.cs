@@ -125,7 +125,7 @@ public static class Lists
 
     // The unit of a value is that of what was read.
     private static string UnitOf(SqliteDataReader r) =>
-        Parameter.Find(r.GetString(r.GetOrdinal("parameter")))?.Measure.SiSymbol ?? "";
+        r["parameter"] is string key ? Parameter.Find(key)?.Measure.SiSymbol ?? "" : "";
 
     private static Dictionary<string, (string Table, string Sql)> Build()
     {

@@ -35,18 +35,6 @@ public static class FarmMap
     /// <summary>Groups in their order.</summary>
     public static IReadOnlyList<string> Groups { get; } = [Day, Fish, Water, Feed, Plans, Calculators, Setup, Words];
 
-    /// <summary>The menu: each group with its first page.</summary>
-    public static IReadOnlyList<MapEntry> Menu { get; } =
-    [
-        new(Day, Day, "/"),
-        new(Fish, Fish, "/ponds"),
-        new(Water, Water, "/oxygen"),
-        new(Feed, Feed, "/feed"),
-        new(Plans, Plans, "/season"),
-        new(Calculators, Calculators, "/workbench"),
-        new(Setup, Setup, "/setup", "", Permission.Setup),
-    ];
-
     /// <summary>Pages of a group of the menu, in their order.</summary>
     /// <param name="here">Who asks.</param>
     /// <param name="group">The group.</param>
@@ -58,18 +46,14 @@ public static class FarmMap
     /// <param name="path">An address without its query.</param>
     public static MapEntry? At(IEnumerable<MapEntry> pages, string path) =>
         pages
-            .Where(e => path == e.Address || path.StartsWith(e.Address.TrimEnd('/') + "/", StringComparison.Ordinal))
+            .Where(e =>
+                path == e.Address || (e.Address != "/" && path.StartsWith(e.Address + "/", StringComparison.Ordinal))
+            )
             .MaxBy(e => e.Address.Length);
 
-    /// <summary>The group of the menu that an address belongs to.</summary>
+    /// <summary>The group of the menu that an address belongs to; empty for the page that finds all.</summary>
     /// <param name="path">An address without its query.</param>
-    public static string GroupOf(string path) =>
-        At(Pages.Where(e => e.Address != "/"), path)?.Group
-        ?? (
-            path == "/" ? Day
-            : path.StartsWith("/workbench", StringComparison.Ordinal) ? Calculators
-            : Fish
-        );
+    public static string GroupOf(string path) => At(Pages, path)?.Group ?? (path == "/find" ? "" : Fish);
 
     private static readonly MapEntry[] Pages =
     [
@@ -98,6 +82,7 @@ public static class FarmMap
         new(Plans, "Choice of species", "/plans/species", "fish side by side, and in what they are kept"),
         new(Plans, "Saved plans", "/plans", "to open again, side by side"),
         new(Plans, "Cycles compared", "/compare", "closed and running cycles side by side"),
+        new(Calculators, "All calculators", "/workbench", "in groups, the ones used lately first"),
         new(Setup, "All of setup", "/setup", "farm, people, limits, devices", Permission.Setup),
         new(Setup, "People", "/setup/people", "who may do what", Permission.Setup),
         new(Setup, "Species and limits", "/setup/species", "figures and limits of the farm", Permission.Setup),
@@ -112,6 +97,10 @@ public static class FarmMap
         new(Setup, "My password", "/me", "change it, sign out"),
     ];
 
+    /// <summary>The menu: each group by its name, with its first page.</summary>
+    public static IReadOnlyList<MapEntry> Menu { get; } =
+    [.. Pages.DistinctBy(e => e.Group).Select(e => e with { Title = e.Group })];
+
     /// <summary>Everything a person may go to.</summary>
     /// <param name="here">Who asks.</param>
     /// <param name="ponds">Ponds in use.</param>
@@ -124,7 +113,6 @@ public static class FarmMap
                         .List.Where(s => !s.OfPond)
                         .Select(s => new MapEntry(GroupOf(s.After), s.Title, $"/slip/{s.Key}", Needs: s.Needs))
                 )
-                .Append(new(Calculators, "All calculators", "/workbench", "in groups, the ones used lately first"))
                 .Concat(
                     AllCalculators.List.Select(c => new MapEntry(Calculators, c.Title, $"/workbench/{c.Key}", c.Lead))
                 )

@@ -19,23 +19,20 @@ public static class Lately
             (context, next) =>
             {
                 var path = context.Request.Path.Value ?? "";
-                if (
-                    HttpMethods.IsGet(context.Request.Method)
-                    && Kinds.Any(k => path.StartsWith(k, StringComparison.Ordinal))
-                )
+                var kind = Kinds.FirstOrDefault(k => path.StartsWith(k, StringComparison.Ordinal));
+                if (kind is not null && HttpMethods.IsGet(context.Request.Method))
                     context.Response.OnStarting(() =>
                     {
                         if (context.Response.StatusCode == StatusCodes.Status200OK)
-                            Keep(context, path);
+                            Keep(context, kind, path);
                         return Task.CompletedTask;
                     });
                 return next();
             }
         );
 
-    private static void Keep(HttpContext context, string path)
+    private static void Keep(HttpContext context, string kind, string path)
     {
-        var kind = Kinds.First(k => path.StartsWith(k, StringComparison.Ordinal));
         var before = All(context.Request).Where(a => a != path).ToList();
         var kept = before
             .Where(a => a.StartsWith(kind, StringComparison.Ordinal))

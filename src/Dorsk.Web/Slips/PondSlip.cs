@@ -246,7 +246,7 @@ internal sealed class PondSlip : ISlip
             "round" => new RoundTank(form.Quantity("Diameter", Measures.Length), depth),
             "outline" => new OutlinePond(Outline(form), depth, Slope(form, kind)),
             "mean" => new MeanDepthPond(Outline(form), form.Quantity("MeanDepth", Measures.Length), depth),
-            "area" => OfArea(form.Quantity("Area", Measures.Area), depth, Slope(form, kind), kind),
+            "area" => UsualShape.OfArea(kind, form.Quantity("Area", Measures.Area), depth, Slope(form, kind)),
             _ => new SlopedRectangle(
                 form.Quantity("Length", Measures.Length),
                 form.Quantity("Width", Measures.Length),
@@ -262,17 +262,8 @@ internal sealed class PondSlip : ISlip
             .Item2
         ?? "area";
 
-    // Where only the surface is known: a tank is taken as round, all else as twice as long as wide.
-    private static PondShape OfArea(double areaM2, double depthM, double slope, PondKind kind) =>
-        kind == PondKind.Tank
-            ? new RoundTank(2 * Math.Sqrt(areaM2 / Math.PI), depthM)
-            : new SlopedRectangle(2 * Math.Sqrt(areaM2 / 2), Math.Sqrt(areaM2 / 2), depthM, slope);
-
     private static double Slope(SlipForm form, PondKind kind) =>
-        form.MaybeQuantity("Slope", Measures.Plain)
-        ?? (kind is PondKind.Earthen or PondKind.Lined or PondKind.Split ? UsualSlope : 0);
-
-    private const double UsualSlope = 2;
+        form.MaybeQuantity("Slope", Measures.Plain) ?? UsualShape.Slope(kind);
 
     // Without corners the outline is the rectangle of length and width.
     private static Outline Outline(SlipForm form)

@@ -42,6 +42,7 @@ internal sealed class StockSlip : ISlip
     private static IReadOnlyList<SlipField> FieldsOf(SlipContext c, FishStocked? f)
     {
         var deliveries = Deliveries(c, f?.DeliveryId);
+        var likely = Likely(c);
         // The delivery that waits here is the one that is stocked.
         var came = f is null ? deliveries.LastOrDefault(d => d.At <= c.Here.Now).Fact : null;
         return
@@ -52,8 +53,8 @@ internal sealed class StockSlip : ISlip
             c.Fish(
                 "Species",
                 "Fish",
-                f?.SpeciesKey ?? came?.SpeciesKey ?? Likely(c),
-                Likely(c).Length == 0 ? "choose" : null
+                f?.SpeciesKey ?? came?.SpeciesKey ?? likely,
+                likely.Length == 0 ? "choose" : null
             ),
             c.Choice(
                     "Delivery",
