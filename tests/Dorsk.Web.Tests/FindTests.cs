@@ -19,6 +19,7 @@ public class FindTests(SmallFarm farm) : IClassFixture<SmallFarm>
         "/error",
         "/theme",
         "/find",
+        "/tour",
         "/plans/order",
     ];
 

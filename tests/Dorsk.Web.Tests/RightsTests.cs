@@ -157,6 +157,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["POST /alarms List"] = Permission.Setup,
         ["GET /setup/devices"] = Permission.Setup,
         ["POST /setup/devices Key"] = Permission.Setup,
+        ["GET /tour"] = Permission.Look,
         ["GET /plans/species"] = Permission.Look,
         ["GET /plans/species Part"] = Permission.Look,
         ["GET /plans/order"] = Permission.Look,

@@ -66,6 +66,7 @@ export const places = [
   '/feed/store',
   '/compare',
   '/find',
+  '/tour',
   '/find?q=oxygen',
   '/jobs',
   '/feed/changes',

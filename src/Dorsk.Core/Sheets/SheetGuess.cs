@@ -45,7 +45,7 @@ public static partial class SheetGuess
                 return new(
                     ColumnUse.Value,
                     parameter,
-                    UnitIn(heading, parameter) ?? parameter.Measure.In(system),
+                    UnitIn(heading, parameter.Measure) ?? parameter.Measure.In(system),
                     ShareIn(words, parameter)
                 );
         return words.Any(w => Hour.Contains(w)) ? new(ColumnUse.Hour)
@@ -86,14 +86,17 @@ public static partial class SheetGuess
 
     private static string Unquoted(string line) => Quoted().Replace(line, "");
 
-    private static Unit? UnitIn(string heading, Parameter parameter)
+    /// <summary>The unit that a heading names for a quantity; null when it names none.</summary>
+    /// <param name="heading">For example <c>Given (kg)</c>.</param>
+    /// <param name="measure">The quantity.</param>
+    public static Unit? UnitIn(string heading, Measure measure)
     {
         var inside = Bracket().Match(heading);
         var candidates = (inside.Success ? new[] { inside.Groups[1].Value } : []).Concat(
             heading.Split(' ', '_', ',', ';').Skip(1)
         );
         return candidates
-            .Select(c => c.Trim().Length == 0 ? null : parameter.Measure.Find(c.Trim().Split(" as ")[0]))
+            .Select(c => c.Trim().Length == 0 ? null : measure.Find(c.Trim().Split(" as ")[0]))
             .FirstOrDefault(u => u is not null && u.Symbol.Length > 0);
     }
 

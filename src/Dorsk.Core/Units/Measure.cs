@@ -31,6 +31,9 @@ public sealed record Measure(string Name, Unit Metric, Unit Us, int Decimals, in
     /// <summary>The same quantity on farms that say areas in m² or ft²; null: it has no area in it.</summary>
     public Measure? BySquare { get; init; }
 
+    /// <summary>Whether it is an amount of money: a price, or a price for something.</summary>
+    public bool IsMoney => Name.StartsWith("price", StringComparison.Ordinal);
+
     /// <summary>The unit shown in a system.</summary>
     public Unit In(UnitSystem system) => system == UnitSystem.Metric ? Metric : Us;
 

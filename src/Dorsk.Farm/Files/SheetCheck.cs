@@ -3,6 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Sheets;
 using Dorsk.Core.Time;
+using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Ponds;
@@ -35,7 +36,7 @@ public sealed record SheetFound(
     int AskedCount,
     IReadOnlyList<SheetRemark> Wrong,
     IReadOnlyList<SheetRemark> Asked,
-    IReadOnlyList<(int Line, string Pond, DateTimeOffset At, IReadOnlyList<Value> Values)> Understood
+    IReadOnlyList<(int Line, string Pond, DateTimeOffset At, string Said)> Understood
 );
 
 /// <summary>
@@ -44,8 +45,12 @@ public sealed record SheetFound(
 /// </summary>
 public sealed class SheetCheck
 {
-    private const int Shown = 200,
-        Preview = 12;
+    /// <summary>Remarks that are shown of each kind.</summary>
+    public const int Shown = 200;
+
+    /// <summary>Lines that are shown as they were understood.</summary>
+    public const int Preview = 12;
+
     private readonly SheetMap map;
     private readonly SheetFile sheet;
     private readonly SheetDesk desk;
@@ -58,7 +63,7 @@ public sealed class SheetCheck
     private readonly SqliteConnection books;
     private readonly List<SheetRemark> wrong = [],
         asked = [];
-    private readonly List<(int, string, DateTimeOffset, IReadOnlyList<Value>)> understood = [];
+    private readonly List<(int, string, DateTimeOffset, string)> understood = [];
     private int lines,
         values,
         twice,
@@ -163,9 +168,12 @@ public sealed class SheetCheck
             return;
         }
         if (understood.Count < Preview)
-            understood.Add((number, pond.Code, at, line.Values.Select(v => v.Value).ToList()));
+            understood.Add((number, pond.Code, at, string.Join(", ", line.Values.Select(v => Said(v.Value)))));
         Lay(number, pond, at, line);
     }
+
+    private string Said(Value v) =>
+        $"{v.Parameter.Name} {(v.Parameter.Steps.Count > 0 ? v.Parameter.StepAt(v.Si) : QuantityText.Write(v.Si, v.Parameter.Measure, farm.Hand))}";
 
     private void Lay(int number, Pond pond, DateTimeOffset at, SheetLine line)
     {

@@ -23,10 +23,16 @@ public sealed record SheetFile(
         MostColumns = 200,
         LongestLine = 20_000;
 
-    /// <summary>Opens a file for a look.</summary>
+    /// <summary>Opens a file for a look; a workbook (.xlsx) becomes CSV in its place.</summary>
     /// <exception cref="FarmFilesException">It is no sheet of text.</exception>
     public static SheetFile Open(string path)
     {
+        if (Workbook.Is(path))
+        {
+            var csv = path + ".csv";
+            Workbook.ToCsv(path, csv);
+            File.Move(csv, path, overwrite: true);
+        }
         var lines = new List<string>();
         using (var text = new LimitedReader(Text(path), LongestLine))
             while (lines.Count < 20 && text.ReadLine() is { } line)
@@ -34,10 +40,12 @@ public sealed record SheetFile(
                     lines.Add(line);
         if (lines.Count < 2)
             throw new FarmFilesException(
-                "This file has no lines under its headings. Save the spreadsheet as CSV, with one line of headings on top."
+                "This file has no lines under its headings. Send a spreadsheet with one line of headings on top."
             );
         if (lines.Any(l => l.Contains('\0', StringComparison.Ordinal)))
-            throw new FarmFilesException("This is no text. In the spreadsheet choose “save as” and CSV.");
+            throw new FarmFilesException(
+                "This is no text. Send a workbook (.xlsx), or choose “save as” and CSV in the spreadsheet."
+            );
         var delimiter = SheetGuess.Delimiter(lines);
         var sheet = new SheetFile(path, delimiter, [], []);
         var rows = sheet.Rows(default).Take(Look + 1).Select(r => r.Cells).ToList();

@@ -51,9 +51,9 @@ public static class FarmMap
             )
             .MaxBy(e => e.Address.Length);
 
-    /// <summary>The group of the menu that an address belongs to; empty for the page that finds all.</summary>
+    /// <summary>The group of the menu that an address belongs to; empty for the pages that lead everywhere.</summary>
     /// <param name="path">An address without its query.</param>
-    public static string GroupOf(string path) => At(Pages, path)?.Group ?? (path == "/find" ? "" : Fish);
+    public static string GroupOf(string path) => At(Pages, path)?.Group ?? (path is "/find" or "/tour" ? "" : Fish);
 
     private static readonly MapEntry[] Pages =
     [

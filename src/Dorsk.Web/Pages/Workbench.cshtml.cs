@@ -31,6 +31,19 @@ public sealed class WorkbenchModel(Questions questions, Here here) : PageModel
 
     public Worked? Worked { get; private set; }
 
+    /// <summary>Prices that stand as the example brought them: nobody of this farm said them.</summary>
+    public IReadOnlyList<string> MadeUpPrices =>
+        [
+            .. Fields
+                .Where(f =>
+                    f.Measure is { IsMoney: true }
+                    && f.Initial.Length > 0
+                    && Typed.GetValueOrDefault(f.Name) == f.Initial
+                )
+                .Select(f => f.Label)
+                .Distinct(),
+        ];
+
     /// <summary>All calculators in groups, those used last first.</summary>
     public Shelf Shelf =>
         Shelf.For(

@@ -16,6 +16,7 @@ public static class SpeciesForm
     private static readonly (string, string)[] Asked = [("Unknown", "not asked yet"), ("Yes", "yes"), ("No", "no")],
         Forms = [.. Enum.GetValues<SoldAs>().Select(v => (v.ToString(), v.Word()))],
         Grades = [("0", "not at all"), ("1", "a little"), ("2", "much"), ("3", "most of all")];
+    private const string LeftOut = "empty: left out of the costs";
     private static readonly (string Name, string Label, string Initial)[] Weights =
     [
         ("wgrowth", "Soon at market", "1"),
@@ -44,17 +45,18 @@ public static class SpeciesForm
             .. Enumerable.Range(1, 2).SelectMany(i => Candidate(s, i)),
             s.Heading("Money"),
             s.Quantity("wanted", "Fish wanted per year", Measures.Mass, 2000),
-            s.Quantity("pfeed", "Price of feed", Measures.MassPrice, 1.6),
-            s.Quantity("pkwh", "A kWh costs", Measures.Price, "0.34"),
-            s.Quantity("pother", "Other costs of a cycle", Measures.Price, "3000"),
-            s.Quantity("capital", "Such a water costs to build", Measures.Price, "20000"),
-            s.Quantity("family", "A family needs per year", Measures.Price, "40000"),
-            s.Quantity("business", "A business, with wages and interest", Measures.Price, "150000"),
+            s.Quantity("pfeed", "Price of feed", Measures.MassPrice, OwnPrices.FeedKg(s)).WithHint(LeftOut),
+            s.Quantity("pkwh", "A kWh costs", Measures.Price, OwnPrices.KWh(s)).WithHint(LeftOut),
+            s.Quantity("pother", "Other costs of a cycle", Measures.Price).WithHint(LeftOut),
+            s.Quantity("capital", "Such a water costs to build", Measures.Price).WithHint(LeftOut),
+            s.Quantity("family", "A family needs per year", Measures.Price)
+                .WithHint("empty: no size of farm is named for it"),
+            s.Quantity("business", "A business, with wages and interest", Measures.Price),
             s.Yes("allyear", "Buyers want fish all year"),
-            s.Quantity("psalt", "Price of salt", Measures.MassPrice, 0.6),
+            s.Quantity("psalt", "Price of salt", Measures.MassPrice).WithHint(LeftOut),
             s.Choice("brine", "Drained salt water may go somewhere", "Unknown", Asked),
-            s.Quantity("pproc", "Gutting, cutting and packing", Measures.MassPrice, 1.5),
-            s.Quantity("ppromo", "Making a new fish known, a year", Measures.Price, "3000"),
+            s.Quantity("pproc", "Gutting, cutting and packing", Measures.MassPrice).WithHint(LeftOut),
+            s.Quantity("ppromo", "Making a new fish known, a year", Measures.Price).WithHint(LeftOut),
             s.Heading("What counts to you"),
             .. Weights.Select(w => s.Choice(w.Name, w.Label, w.Initial, Grades)),
             s.Fold(""),
@@ -76,26 +78,36 @@ public static class SpeciesForm
 
     private static SpeciesSite Site(BenchForm f, PlanWater water, DateOnly on, Func<DateOnly, double> tempC)
     {
-        double P(string name) => f.Q(name, Measures.Price, 0, 1e9);
+        var missing = new List<string>();
+        double Or(string name, Measure measure, string what)
+        {
+            if (f.Form.Empty(name) && what.Length > 0)
+                missing.Add(what);
+            return f.MaybeQ(name, measure, 0, 1e9) ?? 0;
+        }
+        for (var i = 1; i <= Most; i++)
+            if (!f.Form.Empty($"s{i}"))
+                Or($"pf{i}", Measures.Price, $"fingerlings of fish {i}");
         return new SpeciesSite(
             water,
             on,
             tempC,
-            f.Q("pfeed", Measures.MassPrice, 0, 1e5),
-            P("pkwh"),
-            P("pother"),
-            P("capital"),
+            Or("pfeed", Measures.MassPrice, "feed"),
+            Or("pkwh", Measures.Price, "power"),
+            Or("pother", Measures.Price, "other costs of a cycle"),
+            Or("capital", Measures.Price, ""),
             f.Q("wanted", Measures.Mass, 1, 1e8),
-            P("family"),
-            P("business"),
+            Or("family", Measures.Price, ""),
+            Or("business", Measures.Price, ""),
             f.Form.Yes("allyear"),
             f.Here.Hand
         )
         {
-            SaltKg = f.Q("psalt", Measures.MassPrice, 0, 1e5),
+            SaltKg = Or("psalt", Measures.MassPrice, ""),
             BrineOut = Asked1(f, "brine"),
-            ProcessingKg = f.Q("pproc", Measures.MassPrice, 0, 1e5),
-            PromotionYear = P("ppromo"),
+            ProcessingKg = Or("pproc", Measures.MassPrice, "gutting and packing"),
+            PromotionYear = Or("ppromo", Measures.Price, ""),
+            NotSaid = missing,
         };
     }
 
@@ -117,9 +129,11 @@ public static class SpeciesForm
         [
             new("", $"Fish {i}", FieldKind.Heading),
             s.Fish($"s{i}", "Fish", First[i - 1], "none"),
-            s.Quantity($"lo{i}", "Farm-gate price, low", Measures.MassPrice, 9),
-            s.Quantity($"hi{i}", "Farm-gate price, high", Measures.MassPrice, 15),
-            new($"pf{i}", "A fingerling costs", FieldKind.Quantity, "0.35", Measures.Price),
+            s.Quantity($"lo{i}", "Farm-gate price, low", Measures.MassPrice)
+                .WithHint("empty: what it leaves is not judged"),
+            s.Quantity($"hi{i}", "Farm-gate price, high", Measures.MassPrice),
+            s.Quantity($"pf{i}", "A fingerling costs", Measures.Price, i == 1 ? OwnPrices.Fingerling(s) : "")
+                .WithHint(LeftOut),
             new($"seed{i}", "Fingerlings to be had, in season", FieldKind.Choice, "Unknown", Options: Asked),
             new($"feed{i}", "Suitable feed within reach", FieldKind.Choice, "Unknown", Options: Asked),
             new($"buy{i}", "Local buyers", FieldKind.Choice, "Unknown", Options: Asked),
@@ -134,16 +148,20 @@ public static class SpeciesForm
         if (f.Form.Empty($"s{i}"))
             return null;
         var species = f.Form.Fish($"s{i}");
-        double P(string name) => f.Q(name + i, Measures.Price, 0, 1e5);
         Had H(string name) => Asked1(f, name + i);
-        var (low, high) = (f.Q($"lo{i}", Measures.MassPrice, 0, 1e5), f.Q($"hi{i}", Measures.MassPrice, 0, 1e5));
+        var (said, saidHigh) = (
+            f.MaybeQ($"lo{i}", Measures.MassPrice, 0, 1e8),
+            f.MaybeQ($"hi{i}", Measures.MassPrice, 0, 1e8)
+        );
+        // One of the two stands for both.
+        var (low, high) = (said ?? saidHigh ?? 0, saidHigh ?? said ?? 0);
         if (high < low)
             f.Form.Refuse($"hi{i}", "The price of a good week is no less than that of a bad one.");
         return new(
             species,
             low,
             high,
-            P("pf"),
+            f.MaybeQ($"pf{i}", Measures.Price, 0, 1e7) ?? 0,
             H("seed"),
             H("feed"),
             H("buy"),
@@ -151,7 +169,10 @@ public static class SpeciesForm
             Form(f, i),
             f.MaybeQ($"imp{i}", Measures.MassPrice, 0, 1e5),
             H("known")
-        );
+        )
+        {
+            IsPriceSaid = said is not null || saidHigh is not null,
+        };
     }
 
     private static SoldAs Form(BenchForm f, int i) =>

@@ -1,7 +1,6 @@
-using Dorsk.Core.Sheets;
-using Dorsk.Farm;
 using Dorsk.Farm.Files;
 using Dorsk.Farm.Sql;
+using Dorsk.Web.Slips;
 
 namespace Dorsk.Web.Sheets;
 
@@ -25,11 +24,11 @@ public enum ImportStep
 }
 
 /// <summary>One sheet on its way into the books, from the upload until it is entered or dropped. It lives in memory: a restart drops it, and nothing was written.</summary>
-public sealed class SheetImport(string name, SheetFile sheet, string owner) : IDisposable
+public sealed class SheetImport(string name, SheetFile sheet, string owner, ISlip? slip) : IDisposable
 {
     private readonly CancellationTokenSource stop = new();
     private readonly Lock gate = new();
-    private SheetDesk? desk;
+    private ICheckedSheet? found;
     private Task? running;
 
     /// <summary>Part of its address.</summary>
@@ -37,6 +36,9 @@ public sealed class SheetImport(string name, SheetFile sheet, string owner) : ID
 
     /// <summary>Name of the file as it was sent.</summary>
     public string Name => name;
+
+    /// <summary>The slip that a line of it is; null: it holds readings.</summary>
+    public ISlip? Slip => slip;
 
     /// <summary>Who sent it.</summary>
     public string Owner => owner;
@@ -54,38 +56,35 @@ public sealed class SheetImport(string name, SheetFile sheet, string owner) : ID
     public int Lines { get; private set; }
 
     /// <summary>What the check found.</summary>
-    public SheetFound? Found { get; private set; }
+    public SheetFound? Found => found?.Found;
 
-    /// <summary>Values entered.</summary>
+    /// <summary>Values or slips entered.</summary>
     public int Entered { get; private set; }
+
+    /// <summary>What was refused as it went in, because the books had changed since the check.</summary>
+    public IReadOnlyList<SheetRemark> Refused { get; private set; } = [];
 
     /// <summary>Why it failed.</summary>
     public string Problem { get; private set; } = "";
 
-    /// <summary>Begins to check it; what an earlier check laid down is dropped.</summary>
-    public void Check(FarmFile file, SheetMap map, DateTimeOffset now, ILogger log)
+    /// <summary>Begins to check it; what an earlier check found is dropped.</summary>
+    /// <param name="check">The check: told how to say its progress and what stops it.</param>
+    /// <param name="log">For what breaks on the way.</param>
+    public void Check(Func<Action<int>, CancellationToken, ICheckedSheet> check, ILogger log)
     {
         lock (gate)
         {
             if (Step is ImportStep.Checking or ImportStep.Entered)
                 return;
-            desk?.Dispose();
-            (desk, Found, Lines, Step) = (null, null, 0, ImportStep.Checking);
+            found?.Dispose();
+            (found, Lines, Step) = (null, 0, ImportStep.Checking);
             running = Task.Run(() =>
             {
                 try
                 {
-                    var (laid, found) = SheetCheck.Run(
-                        file,
-                        sheet,
-                        map,
-                        sheet.Path + ".desk",
-                        now,
-                        n => Lines = n,
-                        stop.Token
-                    );
+                    var laid = check(n => Lines = n, stop.Token);
                     lock (gate)
-                        (desk, Found, Step) = (laid, found, ImportStep.Checked);
+                        (found, Step) = (laid, ImportStep.Checked);
                 }
                 catch (OperationCanceledException)
                 {
@@ -108,14 +107,14 @@ public sealed class SheetImport(string name, SheetFile sheet, string owner) : ID
     }
 
     /// <summary>Enters what was checked; once.</summary>
-    public bool Enter(SheetDoor door, string author, bool withAsked)
+    public bool Enter(string author, bool withAsked)
     {
         lock (gate)
         {
-            if (Step != ImportStep.Checked || desk is null)
+            if (Step != ImportStep.Checked || found is null)
                 return false;
-            Entered = door.Enter(desk, author, withAsked);
-            (desk, Step) = (null, ImportStep.Entered);
+            (Entered, Refused) = found.Enter(author, withAsked);
+            (found, Step) = (null, ImportStep.Entered);
             return true;
         }
     }
@@ -126,7 +125,7 @@ public sealed class SheetImport(string name, SheetFile sheet, string owner) : ID
         stop.Cancel();
         running?.Wait(TimeSpan.FromSeconds(10));
         lock (gate)
-            desk?.Dispose();
+            found?.Dispose();
         File.Delete(sheet.Path);
         stop.Dispose();
     }
@@ -143,14 +142,14 @@ public sealed class SheetImports(FarmFile file)
 
     /// <summary>Takes a file in.</summary>
     /// <exception cref="FarmFilesException">It is no sheet.</exception>
-    public async Task<SheetImport> Take(string name, Stream content, string owner)
+    public async Task<SheetImport> Take(string name, Stream content, string owner, ISlip? slip)
     {
         var path = Path.Combine(folder, $"{Guid.NewGuid():N}.csv");
         try
         {
             await using (var to = File.Create(path))
                 await content.CopyToAsync(to);
-            var import = new SheetImport(name, SheetFile.Open(path), owner);
+            var import = new SheetImport(name, SheetFile.Open(path), owner, slip);
             List<SheetImport> old;
             lock (gate)
             {

@@ -9,12 +9,14 @@ namespace Dorsk.Core.Plans;
 /// <param name="Sure">Fingerlings, feed, buyers and permit are sure.</param>
 public sealed record OwnWeights(int Growth, int Margin, int Safety, int Area, int Work, int Sure)
 {
-    /// <summary>Points of each candidate by these weights, 0 to 100, in their order; and by each point alone, 0 to 1: the best of those compared has 1, the worst 0.</summary>
+    /// <summary>Points of each candidate by these weights, 0 to 100, in their order; and by each point alone, 0 to 1: the best of those compared has 1, the worst 0. Money counts only where the price of every fish was said.</summary>
     public IReadOnlyList<(double Points, IReadOnlyList<(string Name, double Share, int Weight)> Parts)> Of(
         IReadOnlyList<SpeciesWeighed> all
     )
     {
-        (string Name, int Weight, Func<SpeciesWeighed, double> Better)[] points = Criteria();
+        (string Name, int Weight, Func<SpeciesWeighed, double> Better)[] points = Criteria(
+            all.All(s => s.Candidate.IsPriceSaid)
+        );
         var shares = points
             .Select(p =>
             {
@@ -38,11 +40,11 @@ public sealed record OwnWeights(int Growth, int Margin, int Safety, int Area, in
         ];
     }
 
-    private (string Name, int Weight, Func<SpeciesWeighed, double> Better)[] Criteria() =>
+    private (string Name, int Weight, Func<SpeciesWeighed, double> Better)[] Criteria(bool isMoneyKnown) =>
         [
             ("soon at market", Growth, s => -(s.MonthsToMarket ?? PlanSeason.Horizon)),
-            ("margin", Margin, s => (s.MarginYear.Worst + s.MarginYear.Best) / 2),
-            ("the worst pairing", Safety, s => s.MarginYear.Worst),
+            ("margin", isMoneyKnown ? Margin : 0, s => (s.MarginYear.Worst + s.MarginYear.Best) / 2),
+            ("the worst pairing", isMoneyKnown ? Safety : 0, s => s.MarginYear.Worst),
             ("little water", Area, s => s.KgYear),
             ("little handwork", Work, s => -s.HoursYear),
             ("sure supply and market", Sure, s => new[]

@@ -39,7 +39,11 @@ public sealed record SpeciesCandidate(
     SoldAs Form = SoldAs.Live,
     double? Imported = null,
     Had Known = Had.Yes
-);
+)
+{
+    /// <summary>Whether anybody said what it sells for; without it no money of this fish is judged.</summary>
+    public bool IsPriceSaid { get; init; } = true;
+}
 
 /// <summary>The site candidates are held against.</summary>
 /// <param name="Water">The water.</param>
@@ -80,4 +84,7 @@ public sealed record SpeciesSite(
 
     /// <summary>Cost of a year of making a fish known that buyers here do not know.</summary>
     public double PromotionYear { get; init; }
+
+    /// <summary>Prices that nobody said: they count as nothing, and the page names them.</summary>
+    public IReadOnlyList<string> NotSaid { get; init; } = [];
 }

@@ -91,13 +91,14 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
         * (Crustacean ? CrustaceanHoursTonne : FishHoursTonne)
         * (Site.Water.System.ByVolume() ? TankHours : 1);
 
-    /// <summary>Fish a year from which a family, or a business, is left with what it needs, kg; null when a kilogram leaves nothing.</summary>
+    /// <summary>Fish a year from which a family, or a business, is left with what it needs, kg; null when a kilogram leaves nothing, or nobody said its price or the need.</summary>
     public (double? FamilyKg, double? BusinessKg) WorthWhileKg
     {
         get
         {
             var each = KgYear > 0 ? (MarginYear.Worst + MarginYear.Best) / 2 / KgYear : 0;
-            return each <= 0 ? (null, null) : (Site.FamilyNeeds / each, Site.BusinessNeeds / each);
+            double? Of(double needs) => each > 0 && needs > 0 && Candidate.IsPriceSaid ? needs / each : null;
+            return (Of(Site.FamilyNeeds), Of(Site.BusinessNeeds));
         }
     }
 
@@ -140,7 +141,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
             List<string> words = [];
             if (GoodMonths >= 6)
                 words.Add($"{GoodMonths} months of good water");
-            if (MarginYear.Worst > 0)
+            if (Candidate.IsPriceSaid && MarginYear.Worst > 0)
                 words.Add("leaves money even in the worst pairing");
             if (Candidate.Species.SurvivalFryPct > HardSurvivalPct && Cannibals is null)
                 words.Add("easy as fry: none eats another");
@@ -253,6 +254,29 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
 
     private IEnumerable<Judgement> Markets()
     {
+        foreach (var judged in Candidate.IsPriceSaid ? Margins() : [Unpriced])
+            yield return judged;
+        if (Market is { Imported: { } imported, BreakEven: { } least } && imported < least)
+            yield return new(
+                Status.ActNow,
+                $"imported {Candidate.Form.Word()} costs {Price(imported)}, less than the break-even price of {Price(least)}: sell another form, or another fish"
+            );
+        if (Candidate.Known == Had.No)
+            yield return new(
+                Status.Watch,
+                $"new to buyers here, in the costs above: {string.Join("; ", FishMarket.TasksOfANewFish)}"
+            );
+        if (Site.AllYear && Batches.Judgement is { Status: > Status.Steady } gaps)
+            yield return gaps;
+    }
+
+    private static readonly Judgement Unpriced = new(
+        Status.Watch,
+        "its farm-gate price is not said: what it leaves is not judged. Ask two buyers"
+    );
+
+    private IEnumerable<Judgement> Margins()
+    {
         var (worst, best) = MarginYear;
         if (best <= 0)
             yield return new(Status.ActNow, "leaves nothing even in the best pairing");
@@ -271,18 +295,6 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
                 Status.Watch,
                 $"under the {Kg(family)} a year from which a family lives: a trial, to be costed as learning"
             );
-        if (Market is { Imported: { } imported, BreakEven: { } least } && imported < least)
-            yield return new(
-                Status.ActNow,
-                $"imported {Candidate.Form.Word()} costs {Price(imported)}, less than the break-even price of {Price(least)}: sell another form, or another fish"
-            );
-        if (Candidate.Known == Had.No)
-            yield return new(
-                Status.Watch,
-                $"new to buyers here, in the costs above: {string.Join("; ", FishMarket.TasksOfANewFish)}"
-            );
-        if (Site.AllYear && Batches.Judgement is { Status: > Status.Steady } gaps)
-            yield return gaps;
     }
 
     private static StockingQuestion Question(SpeciesCandidate c, SpeciesSite s, double price)

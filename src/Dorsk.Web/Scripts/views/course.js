@@ -1,6 +1,7 @@
 // One value over the days: mornings filled, afternoons open, its band behind; or years over each other, the last one in ink.
 import { plot, rectY, ruleY, lineY, areaY, dot, text } from '@observablehq/plot';
 import { token } from '../tokens.js';
+import { figure } from '../figure.js';
 
 export function course(d, width) {
   const day = (rows) => rows.map((p) => ({ ...p, t: new Date(p.t) }));
@@ -45,7 +46,7 @@ export function course(d, width) {
       ticks: width < 500 ? 4 : 8,
       ...(d.years ? { tickFormat: (t) => t.toLocaleDateString('en', { month: 'short', timeZone: 'UTC' }) } : {}),
     },
-    y: { domain: [bottom, top], label: null, ticks: 6, clamp: true },
+    y: { domain: [bottom, top], label: null, ticks: 6, tickFormat: (v) => figure(v), clamp: true },
     marks: [
       d.low == null && d.high == null
         ? null

@@ -1,6 +1,7 @@
 // Weight from stocking to the target weight: so far solid, ahead dashed, samples with their 95 % bars, the likely day in a band.
 import { plot, rect, ruleY, ruleX, lineY, areaY, dot, text } from '@observablehq/plot';
 import { token } from '../tokens.js';
+import { figure } from '../figure.js';
 
 export function growth(d, width) {
   const at = (s) => new Date(s);
@@ -25,7 +26,7 @@ export function growth(d, width) {
     marginBottom: 58,
     ariaLabel: 'Average weight so far and ahead, with samples',
     x: { type: 'utc', domain: [line[0].t, end], label: null, ticks: width < 500 ? 5 : 'month', tickFormat: months },
-    y: { domain: [0, top], label: null, ticks: 6, grid: false, clamp: true },
+    y: { domain: [0, top], label: null, ticks: 6, tickFormat: (v) => figure(v), grid: false, clamp: true },
     marks: [
       d.likely &&
         rect([{}], {
@@ -42,7 +43,7 @@ export function growth(d, width) {
       text([{}], {
         x: () => line[0].t,
         y: () => d.target,
-        text: () => `target ${d.target} ${d.unit}`,
+        text: () => `target ${figure(d.target)} ${d.unit}`,
         dx: 4,
         dy: -8,
         textAnchor: 'start',

@@ -1,6 +1,7 @@
 // Oxygen over three nights, noon to noon: measured solid, forecast dashed with its band, act and watch levels, timers and feedings below.
 import { plot, rect, ruleY, ruleX, lineY, areaY, dot, text } from '@observablehq/plot';
 import { token } from '../tokens.js';
+import { figure } from '../figure.js';
 
 // A half-round scoop: feed has a shape of its own.
 const scoop = {
@@ -59,7 +60,7 @@ export function oxygen(d, width) {
         text([low], {
           x: 't',
           y: 'v',
-          text: (p) => p.v.toFixed(1),
+          text: (p) => figure(p.v, 1),
           dy: 14,
           fill: token('--ink'),
           fontSize: 13,
@@ -71,7 +72,7 @@ export function oxygen(d, width) {
         : text([{}], {
             x: () => at(d.from),
             y: () => d.act,
-            text: () => `act ${d.act.toFixed(1)}`,
+            text: () => `act ${figure(d.act, 1)}`,
             dx: 4,
             dy: 8,
             textAnchor: 'start',
