@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Ponds;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Facts;
 using Dorsk.Farm.Fish;
@@ -62,7 +63,8 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         foreach (var line in entry.Lines)
         {
             var whole = line.Completed is { } completed ? line with { Fact = completed(lines) } : line;
-            var (number, said) = Take(connection, entry, whole, lines.Count, entered);
+            var (number, written) = Take(connection, entry, whole, lines.Count, entered);
+            var said = InFarmUnits(connection, written, line.Fact);
             lines.Add(number);
             remarks.AddRange(said.Where(r => r.Kind == Objection.Refuse || !entry.Meant.Contains(r.Text)));
             asked.AddRange(
@@ -82,6 +84,15 @@ public sealed class Door(FarmFile file, TimeProvider clock)
         if (write)
             transaction.Commit();
         return new(lines, []);
+    }
+
+    // A farm that is only being described says its units in that very fact.
+    private static IReadOnlyList<Remark> InFarmUnits(SqliteConnection c, IReadOnlyList<Remark> said, Fact? fact)
+    {
+        if (said.Count == 0)
+            return said;
+        var farm = fact as FarmDescribed ?? FarmQuestions.Farm(c, AsOf.Now(DateTimeOffset.MaxValue));
+        return farm is null ? said : [.. said.Select(r => r.For(farm.Hand))];
     }
 
     private (long Line, IReadOnlyList<Remark> Said) Take(

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Acclimate;
 
@@ -129,7 +130,7 @@ public sealed record AcclimationNoted(
     private IEnumerable<Remark> OutOfRange()
     {
         if (TempC is < 0 or > 45)
-            yield return Remark.Refuse("temp", "0 to 45 °C.");
+            yield return Remark.Refuse("temp", h => $"{Limit.Range(0, 45, Measures.Temperature, h)}.");
         if (Ph is < 3 or > 12)
             yield return Remark.Refuse("ph", "3 to 12.");
         if (SalinityPpt is < 0 or > 60)

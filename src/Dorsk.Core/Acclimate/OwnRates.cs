@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Acclimate;
 
@@ -17,7 +18,9 @@ public sealed record OwnRates(string Note, double? TempCPerH, double? PhPerH, do
         if ((TempCPerH ?? PhPerH ?? SalinityPptPerH) is null)
             yield return Remark.Refuse("owntemp", "Type at least one rate, or choose the trade's.");
         if (TempCPerH is not (null or (>= 0.1 and <= 20)))
-            yield return Remark.Refuse("owntemp", "0.1 to 20 °C (0.2 to 36 °F) an hour; or empty: the trade's.");
+            yield return Remark.Refuse("owntemp", h =>
+                $"{Limit.Range(0.1, 20, Measures.TemperatureStep, h)} an hour; or empty: the trade's."
+            );
         if (PhPerH is not (null or (>= 0.05 and <= 5)))
             yield return Remark.Refuse("ownph", "0.05 to 5 an hour; or empty: the trade's.");
         if (SalinityPptPerH is not (null or (>= 0.05 and <= 20)))

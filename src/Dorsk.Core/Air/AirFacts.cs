@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Air;
 
@@ -40,7 +41,9 @@ public sealed record AirControlSet(long PondId, bool Automatic, double OnBelowMg
                 )
             );
         if (AllDayFromG is { } g and not (>= 0.1 and <= 20_000))
-            yield return Remark.Refuse("AllDayFrom", "0.1 to 20,000 g, or empty.");
+            yield return Remark.Refuse("AllDayFrom", h =>
+                $"{Limit.Range(0.1, 20_000, Measures.FishWeight, h)}, or empty."
+            );
         if (StaggerS is < 2 or > 300)
             yield return Remark.Refuse("Stagger", "2 to 300 seconds.");
     }
@@ -108,7 +111,7 @@ public sealed record AeratorReported(long PondId, string Code, bool Running, dou
         if (CurrentA is { } a && a is not (>= 0 and <= 2000))
             yield return Remark.Refuse("currentA", "0 to 2,000 A.");
         if (TempC is { } t and not (>= -40 and <= 400))
-            yield return Remark.Refuse("tempC", "-40 to 400 °C.");
+            yield return Remark.Refuse("tempC", h => $"{Limit.Range(-40, 400, Measures.Temperature, h)}.");
     }
 }
 
@@ -159,7 +162,7 @@ public sealed record AeratorTested(
         if (PressureKPa is { } p && p is not (>= 0 and <= 200))
             yield return Remark.Refuse("Pressure", "0 to 200 kPa, or empty.");
         if (TempC is { } t && t is not (>= -20 and <= 300))
-            yield return Remark.Refuse("Temp", "-20 to 300 °C, or empty.");
+            yield return Remark.Refuse("Temp", h => $"{Limit.Range(-20, 300, Measures.Temperature, h)}, or empty.");
     }
 }
 

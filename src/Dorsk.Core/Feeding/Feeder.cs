@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Feeding;
 
@@ -43,9 +44,8 @@ public sealed record FeederKept(
         if (Name.Trim().Length is 0 or > 40)
             yield return Remark.Refuse("Name", "A name of 1 to 40 letters, such as belt at the jetty.");
         if (GramsEach is not (>= 0.1 and <= 100_000))
-            yield return Remark.Refuse(
-                "Each",
-                "0.1 g to 100 kg: catch what it gives in a minute or a turn, and weigh it."
+            yield return Remark.Refuse("Each", h =>
+                $"{Limit.Range(0.1, 100_000, Measures.FishWeight, h)}: catch what it gives in a minute or a turn, and weigh it."
             );
         if (WeighedOn > today || WeighedOn < today.AddDays(-1000))
             yield return Remark.Refuse("WeighedOn", "The day it was weighed, not after today.");

@@ -152,12 +152,13 @@ public static class FeedingRule
         if (f.FatPct is { } fat && fat is not (>= 0 and <= 60))
             yield return Remark.Refuse("Fat", "Fat of 0 to 60 %, or empty.");
         if (f.EnergyMJKg is { } energy && energy is not (>= 2 and <= 40))
-            yield return Remark.Refuse(
-                "Energy",
-                "Digestible energy of 2 to 40 MJ/kg (200 to 4,300 kcal/lb), or empty."
+            yield return Remark.Refuse("Energy", h =>
+                $"Digestible energy of {Limit.Range(2, 40, Measures.FeedEnergy, h)}, or empty."
             );
         if (f.BagKg is { } bag && bag is not (> 0 and <= 2000))
-            yield return Remark.Refuse("Bag", "A bag of more than 0, up to 2,000 kg, or empty.");
+            yield return Remark.Refuse("Bag", h =>
+                $"A bag of more than 0, up to {Limit.Of(2000, Measures.Mass, h)}, or empty."
+            );
         if (f.LeadDays is { } lead && lead is not (>= 0 and <= 180))
             yield return Remark.Refuse("Lead", "0 to 180 days from order to delivery, or empty.");
         if (f.FishMealPct is { } meal && meal is not (>= 0 and <= 90))
@@ -167,7 +168,9 @@ public static class FeedingRule
         if (f.Kind != StoreKind.Feed)
             yield break;
         if (f.PelletMm is not (>= 0 and <= 30))
-            yield return Remark.Refuse("Pellet", "A pellet of 0 (powder) to 30 mm (1.2 in).");
+            yield return Remark.Refuse("Pellet", h =>
+                $"A pellet of 0 (powder) to {Limit.Of(0.03, Measures.Pellet, h)}."
+            );
         if (f.ProteinPct is not (>= 5 and <= 80))
             yield return Remark.Refuse("Protein", "Protein of 5 to 80 %.");
     }
@@ -188,7 +191,9 @@ public static class FeedingRule
     public static IEnumerable<Remark> Check(FeedReceived f)
     {
         if (f.MassKg is not (> 0 and <= 200_000))
-            yield return Remark.Refuse("Mass", "A load of more than 0, up to 200,000 kg.");
+            yield return Remark.Refuse("Mass", h =>
+                $"A load of more than 0, up to {Limit.Of(200_000, Measures.Mass, h)}."
+            );
         if (f.Lot.Length > 40)
             yield return Remark.Refuse("Lot", "The lot's name in at most 40 letters.");
         if (f.PriceMinorPerKg is < 0 or > 100_000)

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Feeding;
 
@@ -30,7 +31,7 @@ public sealed record StoreTaken(long FeedId, string Lot, double MassKg, StoreCau
     public IEnumerable<Remark> Check()
     {
         if (MassKg is not (> 0 and <= 200_000))
-            yield return Remark.Refuse("Mass", "More than 0, up to 200,000 kg.");
+            yield return Remark.Refuse("Mass", h => $"More than 0, up to {Limit.Of(200_000, Measures.Mass, h)}.");
         if (Text.Length > 200)
             yield return Remark.Refuse("Text", "At most 200 letters.");
     }
@@ -47,7 +48,7 @@ public sealed record StoreCounted(long FeedId, double MassKg, string Reason) : F
     public IEnumerable<Remark> Check(double booksKg)
     {
         if (MassKg is not (>= 0 and <= 500_000))
-            yield return Remark.Refuse("Mass", "0 to 500,000 kg.");
+            yield return Remark.Refuse("Mass", h => $"{Limit.Range(0, 500_000, Measures.Mass, h)}.");
         else if (Math.Abs(MassKg - booksKg) > 0.5 && Reason.Trim().Length is 0 or > 200)
             yield return Remark.Refuse(
                 "Reason",

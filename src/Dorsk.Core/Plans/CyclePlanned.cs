@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Plans;
 
@@ -41,9 +42,11 @@ public sealed record CyclePlanned(
         if (Count is < 1 or > 10_000_000)
             yield return Remark.Refuse("Count", "1 to 10,000,000 fish.");
         if (MeanG is not (> 0 and <= 20_000))
-            yield return Remark.Refuse("MeanG", "Over 0 and up to 20 kg a fish.");
+            yield return Remark.Refuse("MeanG", h => $"Over 0 and up to {Limit.Of(20, Measures.Mass, h)} a fish.");
         if (TargetG is not (> 0 and <= 50_000) || TargetG <= MeanG)
-            yield return Remark.Refuse("TargetG", "Above the weight at stocking and up to 50 kg.");
+            yield return Remark.Refuse("TargetG", h =>
+                $"Above the weight at stocking and up to {Limit.Of(50, Measures.Mass, h)}."
+            );
         if (FromPondId == PondId)
             yield return Remark.Refuse(
                 "From",

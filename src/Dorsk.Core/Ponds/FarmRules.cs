@@ -1,5 +1,6 @@
 using Dorsk.Core.Judging;
 using Dorsk.Core.Time;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Ponds;
 
@@ -19,7 +20,9 @@ public static class FarmRules
         if (f.Place.LongitudeDeg is not (>= -180 and <= 180))
             yield return Remark.Refuse("Longitude", "Longitude runs from -180 (west) to 180 (east) degrees.");
         if (f.AltitudeM is not (>= -400 and <= 5000))
-            yield return Remark.Refuse("Altitude", "Elevation takes -400 to 5,000 m (-1,300 to 16,400 ft).");
+            yield return Remark.Refuse("Altitude", h =>
+                $"Elevation takes {Limit.Range(-400, 5000, Measures.Altitude, h)}."
+            );
         if (FarmZone.Find(f.ZoneId) is null)
             yield return Remark.Refuse("Zone", "Choose a time zone from the list.");
         if (f.Currency.Length != 3 || !f.Currency.All(char.IsAsciiLetterUpper))
@@ -50,7 +53,9 @@ public static class FarmRules
                     "The fish zone takes 5 to 50 % of the area; 15 to 20 % is usual."
                 );
             if (split.PaddleM3H is not (> 0 and <= 100_000))
-                yield return Remark.Refuse("Paddle", "The paddle moves more than 0 and at most 100,000 m³ an hour.");
+                yield return Remark.Refuse("Paddle", h =>
+                    $"The paddle moves more than 0 and at most {Limit.Of(100_000, Measures.Flow, h)}."
+                );
         }
         else if (pond.Kind == PondKind.Split)
             yield return Remark.Refuse(
@@ -208,9 +213,13 @@ public static class FarmRules
     public static IEnumerable<Remark> Check(PondPlaced p)
     {
         if (p.EastM is not (>= -FarmPlan.FurthestM and <= FarmPlan.FurthestM))
-            yield return Remark.Refuse("East", "20,000 m to either side at most: the plan is of one farm.");
+            yield return Remark.Refuse("East", h =>
+                $"{Limit.Of(FarmPlan.FurthestM, Measures.Altitude, h)} to either side at most: the plan is of one farm."
+            );
         if (p.NorthM is not (>= -FarmPlan.FurthestM and <= FarmPlan.FurthestM))
-            yield return Remark.Refuse("North", "20,000 m to either side at most: the plan is of one farm.");
+            yield return Remark.Refuse("North", h =>
+                $"{Limit.Of(FarmPlan.FurthestM, Measures.Altitude, h)} to either side at most: the plan is of one farm."
+            );
         if (p.TurnDeg is not (>= -180 and <= 180))
             yield return Remark.Refuse("Turn", "-180 to 180 degrees.");
     }
@@ -226,7 +235,9 @@ public static class FarmRules
         )
             yield return Remark.Refuse("Points", "Two points at least, 200 at most.");
         else if (l.PointsM.Any(q => Math.Abs(q.EastM) > FarmPlan.FurthestM || Math.Abs(q.NorthM) > FarmPlan.FurthestM))
-            yield return Remark.Refuse("Points", "20,000 m to either side at most: the plan is of one farm.");
+            yield return Remark.Refuse("Points", h =>
+                $"{Limit.Of(FarmPlan.FurthestM, Measures.Altitude, h)} to either side at most: the plan is of one farm."
+            );
         if (l.Name.Length > 60)
             yield return Remark.Refuse("Name", "At most 60 letters.");
     }

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Prepare;
 
@@ -43,10 +44,14 @@ public sealed record OwnPrep(
     {
         foreach (var (name, kgHa) in new[] { ("OwnLime", LimeKgHa), ("OwnManure", ManureKgHa), ("OwnMeal", MealKgHa) })
             if (kgHa is not (null or (> 0 and <= 20_000)))
-                yield return Remark.Refuse(name, "Above 0, up to 20,000 kg/ha (17,800 lb/ac); or empty: the trade's.");
+                yield return Remark.Refuse(name, h =>
+                    $"Above 0, up to {Limit.Of(2, Measures.AreaLoad, h)}; or empty: the trade's."
+                );
         foreach (var (name, kgHa) in new[] { ("OwnN", NitrogenKgHa), ("OwnP", PhosphateKgHa) })
             if (kgHa is not (null or (>= 0 and <= 100)))
-                yield return Remark.Refuse(name, "0 to 100 kg/ha (89 lb/ac) a dose; or empty: the trade's.");
+                yield return Remark.Refuse(name, h =>
+                    $"{Limit.Range(0, 0.01, Measures.AreaLoad, h)} a dose; or empty: the trade's."
+                );
         if (DoseEveryDays is < 1 or > 60)
             yield return Remark.Refuse("OwnDoseDays", "1 to 60 days between doses; 7 is usual.");
         if (ManureDays is < 0 or > 60)

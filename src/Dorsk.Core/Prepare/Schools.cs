@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Prepare;
 
@@ -109,7 +110,9 @@ public sealed record PreparationPlanned(
                 "Quick lime over the whole floor is in the puddles too. Is a second round meant?"
             );
         if (!Prices.Sound)
-            yield return Remark.Refuse("BagKg", "Bags of 0.1 to 2,000 kg; prices from 0 up.");
+            yield return Remark.Refuse("BagKg", h =>
+                $"Bags of {Limit.Range(0.1, 2000, Measures.Mass, h)}; prices from 0 up."
+            );
     }
 
     private IEnumerable<Remark> Bounds(DateOnly plannedOn)

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Species;
 
@@ -37,17 +38,23 @@ public sealed record FeedTableSet(string SpeciesKey, IReadOnlyList<FeedTableRow>
         {
             var r = Rows[i];
             if (r.FromG is not (>= 0 and <= 50_000) || (i > 0 && !(r.FromG > Rows[i - 1].FromG)))
-                yield return Remark.Refuse($"From{i}", "Weights rise from line to line, 0 to 50 kg.");
+                yield return Remark.Refuse($"From{i}", h =>
+                    $"Weights rise from line to line, {Limit.Range(0, 50, Measures.Mass, h)}."
+                );
             if (r.PelletLowMm is not (>= 0.05 and <= 40))
-                yield return Remark.Refuse($"Low{i}", "0.05 to 40 mm (1.6 in).");
+                yield return Remark.Refuse($"Low{i}", h => $"{Limit.Range(0.00005, 0.04, Measures.Pellet, h)}.");
             if (r.PelletHighMm is not (>= 0.05 and <= 40) || r.PelletHighMm < r.PelletLowMm)
-                yield return Remark.Refuse($"High{i}", "Not under the smallest, up to 40 mm (1.6 in).");
+                yield return Remark.Refuse($"High{i}", h =>
+                    $"Not under the smallest, up to {Limit.Of(0.04, Measures.Pellet, h)}."
+                );
             if (r.ProteinPct is not (>= 5 and <= 80))
                 yield return Remark.Refuse($"Protein{i}", "5 to 80 %.");
             if (r.RationPct is not (> 0 and <= 60))
                 yield return Remark.Refuse($"Ration{i}", "Over 0 and up to 60 % of body weight a day.");
             if (r.TempC is not (>= 4 and <= 38))
-                yield return Remark.Refuse($"Temp{i}", "4 to 38 °C: the water in which this ration holds.");
+                yield return Remark.Refuse($"Temp{i}", h =>
+                    $"{Limit.Range(4, 38, Measures.Temperature, h)}: the water in which this ration holds."
+                );
         }
     }
 }

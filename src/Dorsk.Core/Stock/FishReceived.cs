@@ -175,7 +175,7 @@ public sealed record FishReceived(
         if (Count is < 1 or > StockRules.MostFish)
             yield return Remark.Refuse("Count", "1 to 10,000,000 fish.");
         if (MeanG is not (> 0 and <= 20_000))
-            yield return Remark.Refuse("MeanWeight", "Above 0, up to 20 kg.");
+            yield return Remark.Refuse("MeanWeight", h => $"Above 0, up to {Limit.Of(20, Measures.Mass, h)}.");
         if (Dead < 0 || Dead > Count)
             yield return Remark.Refuse("Dead", "0 up to the number delivered.");
         if (string.IsNullOrWhiteSpace(Seller) || Seller.Length > 80)
@@ -207,7 +207,7 @@ public sealed record FishReceived(
         else if (StageDay is not (null or (>= 1 and <= 60)))
             yield return Remark.Refuse("StageDay", "1 to 60 days, or empty.");
         if (LengthM is not (null or (>= 0.002 and <= 1)))
-            yield return Remark.Refuse("Length", "2 mm (0.08 in) to 1 m (39 in), or empty.");
+            yield return Remark.Refuse("Length", h => $"{Limit.Range(0.002, 1, Measures.ShortLength, h)}, or empty.");
         if (Bags is not (null or (>= 1 and <= 100_000)))
             yield return Remark.Refuse("Bags", "1 to 100,000 bags, or empty.");
         if (SlackBags is { } slack && (slack < 0 || slack > (Bags ?? 0)))

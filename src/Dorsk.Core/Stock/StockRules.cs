@@ -238,7 +238,9 @@ public static class StockRules
             yield break;
         }
         if (f.LengthsM.Any(l => l is { } m && m is not (> 0.002 and < 3)))
-            yield return Remark.Refuse("Weighings", "A length of 0.2 to 300 cm.");
+            yield return Remark.Refuse("Weighings", h =>
+                $"A length of {Limit.Range(0.002, 3, Measures.ShortLength, h)}."
+            );
         if (f.Marks.Any(m => m.Fish < 0 || m.Fish > f.Weighings.Sum(w => w.Count)))
             yield return Remark.Refuse(
                 "Marks",

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Water;
 
@@ -47,7 +48,7 @@ public sealed record DeviceKept(long DeviceId, string Name, DeviceUse Use, long?
                 Use == DeviceUse.Probe ? "Choose the pond it hangs in." : "Choose the pond whose aerators it switches."
             );
         if (DepthM is < 0 or > 20 || (DepthM is { } d && !double.IsFinite(d)))
-            yield return Remark.Refuse("Depth", "0 to 20 m, or empty.");
+            yield return Remark.Refuse("Depth", h => $"{Limit.Range(0, 20, Measures.Length, h)}, or empty.");
     }
 }
 

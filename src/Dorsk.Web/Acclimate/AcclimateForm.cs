@@ -147,7 +147,7 @@ public static class AcclimateForm
         );
         // A rate that could not be read has said so already.
         foreach (var remark in own.Check().Where(r => f.Form.Remarks.All(said => said.Field != r.Field)).ToList())
-            f.Form.Refuse(remark.Field, remark.Text);
+            f.Form.Refuse(remark);
         return own;
     }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
@@ -188,7 +189,7 @@ public static class StockingForm
             Sexes = ReadSexes(f),
         };
         foreach (var remark in plan.Check())
-            f.Form.Refuse(remark.Field, remark.Text);
+            f.Form.Refuse(remark);
         return f.Sound ? new(plan, wanted, by, beside, onHand, temps is not null, road, lead) : null;
     }
 
@@ -400,7 +401,10 @@ public static class StockingForm
             .ToList();
         if (read.Count == 12 && read.All(t => t is >= -2 and <= 45))
             return [.. read.Select(t => t!.Value)];
-        f.Form.Refuse("months", "Twelve water temperatures with blanks between them, January first, each −2 to 45 °C.");
+        f.Form.Refuse(
+            "months",
+            $"Twelve water temperatures with blanks between them, January first, each {Limit.Range(-2, 45, Measures.Temperature, f.Here.Hand)}."
+        );
         return null;
     }
 

@@ -279,7 +279,7 @@ internal sealed class PondSlip : ISlip
         // Crossings are named where they were typed, before the outline is moved about its middle.
         var wrong = form.Remarks.Count > 0 ? [] : outline.Check("Corners").ToList();
         foreach (var remark in wrong)
-            form.Refuse(remark.Field, remark.Text);
+            form.Refuse(remark);
         return wrong.Count > 0 || form.Remarks.Count > 0 ? outline : outline.AboutMiddle();
     }
 

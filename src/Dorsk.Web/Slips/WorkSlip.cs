@@ -1,3 +1,4 @@
+using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Units;
 
@@ -85,7 +86,7 @@ internal sealed class WorkSlip : ISlip
         var work = ReadWork(form);
         var kg = form.MaybeQuantity("Amount", Measures.Mass);
         if (kg is < 0 or > 1_000_000)
-            form.Refuse("Amount", "0 to 1,000,000 kg.");
+            form.Refuse("Amount", $"{Limit.Range(0, 1_000_000, Measures.Mass, form.Here.Hand)}.");
         if (work == PondWork.Note && form.Empty("Text"))
             form.Refuse("Text", "A note needs words.");
         if (work == PondWork.PestTreated && form.Empty("Text"))

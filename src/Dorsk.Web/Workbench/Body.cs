@@ -40,7 +40,7 @@ internal static class Body
         if (!f.Sound)
             return null;
         foreach (var remark in SlopedRectangle.Check(length, width, depth, slope))
-            f.Form.Refuse(remark.Field.ToLowerInvariant(), remark.Text);
+            f.Form.Refuse(remark with { Field = remark.Field.ToLowerInvariant() });
         return f.Sound ? new SlopedRectangle(length, width, depth, slope) : null;
     }
 

@@ -90,7 +90,7 @@ internal sealed class QuotationCalculator : ICalculator
         var (needed, says) = BuildBody.Edge(habit);
         var body = new BuildBody(kind, length, width, depth, slope, edge ?? needed);
         foreach (var remark in body.Check())
-            f.Form.Refuse(remark.Field, remark.Text);
+            f.Form.Refuse(remark);
         if (!f.Sound)
             return null;
         return Answer(f, body, QuotationOf(spare, p, body), new(byFarm, spare, edge, needed, says, stated, species));

@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Ponds;
 
@@ -33,11 +34,8 @@ public sealed record MeanDepthPond(Outline Outline, double MeanDepth, double Dep
         foreach (var remark in Outline.Check("Corners").Concat(Messages.Depth(DepthM)))
             yield return remark;
         if (MeanDepth is not (>= 0.05 and <= 10) || MeanDepth > DepthM)
-            yield return Remark.Refuse(
-                "MeanDepth",
-                FormattableString.Invariant(
-                    $"A mean depth of {MeanDepth:0.##} m must lie between 0.05 m and the full depth of {DepthM:0.##} m."
-                )
+            yield return Remark.Refuse("MeanDepth", h =>
+                $"A mean depth of {Limit.Of(MeanDepth, Measures.Length, h)} must lie between {Limit.Of(0.05, Measures.Length, h)} and the full depth of {Limit.Of(DepthM, Measures.Length, h)}."
             );
     }
 }

@@ -25,12 +25,7 @@ public sealed record RoundTank(double DiameterM, double DepthM) : PondShape
     public static IEnumerable<Remark> Check(double diameterM, double depthM)
     {
         if (diameterM is not (>= 0.3 and <= 100))
-            yield return Remark.Refuse(
-                "Diameter",
-                FormattableString.Invariant(
-                    $"A diameter of {diameterM:0.##} m is outside 0.3 to 100 m. Check the figure and its unit."
-                )
-            );
+            yield return Remark.Refuse("Diameter", h => Messages.Outside("A diameter", diameterM, 0.3, 100, h));
         foreach (var remark in Messages.Depth(depthM))
             yield return remark;
     }

@@ -95,7 +95,8 @@ public sealed class PlanModel(Questions questions, Door door, Here here) : PageM
     {
         if (ReadCorners(corners) is not { } outline)
             return StatusCode(StatusCodes.Status422UnprocessableEntity);
-        var problem = outline.CornersM.Count < 3 ? null : outline.Check("Corners").FirstOrDefault()?.Text;
+        var problem =
+            outline.CornersM.Count < 3 ? null : outline.Check("Corners").FirstOrDefault()?.For(here.Hand).Text;
         var closed = outline.CornersM.Count > 2;
         return new JsonResult(
             new

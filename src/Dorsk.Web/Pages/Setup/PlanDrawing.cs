@@ -146,7 +146,7 @@ internal static class PlanDrawing
             if (said.Count == 0)
                 return (pond, place);
         }
-        wrong.AddRange(said.Select(r => new Wrong(d.Code ?? "", r.Text)));
+        wrong.AddRange(said.Select(r => new Wrong(d.Code ?? "", r.For(here.Hand).Text)));
         return null;
     }
 
@@ -166,7 +166,7 @@ internal static class PlanDrawing
         void Add(Fact fact, string typed) => lines.Add(new(here.Now, fact, typed, null));
         var corners = Points(d);
         var said = before.RadiusM > 0 ? [] : new Outline(corners).Check("Corners").ToList();
-        wrong.AddRange(said.Select(r => new Wrong(before.Pond.Code, r.Text)));
+        wrong.AddRange(said.Select(r => new Wrong(before.Pond.Code, r.For(here.Hand).Text)));
         if (said.Count > 0)
             return lines;
         var after = before;

@@ -35,6 +35,9 @@ public sealed class SlipForm(IReadOnlyDictionary<string, string> typed, Here her
     /// <summary>Adds a refusal at a field.</summary>
     public void Refuse(string field, string text) => remarks.Add(Remark.Refuse(field, text));
 
+    /// <summary>Adds a refusal of a rule, in the farm's units.</summary>
+    public void Refuse(Remark remark) => Refuse(remark.Field, remark.For(here.Hand).Text);
+
     /// <summary>A species of the farm's list, with the farm's own figures; the first one with a remark when it is none of them.</summary>
     public FishSpecies Fish(string field) =>
         Choice(field, [.. here.AllSpecies.Select(s => (s.Key, s))], "species", here.AllSpecies[0]);
