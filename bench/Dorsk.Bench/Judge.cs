@@ -57,7 +57,9 @@ public static class Judge
         MeanOfThree = "mean of three nights",
         Oracle = "oracle: true pond, mean weather";
 
-    private const double Afternoon = 4;
+    private const double Afternoon = 4,
+        DuskUnread = 6,
+        DayUnread = 16;
 
     /// <summary>Scores one pond for each seed.</summary>
     /// <param name="firstSeed">First seed.</param>
@@ -110,6 +112,8 @@ public static class Judge
             new(Oracle, night.OracleLowMgL, null),
             .. By(story, night.DuskAt, DeclineMethod.OwnNights, "own nights, at dusk"),
             .. By(story, night.DuskAt, DeclineMethod.Balance, "balance, at dusk"),
+            .. Old(pond, night, DuskUnread, "at dusk, last read at dawn"),
+            .. Old(pond, night, DayUnread, "at dusk, last read the evening before"),
         ];
         List<(double, double, bool)> told = [Tell(0, chosen)];
         // The forecast runs all day: in the afternoon it stands on the reading of the morning.
@@ -137,6 +141,12 @@ public static class Judge
 
     private static (double, double, bool) Tell(double afterH, DawnLowForecast f) =>
         (afterH, f.ChanceUnderAct, f.Judgement.Status >= Status.Watch);
+
+    // Nobody read for so long: the night is told all the same.
+    private static IEnumerable<Said> Old(ScoredPond pond, ScoredNight night, double unreadH, string way) =>
+        StoryUpTo(pond, night.DuskAt.AddHours(-unreadH)).Night.At(night.DuskAt).Forecast is { } f
+            ? [new(way, f.Low.Value, f.Low)]
+            : [];
 
     private static IEnumerable<Said> By(PondStory story, DateTimeOffset at, DeclineMethod method, string way) =>
         story.Night.At(at, method).Forecast is { } f ? [new(way, f.Low.Value, f.Low)] : [];

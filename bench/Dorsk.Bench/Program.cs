@@ -19,6 +19,17 @@ if (args is ["growth", ..])
     Console.Write(text);
     return holds ? 0 : 1;
 }
+if (args is ["wide"])
+{
+    Console.Write(WideProof.Page());
+    return 0;
+}
+if (args is ["wide", var world, var first, var batches])
+{
+    int Number(string text) => int.Parse(text, CultureInfo.InvariantCulture);
+    Console.Write(WideProof.Run(Enum.Parse<Dorsk.Practice.WideWorld>(world), Number(first), Number(batches)));
+    return 0;
+}
 if (args is ["burst", var path])
     return Burst.Run(path, probes: false);
 if (args is ["burst", "probes", var ofProbes])
@@ -34,6 +45,6 @@ if (args is ["history"])
 if (args is ["speed", var app, var empty, var seed])
     return await Speed.Run(app, empty, seed);
 Console.Error.WriteLine(
-    "dorsk-bench judge [first seed ...] | growth [first seed] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | load APP FOLDER [seconds] | history | speed APP EMPTY SEED"
+    "dorsk-bench judge [first seed ...] | growth [first seed] | wide [WORLD SEED BATCHES] | burst [probes] FILE.db | probes APP FOLDER | season APP FOLDER | load APP FOLDER [seconds] | history | speed APP EMPTY SEED"
 );
 return 2;

@@ -10,14 +10,41 @@ public class NightTests
     private static readonly DateTimeOffset Dusk = new(2026, 12, 10, 18, 0, 0, TimeSpan.FromHours(10));
 
     [Fact]
-    public void Nothing_is_forecast_without_fish_or_without_a_fresh_reading()
+    public void A_night_is_told_from_any_reading_of_forty_hours_and_the_wider_the_older_it_is()
     {
         using var farm = new TestFarm();
         Assert.Equal("No fish stand here.", farm.Story.Night.At(Dusk).WhyNot);
-        farm.Stock();
+        farm.Stock(3000, 200, day: 335);
         Assert.Contains("never read", farm.Story.Night.At(Dusk).WhyNot, StringComparison.Ordinal);
-        Read(farm, Dusk.AddHours(-20), 9);
-        Assert.Contains("over 12 h old", farm.Story.Night.At(Dusk).WhyNot, StringComparison.Ordinal);
+        Read(farm, Dusk.AddHours(-23), 9);
+        DawnLowForecast Told(DateTimeOffset at) => farm.Story.Night.At(at).Forecast!;
+        double Width(DawnLowForecast f) => f.Low.High - f.Low.Low;
+        var fresh = Told(Dusk.AddHours(-22));
+        // The same reading, a night later: no evening was ever read before it, so the day it lived through is in the doubt.
+        var old = Told(Dusk);
+        Assert.DoesNotContain(fresh.Why.Caveats, c => c.Contains("Read it at dusk", StringComparison.Ordinal));
+        Assert.Contains(old.Why.Caveats, c => c.Contains("Read it at dusk", StringComparison.Ordinal));
+        Assert.True(Width(old) > Width(fresh) + 1);
+        Assert.Contains("over 40 h old", farm.Story.Night.At(Dusk.AddHours(18)).WhyNot, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void An_evening_that_nobody_read_is_taken_from_the_evenings_before_and_said_so()
+    {
+        using var farm = new TestFarm();
+        farm.Stock(3000, 200, day: 335);
+        for (var i = 4; i >= 1; i--)
+        {
+            Read(farm, Dusk.AddDays(-i), 10);
+            Read(farm, Dusk.AddDays(-i).AddHours(11), 4);
+        }
+        var unread = farm.Story.Night.At(Dusk).Forecast!;
+        Assert.Contains(unread.Why.Caveats, c => c.Contains("at sunset is taken", StringComparison.Ordinal));
+        // Evenings as the last ones end in a morning as the last ones.
+        Assert.InRange(unread.Low.Value, 3, 5);
+        Read(farm, Dusk, 10);
+        var read = farm.Story.Night.At(Dusk).Forecast!;
+        Assert.True(read.Low.High - read.Low.Low < unread.Low.High - unread.Low.Low);
     }
 
     [Fact]

@@ -9,7 +9,7 @@ namespace Dorsk.Core.Growth;
 public readonly record struct CountState(double Mean, double StockSd, double Unseen)
 {
     // How well the loss that nobody sees is known: as a share of itself.
-    private const double UnseenSdShare = 0.25;
+    private const double UnseenSdShare = 0.8;
 
     /// <summary>The number at stocking: counted one by one ± 2 %, by weight ± 5 % (95 %).</summary>
     public static CountState Stocked(int count, bool oneByOne) =>

@@ -5,14 +5,14 @@ namespace Dorsk.Core.Growth;
 /// <summary>Gain of one fish in one day: temperature, ration and low-oxygen mornings, under the species' greatest daily gain.</summary>
 public static class DailyGain
 {
-    /// <summary>Gain at full ration, g per day: the W^(1/3) law over one day at f(T), held at the species' cap.</summary>
+    /// <summary>Gain at full ration, g per day: the W^(1/3) law over one day at f(T), held at the species' cap, which fish that grow faster pass by as much.</summary>
     /// <param name="meanG">Weight, g.</param>
     /// <param name="tempC">Water temperature, °C.</param>
     /// <param name="species">The species.</param>
     /// <param name="rateFactor">This pond's rate against the species' figure.</param>
     public static double FullG(double meanG, double tempC, FishSpecies species, double rateFactor = 1) =>
         Math.Min(
-            species.GrowthCapGPerDay,
+            rateFactor * species.GrowthCapGPerDay,
             GrowthLaws.After(meanG, rateFactor * species.GrowthG13PerDay, TemperatureResponse.F(tempC, species)) - meanG
         );
 

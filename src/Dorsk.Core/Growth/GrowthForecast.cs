@@ -39,7 +39,7 @@ public static class GrowthForecast
         var state = from.State;
         var held = from.Held.Solve();
         var wander = Math.Sqrt(
-            Math.Pow(StandingSettings.RateSdPerDayAhead, 2)
+            Math.Pow(StandingSettings.RateSdPerDayAhead * state.Steadiness, 2)
                 + Math.Pow(StandingSettings.UnsteadyShare * from.Held.Unsteady, 2)
         );
         for (var i = 0; i <= days; i++)
@@ -58,7 +58,7 @@ public static class GrowthForecast
         return ahead;
     }
 
-    /// <summary>Weights of fish that are to come: at nine tenths of the full ration, with the doubt of the species' own figures.</summary>
+    /// <summary>Weights of fish that are to come: at the planned ration, which the expected rate holds already, with the doubt of the species' own figures.</summary>
     /// <param name="species">The species.</param>
     /// <param name="meanG">Weight when they come, g.</param>
     /// <param name="from">The day they come.</param>
@@ -76,7 +76,7 @@ public static class GrowthForecast
             species,
             temperatureC,
             days,
-            DailyGain.RationShare(GrowthPlan.PlannedRation)
+            1
         );
 
     /// <summary>The dates on which a forecast reaches a weight.</summary>

@@ -12,8 +12,7 @@ namespace Dorsk.Core.Growth;
 /// <param name="Cold">The same at the cold end.</param>
 /// <param name="WarmSd">SD of <paramref name="Warm"/>.</param>
 /// <param name="ColdSd">SD of <paramref name="Cold"/>.</param>
-/// <param name="ShareOfFull">What a usual day is of the species' full ration, 0 to 1.</param>
-internal sealed record Habit(double Level, double Warm, double Cold, double WarmSd, double ColdSd, double ShareOfFull)
+internal sealed record Habit(double Level, double Warm, double Cold, double WarmSd, double ColdSd)
 {
     // Appetite rises with this power of the weight (Jobling 1994); feed of single days scatters by so much, days hang together.
     private const double Power = 0.7,
@@ -35,12 +34,9 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
         TemperatureResponse.F(tempC, species) * Math.Pow(meanG, Power);
 
     /// <summary>Learns from days on which fish were fed and nothing held the feed; null when there are too few.</summary>
-    /// <param name="days">Feed, g a fish; weight, g; water, °C; share of the species' full ration.</param>
+    /// <param name="days">Feed, g a fish; weight, g; water, °C.</param>
     /// <param name="species">The species.</param>
-    public static Habit? Learn(
-        IReadOnlyList<(double FedG, double MeanG, double TempC, double ShareOfFull)> days,
-        FishSpecies species
-    )
+    public static Habit? Learn(IReadOnlyList<(double FedG, double MeanG, double TempC)> days, FishSpecies species)
     {
         var usable = days.Where(d => d.FedG > 0 && TemperatureResponse.F(d.TempC, species) > 0.05).ToList();
         if (usable.Count < FewestDays)
@@ -62,20 +58,6 @@ internal sealed record Habit(double Level, double Warm, double Cold, double Warm
         }
         var inverse = Matrix<double>.Build.Dense(3, 3, a).Inverse();
         var fit = inverse * Vector<double>.Build.Dense(b);
-        return Fitted(usable, inverse, fit);
+        return new(fit[0], fit[1], fit[2], Math.Sqrt(inverse[1, 1]), Math.Sqrt(inverse[2, 2]));
     }
-
-    private static Habit Fitted(
-        List<(double FedG, double MeanG, double TempC, double ShareOfFull)> usable,
-        Matrix<double> inverse,
-        Vector<double> fit
-    ) =>
-        new(
-            fit[0],
-            fit[1],
-            fit[2],
-            Math.Sqrt(inverse[1, 1]),
-            Math.Sqrt(inverse[2, 2]),
-            Math.Min(1, usable.Select(d => d.ShareOfFull).Order().ElementAt(usable.Count / 2))
-        );
 }

@@ -8,7 +8,7 @@ namespace Dorsk.Core.Growth;
 /// <param name="MeanG">Mean weight, g, with its 90 % interval.</param>
 /// <param name="BiomassKg">Biomass, kg, with its 90 % interval.</param>
 /// <param name="FullGainG">Gain of one fish on that day at full ration, g.</param>
-/// <param name="RateFactor">This pond's growth rate against the species' figure, learned from samples.</param>
+/// <param name="RateFactor">This pond's growth rate against the species' at a usual ration, learned from samples.</param>
 /// <param name="State">The filter behind it, to go on from.</param>
 public sealed record Standing(
     DateOnly Day,

@@ -19,8 +19,8 @@ public static class StandingEstimate
     public static IReadOnlyList<Standing> Run(BatchHistory batch, DateOnly to)
     {
         // The first walk takes the species' figures as they are; what the fish were used to eat on it tells the second their own.
-        var first = new Walk(batch, null);
-        first.To(to, onlyHabit: true);
+        var first = new Walk(batch, null, isLearning: true);
+        first.To(to);
         return new Walk(batch, first.Habit()).To(to);
     }
 
@@ -28,5 +28,5 @@ public static class StandingEstimate
     public static double UnseenDailyShare(FishSpecies species, bool inTank) =>
         -Math.Log(Math.Clamp(species.SurvivalGrowOutPct, 1, 100) / 100)
         / StandingSettings.PlannedCycleDays
-        * (inTank ? 0.1 : 0.5);
+        * (inTank ? 0.1 : 0.3);
 }

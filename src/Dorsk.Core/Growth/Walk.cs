@@ -6,10 +6,11 @@ namespace Dorsk.Core.Growth;
 /// <summary>One walk of a batch from stocking on, day by day.</summary>
 /// <param name="batch">The batch and what is known of its pond.</param>
 /// <param name="habit">What they are used to eat; null where it is not known yet.</param>
-internal sealed class Walk(BatchHistory batch, Habit? habit)
+/// <param name="isLearning">Whether this walk only learns that habit: no ration is judged on it.</param>
+internal sealed class Walk(BatchHistory batch, Habit? habit, bool isLearning = false)
 {
     private readonly List<Standing> days = [];
-    private readonly List<(double FedG, double MeanG, double TempC, double Share)> free = [];
+    private readonly List<(double FedG, double MeanG, double TempC)> free = [];
     private CountState count = CountState.Stocked(batch.StockedCount, batch.CountedOneByOne);
     private WeightState weight = WeightState.Stocked(batch.StockedMeanG, habit);
 
@@ -18,8 +19,7 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
 
     /// <summary>Walks to a day, included.</summary>
     /// <param name="to">Last day.</param>
-    /// <param name="onlyHabit">Whether only what they are used to eat is wanted: no standing is written down then.</param>
-    public IReadOnlyList<Standing> To(DateOnly to, bool onlyHabit = false)
+    public IReadOnlyList<Standing> To(DateOnly to)
     {
         var changes = batch.Changes.ToLookup(c => c.Day);
         var samples = batch.Samples.ToLookup(s => s.Day);
@@ -39,9 +39,9 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
             var oxygen = DailyGain.OxygenFactor(batch.DawnLowMgL(day), limits, batch.Species.LethalDoMgL);
             var share = Share(ration, day, tempC, full, oxygen);
             var gain = DailyGain.FedG(full, weight.MeanG, share, oxygen, batch.InTank);
-            if (!onlyHabit)
+            if (!isLearning)
             {
-                days.Add(StandingOf(held, day, full, oxygen, share));
+                days.Add(StandingOf(held, day, AtFullRation(tempC), oxygen, share));
                 if (full > 0)
                     held = held.Day(gain / full, tempC, count.Mean * weight.MeanG / 1000);
             }
@@ -51,12 +51,25 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
         return days;
     }
 
+    // What they would gain at all they can eat, for the ration: never more than twice or less than half of the species' own, whatever the records say.
+    private double AtFullRation(double tempC) =>
+        DailyGain.FullG(
+            weight.MeanG,
+            tempC,
+            batch.Species,
+            Math.Clamp(
+                weight.RateAt(tempC, batch.Species) / Math.Exp(StandingSettings.RateMean),
+                RecordsFit.LowRate,
+                RecordsFit.HighRate
+            )
+        );
+
     private Standing StandingOf(HeldBack held, DateOnly day, double full, double oxygen, double share) =>
         AsStanding(day, count, weight, full) with
         {
             Held = held,
             Share = share,
-            OfUsual = habit is null ? share : share / habit.ShareOfFull,
+            OfUsual = share,
             Oxygen = oxygen,
         };
 
@@ -67,23 +80,27 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
     {
         if (change.CountedOneByOne is { } oneByOne)
             return CountState.Stocked(change.Count, oneByOne);
-        return change.Dead ? count.Dead(-change.Count, change.FoundShare ?? usuallyFound) : count.Move(change.Count);
+        if (!change.Dead)
+            return count.Move(change.Count);
+        var isEvent = -change.Count > StandingSettings.EventShare * count.Mean;
+        var found = isEvent ? Math.Max(usuallyFound, StandingSettings.FoundInEvents) : usuallyFound;
+        return count.Dead(-change.Count, change.FoundShare ?? found);
     }
 
-    // Against the species' full ration on the first walk; then against their own habit at the level it had.
+    // Only against what these fish are used to eat, which counts as full: no table knows what they need for a gain.
     private double Share(RationMemory ration, DateOnly day, double tempC, double fullG, double oxygen)
     {
         var fed = batch.FedKg(day);
         if (habit is not null)
-            return Math.Min(
-                1,
-                habit.ShareOfFull
-                    * ration.Share(fed, habit.FeedG(weight.MeanG, tempC, batch.Species) * count.Mean / 1000)
-            );
-        var fullKg = fullG * count.Mean / 1000 * DailyGain.Fcr(batch.Species, weight.MeanG);
-        if (oxygen >= 1 && fed > 0 && count.Mean > 0 && fullKg > 0)
-            free.Add((fed * 1000 / count.Mean, weight.MeanG, tempC, fed / fullKg));
-        return ration.Share(fed, fullKg);
+            return ration.Share(fed, habit.FeedG(weight.MeanG, tempC, batch.Species) * count.Mean / 1000);
+        if (isLearning)
+        {
+            if (oxygen >= 1 && fed > 0 && count.Mean > 0 && fullG > 0)
+                free.Add((fed * 1000 / count.Mean, weight.MeanG, tempC));
+            return 1;
+        }
+        // Until they have a habit the species' conversion stands for it.
+        return ration.Share(fed, fullG * count.Mean / 1000 * DailyGain.Fcr(batch.Species, weight.MeanG));
     }
 
     private static double SampleSd(SampleMean sample, FishSpecies species)
@@ -101,6 +118,14 @@ internal sealed class Walk(BatchHistory batch, Habit? habit)
         var kg = count.Mean * weight.MeanG / 1000;
         var sdKg = count.Mean > 0 ? Math.Sqrt((sdW * sdW) + Math.Pow(count.Sd / count.Mean, 2)) : 0;
         var biomass = StandingSettings.Around(kg, sdKg, StandingSettings.Level);
-        return new(day, count.Range(StandingSettings.Level), meanG, biomass, fullGainG, weight.RateFactor, weight);
+        return new(
+            day,
+            count.Range(StandingSettings.Level),
+            meanG,
+            biomass,
+            fullGainG,
+            weight.RateFactor / Math.Exp(StandingSettings.RateMean),
+            weight
+        );
     }
 }

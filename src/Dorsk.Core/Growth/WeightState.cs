@@ -3,17 +3,32 @@ using Dorsk.Core.Species;
 namespace Dorsk.Core.Growth;
 
 /// <summary>
-/// Belief about a batch's growth: log weight, log of its rate against the species' figure, and how much better or worse than the
-/// species' temperature curve it does in water warmer and colder than best. Means and covariance of an extended Kalman filter; the
-/// species' figures are the prior, samples move away from them as far as they must.
+/// Belief about a batch's growth: log weight, log of its rate against the species' figure, how much better or worse than the
+/// species' temperature curve it does in water warmer and colder than best, by how much the nets of this pond read heavy or
+/// light, and how the rate goes with size. Means and covariance of an extended Kalman filter; the species' figures are the prior, samples move away from them as far
+/// as they must.
 /// </summary>
 public sealed class WeightState
 {
-    private const int N = 4;
+    private const int N = 6,
+        Net = 4,
+        Size = 5;
     private readonly double[] mean;
     private readonly double[] cov;
+    private readonly double startLogG;
 
-    private WeightState(double[] mean, double[] cov) => (this.mean, this.cov) = (mean, cov);
+    // How far samples fell from what was expected, squared and in the SDs expected: their sum, and how many spoke.
+    private readonly (double Squares, int Samples) surprises;
+
+    // The expectation of the settings counts as so many samples.
+    private const double Expected = 2;
+
+    private WeightState(double[] mean, double[] cov, double startLogG, (double Squares, int Samples) surprises) =>
+        (this.mean, this.cov, this.startLogG, this.surprises) = (mean, cov, startLogG, surprises);
+
+    /// <summary>What samples of this batch surprise by, against what is expected, 0.4 to 2: under 1 where it keeps to its line.</summary>
+    public double Steadiness =>
+        Math.Clamp(Math.Sqrt((Expected + surprises.Squares) / (Expected + surprises.Samples)), 0.4, 2);
 
     /// <summary>The belief at stocking.</summary>
     /// <param name="meanG">Mean weight at stocking, g.</param>
@@ -27,10 +42,24 @@ public sealed class WeightState
             StandingSettings.RateSd,
             habit?.WarmSd ?? StandingSettings.FlankSd,
             habit?.ColdSd ?? StandingSettings.FlankSd,
+            StandingSettings.NetBiasSd,
+            StandingSettings.SizeSlopeSd,
         ];
         for (var i = 0; i < N; i++)
             cov[(i * N) + i] = sd[i] * sd[i];
-        return new([Math.Log(meanG), 0, habit?.Warm ?? 0, habit?.Cold ?? 0], cov);
+        return new(
+            [
+                Math.Log(meanG),
+                StandingSettings.RateMean,
+                habit?.Warm ?? 0,
+                habit?.Cold ?? 0,
+                0,
+                StandingSettings.SizeSlope,
+            ],
+            cov,
+            Math.Log(meanG),
+            default
+        );
     }
 
     /// <summary>Median weight, g.</summary>
@@ -40,13 +69,16 @@ public sealed class WeightState
     public double SdLogG => Math.Sqrt(cov[0]);
 
     /// <summary>The rate against the species' figure at its best temperature.</summary>
-    public double RateFactor => Math.Exp(mean[1]);
+    public double RateFactor => Math.Exp(mean[1] + (Grown * mean[Size]));
+
+    // How much they have grown since they came, in logs: the rate at stocking and what size does to it are told apart by it.
+    private double Grown => mean[0] - startLogG;
 
     /// <summary>The rate against the species' figure in water of a temperature.</summary>
     public double RateAt(double tempC, FishSpecies species)
     {
         var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
-        return Math.Exp(mean[1] + (warm * mean[2]) + (cold * mean[3]));
+        return Math.Exp(mean[1] + (warm * mean[2]) + (cold * mean[3]) + (Grown * mean[Size]));
     }
 
     /// <summary>One day on, linearised for the covariance: gain over weight falls with W^(−1/3) and rises with the rate.</summary>
@@ -63,7 +95,15 @@ public sealed class WeightState
     {
         var relative = gainG / MeanG;
         var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
-        ReadOnlySpan<double> row = [1 - (relative / 3), relative, relative * warm, relative * cold];
+        ReadOnlySpan<double> row =
+        [
+            1 - (relative / 3) + (relative * mean[Size]),
+            relative,
+            relative * warm,
+            relative * cold,
+            0,
+            relative * Grown,
+        ];
         var next = new double[N * N];
         cov.AsSpan().CopyTo(next);
         var first = 0.0;
@@ -78,7 +118,7 @@ public sealed class WeightState
         }
         next[0] = first + (StandingSettings.ProcessSdPerDay * StandingSettings.ProcessSdPerDay);
         next[N + 1] += rateSdPerDay * rateSdPerDay;
-        return new([Math.Log(Math.Max(1e-6, MeanG + gainG)), mean[1], mean[2], mean[3]], next);
+        return new([Math.Log(Math.Max(1e-6, MeanG + gainG)), .. mean[1..]], next, startLogG, surprises);
     }
 
     /// <summary>Learns from a sample.</summary>
@@ -86,15 +126,19 @@ public sealed class WeightState
     /// <param name="relativeSd">Its error as a share.</param>
     public WeightState Learn(double sampleG, double relativeSd)
     {
-        var surprise = Math.Log(sampleG) - mean[0];
-        var total = cov[0] + (relativeSd * relativeSd);
+        // A net shows the weight and its own habit together.
+        var surprise = Math.Log(sampleG) - mean[0] - mean[Net];
+        Span<double> with = stackalloc double[N];
+        for (var i = 0; i < N; i++)
+            with[i] = cov[i * N] + cov[(i * N) + Net];
+        var total = with[0] + with[Net] + (relativeSd * relativeSd);
         var (m, p) = ((double[])mean.Clone(), (double[])cov.Clone());
         for (var i = 0; i < N; i++)
         {
-            m[i] += cov[i * N] / total * surprise;
+            m[i] += with[i] / total * surprise;
             for (var j = 0; j < N; j++)
-                p[(i * N) + j] -= cov[i * N] * cov[j] / total;
+                p[(i * N) + j] -= with[i] * with[j] / total;
         }
-        return new(m, p);
+        return new(m, p, startLogG, (surprises.Squares + (surprise * surprise / total), surprises.Samples + 1));
     }
 }

@@ -20,7 +20,14 @@ public enum DeclineMethod
 /// <param name="MgLH">mg/L/h.</param>
 /// <param name="Sd">Its standard deviation, mg/L/h.</param>
 /// <param name="Why">Grounds.</param>
-public sealed record Decline(DeclineMethod Method, double MgLH, double Sd, Grounds Why);
+public sealed record Decline(DeclineMethod Method, double MgLH, double Sd, Grounds Why)
+{
+    /// <summary>SD of the oxygen that the night starts from, mg/L: of a fresh reading, more where the last one is old.</summary>
+    public double StartSd { get; init; } = ReadingSd;
+
+    /// <summary>SD of one reading by hand, mg/L.</summary>
+    public const double ReadingSd = 0.2;
+}
 
 /// <summary>One point of the forecast with its 80 % band, mg/L.</summary>
 /// <param name="At">When.</param>

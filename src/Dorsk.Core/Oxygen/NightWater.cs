@@ -29,6 +29,9 @@ public sealed record NightWater(
     /// <summary>Whether an aerator runs at an instant, as far as that is known or ordered otherwise than by its timer; null: timers alone.</summary>
     public Func<string, DateTimeOffset, bool?>? Known { get; init; }
 
+    /// <summary>Whether the temperature was read, and is not only likely.</summary>
+    public bool IsTempRead { get; init; } = true;
+
     /// <summary>Aerators that run at an instant.</summary>
     public IEnumerable<Aerator> RunningAt(DateTimeOffset at)
     {

@@ -12,9 +12,12 @@ public static class TonightForecast
     /// <summary>Level of oxygen forecasts.</summary>
     public const double Level = 0.80;
 
-    private const double ReadingSd = 0.2;
     private const double ActChance = 0.5;
     private const double WatchChance = 0.1;
+
+    // Where the doubt is only that nobody read the evening, a reading is asked for before a watch is.
+    private const double UnreadWatchChance = 0.2,
+        UnreadSd = 0.45;
 
     /// <summary>Runs the forecast.</summary>
     /// <param name="decline">Tonight's respiration.</param>
@@ -36,7 +39,7 @@ public static class TonightForecast
     {
         var z = SampleStatistics.Z(Level);
         var curves = NightCurve.Run(water, [decline.MgLH, decline.MgLH + decline.Sd], start, noon);
-        var curve = Curve(z, curves);
+        var curve = Curve(z, curves, decline.StartSd);
         var dark = curve.Where(p => p.At <= lowUntil).ToList();
         // The dawn low is the morning's: crowded water may stand lower at dusk, after sun and feed, than at dawn. Danger is judged over all of the night.
         var morning = dark.Where(p =>
@@ -50,7 +53,13 @@ public static class TonightForecast
         DateTimeOffset? Under(double level) =>
             dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
         var why = Because(decline, water, start, limits, hand);
-        var judgement = Judge(worst.MgL, ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), limits, hand);
+        var watchFrom = decline.StartSd > UnreadSd ? UnreadWatchChance : WatchChance;
+        var judgement = Judge(
+            worst.MgL,
+            (ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), watchFrom),
+            limits,
+            hand
+        );
         return new(
             new(low.MgL, low.LowMgL, low.HighMgL, Level),
             low.At,
@@ -64,24 +73,30 @@ public static class TonightForecast
         );
     }
 
-    private static List<CurvePoint> Curve(double z, IReadOnlyList<IReadOnlyList<Timed>> curves) =>
+    private static List<CurvePoint> Curve(double z, IReadOnlyList<IReadOnlyList<Timed>> curves, double startSd) =>
         curves[0]
             .Zip(curves[1], (l, t) =>
             {
-                var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(ReadingSd, 2));
+                var sd = Math.Sqrt(Math.Pow(l.Si - t.Si, 2) + Math.Pow(startSd, 2));
                 return new CurvePoint(l.At, l.Si, Math.Max(0, l.Si - (z * sd)), l.Si + (z * sd));
             })
             .ToList();
 
-    private static Judgement Judge(double low, double underAct, double underWatch, WaterLimits limits, Hand hand)
+    private static Judgement Judge(
+        double low,
+        (double UnderAct, double UnderWatch, double WatchFrom) chance,
+        WaterLimits limits,
+        Hand hand
+    )
     {
+        var (underAct, underWatch, watchFrom) = chance;
         string P(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
         if (underAct >= ActChance)
             return new(
                 Status.ActNow,
                 $"Oxygen is likely to fall to {P(low)}, under the act level {P(limits.DoActMgL)}"
             );
-        if (underAct >= WatchChance)
+        if (underAct >= watchFrom)
             return new(
                 Status.Watch,
                 $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.ChanceWords(underAct)}"
@@ -109,7 +124,7 @@ public static class TonightForecast
             decline.Why.Method + " Ten-minute steps carry the latest reading to the coming noon.",
             inputs,
             [
-                $"Act now from a chance of 50 % under {QuantityText.Write(limits.DoActMgL, Measures.Oxygen, hand)}, Watch from 10 % or likely under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}.",
+                $"Act now from a chance of 50 % under {QuantityText.Write(limits.DoActMgL, Measures.Oxygen, hand)}, Watch from {(decline.StartSd > UnreadSd ? "20 %, as the evening was not read," : "10 %")} or likely under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}.",
                 limits.Source,
             ],
             decline.Why.Source,

@@ -99,7 +99,7 @@ public sealed class TemperatureRecord
             0.22 * -latitudeDeg * Math.Cos(Angle(25)),
             0.22 * -latitudeDeg * Math.Sin(Angle(25)),
         ]);
-        const double weight = 20; // the guess counts as twenty days of readings
+        const double weight = 8; // the guess counts as eight days of readings
         // Summed by hand: a pond is read again with every line, and has years of days.
         double c1 = 0,
             s1 = 0,

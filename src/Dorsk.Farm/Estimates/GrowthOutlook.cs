@@ -57,9 +57,25 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
         );
         if (last.Mean is null)
             return grounds.Doubting("No sample yet: weight is estimated from stocking by the species' growth figure.");
+        if (RecordsOf(batch, stands) is { } misfit)
+            return grounds.Doubting(misfit + ".");
         // Feed is a witness of its own: when it and the books part, something is wrong that neither knows.
         var verdict = stock.WitnessOf(batch, stands.Day).Verdict;
         return verdict.Status == Status.Watch ? grounds.Doubting(verdict.Reason + ".") : grounds;
+    }
+
+    /// <summary>What does not fit in the records of a batch; null while they agree, and before any sample.</summary>
+    public string? RecordsOf(BatchStory batch, Standing stands)
+    {
+        if (batch.Samples.Count == 0)
+            return null;
+        var startKg = batch.ArrivedCount * batch.ArrivedMeanG / 1000;
+        return RecordsFit.Of(
+            stands.RateFactor,
+            stock.FedSince(batch, ArrivedOn(batch), stands.Day),
+            (batch.Stands * stands.MeanG.Value / 1000) - startKg,
+            DailyGain.Fcr(batch.Species, stands.MeanG.Value)
+        );
     }
 
     /// <summary>Why a batch weighs more or less than planned, the strongest reason first.</summary>
@@ -113,7 +129,12 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
 
     private IReadOnlyList<Input> InputsOf(BatchStory batch, Standing stands, BatchSample last, string found) =>
         [
-            new("stocked", batch.ArrivedCount, Measures.Plain, batch.OneByOne ? "counted, ± 2 %" : "by weight, ± 5 %"),
+            new(
+                "stocked",
+                batch.ArrivedCount,
+                Measures.Plain,
+                $"{(batch.OneByOne ? "counted" : "by weight")}, ± {100 * (batch.OneByOne ? StandingSettings.CountedShare : StandingSettings.ByWeightShare):0} %"
+            ),
             new("weight at stocking", batch.ArrivedMeanG, Measures.FishWeight, "stocking slip"),
             new(
                 "dead found",

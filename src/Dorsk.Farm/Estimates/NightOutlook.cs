@@ -26,7 +26,16 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
 {
     private const int NightsBack = 10;
     private const double UsualWindMs = 1.5;
-    private static readonly TimeSpan OldestStart = TimeSpan.FromHours(12);
+    private static readonly TimeSpan OldestStart = TimeSpan.FromHours(40);
+
+    // What a day that nobody read may have brought, mg/L for the square root of an hour since the reading.
+    private const double UnreadSd = 0.45;
+
+    // Later evenings speak more for the next one; a morning under the usual ones brings half of that to the evening.
+    private const double EveningStays = 0.6,
+        MorningTells = 0.5,
+        EveningSd = 0.5;
+    private const int EveningsNeeded = 2;
     private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2),
         AutomaticEnds = TimeSpan.FromHours(1);
 
@@ -48,9 +57,10 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
     /// <param name="aerators">Aerators with the timers that are tried; null for those that are set.</param>
     public Tonight At(DateTimeOffset now, DeclineMethod? only = null, IReadOnlyList<Aerator>? aerators = null)
     {
-        var (basis, whyNot, night) = BasisAt(now, only);
-        if (basis is null)
+        var (read, whyNot, night) = BasisAt(now, only);
+        if (read is null)
             return new(null, whyNot, night);
+        var basis = FromUsualDusk(read, night);
         var sunrise = facts.SunOf(night).Sunrise;
         var hand = facts.Farm.Hand;
         var water = aerators is null ? basis.Water : basis.Water with { Aerators = aerators };
@@ -127,13 +137,13 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         if (facts.ReadingsOf[Parameter.Oxygen].LastAt(now) is not { } start)
             return (null, "Oxygen was never read here: read it at dusk for a forecast.", night);
         if (now - start.At > OldestStart)
-            return (null, "The last oxygen reading is over 12 h old: read it again for a forecast.", night);
-        if (WaterAt(start.At) is not { } read)
-            return (null, "The water temperature is not known: read it with the oxygen for a forecast.", night);
+            return (null, "The last oxygen reading is over 40 h old: read it again for a forecast.", night);
+        if (WaterAt(start.At, likely: true) is not { } read)
+            return (null, "The pond stands empty by its gauge: enter the level for a forecast.", night);
         // Timers that were set since the reading run tonight.
         var water = read with { Aerators = facts.AeratorsAt(now), Known = RunsUpTo(now) };
         if (DeclineOf(night, start.At, water, only) is { } decline)
-            return (new(water, start, decline, limits), "", night);
+            return (new(water, start, Likely(decline, water), limits), "", night);
         return (
             null,
             only is null
@@ -142,6 +152,65 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             night
         );
     }
+
+    private static Decline Likely(Decline decline, NightWater water) =>
+        water.IsTempRead
+            ? decline
+            : decline with
+            {
+                Why = decline.Why.Doubting("The water temperature was not read within a day: the likely one is taken."),
+            };
+
+    // From the morning on nobody knows what the day brings: the night is told from the evenings this pond usually has, or, without
+    // any, from the old reading with the doubt of its age.
+    private NightBasis FromUsualDusk(NightBasis read, Night night)
+    {
+        var (sunset, _) = facts.SunOf(night);
+        if (read.Start.At >= sunset - DuskFrom)
+            return read;
+        var hand = facts.Farm.Hand;
+        var age = (sunset - read.Start.At).TotalHours;
+        var past = PastNights(night);
+        if (past.Count < EveningsNeeded)
+            return Doubted(
+                read,
+                UnreadSd * Math.Sqrt(age),
+                $"Not read since {hand.Figure(age, 0)} h before sunset: what the day brought is not known. Read it at dusk."
+            );
+        var (dusk, spread, isMorning) = UsualDusk(read.Start, night, past);
+        return Doubted(
+            read with
+            {
+                Start = new(sunset, dusk),
+            },
+            Math.Sqrt((EveningSd * EveningSd) + (spread * spread)),
+            $"Not read this evening: {Core.Units.QuantityText.Write(dusk, Core.Units.Measures.Oxygen, hand)} at sunset is taken, as on the last evenings{(isMorning ? " and by this morning" : "")}. Read it at dusk."
+        );
+    }
+
+    private (double DuskMgL, double Spread, bool IsMorning) UsualDusk(Timed last, Night night, List<PastNight> past)
+    {
+        double Weight(PastNight n) => Math.Pow(EveningStays, n.NightsAgo - 1);
+        var total = past.Sum(Weight);
+        double Mean(Func<PastNight, double> of) => past.Sum(n => Weight(n) * of(n)) / total;
+        var (usual, mornings) = (Mean(n => n.Dusk.Si), Mean(n => n.Dawn.Si));
+        var isMorning = (last.At - facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise).Duration() <= DawnSpan;
+        return (
+            Math.Max(0, usual + (isMorning ? MorningTells * (last.Si - mornings) : 0)),
+            Math.Sqrt(Mean(n => Math.Pow(n.Dusk.Si - usual, 2))),
+            isMorning
+        );
+    }
+
+    private static NightBasis Doubted(NightBasis basis, double sd, string why) =>
+        basis with
+        {
+            Decline = basis.Decline with
+            {
+                StartSd = Math.Sqrt((Decline.ReadingSd * Decline.ReadingSd) + (sd * sd)),
+                Why = basis.Decline.Why.Doubting(why),
+            },
+        };
 
     private Decline? DeclineOf(Night night, DateTimeOffset at, NightWater water, DeclineMethod? only)
     {
@@ -188,18 +257,20 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         return nights;
     }
 
-    private NightWater? WaterAt(DateTimeOffset at)
+    private NightWater? WaterAt(DateTimeOffset at, bool likely = false)
     {
         var warmth = facts.ReadingsOf[Parameter.Temperature].LastAt(at + WarmthAfter);
-        if (warmth is not { } temp || temp.At <= at - WarmthSpeaks)
+        double? read = warmth is { } said && said.At > at - WarmthSpeaks ? said.Si : null;
+        if (read is null && !likely)
             return null;
+        var tempC = read ?? facts.Temperature.On(facts.Zone.DayOf(at)).TempC;
         var shape = facts.Pond.Shape;
         var (level, _) = facts.LevelAt(at);
         var volume = shape.VolumeM3(level);
         if (volume <= 0)
             return null;
         var saturation = OxygenSaturation.MgL(
-            Math.Clamp(temp.Si, 0, 40),
+            Math.Clamp(tempC, 0, 40),
             facts.SalinityAt(at),
             facts.Weather[Parameter.AirPressure].LastWithin(at, WeatherSpeaks)?.Si
                 ?? OxygenSaturation.PressureKPa(facts.Farm.AltitudeM)
@@ -207,12 +278,15 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         return new(
             volume,
             volume / shape.AreaM2(level),
-            temp.Si,
+            tempC,
             saturation,
             facts.Weather[Parameter.Wind].LastWithin(at, WeatherSpeaks)?.Si ?? UsualWindMs,
             facts.AeratorsAt(at),
             facts.Farm.Place,
             facts.Zone
-        );
+        )
+        {
+            IsTempRead = read is not null,
+        };
     }
 }

@@ -129,23 +129,20 @@ public sealed class ImportModel(
             return Page();
         maps.Keep(Import.Sheet.Heading, string.Join('\n', [Sign, Order, Pond, .. Keys]));
         var (import, now) = (Import, here.Now);
-        import.Check(
-            (progress, stop) =>
-            {
-                var (desk, found) = SheetCheck.Run(
-                    file,
-                    import.Sheet,
-                    map,
-                    import.Sheet.Path + ".desk",
-                    now,
-                    progress,
-                    stop
-                );
-                return new CheckedReadings(desk, found, door);
-            },
-            log
-        );
+        import.Check((progress, stop) => Readings(import, map, now, (progress, stop)), log);
         return LocalRedirect($"/lists/import/{Import.Id}");
+    }
+
+    private CheckedReadings Readings(
+        SheetImport import,
+        SheetMap map,
+        DateTimeOffset now,
+        (Action<int> Progress, CancellationToken Stop) run
+    )
+    {
+        var desk = import.Sheet.Path + ".desk";
+        var (laid, found) = SheetCheck.Run(file, import.Sheet, map, desk, now, run.Progress, run.Stop);
+        return new(laid, found, door);
     }
 
     private IActionResult CheckEntries(ISlip slip, string? sign, string? order)

@@ -183,18 +183,21 @@ public sealed class EntryCheck
             asked.AddRange(receipt.Remarks.Select(r => new SheetRemark(one.Line, HeadingOf(r.Field), r.Text)));
             receipt = door.Enter(entry);
         }
-        if (receipt.Repeated)
-        {
-            known++;
-            return;
-        }
+        Sort(one, entry, receipt, questioned);
+    }
+
+    private void Sort(OneLine one, Entry entry, Receipt receipt, bool questioned)
+    {
         foreach (var r in receipt.Remarks.Where(r => r.Kind == Objection.Refuse))
             Wrong(one.Line, HeadingOf(r.Field), r.Text);
-        if (!receipt.Accepted)
-            return;
-        good.Add((one.Line, entry, questioned));
-        if (understood.Count < SheetCheck.Preview)
-            understood.Add((one.Line, one.Pond, one.Filled.Happened, one.Filled.AsTyped));
+        if (receipt.Repeated)
+            known++;
+        else if (receipt.Accepted)
+        {
+            good.Add((one.Line, entry, questioned));
+            if (understood.Count < SheetCheck.Preview)
+                understood.Add((one.Line, one.Pond, one.Filled.Happened, one.Filled.AsTyped));
+        }
     }
 
     private SlipContext? ContextOf(string code)

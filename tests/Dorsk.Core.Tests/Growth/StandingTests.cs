@@ -13,11 +13,18 @@ public class StandingTests
     private static readonly DateOnly Day0 = new(2026, 9, 1);
 
     [Fact]
-    public void Without_loss_or_samples_it_is_the_growth_law()
+    public void Without_loss_or_samples_it_is_the_growth_law_as_planned_to_be_fed()
     {
         var last = StandingEstimate.Run(Batch(), Day0.AddDays(100))[^1];
         var f = TemperatureResponse.F(25, Perch);
-        Assert.Equal(GrowthLaws.After(20, Perch.GrowthG13PerDay, 100 * f), last.MeanG.Value, 0.4);
+        var rate = Perch.GrowthG13PerDay * DailyGain.RationShare(GrowthPlan.PlannedRation);
+        // Animals slow down a little with size.
+        Assert.InRange(
+            last.MeanG.Value,
+            0.95 * GrowthLaws.After(20, rate, 100 * f),
+            GrowthLaws.After(20, rate, 100 * f)
+        );
+        Assert.Equal(1, last.RateFactor, 0.06);
         Assert.Equal(StandingSettings.Level, last.BiomassKg.Level);
         Assert.Equal(last.Count.Value * last.MeanG.Value / 1000, last.BiomassKg.Value, 6);
     }
@@ -62,24 +69,73 @@ public class StandingTests
             .ToProperty();
     }
 
+    private static double CountAfter(int gone, bool dead, double? foundShare = null) =>
+        StandingEstimate
+            .Run(
+                Batch() with
+                {
+                    Changes = [new(Day0.AddDays(5), -gone, dead, null) { FoundShare = foundShare }],
+                },
+                Day0.AddDays(6)
+            )[^1]
+            .Count.Value;
+
     [Fact]
-    public void More_die_than_are_found()
+    public void More_die_than_are_found_and_of_a_die_off_most_are()
     {
-        var dead = StandingEstimate.Run(
-            Batch() with
-            {
-                Changes = [new(Day0.AddDays(5), -50, true, null)],
-            },
-            Day0.AddDays(6)
-        )[^1];
-        var moved = StandingEstimate.Run(
-            Batch() with
-            {
-                Changes = [new(Day0.AddDays(5), -50, false, null)],
-            },
-            Day0.AddDays(6)
-        )[^1];
-        Assert.Equal(50, moved.Count.Value - dead.Count.Value, 0.5);
+        var small = CountAfter(12, false) - CountAfter(12, true);
+        Assert.Equal(12 * ((1 / StandingSettings.FoundInPonds) - 1), small, 0.5);
+        var large = CountAfter(300, false) - CountAfter(300, true);
+        Assert.Equal(300 * ((1 / StandingSettings.FoundInEvents) - 1), large, 0.5);
+        // Who says what share was found is believed.
+        Assert.Equal(200, CountAfter(200, false) - CountAfter(200, true, 0.5), 0.5);
+        // A die-off written down twice over leaves what it leaves, not nothing.
+        Assert.InRange(CountAfter(600, true), 150, 250);
+    }
+
+    [Fact]
+    public void Feed_holds_growth_back_only_against_what_these_fish_are_used_to()
+    {
+        double On(Func<DateOnly, double> fed) =>
+            StandingEstimate.Run(Batch() with { FedKg = fed }, Day0.AddDays(90))[^1].MeanG.Value;
+        // Twice or half the table's ration, day by day: they are used to it, and no table knows their conversion.
+        double Table(DateOnly d) => 0.5 + (0.01 * (d.DayNumber - Day0.DayNumber));
+        Assert.Equal(On(Table), On(d => 2 * Table(d)), 1.0);
+        // Half of what they are used to for the last month is hunger.
+        Assert.True(On(d => Table(d) * (d > Day0.AddDays(60) ? 0.5 : 1)) < 0.95 * On(Table));
+    }
+
+    [Fact]
+    public void A_net_that_reads_heavy_leaves_doubt_that_no_further_sample_takes_away()
+    {
+        var samples = Enumerable
+            .Range(1, 12)
+            .Select(n => new WeightSample(
+                Day0.AddDays(7 * n),
+                SampleStatistics.Bulk([(60, 60 * 30.0), (60, 60 * 30.2)])
+            ))
+            .ToList();
+        var last = StandingEstimate.Run(Batch() with { Samples = samples }, Day0.AddDays(85))[^1].MeanG;
+        Assert.True(last.High / last.Low > Math.Exp(2 * 1.645 * 0.6 * StandingSettings.NetBiasSd));
+    }
+
+    [Theory]
+    [InlineData(1.0, 100, 50, null)]
+    [InlineData(2.5, 10, 50, "feed was given that nobody wrote down")]
+    [InlineData(2.5, 90, 50, "large ones")]
+    [InlineData(0.3, 400, 50, "feed is wasted")]
+    [InlineData(0.3, 90, 50, "small ones")]
+    public void A_rate_far_from_the_species_is_said_as_records_that_do_not_fit(
+        double rate,
+        double fedKg,
+        double gainKg,
+        string? likeliest
+    )
+    {
+        var said = RecordsFit.Of(rate, fedKg, gainKg, 1.6);
+        Assert.Equal(likeliest is null, said is null);
+        if (likeliest is not null)
+            Assert.Contains(likeliest, said, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -180,7 +180,7 @@ public sealed class OneTruthTests : IDisposable
     [Theory]
     [InlineData(1.0, 2000)]
     [InlineData(0.8, 1750)]
-    [InlineData(null, 1000)] // half of the dead of a pond are usually found
+    [InlineData(null, 1667)] // of a die-off three quarters are taken to be found
     public void A_counted_kill_is_taken_off_once(double? found, int left)
     {
         var batch = farm.Stock(3000);

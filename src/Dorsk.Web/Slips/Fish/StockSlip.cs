@@ -1,4 +1,5 @@
 using System.Globalization;
+using Dorsk.Core.Growth;
 using Dorsk.Core.People;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
@@ -73,9 +74,9 @@ internal sealed class StockSlip : ISlip
                 "Counted how",
                 f?.Basis.ToString() ?? "ByWeight",
                 [
-                    ("ByWeight", "by weight, ± 5 %"),
-                    ("Counted", "one by one, ± 2 %"),
-                    ("ByVolume", "by volume, ± 5 %"),
+                    ("ByWeight", $"by weight, ± {Pct(StandingSettings.ByWeightShare)} %"),
+                    ("Counted", $"one by one, ± {Pct(StandingSettings.CountedShare)} %"),
+                    ("ByVolume", $"by volume, ± {Pct(StandingSettings.ByWeightShare)} %"),
                     ("Assumed", "assumed"),
                 ]
             ),
@@ -87,6 +88,8 @@ internal sealed class StockSlip : ISlip
                 .WithHint("kept with the batch"),
         ];
     }
+
+    private static string Pct(double share) => (100 * share).ToString("0", CultureInfo.InvariantCulture);
 
     private const int DaysToStock = 10;
 
