@@ -158,3 +158,16 @@ test('a slip prints on paper', async ({ as, demo }) => {
   await expect(page.locator('form.slip')).toBeVisible();
   expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(5000);
 });
+
+test('the night board is one sheet of paper; every stop of the tour stands', async ({ as, demo }) => {
+  const page = await as('Manager', demo);
+  await page.goto(demo.url + '/oxygen');
+  const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(paper.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+  await page.goto(demo.url + '/');
+  await page.getByRole('link', { name: 'Tour of the demo' }).click();
+  await expect(page.locator('.tour > li')).toHaveCount(8);
+  const links = await page.locator('.tour a').evaluateAll((all) => all.map((a) => a.href));
+  expect(links.length).toBeGreaterThan(15);
+  for (const link of links) expect((await page.request.get(link)).status(), link).toBe(200);
+});
