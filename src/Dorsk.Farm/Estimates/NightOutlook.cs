@@ -26,7 +26,8 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
 {
     private const int NightsBack = 10;
     private const double UsualWindMs = 1.5;
-    private static readonly TimeSpan OldestStart = TimeSpan.FromHours(40);
+    private static readonly TimeSpan OldestStart = TimeSpan.FromHours(40),
+        OldestAirless = TimeSpan.FromHours(12);
 
     // What a day that nobody read may have brought, mg/L for the square root of an hour since the reading.
     private const double UnreadSd = 0.45;
@@ -60,7 +61,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         var (read, whyNot, night) = BasisAt(now, only);
         if (read is null)
             return new(null, whyNot, night);
-        var basis = FromUsualDusk(read, night);
+        var basis = FromUsualDusk(read, night, only);
         var sunrise = facts.SunOf(night).Sunrise;
         var hand = facts.Farm.Hand;
         var water = aerators is null ? basis.Water : basis.Water with { Aerators = aerators };
@@ -86,6 +87,9 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
     public WithoutAir? WithoutAirAt(DateTimeOffset now)
     {
         if ((BasisAt(now, null).Basis ?? BasisAt(now, DeclineMethod.Balance).Basis) is not { } basis)
+            return null;
+        // Minutes are no matter for a guess: from an older reading nothing is said.
+        if (now - basis.Start.At > OldestAirless)
             return null;
         // Between the last reading and now the night was carried on with its timers.
         var at = NightCurve.Run(basis.Water, basis.Decline.MgLH, basis.Start, now)[^1];
@@ -163,7 +167,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
 
     // From the morning on nobody knows what the day brings: the night is told from the evenings this pond usually has, or, without
     // any, from the old reading with the doubt of its age.
-    private NightBasis FromUsualDusk(NightBasis read, Night night)
+    private NightBasis FromUsualDusk(NightBasis read, Night night, DeclineMethod? only)
     {
         var (sunset, _) = facts.SunOf(night);
         if (read.Start.At >= sunset - DuskFrom)
@@ -178,10 +182,18 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
                 $"Not read since {hand.Figure(age, 0)} h before sunset: what the day brought is not known. Read it at dusk."
             );
         var (dusk, spread, isMorning) = UsualDusk(read.Start, night, past);
+        // The water of an evening is warmer than that of a morning, and takes more.
+        var evening = read.Water with
+        {
+            TempC = Usual(past, n => n.Water.TempC),
+            SaturationMgL = Usual(past, n => n.Water.SaturationMgL),
+        };
         return Doubted(
             read with
             {
                 Start = new(sunset, dusk),
+                Water = evening,
+                Decline = DeclineOf(night, read.Start.At, evening, only) ?? read.Decline,
             },
             Math.Sqrt((EveningSd * EveningSd) + (spread * spread)),
             $"Not read this evening: {Core.Units.QuantityText.Write(dusk, Core.Units.Measures.Oxygen, hand)} at sunset is taken, as on the last evenings{(isMorning ? " and by this morning" : "")}. Read it at dusk."
@@ -190,16 +202,19 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
 
     private (double DuskMgL, double Spread, bool IsMorning) UsualDusk(Timed last, Night night, List<PastNight> past)
     {
-        double Weight(PastNight n) => Math.Pow(EveningStays, n.NightsAgo - 1);
-        var total = past.Sum(Weight);
-        double Mean(Func<PastNight, double> of) => past.Sum(n => Weight(n) * of(n)) / total;
-        var (usual, mornings) = (Mean(n => n.Dusk.Si), Mean(n => n.Dawn.Si));
+        var (usual, mornings) = (Usual(past, n => n.Dusk.Si), Usual(past, n => n.Dawn.Si));
         var isMorning = (last.At - facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise).Duration() <= DawnSpan;
         return (
             Math.Max(0, usual + (isMorning ? MorningTells * (last.Si - mornings) : 0)),
-            Math.Sqrt(Mean(n => Math.Pow(n.Dusk.Si - usual, 2))),
+            Math.Sqrt(Usual(past, n => Math.Pow(n.Dusk.Si - usual, 2))),
             isMorning
         );
+    }
+
+    private static double Usual(List<PastNight> past, Func<PastNight, double> of)
+    {
+        double Weight(PastNight n) => Math.Pow(EveningStays, n.NightsAgo - 1);
+        return past.Sum(n => Weight(n) * of(n)) / past.Sum(Weight);
     }
 
     private static NightBasis Doubted(NightBasis basis, double sd, string why) =>
