@@ -132,10 +132,10 @@ public sealed class EntrySheetTests : IDisposable
     public async Task Figures_are_in_the_unit_and_with_the_sign_of_the_sheet()
     {
         var visitor = await farm.As(Role.Manager);
-        var (address, _) = await Checked(
-            visitor,
-            await Upload(visitor, "feeding", "f.csv", Encoding.UTF8.GetBytes((string)Sheets.First()[1]))
-        );
+        var page = await Upload(visitor, "feeding", "f.csv", Encoding.UTF8.GetBytes((string)Sheets.First()[1]));
+        // A time written 7.15 proves no decimal point.
+        Assert.Equal("Comma", BrowserForm.Shown(BrowserForm.Of(page.Html, "form[action$='Check']"))["sign"]);
+        var (address, _) = await Checked(visitor, page);
         await Enter(visitor, address);
         Assert.Equal(
             (4.4 + 5) * 0.45359237,

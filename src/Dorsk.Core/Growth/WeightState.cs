@@ -93,17 +93,7 @@ public sealed class WeightState
         double rateSdPerDay = StandingSettings.RateSdPerDay
     )
     {
-        var relative = gainG / MeanG;
-        var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
-        ReadOnlySpan<double> row =
-        [
-            1 - (relative / 3) + (relative * mean[Size]),
-            relative,
-            relative * warm,
-            relative * cold,
-            0,
-            relative * Grown,
-        ];
+        var row = Slopes(gainG / MeanG, tempC, species);
         var next = new double[N * N];
         cov.AsSpan().CopyTo(next);
         var first = 0.0;
@@ -119,6 +109,21 @@ public sealed class WeightState
         next[0] = first + (StandingSettings.ProcessSdPerDay * StandingSettings.ProcessSdPerDay);
         next[N + 1] += rateSdPerDay * rateSdPerDay;
         return new([Math.Log(Math.Max(1e-6, MeanG + gainG)), .. mean[1..]], next, startLogG, surprises);
+    }
+
+    // What each part of the belief does to tomorrow's log weight.
+    private double[] Slopes(double relative, double tempC, FishSpecies species)
+    {
+        var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
+        return
+        [
+            1 - (relative / 3) + (relative * mean[Size]),
+            relative,
+            relative * warm,
+            relative * cold,
+            0,
+            relative * Grown,
+        ];
     }
 
     /// <summary>Learns from a sample.</summary>

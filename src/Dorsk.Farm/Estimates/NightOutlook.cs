@@ -41,6 +41,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         AutomaticEnds = TimeSpan.FromHours(1);
 
     // Readings that stand for dusk, dawn and the dark.
+    private static readonly TimeSpan MorningEnds = TimeSpan.FromHours(3);
     private static readonly TimeSpan DuskFrom = TimeSpan.FromHours(3.5),
         DuskTo = TimeSpan.FromHours(1.5),
         DawnSpan = TimeSpan.FromHours(1.5),
@@ -170,7 +171,8 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
     private NightBasis FromUsualDusk(NightBasis read, Night night, DeclineMethod? only)
     {
         var (sunset, _) = facts.SunOf(night);
-        if (read.Start.At >= sunset - DuskFrom)
+        // What was read on the day itself goes before what is usual: a bloom that dies at noon shows there first.
+        if (read.Start.At >= facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise + MorningEnds)
             return read;
         var hand = facts.Farm.Hand;
         var age = (sunset - read.Start.At).TotalHours;
@@ -182,12 +184,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
                 $"Not read since {hand.Figure(age, 0)} h before sunset: what the day brought is not known. Read it at dusk."
             );
         var (dusk, spread, isMorning) = UsualDusk(read.Start, night, past);
-        // The water of an evening is warmer than that of a morning, and takes more.
-        var evening = read.Water with
-        {
-            TempC = Usual(past, n => n.Water.TempC),
-            SaturationMgL = Usual(past, n => n.Water.SaturationMgL),
-        };
+        var evening = Evening(read.Water, past);
         return Doubted(
             read with
             {
@@ -199,6 +196,14 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             $"Not read this evening: {Core.Units.QuantityText.Write(dusk, Core.Units.Measures.Oxygen, hand)} at sunset is taken, as on the last evenings{(isMorning ? " and by this morning" : "")}. Read it at dusk."
         );
     }
+
+    // The water of an evening is warmer than that of a morning, and takes more.
+    private static NightWater Evening(NightWater water, List<PastNight> past) =>
+        water with
+        {
+            TempC = Usual(past, n => n.Water.TempC),
+            SaturationMgL = Usual(past, n => n.Water.SaturationMgL),
+        };
 
     private (double DuskMgL, double Spread, bool IsMorning) UsualDusk(Timed last, Night night, List<PastNight> past)
     {

@@ -256,7 +256,10 @@ public sealed class ImportModel(
             return;
         }
         Fields = EntryGuess.Of(fields, sheet.Headings, here.Hand);
-        GuessWriting(Fields.FirstOrDefault(f => f.Field.Name == "Day")?.Column);
+        GuessWriting(
+            Fields.FirstOrDefault(f => f.Field.Name == "Day")?.Column,
+            [.. Fields.Where(f => f.Field.Kind is FieldKind.Day or FieldKind.Hour).Select(f => f.Column ?? -1)]
+        );
     }
 
     private void PrefillReadings()
@@ -272,14 +275,18 @@ public sealed class ImportModel(
             .ToList();
         // Of two columns that seem to hold the same, the second is left to the person.
         Keys = UsesOf(guessed);
-        GuessWriting(guessed.FindIndex(c => c.Use == ColumnUse.Day) is var day and >= 0 ? day : null);
+        GuessWriting(
+            guessed.FindIndex(c => c.Use == ColumnUse.Day) is var day and >= 0 ? day : null,
+            [.. guessed.Select((c, n) => c.Use is ColumnUse.Day or ColumnUse.Hour ? n : -1)]
+        );
     }
 
-    // How the sheet writes decimals and days, as far as its first lines prove it.
-    private void GuessWriting(int? day)
+    // How the sheet writes decimals and days, as far as its first lines prove it; a time written 7.15 proves no decimal sign.
+    private void GuessWriting(int? day, IReadOnlyCollection<int> times)
     {
         var sheet = Import!.Sheet;
-        Sign = (SheetGuess.Sign(sheet.First.SelectMany(r => r)) ?? here.Hand.Sign).ToString();
+        var figures = sheet.First.SelectMany(r => r.Where((_, n) => !times.Contains(n)));
+        Sign = (SheetGuess.Sign(figures) ?? here.Hand.Sign).ToString();
         var days = day is { } d ? sheet.First.Where(r => r.Count > d).Select(r => r[d].Trim()).ToList() : [];
         var proven = SheetWhen.Proven(days);
         OrderProven =
