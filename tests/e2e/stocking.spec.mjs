@@ -167,6 +167,9 @@ test('which fish, in what: fish side by side, refused at the line, weighed anew 
   await page.getByLabel('Soon at market').selectOption('3');
   await page.getByLabel('What it leaves in a bad year').selectOption('0');
   await expect.poll(points).not.toEqual(before);
+  // Without a farm-gate price money is not judged; a good week under a bad one is refused.
+  await expect(out).toContainText('price not said');
+  await page.locator('[name=lo1]').fill('9');
   await page.locator('[name=hi1]').fill('2');
   await expect(out).toContainText('to look at');
   await expect(out).toContainText('no less than that of a bad one');

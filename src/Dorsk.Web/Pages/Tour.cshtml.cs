@@ -20,7 +20,7 @@ public sealed class TourModel(DemoFarmOpen demo) : PageModel
     [
         new(
             "P4 will pass the act level before dawn",
-            "A heavy bloom, Secchi 20 cm, four falling dawns. Today names the aerators to run, from when, and what that does to the low. Run them, look at the night board, then take it back.",
+            "A heavy bloom, four falling dawns. Today names the aerators to run, from when, and what that does to the low. Run them, look at the night board, then take it back.",
             [("Today", "/"), ("Night board", "/oxygen"), ("P4, water", "/ponds/P4/water")]
         ),
         new(
