@@ -31,7 +31,7 @@ export function growth(d, width) {
       d.likely &&
         rect([{}], {
           x1: at(d.earliest ?? d.today),
-          x2: d.latest ? at(d.latest) : end,
+          x2: d.latest && at(d.latest) < end ? at(d.latest) : end,
           y1: 0,
           y2: d.target,
           fill: token('--sedge-2'),
