@@ -167,6 +167,34 @@ public sealed class EntrySheetTests : IDisposable
     }
 
     [Fact]
+    public async Task A_figure_for_all_lines_is_in_the_unit_beside_it_and_a_broken_workbook_is_said()
+    {
+        var visitor = await farm.As(Role.Manager);
+        var page = await Upload(visitor, "feeding", "f.csv", "date,pond,feed\n2027-01-12,P1,Grower"u8.ToArray());
+        var (address, _) = await Checked(visitor, page, ("unit-Mass", "lb"), ("always-Mass", "5"));
+        await Enter(visitor, address);
+        Assert.Equal(5 * 0.45359237, Questions.Story("P1")!.FedOn(new(2027, 1, 12)), 6);
+        // A workbook whose sheet is cut off in the middle.
+        using var memory = new MemoryStream();
+        memory.Write(Book());
+        using (var zip = new ZipArchive(memory, ZipArchiveMode.Update, leaveOpen: true))
+        {
+            zip.GetEntry("xl/worksheets/a.xml")!.Delete();
+            using var writer = new StreamWriter(zip.CreateEntry("xl/worksheets/a.xml").Open());
+            writer.Write("<worksheet><sheetData><row r=\"1\"><c");
+        }
+        using var form = new MultipartFormDataContent
+        {
+            { new StringContent("feeding"), "what" },
+            { new ByteArrayContent(memory.ToArray()), "sheet", "b.xlsx" },
+            { new StringContent(visitor.TokenText), "__RequestVerificationToken" },
+        };
+        using var answer = await visitor.Client.PostAsync(Desk + "?handler=Upload", form);
+        Assert.Equal(System.Net.HttpStatusCode.OK, answer.StatusCode);
+        Assert.Matches("damaged|No sheet", Text(await answer.Content.ReadAsStringAsync()));
+    }
+
+    [Fact]
     public async Task A_workbook_is_read_as_its_first_sheet_with_lines()
     {
         var visitor = await farm.As(Role.Manager);

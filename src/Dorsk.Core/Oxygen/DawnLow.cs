@@ -25,6 +25,9 @@ public sealed record Decline(DeclineMethod Method, double MgLH, double Sd, Groun
     /// <summary>SD of the oxygen that the night starts from, mg/L: of a fresh reading, more where the last one is old.</summary>
     public double StartSd { get; init; } = ReadingSd;
 
+    /// <summary>Whether the day was read that goes before this night, so that the doubt is the night's alone.</summary>
+    public bool IsEveningRead { get; init; } = true;
+
     /// <summary>SD of one reading by hand, mg/L.</summary>
     public const double ReadingSd = 0.2;
 }

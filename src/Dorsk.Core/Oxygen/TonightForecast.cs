@@ -16,8 +16,7 @@ public static class TonightForecast
     private const double WatchChance = 0.1;
 
     // Where the doubt is only that nobody read the evening, a reading is asked for before a watch is.
-    private const double UnreadWatchChance = 0.2,
-        UnreadSd = 0.45;
+    private const double UnreadWatchChance = 0.2;
 
     /// <summary>Runs the forecast.</summary>
     /// <param name="decline">Tonight's respiration.</param>
@@ -53,7 +52,7 @@ public static class TonightForecast
         DateTimeOffset? Under(double level) =>
             dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
         var why = Because(decline, water, start, limits, hand);
-        var watchFrom = decline.StartSd > UnreadSd ? UnreadWatchChance : WatchChance;
+        var watchFrom = decline.IsEveningRead ? WatchChance : UnreadWatchChance;
         var judgement = Judge(
             worst.MgL,
             (ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), watchFrom),
@@ -124,7 +123,7 @@ public static class TonightForecast
             decline.Why.Method + " Ten-minute steps carry the latest reading to the coming noon.",
             inputs,
             [
-                $"Act now from a chance of 50 % under {QuantityText.Write(limits.DoActMgL, Measures.Oxygen, hand)}, Watch from {(decline.StartSd > UnreadSd ? "20 %, as the evening was not read," : "10 %")} or likely under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}.",
+                $"Act now from a chance of 50 % under {QuantityText.Write(limits.DoActMgL, Measures.Oxygen, hand)}, Watch from {(decline.IsEveningRead ? "10 %" : "20 %, as the evening was not read,")} or likely under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}.",
                 limits.Source,
             ],
             decline.Why.Source,

@@ -29,14 +29,6 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
     private static readonly TimeSpan OldestStart = TimeSpan.FromHours(40),
         OldestAirless = TimeSpan.FromHours(12);
 
-    // What a day that nobody read may have brought, mg/L for the square root of an hour since the reading.
-    private const double UnreadSd = 0.45;
-
-    // Later evenings speak more for the next one; a morning under the usual ones brings half of that to the evening.
-    private const double EveningStays = 0.6,
-        MorningTells = 0.5,
-        EveningSd = 0.5;
-    private const int EveningsNeeded = 2;
     private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2),
         AutomaticEnds = TimeSpan.FromHours(1);
 
@@ -176,50 +168,24 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             return read;
         var hand = facts.Farm.Hand;
         var age = (sunset - read.Start.At).TotalHours;
-        var past = PastNights(night);
-        if (past.Count < EveningsNeeded)
+        var isMorning = (read.Start.At - facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise).Duration() <= DawnSpan;
+        if (UsualEvening.Of(PastNights(night), isMorning ? read.Start.Si : null) is not { } usual)
             return Doubted(
                 read,
-                UnreadSd * Math.Sqrt(age),
+                UsualEvening.CarriedSdMgL(age),
                 $"Not read since {hand.Figure(age, 0)} h before sunset: what the day brought is not known. Read it at dusk."
             );
-        var (dusk, spread, isMorning) = UsualDusk(read.Start, night, past);
-        var evening = Evening(read.Water, past);
+        var evening = read.Water with { TempC = usual.TempC, SaturationMgL = usual.SaturationMgL };
         return Doubted(
             read with
             {
-                Start = new(sunset, dusk),
+                Start = new(sunset, usual.MgL),
                 Water = evening,
                 Decline = DeclineOf(night, read.Start.At, evening, only) ?? read.Decline,
             },
-            Math.Sqrt((EveningSd * EveningSd) + (spread * spread)),
-            $"Not read this evening: {Core.Units.QuantityText.Write(dusk, Core.Units.Measures.Oxygen, hand)} at sunset is taken, as on the last evenings{(isMorning ? " and by this morning" : "")}. Read it at dusk."
+            usual.SdMgL,
+            $"Not read this evening: {Core.Units.QuantityText.Write(usual.MgL, Core.Units.Measures.Oxygen, hand)} at sunset is taken, as on the last evenings{(isMorning ? " and by this morning" : "")}. Read it at dusk."
         );
-    }
-
-    // The water of an evening is warmer than that of a morning, and takes more.
-    private static NightWater Evening(NightWater water, List<PastNight> past) =>
-        water with
-        {
-            TempC = Usual(past, n => n.Water.TempC),
-            SaturationMgL = Usual(past, n => n.Water.SaturationMgL),
-        };
-
-    private (double DuskMgL, double Spread, bool IsMorning) UsualDusk(Timed last, Night night, List<PastNight> past)
-    {
-        var (usual, mornings) = (Usual(past, n => n.Dusk.Si), Usual(past, n => n.Dawn.Si));
-        var isMorning = (last.At - facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise).Duration() <= DawnSpan;
-        return (
-            Math.Max(0, usual + (isMorning ? MorningTells * (last.Si - mornings) : 0)),
-            Math.Sqrt(Usual(past, n => Math.Pow(n.Dusk.Si - usual, 2))),
-            isMorning
-        );
-    }
-
-    private static double Usual(List<PastNight> past, Func<PastNight, double> of)
-    {
-        double Weight(PastNight n) => Math.Pow(EveningStays, n.NightsAgo - 1);
-        return past.Sum(n => Weight(n) * of(n)) / past.Sum(Weight);
     }
 
     private static NightBasis Doubted(NightBasis basis, double sd, string why) =>
@@ -227,6 +193,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         {
             Decline = basis.Decline with
             {
+                IsEveningRead = false,
                 StartSd = Math.Sqrt((Decline.ReadingSd * Decline.ReadingSd) + (sd * sd)),
                 Why = basis.Decline.Why.Doubting(why),
             },

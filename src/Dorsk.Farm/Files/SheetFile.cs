@@ -30,8 +30,15 @@ public sealed record SheetFile(
         if (Workbook.Is(path))
         {
             var csv = path + ".csv";
-            Workbook.ToCsv(path, csv);
-            File.Move(csv, path, overwrite: true);
+            try
+            {
+                Workbook.ToCsv(path, csv);
+                File.Move(csv, path, overwrite: true);
+            }
+            finally
+            {
+                File.Delete(csv);
+            }
         }
         var lines = new List<string>();
         using (var text = new LimitedReader(Text(path), LongestLine))

@@ -47,11 +47,10 @@ public static class Workbook
             }
             while (reader.NextResult());
         }
+        // A file somebody sent may break its reader in any way; only a fault of our own disk is not the file's.
         catch (Exception problem)
-            when (problem
-                    is InvalidDataException
-                        or System.Xml.XmlException
-                        or ExcelDataReader.Exceptions.ExcelReaderException
+            when (problem is EndOfStreamException
+                || problem is not (IOException or UnauthorizedAccessException or OutOfMemoryException)
             )
         {
             throw new FarmFilesException(

@@ -52,6 +52,7 @@ public sealed class EntryCheck
     private readonly Here here;
     private readonly Questions questions;
     private readonly Dictionary<string, SlipContext?> contexts = [];
+    private readonly Dictionary<string, Dictionary<string, string>> starts = [];
     private readonly List<SheetRemark> wrong = [],
         asked = [];
     private readonly List<(int, string, DateTimeOffset, string)> understood = [];
@@ -128,7 +129,7 @@ public sealed class EntryCheck
     private OneLine? ReadOne(int line, EntryLine typed)
     {
         foreach (var p in typed.Problems)
-            Wrong(line, sheet.Headings[p.Column].Trim(), p.Text);
+            Wrong(line, p.Column < 0 ? "in all lines" : sheet.Headings[p.Column].Trim(), p.Text);
         if (typed.Problems.Count > 0)
             return null;
         var code = typed.Typed.GetValueOrDefault(EntryMap.Pond, "");
@@ -147,7 +148,13 @@ public sealed class EntryCheck
     // What the sheet does not say stands as the slip starts; fish of a day belong to the batch that stood then.
     private Dictionary<string, string> Whole(SlipContext context, IReadOnlyDictionary<string, string> typed)
     {
-        var whole = map.Slip.Fields(context).Where(f => f.Name.Length > 0).ToDictionary(f => f.Name, f => f.Initial);
+        var code = typed.GetValueOrDefault(EntryMap.Pond, "");
+        if (!starts.TryGetValue(code, out var start))
+            starts[code] = start = map
+                .Slip.Fields(context)
+                .Where(f => f.Name.Length > 0)
+                .ToDictionary(f => f.Name, f => f.Initial);
+        var whole = new Dictionary<string, string>(start);
         foreach (var (field, text) in typed)
             whole[field] = text;
         if (whole.TryGetValue("Batch", out var usual) && !typed.ContainsKey("Batch"))

@@ -29,18 +29,15 @@ public sealed record EntryLine(IReadOnlyDictionary<string, string> Typed, IReadO
         var typed = new Dictionary<string, string>();
         foreach (var f in map.Fields.Where(f => f.IsSaid))
         {
-            if (f.Column is not { } column)
-            {
-                typed[f.Field.Name] = f.Always;
-                continue;
-            }
-            var text = column < cells.Count ? cells[column].Trim().Trim('\u00a0') : "";
+            // What is the same in all lines is typed on the page, as the farm writes.
+            var text = f.Column is { } c ? (c < cells.Count ? cells[c].Trim().Trim('\u00a0') : "") : f.Always;
+            var how = f.Column is null ? map with { Sign = hand.Sign } : map;
             if (f.Field.Kind == FieldKind.Day)
                 Day(text, f.Field.Name, map.Order, typed);
             else if (Nothing.Contains(text.ToLowerInvariant()))
                 typed.TryAdd(f.Field.Name, "");
-            else if (Cell(text, f, map, hand, out var read) is { } problem)
-                problems.Add(new(column, problem));
+            else if (Cell(text, f, how, hand, out var read) is { } problem)
+                problems.Add(new(f.Column ?? -1, problem));
             else
                 typed[f.Field.Name] = read;
         }

@@ -28,12 +28,12 @@ public sealed record EntryMap(ISlip Slip, IReadOnlyList<EntryField> Fields, Deci
     /// <summary>The slips that a sheet can hold.</summary>
     public static readonly IReadOnlyList<(ISlip Slip, string Word)> All =
     [
-        (new FeedingSlip(), "feedings"),
-        (new SampleSlip(), "samples of fish"),
-        (new LossSlip(), "deaths and losses"),
-        (new StockSlip(), "stockings"),
-        (new ReceiveSlip(), "deliveries of fish"),
-        (new LoadSlip(), "deliveries of feed"),
+        (AllSlips.Find("feeding")!, "feedings"),
+        (AllSlips.Find("sample")!, "samples of fish"),
+        (AllSlips.Find("deaths")!, "deaths and losses"),
+        (AllSlips.Find("stock")!, "stockings"),
+        (AllSlips.Find("receive")!, "deliveries of fish"),
+        (AllSlips.Find("load")!, "deliveries of feed"),
     ];
 
     /// <summary>A slip by its key; null when none of them is meant, so that the sheet holds readings.</summary>

@@ -226,9 +226,7 @@ public sealed record SpeciesWeighed(SpeciesCandidate Candidate, SpeciesSite Site
     private Judgement Brine() =>
         new(
             Site.BrineOut == Had.No ? Status.ActNow : Status.Watch,
-            FormattableString.Invariant(
-                $"wants salt: {Kg(SaltKg)} for each filling, {SaltCost:N0} at the price typed, gear that bears it; "
-            )
+            $"wants salt: {Kg(SaltKg)} for each filling, {(Site.SaltKg > 0 ? $"{Site.Hand.Count(SaltCost)} at the price typed" : "its price is not said")}, gear that bears it; "
                 + (
                     Site.BrineOut switch
                     {
