@@ -28,6 +28,15 @@ public sealed record Decline(DeclineMethod Method, double MgLH, double Sd, Groun
     /// <summary>Whether the day was read that goes before this night, so that the doubt is the night's alone.</summary>
     public bool IsEveningRead { get; init; } = true;
 
+    /// <summary>SD of the dawn low if the evening were read, mg/L; null where that is not known.</summary>
+    public double? IfReadSd { get; init; }
+
+    /// <summary>The doubt of what is left of a night that has begun: what turns a night comes at any of its hours, so that of a half more than half is left.</summary>
+    /// <param name="left">Share of the night that is left, 0 to 1.</param>
+    public Decline For(double left) => this with { Sd = Sd / Math.Sqrt(Math.Clamp(left, LeastLeft, 1)) };
+
+    private const double LeastLeft = 0.1;
+
     /// <summary>SD of one reading by hand, mg/L.</summary>
     public const double ReadingSd = 0.2;
 }

@@ -5,61 +5,12 @@ using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Oxygen;
 
-/// <summary>A night of the past with a reading at dusk and one at dawn.</summary>
-/// <param name="NightsAgo">1 for last night.</param>
-/// <param name="Dusk">Reading near sunset, mg/L.</param>
-/// <param name="Dawn">Reading near sunrise, mg/L.</param>
-/// <param name="Water">The water of that night, aerators and their timers as they were.</param>
-public sealed record PastNight(int NightsAgo, Timed Dusk, Timed Dawn, NightWater Water);
-
-/// <summary>The three ways to learn tonight's respiration; the first that can run is used.</summary>
+/// <summary>Ways to learn tonight's respiration where a pond has no nights of its own yet; the first that can run is used.</summary>
 public static class Declines
 {
-    /// <summary>Nights needed before a pond's own decline is trusted.</summary>
-    public const int NightsNeeded = 3;
-
-    private const double Forget = 0.6; // each night back weighs this much of the one after it
-    private const double Q10 = 2;
-    private const double OwnSdFloor = 0.07;
     private const double BalanceSd = 0.45;
-    private const double EveningIsNotTheNight = 0.28;
+    private const double EveningIsNotTheNight = 0.4;
     private static readonly TimeSpan ReadingsApart = TimeSpan.FromHours(1.5);
-
-    /// <summary>From this pond's own nights, scaled to tonight's temperature by Q₁₀ 2; null with fewer than three.</summary>
-    public static Decline? OwnNights(IReadOnlyList<PastNight> nights, NightWater tonight)
-    {
-        var learned = nights
-            .Select(n =>
-                (
-                    n.NightsAgo,
-                    R: NightCurve.RespirationBetween(n.Water, n.Dusk, n.Dawn)
-                        * Math.Pow(Q10, (tonight.TempC - n.Water.TempC) / 10)
-                )
-            )
-            .Where(n => n.R is not null)
-            .ToList();
-        if (learned.Count < NightsNeeded)
-            return null;
-        double Weight(int ago) => Math.Pow(Forget, ago - 1);
-        var total = learned.Sum(n => Weight(n.NightsAgo));
-        var mean = learned.Sum(n => Weight(n.NightsAgo) * n.R!.Value) / total;
-        var variance = learned.Sum(n => Weight(n.NightsAgo) * Math.Pow(n.R!.Value - mean, 2)) / total;
-        var effective = Math.Max(1.5, total * total / learned.Sum(n => Math.Pow(Weight(n.NightsAgo), 2)));
-        // Spread of one new night about a mean of few: n/(n−1) for the spread, 1 + 1/n for the new night.
-        var sd = Math.Sqrt(
-            (variance * effective / (effective - 1) * (1 + (1 / effective))) + Math.Pow(OwnSdFloor * mean, 2)
-        );
-        return new(DeclineMethod.OwnNights, mean, sd, Because(tonight, learned, mean));
-    }
-
-    private static Grounds Because(NightWater tonight, List<(int NightsAgo, double? R)> learned, double mean) =>
-        Grounds.Of(
-            $"From this pond's own last nights: each fall from dusk to dawn gives what the water and the fish took, with surface and aerators taken off; later nights weigh more, and it is scaled to tonight's temperature.",
-            "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978)",
-            new Input("nights used", learned.Count, Measures.Plain, "measured"),
-            new Input("respiration now, per hour", mean, Measures.Concentration, "estimated from the readings"),
-            new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")
-        );
 
     /// <summary>From two readings of tonight taken in the dark at least an hour and a half apart; null without them.</summary>
     public static Decline? TwoReadings(IReadOnlyList<Timed> tonightInDark, NightWater tonight)
@@ -85,6 +36,18 @@ public static class Declines
                 new Input("hours between", (last.At - first.At).TotalHours, Measures.Plain, "measured")
             )
         );
+    }
+
+    /// <summary>Two beliefs in the same night as one, each by its precision; grounds and doubt of the start are those of the first.</summary>
+    public static Decline Both(Decline own, Decline two)
+    {
+        var (a, b) = (1 / (own.Sd * own.Sd), 1 / (two.Sd * two.Sd));
+        return own with
+        {
+            MgLH = ((a * own.MgLH) + (b * two.MgLH)) / (a + b),
+            Sd = Math.Sqrt(1 / (a + b)),
+            Why = own.Why with { Inputs = [.. own.Why.Inputs, .. two.Why.Inputs] },
+        };
     }
 
     /// <summary>From the published equations; runs on any pond.</summary>

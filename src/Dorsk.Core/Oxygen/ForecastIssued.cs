@@ -65,7 +65,7 @@ public sealed record ForecastScore(int Nights, double BiasMgL, double ErrorMgL, 
     /// <summary>Grounds of such a score.</summary>
     public Grounds Why() =>
         Grounds.Of(
-            "Each evening the first forecast after sunset is kept; each morning it is held against the lowest oxygen read before nine. Bias is forecast less measured; the error is its size whatever the sign.",
+            "Each evening the first forecast after sunset is kept; each morning it is held against the lowest oxygen read in it, to three hours after sunrise. Bias is forecast less measured; the error is its size whatever the sign.",
             "Forecasts kept in the log, readings of the mornings",
             new Input("nights", Nights, Units.Measures.Plain, "with a forecast and a reading near sunrise"),
             new Input("inside their 8-in-10 range", Inside, Units.Measures.Plain, "nights")

@@ -62,12 +62,22 @@ public static class NightCurve
     {
         const double least = -0.5,
             most = 6;
+        var way = Between(water, start, end.At);
+        var respiration = (way.StillMgL - end.Si) / way.TakenH;
+        return respiration is >= least and <= most ? Math.Max(0, respiration) : null;
+    }
+
+    /// <summary>How oxygen hangs on respiration from a reading to an instant: level = StillMgL − respiration × TakenH, not held at nought.</summary>
+    /// <param name="water">The water of that night.</param>
+    /// <param name="start">The reading.</param>
+    /// <param name="until">The instant.</param>
+    public static (double StillMgL, double TakenH) Between(NightWater water, Timed start, DateTimeOffset until)
+    {
         double still = start.Si,
             taken = 0;
-        foreach (var m in Moves(water, start.At, end.At, Step))
+        foreach (var m in Moves(water, start.At, until, Step))
             (still, taken) = ((m.Keep * still) + m.Add, (m.Keep * taken) + m.Take);
-        var respiration = (still - end.Si) / taken;
-        return respiration is >= least and <= most ? Math.Max(0, respiration) : null;
+        return (still, taken);
     }
 
     private static IEnumerable<Move> Moves(
@@ -86,7 +96,7 @@ public static class NightCurve
             var (keep, perLoss) = ConstantDecline.Over(rate, step.TotalHours);
             var dark = light > 0 ? 1 - (Entering(SunTimes.SineElevation(water.Place, middle)) / light) : 1;
             at += step;
-            yield return new(at, keep, (1 - keep) * towards, dark * perLoss);
+            yield return new(at, keep, (1 - keep) * towards, dark * perLoss * water.UseAt(middle));
         }
     }
 

@@ -32,6 +32,21 @@ public sealed record NightWater(
     /// <summary>Whether the temperature was read, and is not only likely.</summary>
     public bool IsTempRead { get; init; } = true;
 
+    /// <summary>Sunset and sunrise of the night, for its shape; null where it is taken as flat.</summary>
+    public (DateTimeOffset Sunset, DateTimeOffset Sunrise)? Dark { get; init; }
+
+    /// <summary>How much more than on the mean the water takes at sunset, as a share; it falls straight to as much less at sunrise. 0 for a flat night.</summary>
+    public double EveningExcess { get; init; }
+
+    /// <summary>What the water takes at an instant against the mean of the night.</summary>
+    internal double UseAt(DateTimeOffset at)
+    {
+        if (Dark is not var (sunset, sunrise) || at < sunset || at > sunrise)
+            return 1;
+        var passed = (at - sunset) / (sunrise - sunset);
+        return 1 + (EveningExcess * (1 - (2 * passed)));
+    }
+
     /// <summary>Aerators that run at an instant.</summary>
     public IEnumerable<Aerator> RunningAt(DateTimeOffset at)
     {

@@ -12,7 +12,10 @@ public static class TonightForecast
     /// <summary>Level of oxygen forecasts.</summary>
     public const double Level = 0.80;
 
-    private const double ActChance = 0.5;
+    // From four in ten on a low is acted on where the pond's own nights and a reading of the evening tell it: a missed one costs a pond, a
+    // false one an evening's power. Where the doubt is only that little is known, it must be likely (docs/decisions/0015).
+    private const double KnownActChance = 0.4;
+    private const double Likely = 0.5;
     private const double WatchChance = 0.1;
 
     // Where the doubt is only that nobody read the evening, a reading is asked for before a watch is.
@@ -52,10 +55,10 @@ public static class TonightForecast
         DateTimeOffset? Under(double level) =>
             dark.Where(p => p.MgL < level).Select(p => (DateTimeOffset?)p.At).FirstOrDefault();
         var why = Because(decline, water, start, limits, hand);
-        var watchFrom = decline.IsEveningRead ? WatchChance : UnreadWatchChance;
         var judgement = Judge(
             worst.MgL,
-            (ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL), watchFrom),
+            (ChanceUnder(limits.DoActMgL), ChanceUnder(limits.DoWatchMgL)),
+            LinesOf(decline),
             limits,
             hand
         );
@@ -81,26 +84,35 @@ public static class TonightForecast
             })
             .ToList();
 
+    private static (double Act, double Watch) LinesOf(Decline decline) =>
+        (
+            decline is { Method: DeclineMethod.OwnNights, IsEveningRead: true } ? KnownActChance : Likely,
+            decline.IsEveningRead ? WatchChance : UnreadWatchChance
+        );
+
     private static Judgement Judge(
         double low,
-        (double UnderAct, double UnderWatch, double WatchFrom) chance,
+        (double UnderAct, double UnderWatch) chance,
+        (double Act, double Watch) from,
         WaterLimits limits,
         Hand hand
     )
     {
-        var (underAct, underWatch, watchFrom) = chance;
+        var (underAct, underWatch) = chance;
         string P(double v) => QuantityText.Write(v, Measures.Oxygen, hand);
-        if (underAct >= ActChance)
+        if (underAct >= from.Act)
             return new(
                 Status.ActNow,
-                $"Oxygen is likely to fall to {P(low)}, under the act level {P(limits.DoActMgL)}"
+                low < limits.DoActMgL
+                    ? $"Oxygen is likely to fall to {P(low)}, under the act level {P(limits.DoActMgL)}"
+                    : $"Oxygen may well pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.ChanceWords(underAct)}: act as if it did"
             );
-        if (underAct >= watchFrom)
+        if (underAct >= from.Watch)
             return new(
                 Status.Watch,
                 $"Oxygen may pass under the act level {P(limits.DoActMgL)}, chance {DawnLowForecast.ChanceWords(underAct)}"
             );
-        return underWatch >= ActChance
+        return underWatch >= Likely
             ? new(Status.Watch, $"Oxygen is likely to fall to {P(low)}, under the watch level {P(limits.DoWatchMgL)}")
             : new(Status.Steady, $"Oxygen stays above the watch level {P(limits.DoWatchMgL)} at {P(low)}");
     }
@@ -123,7 +135,7 @@ public static class TonightForecast
             decline.Why.Method + " Ten-minute steps carry the latest reading to the coming noon.",
             inputs,
             [
-                $"Act now from a chance of 50 % under {QuantityText.Write(limits.DoActMgL, Measures.Oxygen, hand)}, Watch from {(decline.IsEveningRead ? "10 %" : "20 %, as the evening was not read,")} or likely under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}.",
+                $"Act now from a chance of {hand.Count(100 * LinesOf(decline).Act)} % under {QuantityText.Write(limits.DoActMgL, Measures.Oxygen, hand)}, Watch from {(decline.IsEveningRead ? "10 %" : "20 %, as the evening was not read,")} or likely under {QuantityText.Write(limits.DoWatchMgL, Measures.Oxygen, hand)}.",
                 limits.Source,
             ],
             decline.Why.Source,

@@ -48,7 +48,7 @@ public sealed record WithoutAir(
         double loadKgM3
     )
     {
-        var curve = NightCurve.Run(water with { Aerators = [] }, decline.MgLH, start, until);
+        var curve = NightCurve.Run(water with { Aerators = [] }, Math.Max(0, decline.MgLH), start, until);
         double? To(double level)
         {
             if (start.Si <= level)

@@ -1,5 +1,7 @@
+using System.Collections.Concurrent;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Species;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 
@@ -24,12 +26,13 @@ public sealed record Tonight(
 /// <param name="stock">What stands.</param>
 public sealed class NightOutlook(PondFacts facts, StandingStock stock)
 {
-    private const int NightsBack = 10;
+    private const int NightsBack = 24;
     private const double UsualWindMs = 1.5;
     private static readonly TimeSpan OldestStart = TimeSpan.FromHours(40),
         OldestAirless = TimeSpan.FromHours(12);
 
     private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2),
+        LowAfterSunrise = TimeSpan.FromMinutes(30),
         AutomaticEnds = TimeSpan.FromHours(1);
 
     // Readings that stand for dusk, dawn and the dark.
@@ -37,7 +40,8 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
     private static readonly TimeSpan DuskFrom = TimeSpan.FromHours(3.5),
         DuskTo = TimeSpan.FromHours(1.5),
         DawnSpan = TimeSpan.FromHours(1.5),
-        DarkFrom = TimeSpan.FromMinutes(30);
+        DarkFrom = TimeSpan.FromMinutes(30),
+        MiddleSpan = TimeSpan.FromHours(2.5);
 
     // How long what was read before speaks for a night.
     private static readonly TimeSpan WarmthSpeaks = TimeSpan.FromHours(24),
@@ -51,10 +55,9 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
     /// <param name="aerators">Aerators with the timers that are tried; null for those that are set.</param>
     public Tonight At(DateTimeOffset now, DeclineMethod? only = null, IReadOnlyList<Aerator>? aerators = null)
     {
-        var (read, whyNot, night) = BasisAt(now, only);
-        if (read is null)
+        var (basis, whyNot, night) = BasisAt(now, only);
+        if (basis is null)
             return new(null, whyNot, night);
-        var basis = FromUsualDusk(read, night, only);
         var sunrise = facts.SunOf(night).Sunrise;
         var hand = facts.Farm.Hand;
         var water = aerators is null ? basis.Water : basis.Water with { Aerators = aerators };
@@ -138,13 +141,21 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         if (WaterAt(start.At, likely: true) is not { } read)
             return (null, "The pond stands empty by its gauge: enter the level for a forecast.", night);
         // Timers that were set since the reading run tonight.
-        var water = read with { Aerators = facts.AeratorsAt(now), Known = RunsUpTo(now) };
+        var water = read with
+        {
+            Aerators = facts.AeratorsAt(now),
+            Known = RunsUpTo(now),
+            Dark = facts.SunOf(night),
+            EveningExcess = PastOf(night).Own?.EveningExcess ?? NightShape.UsualExcess,
+        };
+        if (only is null or DeclineMethod.OwnNights && PastOf(night).Own is { } own)
+            return (FromOwn(own, water, start, limits, night), "", night);
         if (DeclineOf(night, start.At, water, only) is { } decline)
-            return (new(water, start, Likely(decline, water), limits), "", night);
+            return (Carried(new(water, start, Likely(decline, water), limits), night), "", night);
         return (
             null,
             only is null
-                ? "Nights of its own are wanted here, three of them, or two readings in the dark an hour and a half apart."
+                ? "Nights of its own are wanted here, two of them, or two readings in the dark an hour and a half apart."
                 : "This method cannot run with the readings there are.",
             night
         );
@@ -158,33 +169,64 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
                 Why = decline.Why.Doubting("The water temperature was not read within a day: the likely one is taken."),
             };
 
-    // From the morning on nobody knows what the day brings: the night is told from the evenings this pond usually has, or, without
-    // any, from the old reading with the doubt of its age.
-    private NightBasis FromUsualDusk(NightBasis read, Night night, DeclineMethod? only)
+    private DayRead ReadOn(Night night, DateTimeOffset at)
     {
-        var (sunset, _) = facts.SunOf(night);
+        if (at >= facts.SunOf(night).Sunset - DuskFrom)
+            return DayRead.Evening;
         // What was read on the day itself goes before what is usual: a bloom that dies at noon shows there first.
-        if (read.Start.At >= facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise + MorningEnds)
-            return read;
+        return at >= MorningOf(night) + MorningEnds ? DayRead.Day : DayRead.Not;
+    }
+
+    private DateTimeOffset MorningOf(Night night) => facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise;
+
+    private NightBasis FromOwn(OwnNights own, NightWater water, Timed read, WaterLimits limits, Night night)
+    {
+        var (sunset, sunrise) = facts.SunOf(night);
+        var day = ReadOn(night, read.At);
+        if (day == DayRead.Not && UsualDusk(night, read) is { } usual)
+        {
+            var evening = water with { TempC = usual.TempC, SaturationMgL = usual.SaturationMgL };
+            var start = new Timed(sunset, usual.MgL);
+            var asUsual = own.Tonight(evening, start, sunrise + LowAfterSunrise, day, usual.SdMgL);
+            return new(evening, start, Unread(asUsual, usual, night, read), limits);
+        }
+        var (dusk, dawn) = (DuskOf(night) ?? read, sunrise + LowAfterSunrise);
+        var decline = own.Tonight(water, dusk, dawn, day, Decline.ReadingSd).For((dawn - read.At) / (dawn - dusk.At));
+        if (Declines.TwoReadings(InDark(night, read.At), water) is { } two)
+            decline = Declines.Both(decline, two);
+        return new(water, read, Likely(decline, water), limits);
+    }
+
+    private bool IsOfMorning(Timed read, Night night) => (read.At - MorningOf(night)).Duration() <= DawnSpan;
+
+    // From the morning on nobody knows what the day brings: the night is told from the evenings this pond usually has.
+    private UsualEvening? UsualDusk(Night night, Timed read) =>
+        UsualEvening.Of(PastOf(night).Nights, IsOfMorning(read, night) ? read.Si : null);
+
+    private Decline Unread(Decline decline, UsualEvening usual, Night night, Timed read)
+    {
         var hand = facts.Farm.Hand;
-        var age = (sunset - read.Start.At).TotalHours;
-        var isMorning = (read.Start.At - facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise).Duration() <= DawnSpan;
-        if (UsualEvening.Of(PastNights(night), isMorning ? read.Start.Si : null) is not { } usual)
-            return Doubted(
-                read,
-                UsualEvening.CarriedSdMgL(age),
-                $"Not read since {hand.Figure(age, 0)} h before sunset: what the day brought is not known. Read it at dusk."
-            );
-        var evening = read.Water with { TempC = usual.TempC, SaturationMgL = usual.SaturationMgL };
+        string MgL(double v) => Core.Units.QuantityText.Write(v, Core.Units.Measures.Oxygen, hand);
+        var narrower = Core.Judging.SampleStatistics.Z(TonightForecast.Level) * decline.IfReadSd!.Value;
+        return decline with
+        {
+            IsEveningRead = false,
+            Why = decline.Why.Doubting(
+                $"Not read this evening: {MgL(usual.MgL)} at sunset is taken, as on the last evenings{(IsOfMorning(read, night) ? " and by this morning" : "")}. Read it at dusk: that narrows tonight's range to about ± {MgL(narrower)}."
+            ),
+        };
+    }
+
+    // Without nights of its own an old reading is carried with the doubt of its age.
+    private NightBasis Carried(NightBasis read, Night night)
+    {
+        if (ReadOn(night, read.Start.At) != DayRead.Not)
+            return read;
+        var age = (facts.SunOf(night).Sunset - read.Start.At).TotalHours;
         return Doubted(
-            read with
-            {
-                Start = new(sunset, usual.MgL),
-                Water = evening,
-                Decline = DeclineOf(night, read.Start.At, evening, only) ?? read.Decline,
-            },
-            usual.SdMgL,
-            $"Not read this evening: {Core.Units.QuantityText.Write(usual.MgL, Core.Units.Measures.Oxygen, hand)} at sunset is taken, as on the last evenings{(isMorning ? " and by this morning" : "")}. Read it at dusk."
+            read,
+            UsualEvening.CarriedSdMgL(age),
+            $"Not read since {facts.Farm.Hand.Figure(age, 0)} h before sunset: what the day brought is not known. Read it at dusk."
         );
     }
 
@@ -201,8 +243,6 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
 
     private Decline? DeclineOf(Night night, DateTimeOffset at, NightWater water, DeclineMethod? only)
     {
-        if (only is null or DeclineMethod.OwnNights && Declines.OwnNights(PastNights(night), water) is { } own)
-            return own;
         if (only is null or DeclineMethod.TwoReadings && Declines.TwoReadings(InDark(night, at), water) is { } two)
             return two;
         // What a tank's flow of fresh water brings is not known: a balance without it would cry wolf every night. Who asks for it alone gets it.
@@ -214,6 +254,39 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
                 water
             );
         return null;
+    }
+
+    private readonly ConcurrentDictionary<Night, (List<PastNight> Nights, OwnNights? Own)> pasts = [];
+
+    // The past of a night stays as it is, however often the night is told.
+    private (List<PastNight> Nights, OwnNights? Own) PastOf(Night night)
+    {
+        if (!pasts.TryGetValue(night, out var past))
+        {
+            var nights = PastNights(night);
+            pasts[night] = past = (nights, OwnNights.Of(nights, PastMornings(night)));
+        }
+        return past;
+    }
+
+    private List<PastMorning> PastMornings(Night night) =>
+        [
+            .. Enumerable
+                .Range(1, NightsBack)
+                .Select(ago => (ago, Low: facts.DawnReadOn(night.Evening.AddDays(1 - ago))))
+                .Where(m => m.Low is not null)
+                .Select(m => new PastMorning(m.ago, m.Low!.Value)),
+        ];
+
+    // The reading nearest to sunset.
+    private Timed? DuskOf(Night night)
+    {
+        var (sunset, _) = facts.SunOf(night);
+        return facts
+            .ReadingsOf[Parameter.Oxygen]
+            .Between(sunset - DuskFrom, sunset + DuskTo)
+            .Select(t => (Timed?)t)
+            .MinBy(t => (t!.Value.At - sunset).Duration());
     }
 
     private List<Timed> InDark(Night night, DateTimeOffset upTo)
@@ -228,18 +301,22 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         var oxygen = facts.ReadingsOf[Parameter.Oxygen];
         for (var ago = 1; ago <= NightsBack; ago++)
         {
-            var (sunset, sunrise) = facts.SunOf(new Night(tonight.Evening.AddDays(-ago)));
+            var night = new Night(tonight.Evening.AddDays(-ago));
+            var (sunset, sunrise) = facts.SunOf(night);
             if (
-                oxygen.LastAt(sunset + DuskTo) is not { } dusk
-                || dusk.At < sunset - DuskFrom
+                DuskOf(night) is not { } dusk
                 || oxygen.Nearest(sunrise, DawnSpan) is not { } dawn
                 || WaterAt(dusk.At) is not { } water
             )
                 continue;
             var middle = dusk.At + ((dawn.At - dusk.At) / 2);
-            nights.Add(
-                new(ago, dusk, dawn, water with { Aerators = facts.AeratorsAt(middle), Known = RunsUpTo(dawn.At) })
-            );
+            water = water with
+            {
+                Aerators = facts.AeratorsAt(middle),
+                Known = RunsUpTo(dawn.At),
+                Dark = (sunset, sunrise),
+            };
+            nights.Add(new(ago, dusk, dawn, water) { Middle = oxygen.Nearest(middle, MiddleSpan) });
         }
         return nights;
     }

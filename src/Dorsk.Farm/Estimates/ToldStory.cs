@@ -8,6 +8,7 @@ using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
+using Dorsk.Farm.Ponds;
 
 namespace Dorsk.Farm.Estimates;
 
@@ -42,7 +43,11 @@ public static class ToldStory
                 ByHand = read,
                 AllReadings = read,
                 Weather = Readings(null),
-                Fittings = [new(told[0].At.AddDays(-1), aerators)],
+                Fittings =
+                [
+                    new(told[0].At.AddDays(-1), aerators),
+                    .. Facts<AeratorsFitted>(told).Select(f => new AeratorsFrom(f.At, f.Fact.Aerators)),
+                ],
                 Feedings =
                 [
                     .. Facts<FeedingGiven>(told).Select((f, i) => new Fed(i, f.At, f.Fact.FeedId, f.Fact.MassKg)),

@@ -50,7 +50,7 @@ internal static class FallingDawns
             Why = Grounds.Of(
                 "Mornings that follow each other, each at least 0.2 mg/L lower, 0.8 in all; the next is taken to fall as much as they did on average.",
                 "Starting values",
-                [.. run.Select(d => new Input(Hand.Day(d.Day), d.Si, Measures.Oxygen, "lowest before nine"))]
+                [.. run.Select(d => new Input(Hand.Day(d.Day), d.Si, Measures.Oxygen, "lowest of the morning"))]
             ),
             Rings = grave,
             FeedFactor = 0.5,

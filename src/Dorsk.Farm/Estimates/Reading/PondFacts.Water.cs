@@ -13,7 +13,8 @@ public partial class PondFacts
         AfternoonTo = 20;
     private const double FullShare = 0.95;
     private static readonly TimeSpan OldReading = TimeSpan.FromHours(14);
-    private static readonly TimeSpan SunriseSpan = TimeSpan.FromHours(1.5);
+    private static readonly TimeSpan SunriseSpan = TimeSpan.FromHours(1.5),
+        MorningEnds = TimeSpan.FromHours(3);
 
     // A Secchi depth speaks for days.
     internal static readonly TimeSpan SecchiSpeaks = TimeSpan.FromDays(7);
@@ -61,7 +62,14 @@ public partial class PondFacts
             : null;
     }
 
-    /// <summary>Values of a parameter by day: of the morning (lowest before nine) or of the afternoon (highest from noon to eight).</summary>
+    // The morning ends three hours after its sunrise, which is at four in one summer and at eight in another winter.
+    private bool IsOfMorning(Timed t)
+    {
+        var local = Zone.LocalAt(t.At);
+        return local.Hour < 12 && t.At <= SunOn(DateOnly.FromDateTime(local)).Sunrise + MorningEnds;
+    }
+
+    /// <summary>Values of a parameter by day: of the morning (oxygen to three hours after sunrise, others lowest before nine) or of the afternoon (highest from noon to eight).</summary>
     public IReadOnlyList<DayValue> DaysOf(Parameter parameter, bool morning, DateOnly from, DateOnly to) =>
         parameter == Parameter.Oxygen && morning ? DawnsOf(from, to) : WalkedDaysOf(parameter, morning, from, to);
 

@@ -43,9 +43,9 @@ public partial class PondFacts
         warmth = ByDay<Timed>.Of(ReadingsOf[Parameter.Temperature], DayOf, d => d.Average(t => t.Si), same?.warmth);
         dawnLows = ByDay<Timed>.Of(
             ReadingsOf[Parameter.Oxygen],
-            t => Zone.LocalAt(t.At).Hour < DawnBeforeHour ? DayOf(t) : null,
+            t => IsOfMorning(t) ? DayOf(t) : null,
             d => d.Min(t => t.Si),
-            same?.dawnLows
+            same?.Farm.Place == rows.Farm.Place ? same.dawnLows : null
         );
         fed = ByDay<Fed>.Of(rows.Feedings, f => Zone.DayOf(f.At), d => d.Sum(f => f.Kg), same?.fed);
         var isAsBefore = ReferenceEquals(warmth, same?.warmth) && same!.Farm.Place == rows.Farm.Place;

@@ -16,7 +16,7 @@ namespace Dorsk.Web.Pages;
 /// <summary>One pond on the sheet of a day.</summary>
 /// <param name="Code">The pond.</param>
 /// <param name="Fish">What stands in it, in words; empty without fish.</param>
-/// <param name="Dawn">Lowest oxygen before nine, and the temperature then.</param>
+/// <param name="Dawn">Lowest oxygen of the morning, and the temperature then.</param>
 /// <param name="Afternoon">Highest oxygen from noon to eight, and the pH then.</param>
 /// <param name="RationKg">Ration of today, kg; null on other days.</param>
 /// <param name="FedKg">Feed given on the day, kg.</param>
