@@ -93,12 +93,29 @@ public class JudgeTests
     }
 
     [Fact]
-    public void The_settings_of_the_estimate_are_those_that_were_scored() =>
-        Assert.Contains(
-            WideProof.Settings,
-            File.ReadAllText(Path.Combine(Root(), "docs", "wide.md")),
-            StringComparison.Ordinal
-        );
+    public void The_settings_of_the_estimates_are_those_that_were_scored()
+    {
+        var page = File.ReadAllText(Path.Combine(Root(), "docs", "wide.md"));
+        Assert.Contains(WideProof.Settings, page, StringComparison.Ordinal);
+        Assert.Contains(WideProof.NightSettings, page, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Nights_of_ponds_that_nobody_here_drew_are_told_better_than_on_paper()
+    {
+        var nights = WideNightsJudge.Run(WideWorld.Gompertz, 960_000, 40);
+        var all = WideNightsScore.Of(nights);
+        Assert.True(all.Nights >= 1000 && all.Silent < 0.01 * all.Nights, $"{all.Nights} nights, {all.Silent} silent");
+        Assert.True(all.ByBest <= 0.85, $"{all.ByBest:0.00} of the best way of paper");
+        Assert.InRange(all.Inside, 0.74, 0.87);
+        var byDusk = nights.OrderBy(n => n.AtDuskMgL).ToList();
+        for (var i = 0; i < 5; i++)
+            Assert.InRange(
+                WideNightsScore.Of([.. byDusk.Skip(i * byDusk.Count / 5).Take(byDusk.Count / 5)]).Inside,
+                0.68,
+                0.93
+            );
+    }
 
     private static string Root()
     {

@@ -9,7 +9,6 @@ namespace Dorsk.Core.Oxygen;
 public static class Declines
 {
     private const double BalanceSd = 0.45;
-    private const double EveningIsNotTheNight = 0.4;
     private static readonly TimeSpan ReadingsApart = TimeSpan.FromHours(1.5);
 
     /// <summary>From two readings of tonight taken in the dark at least an hour and a half apart; null without them.</summary>
@@ -22,7 +21,8 @@ public static class Declines
             return null;
         // Two readings of ± 0.2 mg/L each, spread over the hours between them; and evenings, with their wind and full bellies, are not the whole night.
         var sd = Math.Sqrt(
-            Math.Pow(Math.Sqrt(2) * 0.2 / (last.At - first.At).TotalHours, 2) + Math.Pow(EveningIsNotTheNight * r, 2)
+            Math.Pow(Math.Sqrt(2) * 0.2 / (last.At - first.At).TotalHours, 2)
+                + Math.Pow(NightSettings.EveningIsNotTheNight * r, 2)
         );
         return new(
             DeclineMethod.TwoReadings,

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 
@@ -100,9 +101,18 @@ public static class NightCurve
         }
     }
 
-    // Mean of the sun's height over the 24 hours around, night hours as nought.
+    // The same few days are asked for again and again, by every pond.
+    private static readonly ConcurrentDictionary<(Place, DateTime), double> MeanLights = new();
+
+    // Mean of the sun's height over the 24 hours of a day, night hours as nought.
     private static double MeanLight(Place place, DateTimeOffset around) =>
-        Enumerable.Range(0, 48).Average(i => Entering(SunTimes.SineElevation(place, around.AddMinutes((i - 24) * 30))));
+        MeanLights.GetOrAdd((place, around.UtcDateTime.Date), key =>
+        {
+            var midnight = new DateTimeOffset(key.Item2, TimeSpan.Zero);
+            return Enumerable
+                .Range(0, 48)
+                .Average(i => Entering(SunTimes.SineElevation(place, midnight.AddMinutes(i * 30))));
+        });
 
     // Direct light that enters still water: a low sun is thrown back, 35 % at 10° and 58 % at 5° (Fresnel's law for unpolarised light, refraction 1.333).
     private static double Entering(double sine)

@@ -12,9 +12,8 @@ public static class TonightForecast
     /// <summary>Level of oxygen forecasts.</summary>
     public const double Level = 0.80;
 
-    // From four in ten on a low is acted on where the pond's own nights and a reading of the evening tell it: a missed one costs a pond, a
+    // From 45 in a hundred on a low is acted on where the pond's own nights and a reading of the evening tell it: a missed one costs a pond, a
     // false one an evening's power. Where the doubt is only that little is known, it must be likely (docs/decisions/0015).
-    private const double KnownActChance = 0.4;
     private const double Likely = 0.5;
     private const double WatchChance = 0.1;
 
@@ -86,7 +85,7 @@ public static class TonightForecast
 
     private static (double Act, double Watch) LinesOf(Decline decline) =>
         (
-            decline is { Method: DeclineMethod.OwnNights, IsEveningRead: true } ? KnownActChance : Likely,
+            decline is { Method: DeclineMethod.OwnNights, IsEveningRead: true } ? NightSettings.ActChance : Likely,
             decline.IsEveningRead ? WatchChance : UnreadWatchChance
         );
 

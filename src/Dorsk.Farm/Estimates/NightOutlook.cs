@@ -32,7 +32,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         OldestAirless = TimeSpan.FromHours(12);
 
     private static readonly TimeSpan DawnEnds = TimeSpan.FromHours(2),
-        LowAfterSunrise = TimeSpan.FromMinutes(30),
+        LowAfterSunrise = TimeSpan.FromMinutes(60),
         AutomaticEnds = TimeSpan.FromHours(1);
 
     // Readings that stand for dusk, dawn and the dark.
@@ -146,9 +146,9 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             Aerators = facts.AeratorsAt(now),
             Known = RunsUpTo(now),
             Dark = facts.SunOf(night),
-            EveningExcess = PastOf(night).Own?.EveningExcess ?? NightShape.UsualExcess,
+            EveningExcess = PastOf(night, start).Own?.EveningExcess ?? NightSettings.EveningExcess,
         };
-        if (only is null or DeclineMethod.OwnNights && PastOf(night).Own is { } own)
+        if (only is null or DeclineMethod.OwnNights && PastOf(night, start).Own is { } own)
             return (FromOwn(own, water, start, limits, night), "", night);
         if (DeclineOf(night, start.At, water, only) is { } decline)
             return (Carried(new(water, start, Likely(decline, water), limits), night), "", night);
@@ -190,7 +190,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             var asUsual = own.Tonight(evening, start, sunrise + LowAfterSunrise, day, usual.SdMgL);
             return new(evening, start, Unread(asUsual, usual, night, read), limits);
         }
-        var (dusk, dawn) = (DuskOf(night) ?? read, sunrise + LowAfterSunrise);
+        var (dusk, dawn) = (DuskOf(night, DuskTo) ?? read, sunrise + LowAfterSunrise);
         var decline = own.Tonight(water, dusk, dawn, day, Decline.ReadingSd).For((dawn - read.At) / (dawn - dusk.At));
         if (Declines.TwoReadings(InDark(night, read.At), water) is { } two)
             decline = Declines.Both(decline, two);
@@ -201,7 +201,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
 
     // From the morning on nobody knows what the day brings: the night is told from the evenings this pond usually has.
     private UsualEvening? UsualDusk(Night night, Timed read) =>
-        UsualEvening.Of(PastOf(night).Nights, IsOfMorning(read, night) ? read.Si : null);
+        UsualEvening.Of(PastOf(night, read).Nights, IsOfMorning(read, night) ? read.Si : null);
 
     private Decline Unread(Decline decline, UsualEvening usual, Night night, Timed read)
     {
@@ -256,15 +256,17 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         return null;
     }
 
-    private readonly ConcurrentDictionary<Night, (List<PastNight> Nights, OwnNights? Own)> pasts = [];
+    private readonly ConcurrentDictionary<(Night, TimeSpan), (List<PastNight> Nights, OwnNights? Own)> pasts = [];
 
-    // The past of a night stays as it is, however often the night is told.
-    private (List<PastNight> Nights, OwnNights? Own) PastOf(Night night)
+    // The past of a night stays as it is, however often the night is told; evenings are compared at the same time after sunset.
+    private (List<PastNight> Nights, OwnNights? Own) PastOf(Night night, Timed read)
     {
-        if (!pasts.TryGetValue(night, out var past))
+        var (sunset, _) = facts.SunOf(night);
+        var after = DuskOf(night, DuskTo) is { } dusk && dusk.At <= read.At ? dusk.At - sunset : TimeSpan.Zero;
+        if (!pasts.TryGetValue((night, after), out var past))
         {
-            var nights = PastNights(night);
-            pasts[night] = past = (nights, OwnNights.Of(nights, PastMornings(night)));
+            var nights = PastNights(night, after);
+            pasts[(night, after)] = past = (nights, OwnNights.Of(nights, PastMornings(night)));
         }
         return past;
     }
@@ -278,15 +280,15 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
                 .Select(m => new PastMorning(m.ago, m.Low!.Value)),
         ];
 
-    // The reading nearest to sunset.
-    private Timed? DuskOf(Night night)
+    // The reading of an evening that lies nearest to some time after sunset.
+    private Timed? DuskOf(Night night, TimeSpan after)
     {
         var (sunset, _) = facts.SunOf(night);
         return facts
             .ReadingsOf[Parameter.Oxygen]
             .Between(sunset - DuskFrom, sunset + DuskTo)
             .Select(t => (Timed?)t)
-            .MinBy(t => (t!.Value.At - sunset).Duration());
+            .MinBy(t => (t!.Value.At - sunset - after).Duration());
     }
 
     private List<Timed> InDark(Night night, DateTimeOffset upTo)
@@ -295,7 +297,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         return [.. facts.ReadingsOf[Parameter.Oxygen].Between(sunset - DarkFrom, sunrise < upTo ? sunrise : upTo)];
     }
 
-    private List<PastNight> PastNights(Night tonight)
+    private List<PastNight> PastNights(Night tonight, TimeSpan after)
     {
         var nights = new List<PastNight>();
         var oxygen = facts.ReadingsOf[Parameter.Oxygen];
@@ -304,7 +306,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             var night = new Night(tonight.Evening.AddDays(-ago));
             var (sunset, sunrise) = facts.SunOf(night);
             if (
-                DuskOf(night) is not { } dusk
+                DuskOf(night, after) is not { } dusk
                 || oxygen.Nearest(sunrise, DawnSpan) is not { } dawn
                 || WaterAt(dusk.At) is not { } water
             )

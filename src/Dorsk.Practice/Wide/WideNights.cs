@@ -83,10 +83,7 @@ public sealed class WideNights
         for (var tried = 0; tried < 36 && season.UsualC(from.AddDays(30)) < 15; tried++)
             from = from.AddDays(10);
         begin = Zone.At(from, new(12, 0));
-        Farm = DemoFarm.Farm with
-        {
-            Place = season.Place with { LatitudeDeg = Said(season.Place.LatitudeDeg) },
-        };
+        Farm = DemoFarm.Farm with { Place = season.Place with { LatitudeDeg = Said(season.Place.LatitudeDeg) } };
         water.Begin(season.UsualC(from));
         told.Add((begin, new FishStocked(1, "silver_perch", "hatchery", 4000, 120, CountBasis.Counted, "", null)));
         Live(from);

@@ -61,7 +61,15 @@ internal sealed class WideReaders
         if (byHand || (HasProbe && hour % 1 < 0.01))
             Read(at, water, HasProbe && hour % 1 < 0.01);
         if (readsWind && Near(sun.Sunset, duskAfterH))
-            told.Add((at, new ReadingTaken(null, [new(Parameter.Wind, Math.Round(windMs * Math.Exp(0.2 * chance.Normal()), 1))])));
+            told.Add(
+                (
+                    at,
+                    new ReadingTaken(
+                        null,
+                        [new(Parameter.Wind, Math.Round(windMs * Math.Exp(0.2 * chance.Normal()), 1))]
+                    )
+                )
+            );
     }
 
     private void NewDay(DateOnly day)
@@ -78,8 +86,6 @@ internal sealed class WideReaders
         var off = byProbe ? -fouled + (0.08 * chance.Normal()) : drift + (noiseSd * chance.Normal());
         LastMgL = Math.Max(0.1, Math.Round(water.DoMgL + off, byProbe ? 2 : 1));
         var tempC = Math.Round(water.TempC + (0.2 * chance.Normal()), 1);
-        told.Add(
-            (at, new ReadingTaken(1, [new(Parameter.Oxygen, LastMgL), new(Parameter.Temperature, tempC)]))
-        );
+        told.Add((at, new ReadingTaken(1, [new(Parameter.Oxygen, LastMgL), new(Parameter.Temperature, tempC)])));
     }
 }

@@ -76,8 +76,7 @@ internal sealed class WideWater
         var saturation = Saturation(TempC);
         var blown = world == WideWorld.Gompertz ? 0.25 + (0.045 * sky.WindMs * sky.WindMs) : 0.15 + (0.3 * sky.WindMs);
         var surface = airShare * blown / 24 / DepthM * (saturation - DoMgL) * (DoMgL > 1.4 * saturation ? 3 : 1);
-        var air =
-            airKgM3H * 1000 * aeratorShare * 0.9 * Math.Pow(1.024, TempC - 20) * (saturation - DoMgL) / 9.09;
+        var air = airKgM3H * 1000 * aeratorShare * 0.9 * Math.Pow(1.024, TempC - 20) * (saturation - DoMgL) / 9.09;
         var (upper, lower) = (made - (full * meal * slack * Bloom.Used) + surface + air, -full * lowerUse);
         var across = Turned(sky, airKgM3H) * (lowerMgL - DoMgL);
         DoMgL = Math.Clamp(DoMgL + ((upper + (across * lowerShare / (1 - lowerShare))) * h), 0.05, 25);

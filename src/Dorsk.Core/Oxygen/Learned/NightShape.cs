@@ -5,12 +5,8 @@ namespace Dorsk.Core.Oxygen;
 /// <summary>The shape of a pond's nights: full fish and stirred water take more in the evening than before sunrise.</summary>
 public static class NightShape
 {
-    /// <summary>How much more than on the mean a pond takes at sunset, as a share, where nothing is known of it; found on simulated ponds.</summary>
-    public const double UsualExcess = 0.3;
-
     // A pond's own nights speak as they come, more where oxygen falls further than readings err.
-    private const double UsualNights = 3,
-        ReadingsErrMgL = 1,
+    private const double ReadingsErrMgL = 1,
         Most = 0.8;
 
     /// <summary>How much more than on the mean a pond takes at sunset, as a share.</summary>
@@ -18,9 +14,10 @@ public static class NightShape
     public static double Of(IReadOnlyList<PastNight> past)
     {
         var spoken = past.Where(n => n.Middle is not null).Select(n => One(n, n.Middle!.Value)).ToList();
-        var weight = UsualNights + spoken.Sum(s => s.Weight);
+        var weight = NightSettings.EveningExcessNights + spoken.Sum(s => s.Weight);
         return Math.Clamp(
-            ((UsualNights * UsualExcess) + spoken.Sum(s => s.Weight * s.Excess)) / weight,
+            ((NightSettings.EveningExcessNights * NightSettings.EveningExcess) + spoken.Sum(s => s.Weight * s.Excess))
+                / weight,
             -Most,
             Most
         );

@@ -43,33 +43,25 @@ public sealed class OwnNights
     /// <summary>Nights needed before a pond's own are trusted.</summary>
     public const int Needed = 2;
 
-    private const double MorningStays = 0.6,
-        UseStays = 0.85,
-        Q10 = 2,
+    private const double Q10 = 2,
         LeastMgLH = -0.5,
         MostMgLH = 6,
-        Firmness = 6,
-        UsualNights = 8,
-        SdMgL = 0.28,
-        SdOfFall = 0.12,
         StartAtMost = 0.8;
 
     // Weights of the projection, of this morning and of this evening against the usual ones.
-    private static readonly double[] WhenEvening = [0.55, 0.26, 0.18],
-        WhenDay = [0.45, 0.70, 0],
-        WhenNot = [0.5, 0.95, 0];
+    private static readonly double[] WhenEvening =
+    [
+        NightSettings.ProjectionWeight,
+        NightSettings.MorningWeight,
+        NightSettings.EveningWeight,
+    ];
 
-    // How much wider the doubt is where the evening was not read.
-    private const double DayTimes = 1.4,
-        EveningTells = 0.75,
-        NoMorningTimes = 1.2;
-
-    private readonly Fading mornings = new(MorningStays),
-        dusks = new(MorningStays),
-        stills = new(MorningStays),
-        takens = new(MorningStays),
-        uses = new(UseStays);
-    private readonly LearnedWeights weights = new(WhenEvening, Firmness);
+    private readonly Fading mornings = new(NightSettings.LevelStays),
+        dusks = new(NightSettings.LevelStays),
+        stills = new(NightSettings.LevelStays),
+        takens = new(NightSettings.LevelStays),
+        uses = new(NightSettings.UseStays);
+    private readonly LearnedWeights weights = new(WhenEvening, NightSettings.Firmness);
     private double? lastMorning;
     private int nights;
 
@@ -138,13 +130,20 @@ public sealed class OwnNights
         var (still, taken) = NightCurve.Between(tonight, start, sunrise);
         var projected = still - (uses.Mean * WarmthOf(tonight) * taken);
         var signs = Signs(projected, start.Si);
-        var dawn = Math.Max(0, mornings.Mean + day switch
-        {
-            DayRead.Evening => weights.Of(signs),
-            DayRead.Day => Sum(WhenDay, signs),
-            // What nobody read is as usual; what is known is whether the machines or the warmth change.
-            _ => Sum(WhenNot, [projected - (stills.Mean - (uses.Mean * takens.Mean)), signs[1], 0]),
-        });
+        var dawn = Math.Max(
+            0,
+            mornings.Mean
+                + day switch
+                {
+                    DayRead.Evening => weights.Of(signs),
+                    DayRead.Day => (NightSettings.ByDayProjectionWeight * signs[0])
+                        + (NightSettings.ByDayMorningWeight * signs[1]),
+                    // What nobody read is as usual; what is known is whether the machines or the warmth change.
+                    _ => (
+                        NightSettings.UnreadProjectionWeight * (projected - (stills.Mean - (uses.Mean * takens.Mean)))
+                    ) + (NightSettings.UnreadMorningWeight * signs[1]),
+                }
+        );
         var sd = SdOf(start.Si - dawn, signs, (day, startSdMgL));
         var startSd = Math.Min(startSdMgL, StartAtMost * sd);
         var use = Math.Clamp((still - dawn) / taken, LeastMgLH, MostMgLH);
@@ -160,20 +159,19 @@ public sealed class OwnNights
         };
     }
 
-    private static double Sum(IReadOnlyList<double> weights, IReadOnlyList<double> signs) =>
-        weights.Zip(signs, (w, s) => w * s).Sum();
-
     private double SdOf(double fallMgL, double[] signs, (DayRead Day, double StartSdMgL) read)
     {
-        var fall = SdOfFall * Math.Max(0, fallMgL);
+        var fall = NightSettings.SdOfFall * Math.Max(0, fallMgL);
         var sd =
-            weights.SdOf(Math.Sqrt((SdMgL * SdMgL) + (fall * fall)), UsualNights)
-            * Math.Sqrt(1 + weights.DoubtOf(signs));
+            weights.SdOf(
+                Math.Sqrt((NightSettings.SdMgL * NightSettings.SdMgL) + (fall * fall)),
+                NightSettings.UsualNights
+            ) * Math.Sqrt(1 + weights.DoubtOf(signs));
         if (read.Day == DayRead.Evening)
             return sd;
-        var unread = EveningTells * read.StartSdMgL;
-        return (read.Day == DayRead.Day ? DayTimes * sd : Math.Sqrt((sd * sd) + (unread * unread)))
-            * (lastMorning is null ? NoMorningTimes : 1);
+        var unread = NightSettings.EveningTells * read.StartSdMgL;
+        return (read.Day == DayRead.Day ? NightSettings.ByDayTimes * sd : Math.Sqrt((sd * sd) + (unread * unread)))
+            * (lastMorning is null ? NightSettings.NoMorningTimes : 1);
     }
 
     private Grounds Because(NightWater tonight, double use, double projected, double dawn, double sd) =>
