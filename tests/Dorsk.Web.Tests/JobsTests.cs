@@ -120,7 +120,12 @@ public sealed class JobsTests : IDisposable
         // Every entry has a name of its own and reminds a quarter of an hour before.
         var all = Calendar.Load(await (await stranger.GetAsync(first)).Content.ReadAsStringAsync())!.Events.ToList();
         Assert.Equal(all.Count, all.Select(e => e.Uid).Distinct().Count());
-        Assert.All(all, e =>
+        // The likely day of a weight is no job: a whole day with its interval, without a reminder.
+        var target = Assert.Single(all, e => e.Start is { HasTime: false });
+        Assert.Empty(target.Alarms);
+        Assert.Matches("^P1: .* about ", target.Summary);
+        Assert.Contains("80 % interval", target.Description, StringComparison.Ordinal);
+        Assert.All(all.Where(e => e != target), e =>
             Assert.Equal(
                 -15 * 60,
                 Assert.Single(e.Alarms).Trigger!.Duration!.Value.ToTimeSpanUnspecified().TotalSeconds

@@ -263,6 +263,14 @@ public class MachineApiTests(SmallFarm farm) : IClassFixture<SmallFarm>
                 .GetDouble(),
             30.0
         );
+        var target = (await Ask(HttpMethod.Get, "/api/ponds/P1/standing", key)).Body[0].GetProperty("target");
+        // An end beyond the horizon has no day.
+        DateOnly On(string end, DateOnly beyond) =>
+            target.GetProperty(end).GetString() is { } day ? DateOnly.Parse(day, CultureInfo.InvariantCulture) : beyond;
+        var likely = On("likely", DateOnly.MinValue);
+        Assert.InRange(likely, On("earliest", DateOnly.MinValue), On("latest", DateOnly.MaxValue));
+        Assert.True(likely > DateOnly.FromDateTime(Now.DateTime));
+        Assert.Equal(0.8, target.GetProperty("level").GetDouble());
         Assert.Equal(
             HttpStatusCode.BadRequest,
             (await Ask(HttpMethod.Get, "/api/ponds/P1/tonight?asOf=tomorrow", key)).Status

@@ -409,6 +409,18 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
             .ToList();
     }
 
+    private readonly System.Runtime.CompilerServices.ConditionalWeakTable<
+        PondStory,
+        IReadOnlyList<BatchProof>
+    > standings = new();
+
+    /// <summary>The estimates of a pond's fish held against samples, counts and harvests; worked out once for what is known of it.</summary>
+    public IReadOnlyList<BatchProof> StandingProof(PondStory story) => standings.GetValue(story, s =>
+        {
+            using var c = file.Open();
+            return new StandingProof(s, at => PondReader.Story(c, new(at, DateTimeOffset.MaxValue), s.Pond.Id)).All();
+        });
+
     /// <summary>Lines of a pond's log, newest first.</summary>
     public IReadOnlyList<LogRow> LogOf(long pondId, int most, long beforeLine = long.MaxValue)
     {

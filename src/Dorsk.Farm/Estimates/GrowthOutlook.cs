@@ -23,6 +23,10 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
             GrowthForecast.Run(stock.At(batch, k.Day), batch.Species, facts.TemperatureAhead, SeasonInput.Days)
         );
 
+    /// <summary>The day on which a batch reaches its target weight, with its 80 % interval.</summary>
+    public TargetDate TargetOf(BatchStory batch, DateOnly today) =>
+        GrowthForecast.DateOf(batch.TargetG, AheadOf(batch, today));
+
     /// <summary>Growth as planned for a batch, from its arrival to a day, g.</summary>
     public IReadOnlyList<(DateOnly Day, double MeanG)> PlanOf(BatchStory batch, DateOnly to) =>
         GrowthPlan.Run(batch.Species, batch.ArrivedMeanG, ArrivedOn(batch), to, facts.Temperature.Curve);

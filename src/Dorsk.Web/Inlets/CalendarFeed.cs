@@ -1,7 +1,9 @@
 using System.Text;
 using Dorsk.Core.People;
 using Dorsk.Core.Season;
+using Dorsk.Core.Units;
 using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
 using Dorsk.Farm.State;
 using Dorsk.Web.People;
 using Ical.Net;
@@ -11,7 +13,7 @@ using Ical.Net.Serialization;
 
 namespace Dorsk.Web.Inlets;
 
-/// <summary>A person's jobs as a calendar (iCalendar, RFC 5545) at a secret address, for the calendar on their phone. Whoever has the address can read it and nothing else.</summary>
+/// <summary>A person's jobs, and the likely days of target weights, as a calendar (iCalendar, RFC 5545) at a secret address, for the calendar on their phone. Whoever has the address can read it and nothing else.</summary>
 public static class CalendarFeed
 {
     /// <summary>How far ahead it tells, days.</summary>
@@ -39,7 +41,35 @@ public static class CalendarFeed
             var nth = seen[job.Key] = seen.GetValueOrDefault(job.Key) + 1;
             calendar.Events.Add(EventOf(job, nth == 1 ? job.Key : $"{job.Key}-{nth}", clock.GetUtcNow()));
         }
+        if (Permissions.May(person.Role, Permission.Look))
+            foreach (var story in questions.Stories(_ => true))
+                calendar.Events.AddRange(TargetsOf(story, questions.Farm()!.Hand, clock.GetUtcNow()));
         return Results.Text(new CalendarSerializer().SerializeToString(calendar) ?? "", "text/calendar", Encoding.UTF8);
+    }
+
+    // Whole days, without a reminder: a likely day is no job.
+    private static IEnumerable<CalendarEvent> TargetsOf(PondStory story, Hand hand, DateTimeOffset now)
+    {
+        var today = story.Zone.DayOf(now);
+        foreach (var batch in story.Standing)
+        {
+            var told = story.Growth.TargetOf(batch, today);
+            if (told.Likely is not { } day)
+                continue;
+            var latest = told.Latest is { } late ? Hand.Day(late) : "a year and a half from now or later";
+            var weight = QuantityText.Write(told.TargetG, Measures.FishWeight, hand);
+            yield return new()
+            {
+                Uid = $"target-{batch.Id}-{story.Pond.Id}@dorsk",
+                DtStamp = new CalDateTime(now.UtcDateTime, "UTC"),
+                Start = new CalDateTime(day),
+                Summary = $"{story.Pond.Code}: {batch.Species.Name} about {weight}",
+                Description =
+                    $"Likely day; 80 % interval {(told.Earliest is { } early ? Hand.Day(early) : "now")} to {latest}. It moves with every sample.",
+                Location = story.Pond.Code,
+                Transparency = TransparencyType.Transparent,
+            };
+        }
     }
 
     private static CalendarEvent EventOf(Job job, string name, DateTimeOffset now) =>

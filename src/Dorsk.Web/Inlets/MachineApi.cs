@@ -64,7 +64,19 @@ public sealed record TonightOut(
     IReadOnlyList<Dorsk.Core.Oxygen.CurvePoint>? Curve
 );
 
-/// <summary>What stands of a batch in a pond.</summary>
+/// <summary>When a batch reaches its target weight.</summary>
+/// <param name="WeightG">The weight, g.</param>
+/// <param name="Likely">Farm day on which it is likely to; null when not within the horizon.</param>
+/// <param name="Earliest">Early end of the interval, or null.</param>
+/// <param name="Latest">Late end of the interval; null beyond the horizon.</param>
+/// <param name="Level">Share of cases inside, 0 to 1.</param>
+public sealed record TargetOut(double WeightG, DateOnly? Likely, DateOnly? Earliest, DateOnly? Latest, double Level)
+{
+    internal static TargetOut Of(Dorsk.Core.Growth.TargetDate t) =>
+        new(t.TargetG, t.Likely, t.Earliest, t.Latest, Dorsk.Core.Growth.GrowthForecast.Level);
+}
+
+/// <summary>What stands of a batch in a pond, and when it reaches its target weight.</summary>
 public sealed record StandingOut(
     string Pond,
     DateTimeOffset AsOf,
@@ -72,7 +84,8 @@ public sealed record StandingOut(
     string Species,
     IntervalOut Count,
     IntervalOut MeanG,
-    IntervalOut BiomassKg
+    IntervalOut BiomassKg,
+    TargetOut Target
 );
 
 /// <summary>The farm's clock.</summary>
@@ -186,7 +199,7 @@ public static class MachineApi
         Read(
                 api,
                 "/ponds/{code}/standing",
-                "The standing estimate of each batch, now or as of any past instant (asOf).",
+                "The standing estimate of each batch and the date of its target weight, now or as of any past instant (asOf).",
                 Standing
             )
             .WithName("ReadStanding")
@@ -319,7 +332,8 @@ public static class MachineApi
                     x.b.Species.Key,
                     IntervalOut.Of(x.S!.Count),
                     IntervalOut.Of(x.S.MeanG),
-                    IntervalOut.Of(x.S.BiomassKg)
+                    IntervalOut.Of(x.S.BiomassKg),
+                    TargetOut.Of(found.Story.Growth.TargetOf(x.b, day))
                 ))
         );
     }

@@ -1,3 +1,4 @@
+using Dorsk.Core.Growth;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
@@ -40,7 +41,7 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
     /// <summary>Codes of all ponds in use.</summary>
     public IReadOnlyList<string> Codes { get; private set; } = [];
 
-    public IActionResult OnGet(string? pond, string? day, string? hour)
+    public IActionResult OnGet(string? pond, string? day, string? hour, bool all)
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
@@ -54,6 +55,7 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
                     ? Ponds.MaxBy(p => ForecastScore.Of(p.Nights, Last)!.ErrorMgL)
                     : null
             );
+        Stands(pond, all);
         return Page();
     }
 
@@ -76,6 +78,45 @@ public sealed class ProofModel(Questions questions, Here here) : PageModel
             return "Choose a day and hour up to now.";
         return story is null ? "No such pond was known then." : null;
     }
+
+    /// <summary>Estimates of the fish held against samples, counts and harvests: of the chosen pond, or of all where that is asked for.</summary>
+    public IReadOnlyList<BatchProof> Batches { get; private set; } = [];
+
+    /// <summary>The pond whose fish are scored; null for all. Every estimate is made anew from what had happened by then: all ponds would keep the page waiting.</summary>
+    public string? FishOf { get; private set; }
+
+    private void Stands(string? pond, bool all)
+    {
+        if (!all)
+            FishOf = Codes.FirstOrDefault(c => c == pond) ?? Pond?.Code ?? (Codes.Count > 0 ? Codes[0] : null);
+        Batches =
+        [
+            .. Codes
+                .Where(c => all || c == FishOf)
+                .Select(questions.Story)
+                .OfType<PondStory>()
+                .SelectMany(questions.StandingProof),
+        ];
+    }
+
+    /// <summary>Outcomes of one kind over some batches.</summary>
+    public static EstimateScore? Of(IEnumerable<BatchProof> batches, EstimateOf kind) =>
+        EstimateScore.Of([.. batches.SelectMany(b => b.Outcomes).Where(o => o.Of == kind)]);
+
+    /// <summary>A size of an error: per cent, for dates days.</summary>
+    public string Size(EstimateOf kind, double error) =>
+        kind == EstimateOf.DateOfWeight ? $"{here.Figure(error, 0)} d" : $"{here.Figure(100 * error, 1)} %";
+
+    /// <summary>The same with its sign.</summary>
+    public string SignedSize(EstimateOf kind, double error) => (error >= 0 ? "+" : "−") + Size(kind, Math.Abs(error));
+
+    public static string Word(EstimateOf kind) =>
+        kind switch
+        {
+            EstimateOf.MeanWeight => "mean weight, at samples",
+            EstimateOf.Number => "number, at counts and last harvests",
+            _ => "date of a weight, from sample to sample",
+        };
 
     public string Signed(double mgL) => (mgL >= 0 ? "+" : "−") + here.Figure(Math.Abs(mgL), 2);
 
