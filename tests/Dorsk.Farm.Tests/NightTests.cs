@@ -42,9 +42,12 @@ public class NightTests
         Assert.Contains(unread.Why.Caveats, c => c.Contains("at sunset is taken", StringComparison.Ordinal));
         // Evenings as the last ones end in a morning as the last ones.
         Assert.InRange(unread.Low.Value, 3, 5);
+        // A reading is asked for where it would narrow what is not settled, and by how much is said.
+        Assert.True(unread.WantsDusk && unread.IfReadMgL < unread.Low.High - unread.Low.Value);
         Read(farm, Dusk, 10);
         var read = farm.Story.Night.At(Dusk).Forecast!;
         Assert.True(read.Low.High - read.Low.Low < unread.Low.High - unread.Low.Low);
+        Assert.False(read.WantsDusk);
     }
 
     [Fact]

@@ -13,8 +13,17 @@ public static class DailyGain
     public static double FullG(double meanG, double tempC, FishSpecies species, double rateFactor = 1) =>
         Math.Min(
             rateFactor * species.GrowthCapGPerDay,
-            GrowthLaws.After(meanG, rateFactor * species.GrowthG13PerDay, TemperatureResponse.F(tempC, species)) - meanG
+            (
+                GrowthLaws.After(meanG, rateFactor * species.GrowthG13PerDay, TemperatureResponse.F(tempC, species))
+                - meanG
+            ) * SizeFactor(meanG, species)
         );
+
+    // Where the farm says that its fish slow down sooner, or later, than the cube-root law: the same at the middle weight.
+    private static double SizeFactor(double meanG, FishSpecies species) =>
+        species.GrowthPower == FishSpecies.CubeRootPower
+            ? 1
+            : Math.Pow(meanG / species.MiddleG, species.GrowthPower - FishSpecies.CubeRootPower);
 
     /// <summary>Share of the full gain at a ration share s: (s − m)/(1 − m) with m the maintenance share; below it fish lose weight.</summary>
     /// <param name="rationShare">Share of the full ration, 0 to 1.</param>

@@ -28,7 +28,7 @@ public static class StandingSettings
     public const double CountedShare = 0.02;
 
     /// <summary>Share of the dead that is found in ponds.</summary>
-    public const double FoundInPonds = 0.6;
+    public const double FoundInPonds = Species.FishSpecies.UsuallyFoundPct / 100;
 
     /// <summary>Share of the dead that is found in tanks.</summary>
     public const double FoundInTanks = 0.9;
@@ -41,7 +41,9 @@ public static class StandingSettings
 
     /// <summary>Share of the dead of an ordinary day that is found.</summary>
     /// <param name="inTank">Whether they are in a tank, where most are seen.</param>
-    public static double UsuallyFound(bool inTank) => inTank ? FoundInTanks : FoundInPonds;
+    /// <param name="species">The species, whose share in ponds a farm may know better.</param>
+    public static double UsuallyFound(bool inTank, Species.FishSpecies species) =>
+        inTank ? FoundInTanks : species.FoundInPondsPct / 100;
 
     /// <summary>Process SD of the log weight per day.</summary>
     public const double ProcessSdPerDay = 0.004;

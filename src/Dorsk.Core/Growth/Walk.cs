@@ -24,7 +24,7 @@ internal sealed class Walk(BatchHistory batch, Habit? habit, bool isLearning = f
         var changes = batch.Changes.ToLookup(c => c.Day);
         var samples = batch.Samples.ToLookup(s => s.Day);
         var unseenShare = StandingEstimate.UnseenDailyShare(batch.Species, batch.InTank);
-        var found = StandingSettings.UsuallyFound(batch.InTank);
+        var found = StandingSettings.UsuallyFound(batch.InTank, batch.Species);
         var ration = new RationMemory();
         var held = HeldBack.None;
         for (var day = batch.StockedOn; day <= to; day = day.AddDays(1))

@@ -117,7 +117,7 @@ public sealed class WeightState
         var (warm, cold) = TemperatureResponse.Flanks(tempC, species);
         return
         [
-            1 - (relative / 3) + (relative * mean[Size]),
+            1 + (relative * (species.GrowthPower - 1 + mean[Size])),
             relative,
             relative * warm,
             relative * cold,

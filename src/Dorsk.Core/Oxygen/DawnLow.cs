@@ -70,6 +70,16 @@ public sealed record DawnLowForecast(
     Grounds Why
 )
 {
+    /// <summary>Half of the 80 % interval if this evening were read, mg/L; null where it was, or where that is not known.</summary>
+    public double? IfReadMgL { get; init; }
+
+    // Under this chance, or as far over it, a reading would hardly change what is done.
+    private const double Settled = 0.02;
+
+    /// <summary>Whether a reading at dusk pays: it would narrow the night, and the night is not settled either way.</summary>
+    public bool WantsDusk =>
+        IfReadMgL is { } half && Low.High - Low.Value > 1.1 * half && ChanceUnderAct is > Settled and < 1 - Settled;
+
     /// <summary>The lowest point of the likely line on the way to the dawn low, mg/L: crowded water may stand lower in the evening than at dawn.</summary>
     public (DateTimeOffset At, double MgL) Lowest =>
         Curve.Where(p => p.At <= LowAt).OrderBy(p => p.MgL).Select(p => (p.At, p.MgL)).FirstOrDefault()

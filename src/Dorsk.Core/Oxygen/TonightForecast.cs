@@ -71,7 +71,10 @@ public static class TonightForecast
             decline.Method,
             curve,
             why
-        );
+        )
+        {
+            IfReadMgL = decline.IsEveningRead ? null : z * decline.IfReadSd,
+        };
     }
 
     private static List<CurvePoint> Curve(double z, IReadOnlyList<IReadOnlyList<Timed>> curves, double startSd) =>

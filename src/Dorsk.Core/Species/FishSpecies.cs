@@ -94,6 +94,21 @@ public sealed record FishSpecies(
     /// <summary>Lower end of the fingerling size, g.</summary>
     public double FingerlingLowG { get; init; }
 
+    /// <summary>Power of the weight in dW/dt = G·W^power·f(T): 2/3 by the cube-root law, less where large fish slow down sooner.</summary>
+    public double GrowthPower { get; init; } = CubeRootPower;
+
+    /// <summary>The power of the cube-root law.</summary>
+    public const double CubeRootPower = 2.0 / 3;
+
+    /// <summary>Share of the dead that is found in ponds, per cent.</summary>
+    public double FoundInPondsPct { get; init; } = UsuallyFoundPct;
+
+    /// <summary>Share of the dead that is usually found in ponds, per cent; judged.</summary>
+    public const double UsuallyFoundPct = 60;
+
+    /// <summary>Weight at which the growth figure holds whatever the power, g: midway from fingerling to market, in logs.</summary>
+    public double MiddleG => Math.Sqrt(FingerlingHighG * MarketLowG);
+
     /// <summary>Whether they live at the floor, as shrimps, prawns and crayfish do: the water there is what they breathe.</summary>
     public bool AtTheFloor { get; init; }
 

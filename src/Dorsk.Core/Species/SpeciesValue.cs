@@ -81,6 +81,15 @@ public sealed record SpeciesValue(
             (s, v) => s with { GrowthG13PerDay = v }
         ),
         new(
+            "growth_power",
+            "power of the weight in growth",
+            Rate,
+            0.4,
+            1,
+            s => s.GrowthPower,
+            (s, v) => s with { GrowthPower = v }
+        ),
+        new(
             "growth_cap",
             "most gain in a day",
             Measures.FishWeight,
@@ -247,6 +256,15 @@ public sealed record SpeciesValue(
             80,
             s => s.WeightCvPct,
             (s, v) => s with { WeightCvPct = v }
+        ),
+        new(
+            "found_ponds",
+            "share of the dead that is found in ponds",
+            Measures.Share,
+            10,
+            100,
+            s => s.FoundInPondsPct,
+            (s, v) => s with { FoundInPondsPct = v }
         ),
         new(
             "survival_fry",

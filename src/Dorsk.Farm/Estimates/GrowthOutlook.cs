@@ -127,7 +127,7 @@ public sealed class GrowthOutlook(PondFacts facts, StandingStock stock)
 
     private IReadOnlyList<Input> InputsOf(BatchStory batch, Standing stands, BatchSample last)
     {
-        var found = facts.Farm.Hand.Short(StandingSettings.UsuallyFound(facts.Pond.ByVolume), 2);
+        var found = facts.Farm.Hand.Short(StandingSettings.UsuallyFound(facts.Pond.ByVolume, batch.Species), 2);
         return InputsOf(batch, stands, last, found);
     }
 

@@ -94,6 +94,24 @@ public class StandingTests
     }
 
     [Fact]
+    public void A_farm_that_knows_what_share_it_finds_and_how_growth_goes_with_size_is_followed()
+    {
+        var own = Batch() with { Species = Batch().Species with { FoundInPondsPct = 30 } };
+        double After(BatchHistory b) =>
+            StandingEstimate
+                .Run(b with { Changes = [new(Day0.AddDays(5), -6, true, null)] }, Day0.AddDays(6))[^1]
+                .Count.Value;
+        Assert.Equal(6 * ((1 / 0.3) - (1 / 0.6)), After(Batch()) - After(own), 0.1);
+        // At the middle weight the power makes no difference; large fish slow down sooner, small ones grow faster.
+        var species = Batch().Species;
+        var slow = species with { GrowthPower = 0.5 };
+        double Ratio(double g) => DailyGain.FullG(g, 27, slow) / DailyGain.FullG(g, 27, species);
+        Assert.Equal(1, Ratio(species.MiddleG), 1e-9);
+        Assert.Equal(Math.Pow(2, 0.5 - (2.0 / 3)), Ratio(2 * species.MiddleG), 1e-9);
+        Assert.True(Ratio(0.2 * species.MiddleG) > 1);
+    }
+
+    [Fact]
     public void Feed_holds_growth_back_only_against_what_these_fish_are_used_to()
     {
         double On(Func<DateOnly, double> fed) =>

@@ -77,7 +77,7 @@ public sealed record EstimateScore(int Asked, double Bias, double Error, double 
                 EstimateOf.MeanWeight =>
                     "Before each sample stands an estimate of the mean weight, made from what had happened by then; it is held against the sample. A sample errs too, so that even a perfect estimate would part from it. Paper: the last sample as it stands.",
                 EstimateOf.Number =>
-                    "Before each count of all fish, and before the harvest that empties a pond, stands an estimate of their number. Paper: the number on the books.",
+                    "Before all fish are counted, and before the harvest that empties a pond, stands an estimate of their number. Paper: the number on the books.",
                 _ =>
                     "At each sample from the second on the day of the next sample's weight is told; it is held against the day on which that weight was weighed. Paper: the cube root of weight, straight through the last two weighings.",
             },
