@@ -41,9 +41,9 @@ public static class StandingSettings
 
     /// <summary>Share of the dead of an ordinary day that is found.</summary>
     /// <param name="inTank">Whether they are in a tank, where most are seen.</param>
-    /// <param name="species">The species, whose share in ponds a farm may know better.</param>
-    public static double UsuallyFound(bool inTank, Species.FishSpecies species) =>
-        inTank ? FoundInTanks : species.FoundInPondsPct / 100;
+    /// <param name="species">The species, whose share in ponds a farm may know better; null where no fish stand.</param>
+    public static double UsuallyFound(bool inTank, Species.FishSpecies? species) =>
+        inTank ? FoundInTanks : (species?.FoundInPondsPct / 100) ?? FoundInPonds;
 
     /// <summary>Process SD of the log weight per day.</summary>
     public const double ProcessSdPerDay = 0.004;

@@ -190,7 +190,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             var asUsual = own.Tonight(evening, start, sunrise + LowAfterSunrise, day, usual.SdMgL);
             return new(evening, start, Unread(asUsual, usual, night, read), limits);
         }
-        var (dusk, dawn) = (DuskOf(night, DuskTo) ?? read, sunrise + LowAfterSunrise);
+        var (dusk, dawn) = (DuskUpTo(night, read) ?? read, sunrise + LowAfterSunrise);
         var decline = own.Tonight(water, dusk, dawn, day, Decline.ReadingSd).For((dawn - read.At) / (dawn - dusk.At));
         if (Declines.TwoReadings(InDark(night, read.At), water) is { } two)
             decline = Declines.Both(decline, two);
@@ -262,7 +262,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
     private (List<PastNight> Nights, OwnNights? Own) PastOf(Night night, Timed read)
     {
         var (sunset, _) = facts.SunOf(night);
-        var after = DuskOf(night, DuskTo) is { } dusk && dusk.At <= read.At ? dusk.At - sunset : TimeSpan.Zero;
+        var after = DuskUpTo(night, read) is { } dusk ? dusk.At - sunset : TimeSpan.Zero;
         if (!pasts.TryGetValue((night, after), out var past))
         {
             var nights = PastNights(night, after);
@@ -279,6 +279,14 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
                 .Where(m => m.Low is not null)
                 .Select(m => new PastMorning(m.ago, m.Low!.Value)),
         ];
+
+    // The last reading of the evening that was known with the one that is started from.
+    private Timed? DuskUpTo(Night night, Timed read)
+    {
+        var (sunset, _) = facts.SunOf(night);
+        var last = read.At < sunset + DuskTo ? read.At : sunset + DuskTo;
+        return DuskOf(night, last - sunset) is { } dusk && dusk.At <= read.At ? dusk : null;
+    }
 
     // The reading of an evening that lies nearest to some time after sunset.
     private Timed? DuskOf(Night night, TimeSpan after)

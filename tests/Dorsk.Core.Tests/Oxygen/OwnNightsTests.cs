@@ -76,6 +76,10 @@ public class OwnNightsTests
         Aerator[] set = [new("A1", AeratorKind.All[1], 2, new(20, 0), new(7, 0))];
         foreach (var day in new[] { DayRead.Evening, DayRead.Not })
             Assert.True(Told(own, 9, day, Water(0, set)).Dawn > Told(own, 9, day).Dawn + 0.5);
+        // What the water takes is the same, whatever is set: more air never makes the evening before it look worse.
+        double Use(NightWater water) =>
+            own.Tonight(water, new(Sunset, 9), Sunset + ToDawn, DayRead.Evening, Decline.ReadingSd).MgLH;
+        Assert.Equal(Use(Water(0)), Use(Water(0, set)), 9);
     }
 
     [Theory]

@@ -62,6 +62,7 @@ public sealed class OwnNights
         takens = new(NightSettings.LevelStays),
         uses = new(NightSettings.UseStays);
     private readonly LearnedWeights weights = new(WhenEvening, NightSettings.Firmness);
+    private PastNight? last;
     private double? lastMorning;
     private int nights;
 
@@ -110,10 +111,22 @@ public sealed class OwnNights
         if (nights >= Needed && mornings.IsKnown)
             weights.Learn(Signs(still - (uses.Mean * warm * taken), night.Dusk.Si), night.Dawn.Si - mornings.Mean);
         nights++;
+        last = night;
         uses.Add(use / warm);
         dusks.Add(night.Dusk.Si);
         stills.Add(still);
         takens.Add(taken * warm);
+    }
+
+    // What this pond takes is told as if its machines ran as on the last night that was read: what they are set to do tonight then counts in full.
+    private NightWater AsLast(NightWater tonight)
+    {
+        var (then, ago) = (last!.Water, last.NightsAgo);
+        return tonight with
+        {
+            Aerators = then.Aerators,
+            Known = (code, at) => then.RunningAt(at.AddDays(-ago)).Any(a => a.Code == code),
+        };
     }
 
     private double[] Signs(double projectedMgL, double duskMgL) =>
@@ -127,7 +140,7 @@ public sealed class OwnNights
     /// <param name="startSdMgL">Doubt of the start, mg/L.</param>
     public Decline Tonight(NightWater tonight, Timed start, DateTimeOffset sunrise, DayRead day, double startSdMgL)
     {
-        var (still, taken) = NightCurve.Between(tonight, start, sunrise);
+        var (still, taken) = NightCurve.Between(AsLast(tonight), start, sunrise);
         var projected = still - (uses.Mean * WarmthOf(tonight) * taken);
         var signs = Signs(projected, start.Si);
         var dawn = Math.Max(
@@ -138,7 +151,7 @@ public sealed class OwnNights
                     DayRead.Evening => weights.Of(signs),
                     DayRead.Day => (NightSettings.ByDayProjectionWeight * signs[0])
                         + (NightSettings.ByDayMorningWeight * signs[1]),
-                    // What nobody read is as usual; what is known is whether the machines or the warmth change.
+                    // What nobody read is as usual; what is known is whether the warmth changes.
                     _ => (
                         NightSettings.UnreadProjectionWeight * (projected - (stills.Mean - (uses.Mean * takens.Mean)))
                     ) + (NightSettings.UnreadMorningWeight * signs[1]),
@@ -176,12 +189,12 @@ public sealed class OwnNights
 
     private Grounds Because(NightWater tonight, double use, double projected, double dawn, double sd) =>
         Grounds.Of(
-            "From this pond's own last nights: where its mornings lie, how this morning and this evening differ from the usual ones, and what its water takes in the dark, weighed as its past nights came out. The night is carried so that it meets that dawn.",
+            "From this pond's own last nights: where its mornings lie, how this morning and this evening differ from the usual ones, and what its water takes in the dark, weighed as its past nights came out. The night is carried so that it would meet that dawn with the aerators as on the last night; what they are set to do tonight comes on top.",
             "Own readings; Q₁₀ 2 for respiration (Boyd and others 1978); weights and doubt scored in docs/proof.md and docs/wide.md",
             new Input("nights used", nights, Measures.Plain, "measured"),
             new Input("usual morning", mornings.Mean, Measures.Oxygen, "measured, later ones weigh more"),
             new Input("by its nights' respiration alone", projected, Measures.Oxygen, "worked out"),
-            new Input("expected at sunrise", dawn, Measures.Oxygen, "worked out"),
+            new Input("expected at sunrise, aerators as last night", dawn, Measures.Oxygen, "worked out"),
             new Input("standard deviation at sunrise", sd, Measures.Oxygen, "from past misses of this pond"),
             new Input("respiration, per hour", use, Measures.Concentration, "estimated from the readings"),
             new Input("water temperature", tonight.TempC, Measures.Temperature, "measured")

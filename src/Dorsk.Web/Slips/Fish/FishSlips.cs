@@ -51,7 +51,7 @@ internal sealed class LossSlip : ISlip
             ),
             c.Quantity("FoundShare", "Found, of all that died", Measures.Share, f?.FoundShare * 100)
                 .WithHint(
-                    $"100 when every dead fish was picked up and counted; empty for the few of a day: {c.Here.Figure(100 * StandingSettings.UsuallyFound(c.Story!.Pond.ByVolume, c.Story.Standing.First().Species), 0)} % is taken"
+                    $"100 when every dead fish was picked up and counted; empty for the few of a day: {c.Here.Figure(100 * StandingSettings.UsuallyFound(c.Story!.Pond.ByVolume, c.Story.Standing.FirstOrDefault()?.Species), 0)} % is taken"
                 ),
             c.Words("Cause", "What you saw", f?.Cause ?? "").WithHint("gills, skin, place"),
         ];
