@@ -167,14 +167,11 @@ public static class WideJudge
     private static double Paper(PondStory story, BatchStory batch, DateOnly day, double targetG)
     {
         var (last, before) = (batch.Samples[^1], batch.Samples[^2]);
-        var perDay = (Math.Cbrt(last.Mean.Mean) - Math.Cbrt(before.Mean.Mean)) / (last.At - before.At).TotalDays;
-        return perDay <= 0
-            ? Horizon
-            : Math.Clamp(
-                ((Math.Cbrt(targetG) - Math.Cbrt(last.Mean.Mean)) / perDay)
-                    - (day.DayNumber - story.Zone.DayOf(last.At).DayNumber),
-                0,
-                Horizon
-            );
+        var sinceLast = day.DayNumber - story.Zone.DayOf(last.At).DayNumber;
+        return
+            EstimateOutcome.DaysByCubeRoot(((last.At - before.At).TotalDays, before.Mean.Mean), last.Mean.Mean, targetG)
+                is { } days
+            ? Math.Clamp(days - sinceLast, 0, Horizon)
+            : Horizon;
     }
 }

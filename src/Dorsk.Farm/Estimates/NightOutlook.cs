@@ -36,10 +36,8 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         AutomaticEnds = TimeSpan.FromHours(1);
 
     // Readings that stand for dusk, dawn and the dark.
-    private static readonly TimeSpan MorningEnds = TimeSpan.FromHours(3);
     private static readonly TimeSpan DuskFrom = TimeSpan.FromHours(3.5),
         DuskTo = TimeSpan.FromHours(1.5),
-        DawnSpan = TimeSpan.FromHours(1.5),
         DarkFrom = TimeSpan.FromMinutes(30),
         MiddleSpan = TimeSpan.FromHours(2.5);
 
@@ -174,7 +172,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         if (at >= facts.SunOf(night).Sunset - DuskFrom)
             return DayRead.Evening;
         // What was read on the day itself goes before what is usual: a bloom that dies at noon shows there first.
-        return at >= MorningOf(night) + MorningEnds ? DayRead.Day : DayRead.Not;
+        return at >= MorningOf(night) + PondFacts.MorningEnds ? DayRead.Day : DayRead.Not;
     }
 
     private DateTimeOffset MorningOf(Night night) => facts.SunOf(new(night.Evening.AddDays(-1))).Sunrise;
@@ -197,7 +195,8 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
         return new(water, read, Likely(decline, water), limits);
     }
 
-    private bool IsOfMorning(Timed read, Night night) => (read.At - MorningOf(night)).Duration() <= DawnSpan;
+    private bool IsOfMorning(Timed read, Night night) =>
+        (read.At - MorningOf(night)).Duration() <= PondFacts.SunriseSpan;
 
     // From the morning on nobody knows what the day brings: the night is told from the evenings this pond usually has.
     private UsualEvening? UsualDusk(Night night, Timed read) =>
@@ -315,7 +314,7 @@ public sealed class NightOutlook(PondFacts facts, StandingStock stock)
             var (sunset, sunrise) = facts.SunOf(night);
             if (
                 DuskOf(night, after) is not { } dusk
-                || oxygen.Nearest(sunrise, DawnSpan) is not { } dawn
+                || oxygen.Nearest(sunrise, PondFacts.SunriseSpan) is not { } dawn
                 || WaterAt(dusk.At) is not { } water
             )
                 continue;

@@ -13,7 +13,9 @@ public partial class PondFacts
         AfternoonTo = 20;
     private const double FullShare = 0.95;
     private static readonly TimeSpan OldReading = TimeSpan.FromHours(14);
-    private static readonly TimeSpan SunriseSpan = TimeSpan.FromHours(1.5),
+
+    // A reading so near to sunrise stands for it; the morning ends so long after it.
+    internal static readonly TimeSpan SunriseSpan = TimeSpan.FromHours(1.5),
         MorningEnds = TimeSpan.FromHours(3);
 
     // A Secchi depth speaks for days.
