@@ -27,6 +27,7 @@ public class RoomTests
         ["Verdict"] = 6,
         ["Prepare"] = 7,
         ["Acclimate"] = 7,
+        ["Health"] = 7,
         ["Feeding"] = 7,
         ["Harvest"] = 8,
         ["Plans"] = 8,
