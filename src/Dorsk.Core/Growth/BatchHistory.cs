@@ -15,6 +15,9 @@ public sealed record CountChange(DateOnly Day, int Count, bool Dead, double? Mea
 
     /// <summary>Of the dead of this event the share that was found, more than 0 to 1; null where the usual share of such water counts.</summary>
     public double? FoundShare { get; init; }
+
+    /// <summary>Least and most share of the fish lost by a guess, <see cref="Count"/> being 0; null for what was counted.</summary>
+    public (double Low, double High)? Guessed { get; init; }
 }
 
 /// <summary>A sample of a batch.</summary>

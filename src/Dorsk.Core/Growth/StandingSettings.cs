@@ -45,6 +45,15 @@ public static class StandingSettings
     public static double UsuallyFound(bool inTank, Species.FishSpecies? species) =>
         inTank ? FoundInTanks : (species?.FoundInPondsPct / 100) ?? FoundInPonds;
 
+    /// <summary>How often the range of a guessed loss is taken to hold: people guess too narrowly.</summary>
+    public const double GuessLevel = 0.75;
+
+    /// <summary>SD of the number that feed and gain tell, as a share, where the conversion of these fish is known from before.</summary>
+    public const double FeedCountSd = 0.2;
+
+    /// <summary>The same by the conversion of the species table.</summary>
+    public const double FeedCountSdByTable = 0.35;
+
     /// <summary>Process SD of the log weight per day.</summary>
     public const double ProcessSdPerDay = 0.004;
 

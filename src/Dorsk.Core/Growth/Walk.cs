@@ -27,12 +27,20 @@ internal sealed class Walk(BatchHistory batch, Habit? habit, bool isLearning = f
         var found = StandingSettings.UsuallyFound(batch.InTank, batch.Species);
         var ration = new RationMemory();
         var held = HeldBack.None;
+        var witness = FeedCount.Stocked(batch.StockedMeanG);
         for (var day = batch.StockedOn; day <= to; day = day.AddDays(1))
         {
             foreach (var change in changes[day])
+            {
                 count = Changed(count, change, found);
+                witness = witness.Changed(change, weight.MeanG);
+            }
             foreach (var sample in samples[day])
+            {
                 weight = weight.Learn(sample.Mean.Mean, SampleSd(sample.Mean, batch.Species));
+                (count, witness) = witness.Weighed(count, sample.Mean.Mean, batch.Species);
+            }
+            witness = witness.Fed(batch.FedKg(day));
             var tempC = batch.TemperatureC(day);
             var full = DailyGain.FullG(weight.MeanG, tempC, batch.Species, weight.RateAt(tempC, batch.Species));
             var limits = WaterLimits.For(batch.Species, WaterLimits.StageOf(batch.Species, weight.MeanG));
@@ -80,6 +88,8 @@ internal sealed class Walk(BatchHistory batch, Habit? habit, bool isLearning = f
     {
         if (change.CountedOneByOne is { } oneByOne)
             return CountState.Stocked(change.Count, oneByOne);
+        if (change.Guessed is { } guess)
+            return count.Guess(guess.Low, guess.High);
         if (!change.Dead)
             return count.Move(change.Count);
         var isEvent = -change.Count > StandingSettings.EventShare * count.Mean;

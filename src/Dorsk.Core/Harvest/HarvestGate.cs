@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
@@ -31,7 +32,14 @@ public sealed record HarvestQuestion(
     double? TempC,
     Quarantine? Held,
     IReadOnlyList<Finding> Findings
-);
+)
+{
+    /// <summary>The withdrawal that holds them on that day; null where none does.</summary>
+    public Withdrawal? Withdrawal { get; init; }
+
+    /// <summary>The hold the pond is on; null for none.</summary>
+    public PondHold? Hold { get; init; }
+}
 
 /// <summary>Conditions before fish are taken out: an old crop's taste test says nothing of this one, full guts foul flesh and water, crowded fish want oxygen.</summary>
 public static class HarvestGate
@@ -64,6 +72,8 @@ public static class HarvestGate
         var isForTable = to == Account.Harvested || (to == Account.SoldAlive && q.MeanG >= q.Species.MarketLowG);
         GateLine?[] lines =
         [
+            Residues(q, hand),
+            Shut(q),
             Apart(q, to),
             isForTable ? Size(q, hand) : null,
             isForTable ? Taste(q) : null,
@@ -73,6 +83,26 @@ public static class HarvestGate
         ];
         return [.. lines.OfType<GateLine>()];
     }
+
+    private static GateLine? Residues(HarvestQuestion q, Hand hand) =>
+        q.Withdrawal is { } withdrawal
+            ? new(
+                "withdrawal",
+                Condition.NotMet,
+                withdrawal.Words(hand),
+                $"Nobody can pass it: wait until {Hand.Day(withdrawal.Until)}."
+            )
+            : null;
+
+    private static GateLine? Shut(HarvestQuestion q) =>
+        q.Hold is { } hold
+            ? new(
+                "hold",
+                Condition.NotMet,
+                $"on hold since {Hand.Day(hold.From)}: {hold.Why}",
+                "No fish out or in until a hold slip ends it."
+            )
+            : null;
 
     private static GateLine? Apart(HarvestQuestion q, Account to) =>
         q.Held is not { } held

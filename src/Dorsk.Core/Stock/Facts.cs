@@ -50,6 +50,24 @@ public sealed record FishLost(long PondId, long BatchId, int Count, Account To, 
     /// <summary>Of all that died, the share that was found and counted, more than 0 to 1; null when nobody said, as for the few found on a day.</summary>
     public double? FoundShare { get; init; }
 
+    /// <summary>Which sizes died; empty where nobody said.</summary>
+    public string Sizes { get; init; } = "";
+
+    /// <summary>Where in the pond; empty where nobody said.</summary>
+    public string Place { get; init; } = "";
+
+    /// <summary>How they look, in words; may be empty.</summary>
+    public string Look { get; init; } = "";
+
+    /// <summary>What they weigh together, kg; null where nobody weighed them.</summary>
+    public double? MassKg { get; init; }
+
+    /// <summary>Where the dead went; empty where nobody said.</summary>
+    public string Disposal { get; init; } = "";
+
+    /// <summary>Name of the photo in the data folder, its hash; empty for none.</summary>
+    public string Photo { get; init; } = "";
+
     /// <inheritdoc/>
     public override long PondId { get; init; } = PondId;
 }

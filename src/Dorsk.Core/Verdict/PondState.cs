@@ -22,6 +22,14 @@ public sealed record FishHere(FishSpecies Species, LifeStage Stage, double MeanG
     public double BiomassKg => Count * MeanG / 1000;
 }
 
+/// <summary>Hunters that were seen at a pond.</summary>
+/// <param name="At">When.</param>
+/// <param name="Words">How many of which kind.</param>
+/// <param name="LowKg">What they take a day at least, kg.</param>
+/// <param name="HighKg">What they take a day at most, kg.</param>
+/// <param name="Do">What keeps them off.</param>
+public sealed record SeenHunter(DateTimeOffset At, string Words, double LowKg, double HighKg, string Do);
+
 /// <summary>A pond as of two times: all that a verdict on it is made from. Rules see nothing else.</summary>
 public sealed record PondState
 {
@@ -78,6 +86,15 @@ public sealed record PondState
 
     /// <summary>Fish that are held apart here.</summary>
     public HeldWater Held { get; init; } = HeldWater.None;
+
+    /// <summary>The hold the pond is on; null for none.</summary>
+    public PondHold? Hold { get; init; }
+
+    /// <summary>Withdrawals of treatments that run, each in words with its first free day.</summary>
+    public IReadOnlyList<(string Words, DateOnly Until)> Withdrawals { get; init; } = [];
+
+    /// <summary>Hunters that were seen, with what they take a day, kg.</summary>
+    public IReadOnlyList<SeenHunter> HuntersByKind { get; init; } = [];
 
     /// <summary>What the pond carries of these fish, kg; null where that is not known.</summary>
     public double? CapacityKg { get; init; }

@@ -72,6 +72,8 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
         Load.Rule,
         ScreenMesh.Rule,
         HeldApart.Rule,
+        OnHold.Rule,
+        UnderWithdrawal.Rule,
     ];
 
     /// <summary>Asks every rule. An empty pond is not judged.</summary>

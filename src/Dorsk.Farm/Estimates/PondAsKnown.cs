@@ -1,3 +1,4 @@
+using Dorsk.Core.Health;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
@@ -27,6 +28,21 @@ internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
     public double BiomassKgOn(DateOnly day) => story.Stock.BiomassKgOn(day);
 
     public double? ActLevelMgL(DateOnly day) => story.Stock.LimitsOn(day)?.DoActMgL;
+
+    public PondHold? Hold => story.Rows.Health.Hold;
+
+    public double? WatchLevelMgL(DateOnly day) => story.Stock.LimitsOn(day)?.DoWatchMgL;
+
+    public TreatedWater Treated(DateTimeOffset at) => story.Health.Treated(at);
+
+    public IReadOnlyList<string> PanelMissing(DateTimeOffset at) => WaterPanel.Missing(story.Water.StateNow(at));
+
+    public Withdrawal? WithdrawalOn(DateOnly day) => story.Health.WithdrawalOn(day);
+
+    public Withdrawal? WithdrawalOf(TreatmentGiven given, ProductDescribed product, DateOnly firstDay) =>
+        Withdrawal.Of(product, given, firstDay, firstDay, story.TemperatureAhead);
+
+    public BatchCondition ConditionOf(long batch, DateTimeOffset at) => story.Health.ConditionOf(batch, at);
 
     public double? ExpectedG(long batch, DateOnly day) => story.Stock.On(batch, day)?.MeanG.Value;
 

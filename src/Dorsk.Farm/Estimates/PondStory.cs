@@ -33,6 +33,7 @@ public sealed class PondStory : PondFacts
         Season = new(this, Stock, Growth, Readiness);
         Service = new(this);
         Upkeep = new(this);
+        Health = new(this, Stock, Water, Night);
     }
 
     /// <summary>How many fish stand and what they weigh.</summary>
@@ -67,6 +68,9 @@ public sealed class PondStory : PondFacts
 
     /// <summary>What the pond itself needs.</summary>
     public PondUpkeep Upkeep { get; }
+
+    /// <summary>Sick fish, treatments and what holds them here.</summary>
+    public HealthOutlook Health { get; }
 
     /// <summary>The pond as it stands at an instant.</summary>
     public PondNow NowAt(DateTimeOffset now)
@@ -104,7 +108,11 @@ public sealed class PondStory : PondFacts
             LastOf(Parameter.Temperature)?.Si,
             Held.Of(batch.Id),
             Water.At(at, null).Findings
-        );
+        )
+        {
+            Withdrawal = Health.WithdrawalOn(Zone.DayOf(at)),
+            Hold = Health.Hold,
+        };
         return Core.Harvest.HarvestGate.For(question, to, Farm.Hand);
     }
 

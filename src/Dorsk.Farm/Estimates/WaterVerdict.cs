@@ -91,6 +91,9 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             .Where(w => w.Work == PondWork.Note && w.Text.StartsWith(Seen, StringComparison.Ordinal))
             .Select(w => (w.At, w.Text[Seen.Length..]));
 
+    /// <summary>The pond's state at an instant, with the fish that stand.</summary>
+    public PondState StateNow(DateTimeOffset now) => StateAt(now, FishOn(facts.Zone.DayOf(now)));
+
     private PondState StateAt(DateTimeOffset now, List<FishHere> fish)
     {
         var day = facts.Zone.DayOf(now);
@@ -111,6 +114,12 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             Looks = [.. Looks()],
             Dead = DeadTo(now),
             Held = facts.Held,
+            Hold = facts.Rows.Health.Hold,
+            Withdrawals =
+            [
+                .. HealthOutlook.Running(facts, day).Select(w => (w.Words(facts.Farm.Hand), w.Until)),
+            ],
+            HuntersByKind = HealthOutlook.Hunters(facts, now, fish),
             CapacityKg = fish.Count > 0 ? facts.CapacityKg(fish[0].Species) : null,
             Unread = fish.Count > 0 ? UnreadAt(now) : null,
             Lately = Lately(now),

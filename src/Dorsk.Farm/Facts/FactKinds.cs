@@ -34,6 +34,7 @@ public static class FactKinds
         .. JobFacts.Kinds,
         .. Machines.VitalBook.Kinds,
         .. AlarmFacts.Kinds,
+        .. Health.HealthBook.Kinds,
     ];
 
     private static readonly Dictionary<string, FactKind> ByName = All.ToDictionary(k => k.Name);

@@ -1,3 +1,4 @@
+using Dorsk.Core.Health;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
@@ -49,6 +50,27 @@ internal interface IPondAsKnown
     /// <param name="at">When.</param>
     /// <param name="to">Where they go.</param>
     IReadOnlyList<GateLine> HarvestGate(long batch, DateTimeOffset at, Account to);
+
+    /// <summary>The hold that the pond is on; null for none.</summary>
+    PondHold? Hold { get; }
+
+    /// <summary>Watch level of oxygen of the most tender fish here on a day, mg/L; null in an empty pond.</summary>
+    double? WatchLevelMgL(DateOnly day);
+
+    /// <summary>The pond as a treatment meets it.</summary>
+    TreatedWater Treated(DateTimeOffset at);
+
+    /// <summary>Names of the steps of the water panel that were not read on the day.</summary>
+    IReadOnlyList<string> PanelMissing(DateTimeOffset at);
+
+    /// <summary>The withdrawal that holds the fish on a day, the longest first; null where none does.</summary>
+    Withdrawal? WithdrawalOn(DateOnly day);
+
+    /// <summary>The withdrawal that a treatment would bring; null where its label has none.</summary>
+    Withdrawal? WithdrawalOf(TreatmentGiven given, ProductDescribed product, DateOnly firstDay);
+
+    /// <summary>What a batch has borne in the last month.</summary>
+    BatchCondition ConditionOf(long batch, DateTimeOffset at);
 
     /// <summary>What of the gate an empty pond does not meet, in words.</summary>
     IReadOnlyList<string> NotMet(FishSpecies species, DateTimeOffset at);

@@ -3,6 +3,7 @@ using Dorsk.Core.Acclimate;
 using Dorsk.Core.Air;
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.People;
@@ -58,6 +59,7 @@ public static class RowRules
         "duty.last_day",
         "feeder.weighed_on",
         "ration_overruled.day",
+        "loss_guessed.began",
     ];
 
     private static readonly HashSet<string> Hours = ["duty.at_hour", "call_list.quiet_from", "call_list.quiet_to"];
@@ -77,6 +79,10 @@ public static class RowRules
         "feed_received.mass_kg",
         "recount.count",
         "kill_written.lost",
+        "loss_guessed.low_share",
+        "loss_guessed.high_share",
+        "treatment.amount_g",
+        "hunter_seen.count",
         "aerator.shaft_kw",
         "pond.depth_m",
     ];
@@ -133,6 +139,10 @@ public static class RowRules
         ["alarm_raised.level"] = typeof(Status),
         ["alarm_told.level"] = typeof(Status),
         ["aerator_switched.wanted"] = typeof(AirOrder),
+        ["product.kind"] = typeof(ProductKind),
+        ["product.matter"] = typeof(ActiveMatter),
+        ["product.basis"] = typeof(DoseBasis),
+        ["bath_note.event"] = typeof(BathEvent),
     };
 
     /// <summary>What is wrong with a cell, in words; null when nothing is.</summary>

@@ -66,6 +66,7 @@ internal static class BatchQuestions
             ? fact
             : throw new InvalidOperationException($"Batch {books.Id} has postings but no stocking.");
         var losses = FishFacts.Lost.All(c, asOf, Here, here);
+        var guesses = FishFacts.Guessed.All(c, asOf, Here, here);
         var samples = FishFacts.Sampled.All(c, asOf, Here, here);
         var found = losses.ToDictionary(x => x.Line, x => x.Fact.FoundShare);
         var history = CountHistory.Of(FishQuestions.Movements(c, asOf, books.Id), pond, zone.DayOf, line =>
@@ -77,11 +78,12 @@ internal static class BatchQuestions
             Species = species,
             Origin = stocked.Origin,
             Delivery = stocked.DeliveryId is { } number ? ReceivingQuestions.Delivery(c, asOf.Known, number) : null,
-            History = history,
+            History = history.With(guesses.Select(g => (zone.DayOf(g.At), g.Fact.LowShare, g.Fact.HighShare))),
             TargetG = stocked.TargetG ?? species.MarketLowG,
             Samples = samples.ConvertAll(s => new BatchSample(s.Line, s.At, s.Fact.Single, MeanOf(s.Fact))),
             Harvests = FishFacts.Harvested.All(c, asOf, Here, here).ConvertAll(x => (x.Line, x.At, x.Fact)),
             Losses = losses.ConvertAll(x => (x.Line, x.At, x.Fact)),
+            Guesses = guesses.ConvertAll(g => (g.Line, g.At, g.Fact)),
             Stands = books.Stands,
             EmptiedAt = books.EmptiedAt,
             NotReadyReason = stocked.NotReadyReason,

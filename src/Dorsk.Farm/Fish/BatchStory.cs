@@ -42,6 +42,9 @@ public sealed record BatchStory
     /// <summary>Losses in order of time.</summary>
     public required IReadOnlyList<(long Line, DateTimeOffset At, FishLost Fact)> Losses { get; init; }
 
+    /// <summary>Losses of guessed size, in order of time.</summary>
+    public IReadOnlyList<(long Line, DateTimeOffset At, LossGuessed Fact)> Guesses { get; init; } = [];
+
     /// <summary>Fish on the books now.</summary>
     public required int Stands { get; init; }
 

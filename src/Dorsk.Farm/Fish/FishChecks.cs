@@ -13,6 +13,8 @@ internal static class FishChecks
 {
     public static IEnumerable<Remark> Stocked(Desk desk, FishStocked f)
     {
+        if (!f.TakenOver && desk.PondAt(f.PondId)?.Hold is { } hold)
+            return [OnHold("Count", hold)];
         var declared = FishQuestions.DeclaredReady(desk.Connection, desk.AsOf, f.PondId);
         var species = FishSpecies.Find(f.SpeciesKey);
         var pond = species is null ? null : desk.PondAt(f.PondId);
@@ -39,6 +41,8 @@ internal static class FishChecks
         var pond = species is null || f.ToPondId == f.PondId ? null : desk.PondAt(f.ToPondId);
         return StockRules
             .Check(f, batch, desk.Happened, desk.Hand)
+            .Concat(Leaving(desk, f.PondId, desk.Today, "ToPond", f.ToPondId))
+            .Concat(Tired(desk, f.PondId, f.BatchId, "Count"))
             .Concat(Mixes(desk, f))
             .Concat(pond is null ? [] : new Arrival(f.MeanG, f.Count, "ToPond").Into(pond, species!, desk))
             .Concat(pond is null or { HasFish: true } ? [] : Gate(pond, species!, desk))
@@ -62,6 +66,8 @@ internal static class FishChecks
     /// <summary>Held fish leave for the plate only, and that is asked; alive they carry on what they have.</summary>
     public static IEnumerable<Remark> Harvested(Desk desk, FishHarvested f)
     {
+        foreach (var remark in Leaving(desk, f.PondId, desk.Today, "To"))
+            yield return remark;
         foreach (var line in NotMetAtHarvest(desk, f))
             yield return Remark.Ask("To", $"{line.Name}: {line.Reason}. {line.Do} Are they taken out all the same?");
         if (HeldIn(desk, f.PondId).Of(f.BatchId) is not { } held)
@@ -76,6 +82,58 @@ internal static class FishChecks
                 $"This batch is held apart until {Hand.Day(held.Until)}: alive they leave the farm only once they have passed, or were let go before their time with a reason (quarantine slip)."
             );
     }
+
+    /// <summary>What stands against fish leaving a pond on a day: a hold, and a withdrawal that nobody can pass.</summary>
+    /// <param name="desk">The desk.</param>
+    /// <param name="pond">The pond.</param>
+    /// <param name="day">The day they are to leave.</param>
+    /// <param name="field">Field of the remark.</param>
+    /// <param name="to">The pond they go to; null: off the farm.</param>
+    public static IEnumerable<Remark> Leaving(Desk desk, long pond, DateOnly day, string field, long? to = null)
+    {
+        if (desk.PondAt(pond) is not { } from)
+            yield break;
+        if (from.Hold is { } hold)
+            yield return OnHold(field, hold);
+        if (to is { } other && desk.PondAt(other)?.Hold is { } there)
+            yield return OnHold(field, there);
+        if (from.WithdrawalOn(day) is not { } withdrawal)
+            yield break;
+        // Into a pond that is held as long they carry nothing that is not held there.
+        if (to is { } pondTo && desk.PondAt(pondTo)?.WithdrawalOn(day)?.Until >= withdrawal.Until)
+            yield break;
+        yield return Remark.Refuse(
+            field,
+            $"{from.Pond.Code}: {withdrawal.Words(desk.Hand)}. Residues are in these fish: no harvest, no sale, no move to other fish before. Nobody can pass it, only wait."
+        );
+    }
+
+    /// <summary>Objections to a sample: a pond on hold has a net of its own, and tired fish wait.</summary>
+    public static IEnumerable<Remark> Sampled(Desk desk, FishSampled f)
+    {
+        if (desk.IsFresh && desk.PondAt(f.PondId)?.Hold is { } hold)
+            yield return Remark.Ask(
+                "Weighings",
+                $"This pond is on hold since {Hand.Day(hold.From)}. Was it sampled with a net of its own that goes to no other pond?"
+            );
+        foreach (var remark in Tired(desk, f.PondId, f.BatchId, "Weighings"))
+            yield return remark;
+    }
+
+    private static IEnumerable<Remark> Tired(Desk desk, long pond, long batch, string field)
+    {
+        if (
+            desk.IsFresh
+            && desk.PondAt(pond)?.ConditionOf(batch, desk.Happened).AgainstHandling(desk.Hand) is { } against
+        )
+            yield return Remark.Ask(field, $"{against} Are they handled now all the same?");
+    }
+
+    private static Remark OnHold(string field, PondHold hold) =>
+        Remark.Refuse(
+            field,
+            $"On hold since {Hand.Day(hold.From)} ({hold.Why}): no fish in or out. A hold slip ends it, with the reason."
+        );
 
     /// <summary>The rules for a batch that was stocked in the pond; a remark when it never was.</summary>
     public static IEnumerable<Remark> OfBatch(
@@ -166,7 +224,7 @@ internal static class FishChecks
     private static IEnumerable<GateLine> NotMetAtHarvest(Desk desk, FishHarvested f) =>
         desk.IsFresh && desk.PondAt(f.PondId) is { } pond
             ? pond.HarvestGate(f.BatchId, desk.Happened, f.To)
-                .Where(l => l.State != Condition.Met && l.Name != "quarantine")
+                .Where(l => l.State != Condition.Met && l.Name is not ("quarantine" or "withdrawal" or "hold"))
             : [];
 
     private static HeldWater HeldIn(Desk desk, long pond) =>

@@ -49,17 +49,66 @@ internal static class FishFacts
         .Column("account", f => f.To)
         .Column("cause", f => f.Cause)
         .Column("found_share", f => f.FoundShare)
+        .Column("sizes", f => f.Sizes)
+        .Column("place", f => f.Place)
+        .Column("look", f => f.Look)
+        .Column("mass_kg", f => f.MassKg)
+        .Column("disposal", f => f.Disposal)
+        .Column("photo", f => f.Photo)
         .ReadBy(r =>
             new(r.Long("pond"), r.Long("batch"), r.Int("count"), r.Word<Account>("account"), r.Text("cause"))
             {
                 FoundShare = r.MaybeReal("found_share"),
+                Sizes = r.Text("sizes"),
+                Place = r.Text("place"),
+                Look = r.Text("look"),
+                MassKg = r.MaybeReal("mass_kg"),
+                Disposal = r.Text("disposal"),
+                Photo = r.Text("photo"),
             }
         )
         .CheckedBy(
             (desk, f) =>
-                FishChecks.OfBatch(desk, f.PondId, f.BatchId, b => StockRules.Check(f, b, desk.Happened, desk.Hand))
+                FishChecks.OfBatch(
+                    desk,
+                    f.PondId,
+                    f.BatchId,
+                    b => StockRules.Check(f, b, desk.Happened, desk.Hand).Concat(DeadLook.Check(f))
+                )
         )
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));
+
+    /// <summary>A loss of guessed size posts nothing: the books follow when fish are counted or the batch is closed.</summary>
+    public static readonly FactTable<LossGuessed> Guessed = new FactTable<LossGuessed>(
+        "loss_guessed",
+        "loss, guessed",
+        Reach.Batch
+    )
+        .Pond("pond", f => f.PondId)
+        .Batch("batch", f => f.BatchId)
+        .Column("low_share", f => f.LowShare)
+        .Column("high_share", f => f.HighShare)
+        .Column("began", f => f.Began)
+        .Column("cause", f => f.Cause)
+        .ReadBy(r =>
+            new(
+                r.Long("pond"),
+                r.Long("batch"),
+                r.Real("low_share"),
+                r.Real("high_share"),
+                r.Day("began"),
+                r.Text("cause")
+            )
+        )
+        .CheckedBy(
+            (desk, f) =>
+                FishChecks.OfBatch(
+                    desk,
+                    f.PondId,
+                    f.BatchId,
+                    b => f.Check(b, desk.Today, desk.Zone.DayOf(b.Stocked), desk.Hand)
+                )
+        );
 
     public static readonly FactTable<FishMoved> Moved = new FactTable<FishMoved>("move", "moved", Reach.Batch)
         .Pond("pond", f => f.PondId)
@@ -146,7 +195,9 @@ internal static class FishFacts
         .CheckedBy(
             (desk, f) =>
                 FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
-                    StockRules.Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)
+                    StockRules
+                        .Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)
+                        .Concat(FishChecks.Sampled(desk, f))
                 )
         );
 
@@ -186,7 +237,7 @@ internal static class FishFacts
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));
 
     public static IReadOnlyList<FactKind> Kinds { get; } =
-    [Stocked, Lost, Moved, Recounted, Quarantine, Sampled, Harvested];
+    [Stocked, Lost, Guessed, Moved, Recounted, Quarantine, Sampled, Harvested];
 
     private static FishSampled SampleOf(FactRow r)
     {

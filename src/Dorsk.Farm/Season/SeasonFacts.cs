@@ -100,6 +100,8 @@ internal static class SeasonFacts
                 "Count",
                 $"About {desk.Hand.Count(standing.Stands)} stand here. Leave the number empty when all leave."
             );
+        foreach (var remark in FishChecks.Leaving(desk, h.PondId, h.On, "Day", h.ToPondId))
+            yield return remark;
         if (h.ToPondId is { } to && FarmQuestions.Pond(desk.Connection, desk.AsOf.Known, to) is null)
             yield return Remark.Refuse("To", "There is no such pond. Choose one of the list.");
     }

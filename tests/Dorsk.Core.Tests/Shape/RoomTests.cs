@@ -55,6 +55,7 @@ public class RoomTests
         ["Feed"] = 5,
         ["Season"] = 5,
         ["Prepare"] = 5,
+        ["Health"] = 5,
         ["Estimates"] = 6,
         ["Ask"] = 7,
         ["Watch"] = 8,

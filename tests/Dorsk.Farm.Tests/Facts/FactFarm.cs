@@ -2,6 +2,7 @@ using Dorsk.Core.Acclimate;
 using Dorsk.Core.Air;
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Machines;
 using Dorsk.Core.Oxygen;
@@ -41,6 +42,8 @@ internal sealed class FactFarm : IDisposable
         Device = farm.Must(new DeviceKept(0, "Buoy P1", DeviceUse.Probe, P1, 0.5, false), Day(0));
         Alarm = farm.Must(new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.ActNow, "oxygen 2"), Now);
         Run = farm.Must(Acclimation(24), Now);
+        Salt = farm.Must(Labelled("Salt", 10), Day(0));
+        Treated = farm.Must(new TreatmentGiven(P1, Salt, 50_000, 1, "after netting", ""), Now);
         Vital = farm.Must(new VitalKept(0, "generator", "old diesel", null, 7, 1, "shed", false), Day(0));
     }
 
@@ -63,6 +66,20 @@ internal sealed class FactFarm : IDisposable
     public long Run { get; }
 
     public long Vital { get; }
+
+    public long Salt { get; }
+
+    public long Treated { get; }
+
+    /// <summary>A salt bath of the register.</summary>
+    public static ProductDescribed Labelled(string name, double minutes) =>
+        new(0, name, ProductKind.Salt, "sodium chloride", ActiveMatter.Other, 1, DoseBasis.WaterMgL, 5, 5000)
+        {
+            BathMinutes = minutes,
+            PackG = 25_000,
+            DensityGMl = 1.2,
+            How = "dissolved in a tub",
+        };
 
     public static DateTimeOffset Now { get; } = TestFarm.Start.AddDays(60);
 
@@ -295,8 +312,58 @@ internal sealed class FactFarm : IDisposable
                 }
             ),
             nameof(FishLost) => (
-                new FishLost(P1, Batch, 4, Account.Dead, "birds") { FoundShare = 0.8 },
+                new FishLost(P1, Batch, 4, Account.Dead, "birds")
+                {
+                    FoundShare = 0.8,
+                    Sizes = "large ones",
+                    Place = "lee corner",
+                    Look = "open mouths",
+                    MassKg = 1.2,
+                    Disposal = "composted",
+                    Photo = new string('a', 64),
+                },
                 new FishLost(P1, Batch, 5, Account.Escaped, "hole")
+            ),
+            nameof(LossGuessed) => (
+                new LossGuessed(P1, Batch, 0.2, 0.3, Today.AddDays(-9), "disease"),
+                new LossGuessed(P1, Batch, 0.1, 0.35, Today.AddDays(-8), "birds")
+            ),
+            nameof(ProductDescribed) => (
+                new ProductDescribed(
+                    0,
+                    "Medicated premix",
+                    ProductKind.Antibiotic,
+                    "oxytetracycline",
+                    ActiveMatter.Other,
+                    0.5,
+                    DoseBasis.FeedMgKg,
+                    55,
+                    80
+                )
+                {
+                    FeedDays = 10,
+                    WithdrawalDays = 21,
+                    WithdrawalDegreeDays = 400,
+                    NeedsVet = true,
+                },
+                Labelled("Pond salt", 20)
+            ),
+            nameof(TreatmentGiven) => (
+                new TreatmentGiven(P1, Salt, 60_000, 1, "scraped fish", "vet") { DemandMgL = 1, PassedReason = "none" },
+                new TreatmentGiven(P1, Salt, 70_000, 2, "scraped fish", "")
+            ),
+            nameof(BathNoted) => (
+                new BathNoted(Treated, P1, BathEvent.TestBegun, null, "ten fish"),
+                new BathNoted(Treated, P1, BathEvent.Oxygen, 6.5, "")
+            ),
+            nameof(HealthLook) => (
+                new HealthLook(0, P1, [("spots", true), ("flash", false)], "thin", "", ""),
+                new HealthLook(0, P1, [("spots", true)], "", "ich", "the vet was asked")
+            ),
+            nameof(PondHeld) => (new PondHeld(P2, true, "white spots"), new PondHeld(P2, true, "white spots seen")),
+            nameof(HunterSeen) => (
+                new HunterSeen(P1, "cormorant", 4, "north bank", "net mended"),
+                new HunterSeen(P1, "heron", 2, "", "")
             ),
             nameof(FishMoved) => (
                 new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted),

@@ -230,7 +230,7 @@ public static class WaterPanel
             ? null
             : findings.FirstOrDefault(f => f.Rule == PondVerdict.Biomass && f.Status >= Status.Watch) is { } load
                 ? new("crowded", true, load.Reason, s.Now)
-                : new("crowded", false, "biomass is under what this water carries", s.Now);
+                : new("crowded", false, "biomass is under the carrying capacity", s.Now);
 
     // A filter that is upset shows first in what it should have taken up.
     private static ReadSign? FilterUp(PondState s, IReadOnlyList<Finding> findings)

@@ -6,6 +6,7 @@ using Dorsk.Core.Water;
 using Dorsk.Farm.Air;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
+using Dorsk.Farm.Health;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Prepare;
@@ -29,6 +30,7 @@ internal static class PondReader
         (Batches, [.. FishFacts.Kinds.Select(k => k.Name)]),
         (Air, [.. AirFacts.Kinds.Select(k => k.Name)]),
         (Preparation, [nameof(PondWorked), nameof(JobClosed)]),
+        (Health, [.. HealthBook.Kinds.Select(k => k.Name)]),
     ];
 
     /// <summary>All rows of a pond, in one snapshot: a line entered meanwhile is in all of it or in nothing. Null when there is no such pond.</summary>
@@ -92,6 +94,7 @@ internal static class PondReader
             Rations = RationQuestions.Of(c, asOf, pondId, zone),
             Feeder = RationQuestions.FeederOf(c, asOf, pondId),
             Plans = SeasonPlanQuestions.Of(c, asOf, pondId),
+            Health = HealthQuestions.Of(c, asOf, zone, pondId),
             KnownSpecies = species,
         };
     }
@@ -137,6 +140,12 @@ internal static class PondReader
         rows with
         {
             Air = AirQuestions.Of(c, asOf, rows.Pond.Id),
+        };
+
+    private static PondRows Health(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>
+        rows with
+        {
+            Health = HealthQuestions.Of(c, asOf, rows.Zone, rows.Pond.Id),
         };
 
     private static PondRows Preparation(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>

@@ -7,6 +7,7 @@ using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Feed;
 using Dorsk.Farm.Fish;
+using Dorsk.Farm.Health;
 using Dorsk.Farm.Ponds;
 using Dorsk.Farm.Prepare;
 using Dorsk.Farm.Season;
@@ -72,6 +73,9 @@ public sealed record PondRows
 
     /// <summary>Its plans for fish to leave and to come.</summary>
     public PondPlans Plans { get; init; } = PondPlans.None;
+
+    /// <summary>Treatments, investigations, hold and hunters.</summary>
+    public PondHealth Health { get; init; } = PondHealth.None;
 
     /// <summary>Species as the farm and this pond know them.</summary>
     internal Func<string, FishSpecies> KnownSpecies { get; init; } = FishSpecies.Of;

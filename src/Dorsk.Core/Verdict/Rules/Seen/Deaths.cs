@@ -12,7 +12,8 @@ internal static class Deaths
 
     private const double ReportPct = 1;
     private const int LeastFish = 3,
-        Doubling = 3;
+        Doubling = 3,
+        AboveWeek = 3;
 
     private static readonly Dictionary<(string System, string Stage), (double Watch, double Act, string Source)> Table =
         Csv.Embedded("mortality_alarm.csv")
@@ -37,8 +38,9 @@ internal static class Deaths
         var pct = 100 * last.Count / (stands + last.Count);
         var (watch, act, source) = LimitOf(s);
         var twice = Doubled(s, last.Day);
+        var above = AboveItsWeek(s, last);
         var status =
-            pct >= act || twice ? Status.ActNow
+            pct >= act || twice || above ? Status.ActNow
             : pct >= watch ? Status.Watch
             : Status.Steady;
         if (status == Status.Steady)
@@ -46,7 +48,7 @@ internal static class Deaths
         yield return new(
             Rule.Name,
             status,
-            $"{s.Hand.Count(last.Count)} found dead in a day, {s.Hand.Short(pct, 2)} % of those that stand{(twice ? ", twice as many on each of three days" : "")}"
+            $"{s.Hand.Count(last.Count)} found dead in a day, {s.Hand.Short(pct, 2)} % of those that stand{(twice ? ", twice as many on each of three days" : "")}{(above ? $", {s.Hand.Count(AboveWeek)} or more above the week's mean" : "")}"
         )
         {
             Do =
@@ -81,6 +83,13 @@ internal static class Deaths
     {
         int On(int ago) => s.Dead.Where(d => d.Day == day.AddDays(-ago)).Sum(d => d.Count);
         return Enumerable.Range(0, Doubling - 1).All(i => On(i + 1) > 0 && On(i) >= 2 * On(i + 1));
+    }
+
+    // In a tank nearly all are found, so a few more than the week's mean tell.
+    private static bool AboveItsWeek(PondState s, (DateOnly Day, int Count) last)
+    {
+        var week = s.Dead.Where(d => d.Day < last.Day && d.Day >= last.Day.AddDays(-7)).Sum(d => d.Count);
+        return s.InTank && s.Standing.All(f => f.Stage == LifeStage.Growing) && week > 0 && last.Count >= (week / 7.0) + AboveWeek;
     }
 
     private static (double Watch, double Act, string Source) LimitOf(PondState s)

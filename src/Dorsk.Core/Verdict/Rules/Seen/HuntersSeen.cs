@@ -13,7 +13,34 @@ internal static class HuntersSeen
     private const double KgADay = 0.5,
         WatchShare = 0.01;
 
-    private static IEnumerable<Finding> Judge(PondState s)
+    private static IEnumerable<Finding> Judge(PondState s) => ByKind(s).Concat(ByCount(s));
+
+    private static IEnumerable<Finding> ByKind(PondState s)
+    {
+        var seen = s.HuntersByKind.Where(h => h.At <= s.Now && s.Now - h.At < Speaks.Day && h.HighKg > 0).ToList();
+        var biomassKg = s.Standing.Sum(f => f.BiomassKg);
+        var (low, high) = (7 * seen.Sum(h => h.LowKg), 7 * seen.Sum(h => h.HighKg));
+        if (biomassKg <= 0 || high < WatchShare * biomassKg)
+            yield break;
+        string Kg(double kg) => QuantityText.Write(kg, Measures.Mass, s.Hand);
+        yield return new(
+            Rule.Name,
+            Status.Watch,
+            $"{string.Join(", ", seen.Select(h => h.Words))}: {Kg(low)} to {Kg(high)} in a week if they stay, up to {s.Hand.Figure(100 * high / biomassKg, 1)} % of what stands"
+        )
+        {
+            Do = string.Join("; ", seen.Select(h => h.Do).Distinct()) + ". Licences for protected animals first.",
+            Why = Grounds.Of(
+                "Hunters seen within thirty hours, each with what one of its kind takes a day, against the biomass.",
+                "Daily food by kind; starting values",
+                new Input("biomass", biomassKg, Measures.Mass, "standing estimate"),
+                new Input("least in a week", low, Measures.Mass, "table of hunters"),
+                new Input("most in a week", high, Measures.Mass, "table of hunters")
+            ),
+        };
+    }
+
+    private static IEnumerable<Finding> ByCount(PondState s)
     {
         if (s.Last(Parameter.Hunters, Speaks.Day) is not { Si: > 0 } last)
             yield break;

@@ -69,6 +69,19 @@ public sealed record CountHistory(
             .Where(x => x.Day <= day)
             .Aggregate(Count, (stands, x) => x.CountedOneByOne is null ? stands + x.Count : x.Count);
 
+    /// <summary>The same with losses of guessed size, each on its day.</summary>
+    /// <param name="guesses">Day, least and most share.</param>
+    public CountHistory With(IEnumerable<(DateOnly Day, double Low, double High)> guesses) =>
+        this with
+        {
+            Changes =
+            [
+                .. Changes
+                    .Concat(guesses.Select(g => new CountChange(g.Day, 0, false, null) { Guessed = (g.Low, g.High) }))
+                    .OrderBy(c => c.Day),
+            ],
+        };
+
     // A pond's posting and its other side stand together: what went out of the pond went to the account of the one behind it.
     private static bool ToTheDead(Movement movement, Posting fromPond) =>
         fromPond.Count < 0

@@ -1,0 +1,67 @@
+using Dorsk.Core.Health;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Units;
+using Dorsk.Farm.Facts;
+using Dorsk.Farm.Fish;
+
+namespace Dorsk.Farm.Health;
+
+/// <summary>What the books look up before the rules of the core judge a line about health.</summary>
+internal static class HealthChecks
+{
+    public static IEnumerable<Remark> Treated(Desk desk, TreatmentGiven f)
+    {
+        if (HealthQuestions.Product(desk.Connection, desk.AsOf.Known, f.ProductId) is not { } product)
+            return [Remark.Refuse("Product", "Choose a product of the register, or describe it first.")];
+        if (desk.PondAt(f.PondId) is not { } pond)
+            return [Remark.Refuse("Product", "There is no such pond.")];
+        return f.Check(product, pond.Treated(desk.Happened), desk.Hand)
+            .Where(r => desk.IsFresh || !IsOfTheHour(r))
+            .Concat(LeftAlready(desk, f, product, pond));
+    }
+
+    public static IEnumerable<Remark> Bathed(Desk desk, BathNoted f)
+    {
+        if (
+            HealthQuestions.Treatment(desk.Connection, desk.AsOf.Known, f.TreatmentId) is not { } treatment
+            || treatment.Given.PondId != f.PondId
+        )
+            return [Remark.Refuse("", "There is no such treatment, or it was taken back.")];
+        if (treatment.Product.BathMinutes is not { } minutes)
+            return [Remark.Refuse("", "This product is no bath by its label.")];
+        var watch = desk.PondAt(f.PondId)?.WatchLevelMgL(desk.Today) ?? 0;
+        return f.Check(new(minutes, watch, treatment.Bath), desk.Happened);
+    }
+
+    public static IEnumerable<Remark> Looked(Desk desk, HealthLook f)
+    {
+        var before = f.LookId == 0 ? null : HealthQuestions.Look(desk.Connection, desk.AsOf, f.LookId);
+        if (before is not null && before.Look.PondId != f.PondId)
+            return [Remark.Refuse("", "This investigation is of another pond.")];
+        var missing = desk.PondAt(f.PondId)?.PanelMissing(desk.Happened) ?? [];
+        return f.Check(desk.Corrects is null ? before?.Look : null, missing);
+    }
+
+    // A history that is written down late tells of waters nobody can read any more.
+    private static bool IsOfTheHour(Remark r) => r.Field is "PassedReason" or "Product" or "Demand";
+
+    private static IEnumerable<Remark> LeftAlready(
+        Desk desk,
+        TreatmentGiven f,
+        ProductDescribed product,
+        IPondAsKnown pond
+    )
+    {
+        if (pond.WithdrawalOf(f, product, desk.Today) is not { } withdrawal)
+            yield break;
+        var left = FishFacts
+            .Harvested.Sound(desk.Connection, desk.AsOf.Known, "t.pond = $pond", ("pond", f.PondId))
+            .Where(h => h.At >= desk.Happened && desk.Zone.DayOf(h.At) < withdrawal.Until)
+            .ToList();
+        if (left.Count > 0)
+            yield return Remark.Ask(
+                "Product",
+                $"Fish left this pond on {Hand.Day(desk.Zone.DayOf(left[0].At))}, inside this withdrawal (until {Hand.Day(withdrawal.Until)}): tell whoever has them, and hold them back. Is the treatment written down all the same?"
+            );
+    }
+}
