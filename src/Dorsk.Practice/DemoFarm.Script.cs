@@ -31,6 +31,7 @@ public sealed partial class DemoFarm
                 ))
             );
         PrepareP6(day, notes);
+        notes.AddRange(HealthOf(day));
         if (day == DemoScript.SeasonPlanned)
             PlanSeason(notes);
     }

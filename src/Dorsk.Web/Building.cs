@@ -3,6 +3,7 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Files;
 using Dorsk.Farm.Sql;
 using Dorsk.Farm.State;
+using Dorsk.Practice;
 using Dorsk.Web.Alarms;
 using Dorsk.Web.Find;
 using Dorsk.Web.Inlets;
@@ -39,6 +40,9 @@ public static class Building
         services.AddSingleton(new SheetMaps(file));
         services.AddSingleton(new SheetImports(file));
         services.AddSingleton(new DemoFarmOpen(options.Demo));
+        if (options.Demo)
+            foreach (var photo in DemoFarm.Photos)
+                new PhotoFolder(file.Path).Keep(photo);
         // One part that fails must not take the watch along.
         services.Configure<HostOptions>(o =>
             o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore

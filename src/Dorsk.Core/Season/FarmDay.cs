@@ -129,6 +129,9 @@ public sealed record PondDay(
     /// <summary>Share of the surface under weed, %, as last seen within a fortnight; null when nobody looked.</summary>
     public double? CoverPct { get; init; }
 
+    /// <summary>Sick fish, treatments, hold.</summary>
+    public HealthDay Health { get; init; } = new();
+
     /// <summary>Why no fertiliser goes in today, or null.</summary>
     public Judgement? Brake { get; init; }
 }

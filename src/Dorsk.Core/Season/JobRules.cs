@@ -76,6 +76,7 @@ public static partial class JobRules
         new("after-rain", AfterRain),
         new("after-salt", AfterSalt),
         new("exchange-early", ExchangeEarly),
+        new("health", Health),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>

@@ -35,11 +35,17 @@ public sealed record LossGuessed(
         if (LowShare is not (>= 0 and <= MostShare))
             yield return Remark.Refuse("Low", "0 to 98 %.");
         if (HighShare is not (> 0 and <= MostShare))
-            yield return Remark.Refuse("High", "Above 0, up to 98 %. When all are dead, empty the pond with a count of 0.");
+            yield return Remark.Refuse(
+                "High",
+                "Above 0, up to 98 %. When all are dead, empty the pond with a count of 0."
+            );
         else if (HighShare < LowShare)
             yield return Remark.Refuse("High", "The most is not under the least.");
         else if (HighShare - LowShare < 0.02)
-            yield return Remark.Ask("High", "So narrow a guess is a count. Were they counted? Then use deaths or an inventory count.");
+            yield return Remark.Ask(
+                "High",
+                "So narrow a guess is a count. Were they counted? Then use deaths or an inventory count."
+            );
         else if (HighShare >= WideShare)
             yield return Remark.Ask(
                 "High",

@@ -60,6 +60,7 @@ internal static class DayQuestions
                 ) with
                 {
                     WaterChanges = WaterChanges.Words(c, duties, p.Story, now),
+                    Health = p.Story.Health.DayAt(now),
                 }
             ),
             Store(feeds, season, now),

@@ -1,7 +1,9 @@
 using Dorsk.Core.Growth;
 using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Plans;
 using Dorsk.Core.Ponds;
+using Dorsk.Core.Season;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Verdict;
@@ -26,7 +28,11 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
 {
     private const int NettedDays = 3,
         TreatedDays = 7,
+        SpreadDays = 10,
+        TakeOutDays = 3,
         ProbioticDays = 28;
+    private const double SpreadPct = 35,
+        FryG = 2;
     private const double SaltStepPpt = Doses.SaltStepGM3 / 1000;
     private static readonly TimeSpan StockedSpan = TimeSpan.FromDays(2),
         StormSpan = TimeSpan.FromDays(3);
@@ -208,6 +214,61 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
         );
     }
 
+    /// <summary>Whether it is walked last: on hold, or with an investigation open.</summary>
+    public bool IsSick => Hold is not null || Open.Count > 0;
+
+    /// <summary>What jobs of the day hang on.</summary>
+    /// <param name="now">Now.</param>
+    public HealthDay DayAt(DateTimeOffset now)
+    {
+        var today = facts.Zone.DayOf(now);
+        return new()
+        {
+            LookedAt = Open.Count > 0 ? Open[0].At : null,
+            HeldFrom = Hold?.From,
+            Given =
+            [
+                .. GivenOn(today)
+                    .Select(t =>
+                        (
+                            t.Line,
+                            t.Product.Name,
+                            today.DayNumber - facts.Zone.DayOf(t.At).DayNumber + 1,
+                            t.Given.Days,
+                            DoseWords.Amount(t.Given.AmountG, facts.Farm.Hand)
+                        )
+                    ),
+            ],
+            SpreadPct = Spread(now),
+            TakeOut = TakeOut(now),
+        };
+    }
+
+    // Only fish that eat each other, and only while the sample is fresh and nobody graded since.
+    private double? Spread(DateTimeOffset now) =>
+        facts
+            .Standing.Where(b => Gape.EatsFish(b.Species))
+            .SelectMany(b => b.Samples)
+            .Where(s => s.At > now.AddDays(-SpreadDays) && s.At <= now && s.Mean.CvPct >= SpreadPct)
+            .Select(s => s.Mean.CvPct)
+            .LastOrDefault();
+
+    private string TakeOut(DateTimeOffset now)
+    {
+        var isForFry = facts.Standing.Any(b => stock.At(b, facts.Zone.DayOf(now)).MeanG.Value < FryG);
+        var hasShrimp = facts.Standing.Any(b => b.Species.AtTheFloor);
+        return string.Join(
+            " and ",
+            facts
+                .Rows.Health.Hunters.Where(h => h.At > now.AddDays(-TakeOutDays) && h.At <= now)
+                .Where(h =>
+                    (h.Seen.Kind == "wild_fish" && hasShrimp) || (h.Seen.Kind is "frog" or "insect" && isForFry)
+                )
+                .Select(h => Hunter.Find(h.Seen.Kind)!.Name)
+                .Distinct()
+        );
+    }
+
     /// <summary>What a batch has borne in the last month.</summary>
     /// <param name="batchId">The batch.</param>
     /// <param name="at">Up to when.</param>
@@ -218,7 +279,10 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
         var from = at.AddDays(-BatchCondition.Days);
         var today = facts.Zone.DayOf(at);
         var first = facts.Zone.DayOf(from > batch.ArrivedAt ? from : batch.ArrivedAt);
-        var days = Enumerable.Range(0, Math.Max(0, today.DayNumber - first.DayNumber + 1)).Select(first.AddDays).ToList();
+        var days = Enumerable
+            .Range(0, Math.Max(0, today.DayNumber - first.DayNumber + 1))
+            .Select(first.AddDays)
+            .ToList();
         var limits = stock.LimitsOn(today);
         bool IsOut(DateOnly day) =>
             limits is not null
@@ -226,10 +290,13 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
             && HardDays.IsOut(tempC, limits);
         return new(
             days.Count(d => limits is not null && facts.DawnLowOn(d) is { } low && HardDays.IsLow(low, limits)),
-            batch.Changes.Count(c => c is { Dead: false, MeanG: not null } && c.Day >= first && c.Day <= today && c.CountedOneByOne is null)
+            batch.Changes.Count(c =>
+                c is { Dead: false, MeanG: not null } && c.Day >= first && c.Day <= today && c.CountedOneByOne is null
+            )
                 - batch.Harvests.Count(h => h.At >= from && h.At <= at)
                 + (batch.ArrivedAt >= from && batch.ArrivedAt <= at ? 1 : 0),
-            batch.Samples.Count(s => s.At >= from && s.At <= at) + batch.Harvests.Count(h => h.At >= from && h.At <= at),
+            batch.Samples.Count(s => s.At >= from && s.At <= at)
+                + batch.Harvests.Count(h => h.At >= from && h.At <= at),
             days.Count(IsOut),
             facts.Rows.Health.Treatments.Count(t => t.At >= from && t.At <= at && t.Product.IsMedicine)
         );
@@ -240,7 +307,8 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
         var from = now.AddDays(-NettedDays);
         var last = facts
             .Standing.SelectMany(b =>
-                b.Samples.Select(s => (s.At, What: "sampled")).Concat(b.Harvests.Select(h => (h.At, What: "harvested in part")))
+                b.Samples.Select(s => (s.At, What: "sampled"))
+                    .Concat(b.Harvests.Select(h => (h.At, What: "harvested in part")))
             )
             .Where(x => x.At > from && x.At <= now)
             .OrderBy(x => x.At)
@@ -258,13 +326,16 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
         var lately = Enumerable.Range(1, 3).Average(i => facts.FedOn(today.AddDays(-i)));
         var before = Enumerable.Range(4, 7).Average(i => facts.FedOn(today.AddDays(-i)));
         var more = before > 0 ? (lately / before) - 1 : 0;
-        return more >= Core.Health.LastWeek.FeedUpShare ? $"{facts.Farm.Hand.Count(100 * more)} % more feed than the week before" : "";
+        return more >= Core.Health.LastWeek.FeedUpShare
+            ? $"{facts.Farm.Hand.Count(100 * more)} % more feed than the week before"
+            : "";
     }
 
     private string TreatedLately(DateTimeOffset now) =>
         facts.Rows.Health.Treatments.LastOrDefault(t =>
             t.At <= now && t.At > now.AddDays(-TreatedDays) && t.Product.GoesIntoWater
-        ) is { } last
+        )
+            is { } last
             ? $"{last.Product.Name} on {Hand.Day(facts.Zone.DayOf(last.At))}"
             : "";
 

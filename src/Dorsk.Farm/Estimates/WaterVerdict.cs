@@ -115,10 +115,7 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             Dead = DeadTo(now),
             Held = facts.Held,
             Hold = facts.Rows.Health.Hold,
-            Withdrawals =
-            [
-                .. HealthOutlook.Running(facts, day).Select(w => (w.Words(facts.Farm.Hand), w.Until)),
-            ],
+            Withdrawals = [.. HealthOutlook.Running(facts, day).Select(w => (w.Words(facts.Farm.Hand), w.Until))],
             HuntersByKind = HealthOutlook.Hunters(facts, now, fish),
             CapacityKg = fish.Count > 0 ? facts.CapacityKg(fish[0].Species) : null,
             Unread = fish.Count > 0 ? UnreadAt(now) : null,

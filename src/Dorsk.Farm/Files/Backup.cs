@@ -42,6 +42,7 @@ public static class Backup
             using (var zip = ZipFile.Open(part, ZipArchiveMode.Create))
             {
                 zip.CreateEntryFromFile(copy, Database);
+                new PhotoFolder(file.Path).Into(zip);
                 using var text = new StreamWriter(zip.CreateEntry(Manifest.File).Open());
                 text.Write(manifest.Text());
             }

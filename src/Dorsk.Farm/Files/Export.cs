@@ -87,6 +87,7 @@ public static class Export
                 rows[table] = WriteTable(c, table, writer);
             sums[table + ".csv"] = Convert.ToHexStringLower(sum.Hash!);
         }
+        new PhotoFolder(c.DataSource).Into(zip);
         using var text = new StreamWriter(zip.CreateEntry(Manifest.File).Open());
         text.Write(new Manifest("dorsk-export", Backup.Schema(c), rows, sums, DateTimeOffset.UtcNow).Text());
     }
@@ -127,6 +128,7 @@ public static class Export
                     );
             }
             Check(c);
+            new PhotoFolder(file.Path).From(zip);
             transaction.Commit();
         }
         catch (Exception problem)

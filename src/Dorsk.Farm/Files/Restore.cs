@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.IO.Compression;
 using Dorsk.Farm.Sql;
 using Microsoft.Data.Sqlite;
 
@@ -28,7 +29,11 @@ public static class Restore
             new FarmFile(copy).Prepare();
             FarmFile.CloseIdle();
             var aside = MoveAside(farmPath, over);
-            return Replace(copy, FarmFolder.Sound(farmPath), over) ?? aside;
+            var kept = Replace(copy, FarmFolder.Sound(farmPath), over) ?? aside;
+            // Photos are named by what they are: those that were there stay, and none takes the place of another.
+            using var zip = ZipFile.OpenRead(zipPath);
+            new PhotoFolder(farmPath).From(zip);
+            return kept;
         }
         catch (Exception problem)
             when (problem is SqliteException or InvalidOperationException or IOException or UnauthorizedAccessException)

@@ -69,11 +69,8 @@ internal static class FishFacts
         )
         .CheckedBy(
             (desk, f) =>
-                FishChecks.OfBatch(
-                    desk,
-                    f.PondId,
-                    f.BatchId,
-                    b => StockRules.Check(f, b, desk.Happened, desk.Hand).Concat(DeadLook.Check(f))
+                FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
+                    StockRules.Check(f, b, desk.Happened, desk.Hand).Concat(DeadLook.Check(f))
                 )
         )
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));
@@ -102,11 +99,8 @@ internal static class FishFacts
         )
         .CheckedBy(
             (desk, f) =>
-                FishChecks.OfBatch(
-                    desk,
-                    f.PondId,
-                    f.BatchId,
-                    b => f.Check(b, desk.Today, desk.Zone.DayOf(b.Stocked), desk.Hand)
+                FishChecks.OfBatch(desk, f.PondId, f.BatchId, b =>
+                    f.Check(b, desk.Today, desk.Zone.DayOf(b.Stocked), desk.Hand)
                 )
         );
 

@@ -43,14 +43,7 @@ internal static class HealthBook
         .Column("passed_reason", t => t.PassedReason)
         .Column("demand_mg_l", t => t.DemandMgL)
         .ReadBy(r =>
-            new(
-                r.Long("pond"),
-                r.Long("product"),
-                r.Real("amount_g"),
-                r.Int("days"),
-                r.Text("reason"),
-                r.Text("vet")
-            )
+            new(r.Long("pond"), r.Long("product"), r.Real("amount_g"), r.Int("days"), r.Text("reason"), r.Text("vet"))
             {
                 PassedReason = r.Text("passed_reason"),
                 DemandMgL = r.MaybeReal("demand_mg_l"),

@@ -77,12 +77,21 @@ internal static class HealthQuestions
         var found = new List<TreatmentLine>();
         foreach (var t in given)
             if (
-                (Product(c, asOf.Known with { HappenedUpTo = t.At }, t.Fact.ProductId)
-                    ?? Product(c, asOf.Known, t.Fact.ProductId))
-                is { } product
+                (
+                    Product(c, asOf.Known with { HappenedUpTo = t.At }, t.Fact.ProductId)
+                    ?? Product(c, asOf.Known, t.Fact.ProductId)
+                ) is
+                { } product
             )
                 found.Add(
-                    new(t.Line, t.At, t.Author, t.Fact, product, [.. baths[t.Line].Select(b => (b.At, b.Author, b.Fact))])
+                    new(
+                        t.Line,
+                        t.At,
+                        t.Author,
+                        t.Fact,
+                        product,
+                        [.. baths[t.Line].Select(b => (b.At, b.Author, b.Fact))]
+                    )
                 );
         return found;
     }

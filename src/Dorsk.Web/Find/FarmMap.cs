@@ -27,13 +27,15 @@ public static class FarmMap
         Fish = "Ponds",
         Water = "Water",
         Feed = "Feed",
+        Health = "Health",
         Plans = "Plans",
         Setup = "Setup",
         Calculators = "Workbench",
         Words = "Words";
 
     /// <summary>Groups in their order.</summary>
-    public static IReadOnlyList<string> Groups { get; } = [Day, Fish, Water, Feed, Plans, Calculators, Setup, Words];
+    public static IReadOnlyList<string> Groups { get; } =
+    [Day, Fish, Water, Feed, Health, Plans, Calculators, Setup, Words];
 
     /// <summary>Pages of a group of the menu, in their order.</summary>
     /// <param name="here">Who asks.</param>
@@ -77,6 +79,10 @@ public static class FarmMap
         new(Feed, "Feed store", "/feed/store", "deliveries, lots, inventory, order by"),
         new(Feed, "Feed changes", "/feed/changes", "when the pellet size changes"),
         new(Feed, "Feeding table", "/feed/table", "rates by weight and temperature; your own"),
+        new(Health, "Health", "/fish-health", "what is wrong with fish, pond by pond; treatments, holds"),
+        new(Health, "Products", "/fish-health/products", "medicines, salt and the like by their labels"),
+        new(Health, "Predators and pests", "/fish-health/pests", "pictures, what they take, what keeps them off"),
+        new(Health, "Worked examples", "/fish-health/cases", "written cases of sick fish"),
         new(Plans, "Season", "/season", "what stands, comes and leaves, month by month"),
         new(Plans, "Stocking plan", "/plans/stocking", "how many, until when, what it costs"),
         new(Plans, "Choice of species", "/plans/species", "fish side by side, and in what they are kept"),

@@ -70,7 +70,12 @@ public static class RoundCard
             here.Author,
             here.Hand.Sign == DecimalSign.Comma ? "," : ".",
             Behaviour,
-            today.Ponds.Where(p => p.Story.Pond.Use != "settling").Select(p => Stop(p, today, here)).ToList()
+            // Sick ponds last: what they have is not carried on.
+            today
+                .Ponds.Where(p => p.Story.Pond.Use != "settling")
+                .OrderBy(p => p.Story.Health.IsSick)
+                .Select(p => Stop(p, today, here))
+                .ToList()
         );
 
     private static CardStop Stop(PondNow p, Today today, Here here)

@@ -21,6 +21,8 @@ export function accRun() {
         this.tap(e.target, e.submitter);
       };
       this.live.addEventListener('submit', this.submit);
+      // What was chosen and not saved yet is not looked over.
+      this.live.addEventListener('input', (e) => e.target.form?.setAttribute('data-touched', ''));
       this.second = setInterval(() => this.clock(), 1000);
       this.look = setInterval(() => this.send(), every);
       this.online = () => this.send();
@@ -42,7 +44,8 @@ export function accRun() {
         ]),
       );
       // Without signal the form is free again at once; with it the answer replaces it.
-      if (!navigator.onLine) form.reset();
+      form.removeAttribute('data-touched');
+      if (!navigator.onLine && !form.querySelector('.sign')) form.reset();
       this.send();
     },
     async send() {
@@ -79,7 +82,7 @@ export function accRun() {
     typing() {
       return (
         [...this.live.querySelectorAll('input.form-control')].some((i) => i.value || i === document.activeElement) ||
-        this.live.querySelector('.wrong')
+        this.live.querySelector('.wrong[role=alert], form[data-touched]')
       );
     },
     show(html) {

@@ -15,6 +15,7 @@ import { whyCards } from './why.js';
 import { tills } from './till.js';
 import { dayWords } from './days.js';
 import { findKey } from './find.js';
+import { photo } from './photo.js';
 
 Alpine.data('slip', slip);
 Alpine.data('sheet', sheet);
@@ -27,6 +28,7 @@ Alpine.data('weigh', weigh);
 Alpine.data('season', season);
 Alpine.data('round', round);
 Alpine.data('lost', lost);
+Alpine.data('photo', photo);
 Alpine.start();
 if (document.querySelector('[data-chart]')) import('./charts.js').then(({ drawCharts }) => drawCharts());
 whyCards();

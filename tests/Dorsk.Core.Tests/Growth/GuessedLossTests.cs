@@ -43,11 +43,21 @@ public class GuessedLossTests
             fed[day] = gain * fish / 1000 * DailyGain.Fcr(Perch, g) * conversion * Math.Exp(0.05 * Normal(chance));
             g += gain;
         }
-        CountChange[] changes = told
-            ? [new(First.AddDays(LossDay), 0, false, null) { Guessed = (0.2, 0.3) }]
-            : [];
+        CountChange[] changes = told ? [new(First.AddDays(LossDay), 0, false, null) { Guessed = (0.2, 0.3) }] : [];
         return new(
-            new(Perch, First, Stocked, 30, false, false, changes, samples, _ => 25, d => fed.GetValueOrDefault(d), _ => null),
+            new(
+                Perch,
+                First,
+                Stocked,
+                30,
+                false,
+                false,
+                changes,
+                samples,
+                _ => 25,
+                d => fed.GetValueOrDefault(d),
+                _ => null
+            ),
             truth
         );
     }
@@ -78,7 +88,10 @@ public class GuessedLossTests
                 error[i] += Math.Abs((count.Value / truth) - 1) / Seeds;
             }
         }
-        var said = string.Join("; ", days.Select((d, i) => $"day {d}: {inside[i]} inside, width {width[i]:0.000}, error {error[i]:0.000}"));
+        var said = string.Join(
+            "; ",
+            days.Select((d, i) => $"day {d}: {inside[i]} inside, width {width[i]:0.000}, error {error[i]:0.000}")
+        );
         Assert.True(inside.All(n => n is >= 170 and <= 190), said);
         Assert.True(width[2] < 0.95 * width[0] && error[2] <= error[0], said);
     }
@@ -96,7 +109,11 @@ public class GuessedLossTests
         Assert.True((a.Count.High - a.Count.Low) / a.Count.Value > 1.2 * (b.Count.High - b.Count.Low) / b.Count.Value);
         var counted = told.Batch with
         {
-            Changes = [.. told.Batch.Changes, new(First.AddDays(LossDay + 1), 3700, false, null) { CountedOneByOne = true }],
+            Changes =
+            [
+                .. told.Batch.Changes,
+                new(First.AddDays(LossDay + 1), 3700, false, null) { CountedOneByOne = true },
+            ],
         };
         var after = StandingEstimate.Run(counted, First.AddDays(LossDay + 1))[^1];
         Assert.Equal(3700, after.Count.Value, 0);

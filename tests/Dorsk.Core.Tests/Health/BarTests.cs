@@ -74,7 +74,9 @@ public class BarTests
         }
         var parasite = Product(ProductKind.Parasite);
         Assert.True(Refuses(Against(parasite, State(Panel.Replace("nitrite 2", "nitrite 30"))), "nitrite"));
-        Assert.False(Refuses(Against(parasite, State(""), g => g with { PassedReason = "vet on site" }), "water first"));
+        Assert.False(
+            Refuses(Against(parasite, State(""), g => g with { PassedReason = "vet on site" }), "water first")
+        );
     }
 
     [Fact]
@@ -136,7 +138,9 @@ public class BarTests
         Assert.True(Asks(vet, "routine"));
         Assert.False(Asks(vet, "filter"));
         Assert.True(Asks(Against(antibiotic, State(Panel, tank: true), g => g with { Vet = "the vet" }), "filter"));
-        Assert.True(Asks(Against(antibiotic, State(Panel), g => g with { Vet = "v" }, new(2027, 1, 15)), "living bacteria"));
+        Assert.True(
+            Asks(Against(antibiotic, State(Panel), g => g with { Vet = "v" }, new(2027, 1, 15)), "living bacteria")
+        );
     }
 
     [Fact]
@@ -146,7 +150,9 @@ public class BarTests
         Assert.True(Refuses(Against(parasite, State(Panel), g => g with { AmountG = 2300 }), "never over the label"));
         Assert.True(Refuses(Against(parasite, State(Panel), g => g with { AmountG = 1_500_000 }), "thousandfold"));
         Assert.True(Refuses(Against(parasite, State(Panel), g => g with { AmountG = 15_000 }), "tenfold"));
-        Assert.True(Asks(Against(parasite, State(Panel), g => g with { AmountG = 15_000, Vet = "the vet" }), "the vet ask"));
+        Assert.True(
+            Asks(Against(parasite, State(Panel), g => g with { AmountG = 15_000, Vet = "the vet" }), "the vet ask")
+        );
         Assert.True(Asks(Against(parasite, State(Panel), g => g with { AmountG = 150 }), "tenfold"));
         Assert.Empty(Against(parasite, State(Panel), g => g with { AmountG = 2000 }));
     }

@@ -57,10 +57,7 @@ public class CauseTests
     public void Too_little_oxygen_and_gills_that_cannot_take_it_up_are_told_apart()
     {
         string? Told(params (string, bool)[] signs) =>
-            new HealthSearch(
-                new(false, true, false),
-                signs.ToDictionary(s => s.Item1, s => s.Item2)
-            ).GaspingMeans;
+            new HealthSearch(new(false, true, false), signs.ToDictionary(s => s.Item1, s => s.Item2)).GaspingMeans;
         Assert.Null(Told(("spots", true)));
         Assert.Contains("was not read today", Told(("gasp_day", true)));
         Assert.Contains("no medicine", Told(("gasp_day", true), ("do_low", true)));
@@ -74,9 +71,11 @@ public class CauseTests
         foreach (var ranked in c.Search.Ranked)
         {
             Assert.Equal(ranked.Score, ranked.Because.Sum(b => b.Points));
-            Assert.All(
-                ranked.Because,
-                b => Assert.Equal(b.Points, Evidence.Of(b.Sign.Key, ranked.Cause.Key) is var e && b.Seen ? e.Seen : e.NotSeen)
+            Assert.All(ranked.Because, b =>
+                Assert.Equal(
+                    b.Points,
+                    Evidence.Of(b.Sign.Key, ranked.Cause.Key) is var e && b.Seen ? e.Seen : e.NotSeen
+                )
             );
         }
         Assert.All(Evidence.All, e => Assert.True(Sign.Find(e.Sign) is not null && Cause.Find(e.Cause) is not null));

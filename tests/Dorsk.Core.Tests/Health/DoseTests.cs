@@ -86,7 +86,11 @@ public class DoseTests
             var m3 = Math.Round(Math.Exp(chance.NextDouble() * 10), 2) + 0.5;
             var mgL = Math.Round(0.1 + (chance.NextDouble() * 50), 2);
             var metric = Typed(FormattableString.Invariant($"{m3} m3"), Measures.Volume, Hand.Metric);
-            var us = Typed(FormattableString.Invariant($"{m3 / 0.003785411784:0.######} gal"), Measures.Volume, Hand.Us);
+            var us = Typed(
+                FormattableString.Invariant($"{m3 / 0.003785411784:0.######} gal"),
+                Measures.Volume,
+                Hand.Us
+            );
             var ppm = Typed(FormattableString.Invariant($"{mgL} ppm"), Measures.Concentration, Hand.Us);
             var label = Label(DoseBasis.WaterMgL, 0.1 + (0.9 * chance.NextDouble()), mgL, mgL);
             var (a, b) = (
@@ -125,13 +129,14 @@ public class DoseTests
     {
         // 500 degree-days after a treatment of three days; 20 °C, then ten days at 6, one at -1, then 20 again.
         var first = new DateOnly(2027, 4, 1);
-        double Temp(DateOnly day) => (day.DayNumber - first.DayNumber) switch
-        {
-            < 13 => 20,
-            < 23 => 6,
-            23 => -1,
-            _ => 20,
-        };
+        double Temp(DateOnly day) =>
+            (day.DayNumber - first.DayNumber) switch
+            {
+                < 13 => 20,
+                < 23 => 6,
+                23 => -1,
+                _ => 20,
+            };
         var label = Label(DoseBasis.FeedMgKg, 1, 10, 20) with { WithdrawalDegreeDays = 500 };
         var given = new TreatmentGiven(1, 1, 100, 3, "made up", "");
         // Last dose on day 2. Days 3 to 12: 200. Days 13 to 22: 60. Day 23: 0. From day 24 on 20 each: 12 days make 240 = 500 on day 35.
@@ -156,15 +161,22 @@ public class DoseTests
     {
         var start = new DateTimeOffset(2027, 1, 21, 8, 0, 0, TimeSpan.Zero);
         BathRun Run(params (double Minute, BathEvent Event, double? Do)[] lines) =>
-            new(30, 4, [.. lines.Select(l => (start.AddMinutes(l.Minute), "hand", new BathNoted(1, 1, l.Event, l.Do, "")))]);
+            new(
+                30,
+                4,
+                [.. lines.Select(l => (start.AddMinutes(l.Minute), "hand", new BathNoted(1, 1, l.Event, l.Do, "")))]
+            );
         var none = Run();
-        Assert.True(none.Takes(BathEvent.TestBegun) && !none.Takes(BathEvent.Ended) && !none.Takes(BathEvent.TestPassed));
-        Assert.Contains(new BathNoted(1, 1, BathEvent.Dosed, null, "").Check(none, start), r => r.Kind == Objection.Ask);
+        Assert.True(
+            none.Takes(BathEvent.TestBegun) && !none.Takes(BathEvent.Ended) && !none.Takes(BathEvent.TestPassed)
+        );
+        Assert.Contains(new BathNoted(1, 1, BathEvent.Dosed, null, "").Check(none, start), r =>
+            r.Kind == Objection.Ask
+        );
         var tested = Run((0, BathEvent.TestBegun, null));
         Assert.Equal(20, tested.TestLeft(start.AddMinutes(10)), 9);
-        Assert.Contains(
-            new BathNoted(1, 1, BathEvent.TestPassed, null, "").Check(tested, start.AddMinutes(10)),
-            r => r.Kind == Objection.Ask
+        Assert.Contains(new BathNoted(1, 1, BathEvent.TestPassed, null, "").Check(tested, start.AddMinutes(10)), r =>
+            r.Kind == Objection.Ask
         );
         var dosed = Run((0, BathEvent.TestBegun, null), (30, BathEvent.TestPassed, null), (40, BathEvent.Dosed, null));
         Assert.Empty(new BathNoted(1, 1, BathEvent.Oxygen, 6, "").Check(dosed, start.AddMinutes(45)));
@@ -176,12 +188,13 @@ public class DoseTests
         Assert.Contains("watch level", low.MustStop(start.AddMinutes(6), Hand.Metric));
         var calm = Run((0, BathEvent.Dosed, null), (5, BathEvent.Oxygen, 3.9), (9, BathEvent.Oxygen, 5));
         Assert.Null(calm.MustStop(start.AddMinutes(10), Hand.Metric));
-        Assert.NotNull(Run((0, BathEvent.Dosed, null), (5, BathEvent.Uneasy, null)).MustStop(start.AddMinutes(6), Hand.Metric));
+        Assert.NotNull(
+            Run((0, BathEvent.Dosed, null), (5, BathEvent.Uneasy, null)).MustStop(start.AddMinutes(6), Hand.Metric)
+        );
         var ended = Run((0, BathEvent.Dosed, null), (30, BathEvent.Ended, null));
         Assert.True(ended.IsOver && ended.LeftAt(start.AddMinutes(40)) is null);
-        Assert.Contains(
-            new BathNoted(1, 1, BathEvent.Oxygen, 6, "").Check(ended, start.AddMinutes(40)),
-            r => r.Kind == Objection.Refuse
+        Assert.Contains(new BathNoted(1, 1, BathEvent.Oxygen, 6, "").Check(ended, start.AddMinutes(40)), r =>
+            r.Kind == Objection.Refuse
         );
     }
 }

@@ -30,7 +30,9 @@ public class WithdrawalTests
     private static int Out(FactFarm farm)
     {
         var postings = farm.Farm.Movements(farm.Batch).SelectMany(m => m.Postings).ToList();
-        return postings.Where(p => Gone.Contains(p.Account) || (p.Account == Account.Pond && p.PondId != farm.P1)).Sum(p => p.Count);
+        return postings
+            .Where(p => Gone.Contains(p.Account) || (p.Account == Account.Pond && p.PondId != farm.P1))
+            .Sum(p => p.Count);
     }
 
     [Theory, MemberData(nameof(Kinds))]
@@ -44,7 +46,9 @@ public class WithdrawalTests
         if (isDoor)
         {
             Assert.False(receipt.Accepted, name);
-            Assert.Contains(receipt.Remarks, r => r.Text.Contains("withdrawal of Bath until", StringComparison.Ordinal));
+            Assert.Contains(receipt.Remarks, r =>
+                r.Text.Contains("withdrawal of Bath until", StringComparison.Ordinal)
+            );
         }
         else
             Assert.DoesNotContain(receipt.Remarks, r => r.Text.Contains("withdrawal of", StringComparison.Ordinal));
@@ -79,10 +83,19 @@ public class WithdrawalTests
         Assert.Contains(story.Water.At(Day(30), null).Findings, f => f.Rule == "withdrawal");
         var gate = story.HarvestGate(story.Batches[0], Day(30), Account.Harvested);
         Assert.Contains(gate, l => l is { Name: "withdrawal", State: Core.Prepare.Condition.NotMet });
-        Assert.DoesNotContain(story.HarvestGate(story.Batches[0], Day(38), Account.Harvested), l => l.Name == "withdrawal");
+        Assert.DoesNotContain(story.HarvestGate(story.Batches[0], Day(38), Account.Harvested), l =>
+            l.Name == "withdrawal"
+        );
         // A treatment written down late says who already has the fish.
         var late = farm.Door.Enter(
-            Entry.Of(Guid.NewGuid(), "Manager", Day(38), new TreatmentGiven(farm.PondId, product, 50_000, 1, "made up", ""), "t", [])
+            Entry.Of(
+                Guid.NewGuid(),
+                "Manager",
+                Day(38),
+                new TreatmentGiven(farm.PondId, product, 50_000, 1, "made up", ""),
+                "t",
+                []
+            )
         );
         Assert.Contains(late.Remarks, r => r.Text.Contains("tell whoever has them", StringComparison.Ordinal));
     }
@@ -98,9 +111,8 @@ public class WithdrawalTests
         farm.Farm.Must(new PondHeld(farm.P1, true, "they may have it too"), FactFarm.Now);
         Assert.False(farm.Farm.Try(farm.Of(nameof(FishHarvested)).Fact, FactFarm.Now.AddHours(1)).Accepted);
         Assert.False(farm.Farm.Try(farm.Of(nameof(HarvestPlanned)).Fact, FactFarm.Now.AddHours(1)).Accepted);
-        Assert.Contains(
-            farm.Farm.Story.Water.At(FactFarm.Now.AddHours(1), null).Findings,
-            f => f is { Rule: "hold", ShutsGate: true }
+        Assert.Contains(farm.Farm.Story.Water.At(FactFarm.Now.AddHours(1), null).Findings, f =>
+            f is { Rule: "hold", ShutsGate: true }
         );
         foreach (var pond in new[] { farm.P1, farm.P2 })
             farm.Farm.Must(new PondHeld(pond, false, "the vet says so"), FactFarm.Now.AddHours(2));

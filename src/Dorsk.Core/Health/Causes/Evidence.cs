@@ -16,10 +16,7 @@ public sealed record Evidence(string Sign, string Cause, int Seen, int NotSeen)
 
     /// <summary>All of it.</summary>
     public static IReadOnlyList<Evidence> All { get; } =
-    [
-        .. Csv.Embedded("evidence.csv")
-            .Select(r => new Evidence(r["sign"], r["cause"], N(r["seen"]), N(r["not_seen"]))),
-    ];
+    [.. Csv.Embedded("evidence.csv").Select(r => new Evidence(r["sign"], r["cause"], N(r["seen"]), N(r["not_seen"])))];
 
     private static readonly Dictionary<(string Sign, string Cause), Evidence> Known = All.ToDictionary(e =>
         (e.Sign, e.Cause)

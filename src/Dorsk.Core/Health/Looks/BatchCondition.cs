@@ -39,14 +39,18 @@ public sealed record BatchCondition(int NightsLow, int Moves, int Nettings, int 
             (DaysOut, "day too warm or too cold", "days too warm or too cold"),
             (Treatments, "treatment", "treatments"),
         ];
-        var said = all.Where(x => x.Count > 0).Select(x => $"{hand.Count(x.Count)} {(x.Count == 1 ? x.One : x.Many)}").ToList();
+        var said = all.Where(x => x.Count > 0)
+            .Select(x => $"{hand.Count(x.Count)} {(x.Count == 1 ? x.One : x.Many)}")
+            .ToList();
         return said.Count == 0 ? "" : string.Join(", ", said);
     }
 
     /// <summary>What stands against netting, grading or moving them now; null where nothing does.</summary>
     /// <param name="hand">How figures are printed.</param>
     public string? AgainstHandling(Hand hand) =>
-        IsTired ? $"These fish bore much in the last {hand.Count(Days)} days: {Words(hand)}. A week of rest lowers what they lose." : null;
+        IsTired
+            ? $"These fish bore much in the last {hand.Count(Days)} days: {Words(hand)}. A week of rest lowers what they lose."
+            : null;
 
     /// <summary>How it was judged.</summary>
     /// <param name="hand">How figures are printed.</param>

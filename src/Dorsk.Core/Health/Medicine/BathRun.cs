@@ -52,9 +52,15 @@ public sealed record BathNoted(long TreatmentId, long PondId, BathEvent Event, d
         if (Text.Length > 300)
             yield return Remark.Refuse("text", "At most 300 letters.");
         if (Event == BathEvent.TestPassed && run.TestLeft(at) > 0)
-            yield return Remark.Ask("step", "The few fish have not been in it for the time of the bath yet. Is it passed all the same?");
+            yield return Remark.Ask(
+                "step",
+                "The few fish have not been in it for the time of the bath yet. Is it passed all the same?"
+            );
         if (Event == BathEvent.Dosed && run.TestPassedAt is null)
-            yield return Remark.Ask("step", "No few fish were tried first. Other water, other strain: is it dosed all the same?");
+            yield return Remark.Ask(
+                "step",
+                "No few fish were tried first. Other water, other strain: is it dosed all the same?"
+            );
     }
 }
 
@@ -96,7 +102,11 @@ public sealed record BathRun(
     {
         if (DosedAt is not { } dosed || IsOver)
             return null;
-        var last = Lines.Where(l => l.Fact.Event == BathEvent.Oxygen && l.At >= dosed).Select(l => l.At).DefaultIfEmpty(dosed).Max();
+        var last = Lines
+            .Where(l => l.Fact.Event == BathEvent.Oxygen && l.At >= dosed)
+            .Select(l => l.At)
+            .DefaultIfEmpty(dosed)
+            .Max();
         return ReadEveryMinutes - (now - last).TotalMinutes;
     }
 

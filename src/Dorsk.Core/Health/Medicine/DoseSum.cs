@@ -98,6 +98,5 @@ public static class DoseSum
         };
 
     // mg/L × m³ is grams; g/m² × m² is grams; mg/kg × kg is milligrams; units by units a gram are grams.
-    private static double GramsPer(ProductDescribed product) =>
-        product.Basis == DoseBasis.FeedMgKg ? 0.001 : 1;
+    private static double GramsPer(ProductDescribed product) => product.Basis == DoseBasis.FeedMgKg ? 0.001 : 1;
 }

@@ -129,10 +129,7 @@ public sealed record ProductDescribed(
         GoesIntoWater
         && (
             Kind == ProductKind.Algaecide
-            || Matter
-                is ActiveMatter.Copper
-                    or ActiveMatter.Formalin
-                    or ActiveMatter.Permanganate
+            || Matter is ActiveMatter.Copper or ActiveMatter.Formalin or ActiveMatter.Permanganate
         );
 
     /// <summary>Whether the water's own demand must be tested before it is dosed.</summary>
@@ -159,7 +156,10 @@ public sealed record ProductDescribed(
         if (DoseLow is not (> 0 and <= MostDose))
             yield return Remark.Refuse("DoseLow", "Above 0, as on the label.");
         if (!(DoseHigh >= DoseLow && DoseHigh <= MostDose))
-            yield return Remark.Refuse("DoseHigh", "Not under the least dose; where the label gives one figure, type it in both.");
+            yield return Remark.Refuse(
+                "DoseHigh",
+                "Not under the least dose; where the label gives one figure, type it in both."
+            );
         foreach (var remark in Times())
             yield return remark;
     }
@@ -167,7 +167,10 @@ public sealed record ProductDescribed(
     private IEnumerable<Remark> Times()
     {
         if (BathMinutes is { } minutes && (minutes is not (>= 0.5 and <= 2880) || !GoesIntoWater))
-            yield return Remark.Refuse("Minutes", "Half a minute to two days, for what goes into the water; else leave it empty.");
+            yield return Remark.Refuse(
+                "Minutes",
+                "Half a minute to two days, for what goes into the water; else leave it empty."
+            );
         var isFed = !GoesIntoWater;
         if (isFed != FeedDays is not null || FeedDays is < 1 or > LongestDays)
             yield return Remark.Refuse(

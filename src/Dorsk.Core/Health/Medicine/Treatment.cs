@@ -10,14 +10,8 @@ namespace Dorsk.Core.Health;
 /// <param name="Days">Days on which it is given, from this one on; 1 for one dose.</param>
 /// <param name="Reason">Why, in words.</param>
 /// <param name="Vet">Who prescribed or advised it; may be empty.</param>
-public sealed record TreatmentGiven(
-    long PondId,
-    long ProductId,
-    double AmountG,
-    int Days,
-    string Reason,
-    string Vet
-) : Fact
+public sealed record TreatmentGiven(long PondId, long ProductId, double AmountG, int Days, string Reason, string Vet)
+    : Fact
 {
     /// <summary>Why it is given before today's water was read: a manager's word that is kept; empty when it was read.</summary>
     public string PassedReason { get; init; } = "";
@@ -66,13 +60,18 @@ public sealed record TreatmentGiven(
             );
             yield break;
         }
-        var label = $"{hand.Short(product.DoseLow, 3)} to {hand.Short(product.DoseHigh, 3)} {DoseWords.Unit(product.Basis)}";
+        var label =
+            $"{hand.Short(product.DoseLow, 3)} to {hand.Short(product.DoseHigh, 3)} {DoseWords.Unit(product.Basis)}";
         var slip = DoseSum.LikelySlip(dose / ((product.DoseLow + product.DoseHigh) / 2)) is { } likely
             ? $" It looks like {likely}."
             : "";
-        var said = $"{DoseWords.Amount(AmountG, hand)} is {hand.Short(dose, 3)} {DoseWords.Unit(product.Basis)} here; the label says {label}.{slip}";
+        var said =
+            $"{DoseWords.Amount(AmountG, hand)} is {hand.Short(dose, 3)} {DoseWords.Unit(product.Basis)} here; the label says {label}.{slip}";
         if (dose > product.DoseHigh * Slack && Vet.Trim().Length == 0)
-            yield return Remark.Refuse("Amount", $"{said} Never over the label: mend the amount, or name the vet who asks for more.");
+            yield return Remark.Refuse(
+                "Amount",
+                $"{said} Never over the label: mend the amount, or name the vet who asks for more."
+            );
         else if (dose > product.DoseHigh * Slack)
             yield return Remark.Ask("Amount", $"{said} Does {Vet.Trim()} ask for so much?");
         else if (dose < product.DoseLow / Slack)

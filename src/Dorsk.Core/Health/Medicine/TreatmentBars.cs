@@ -61,7 +61,11 @@ public static class TreatmentBars
                 "Product",
                 $"The pH crashed ({sign.Words}): that alone makes fish sick. Mend it first. Is this given all the same?"
             );
-        if (PondVerdict.Of(state).Findings.Any(f => f.Of == Parameter.Oxygen && f is { Status: Status.ActNow, ShutsGate: true }))
+        if (
+            PondVerdict
+                .Of(state)
+                .Findings.Any(f => f.Of == Parameter.Oxygen && f is { Status: Status.ActNow, ShutsGate: true })
+        )
             yield return Remark.Refuse(
                 "Product",
                 "Oxygen is at the act level: air first, and no medicine until a good reading stands. Fish that lack oxygen are not cured by one."
@@ -75,7 +79,10 @@ public static class TreatmentBars
         if (state.Fish.Any(f => f.Species.AtTheFloor))
             yield return Remark.Refuse("Product", "Copper kills shrimp, prawns and crayfish. Not into this water.");
         if (state.Last(Parameter.Alkalinity, Speaks.Week) is not { } alkalinity)
-            yield return Remark.Refuse("Product", "Copper hangs on alkalinity, which was not read within a week. Read it first.");
+            yield return Remark.Refuse(
+                "Product",
+                "Copper hangs on alkalinity, which was not read within a week. Read it first."
+            );
         else if (alkalinity.Si < CopperAlkalinityMgL)
             yield return Remark.Refuse(
                 "Product",
@@ -96,9 +103,15 @@ public static class TreatmentBars
         string Say(double mgL) => QuantityText.Write(mgL, Measures.Oxygen, hand);
         var watch = state.Limits.DoWatchMgL;
         if (state.Last(Parameter.Oxygen, Speaks.Hours) is not { } now)
-            yield return Remark.Refuse("Product", "It takes oxygen from the water, and none was read today. Read it first.");
+            yield return Remark.Refuse(
+                "Product",
+                "It takes oxygen from the water, and none was read today. Read it first."
+            );
         else if (now.Si < watch)
-            yield return Remark.Refuse("Product", $"It takes oxygen, and the water holds {Say(now.Si)}: watch is {Say(watch)}. Air first.");
+            yield return Remark.Refuse(
+                "Product",
+                $"It takes oxygen, and the water holds {Say(now.Si)}: watch is {Say(watch)}. Air first."
+            );
         else if (
             product.Matter == ActiveMatter.Formalin
             && DoseSum.DoseOf(product, given.AmountG, water.Dosed) is { } formalin

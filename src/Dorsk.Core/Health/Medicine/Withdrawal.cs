@@ -42,13 +42,7 @@ public sealed record Withdrawal(
         var last = firstDay.AddDays(given.Days - 1);
         var byDays = last.AddDays(product.WithdrawalDays + 1);
         var (byDegrees, soFar) = ByDegrees(product.WithdrawalDegreeDays, last, today, temperatureC);
-        return new(
-            product.Name,
-            last,
-            byDays > byDegrees ? byDays : byDegrees,
-            product.WithdrawalDegreeDays,
-            soFar
-        );
+        return new(product.Name, last, byDays > byDegrees ? byDays : byDegrees, product.WithdrawalDegreeDays, soFar);
     }
 
     /// <summary>Whether no fish may leave on a day.</summary>

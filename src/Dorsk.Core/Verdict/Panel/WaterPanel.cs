@@ -15,7 +15,9 @@ public static class WaterPanel
 
     private const double FellUnits = 1,
         DayChangeC = 4,
-        RoseTimes = 1.5;
+        RoseTimes = 1.5,
+        MuchTanMgL = 1,
+        MuchNitriteMgL = 0.3;
     private const int ScumStep = 5;
     private static readonly TimeSpan Overnight = TimeSpan.FromHours(12),
         SameHour = TimeSpan.FromHours(4),
@@ -226,11 +228,10 @@ public static class WaterPanel
             : null;
 
     private static ReadSign? Crowded(PondState s, IReadOnlyList<Finding> findings) =>
-        s.CapacityKg is null
-            ? null
-            : findings.FirstOrDefault(f => f.Rule == PondVerdict.Biomass && f.Status >= Status.Watch) is { } load
-                ? new("crowded", true, load.Reason, s.Now)
-                : new("crowded", false, "biomass is under the carrying capacity", s.Now);
+        s.CapacityKg is null ? null
+        : findings.FirstOrDefault(f => f.Rule == PondVerdict.Biomass && f.Status >= Status.Watch) is { } load
+            ? new("crowded", true, load.Reason, s.Now)
+        : new("crowded", false, "biomass is under the carrying capacity", s.Now);
 
     // A filter that is upset shows first in what it should have taken up.
     private static ReadSign? FilterUp(PondState s, IReadOnlyList<Finding> findings)
@@ -245,7 +246,8 @@ public static class WaterPanel
             if (before.Count == 0)
                 continue;
             var rose = now.Si > RoseTimes * before.Min(t => t.Si);
-            if (rose && findings.Any(f => f.Of == parameter && f.Status >= Status.Watch))
+            var isMuch = now.Si >= (parameter == Parameter.Tan ? MuchTanMgL : MuchNitriteMgL);
+            if (rose && (isMuch || findings.Any(f => f.Of == parameter && f.Status >= Status.Watch)))
                 return new(
                     "filter_up",
                     true,

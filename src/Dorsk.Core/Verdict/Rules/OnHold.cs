@@ -12,11 +12,7 @@ internal static class OnHold
     {
         if (s.Hold is not { } hold)
             yield break;
-        yield return new(
-            Rule.Name,
-            Status.Watch,
-            $"on hold since {Hand.Day(hold.From)}: {hold.Why}"
-        )
+        yield return new(Rule.Name, Status.Watch, $"on hold since {Hand.Day(hold.From)}: {hold.Why}")
         {
             Do =
                 "No fish in or out, a net and boots of its own, no visitors, last on the round; hands, nets and wheels cleaned after. A hold slip ends it.",

@@ -15,7 +15,8 @@ internal static class UnderWithdrawal
         var last = running.MaxBy(w => w.Until);
         yield return new(Rule.Name, Status.Steady, last.Words)
         {
-            Do = $"No harvest, no sale, no fish into another pond before {Hand.Day(last.Until)}: nobody can pass it, only wait.",
+            Do =
+                $"No harvest, no sale, no fish into another pond before {Hand.Day(last.Until)}: nobody can pass it, only wait.",
             Why = Grounds
                 .Of(
                     "Days or degree-days of the label after the last dose, by the temperature of this pond: recorded, and ahead as in the season.",

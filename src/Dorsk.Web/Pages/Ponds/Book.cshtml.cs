@@ -20,7 +20,17 @@ namespace Dorsk.Web.Pages;
 [Needs(Permission.Look)]
 public sealed class BookModel(Questions questions, Door door, Here here) : PageModel
 {
-    internal static readonly string[] Sections = ["water", "prepare", "stock", "feed", "growth", "harvest", "log"];
+    internal static readonly string[] Sections =
+    [
+        "water",
+        "prepare",
+        "stock",
+        "feed",
+        "growth",
+        "health",
+        "harvest",
+        "log",
+    ];
 
     public PondNow Now { get; private set; } = null!;
 
@@ -131,6 +141,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             yield return ("stock", "Stock", Main is { } m ? here.Count(m.Batch.Stands) + " booked" : "");
             yield return ("feed", "Feed", s.Feedings.Count > 0 ? here.Say(s.FedOn(here.Today), Measures.Mass) : "");
             yield return ("growth", "Growth", Main is { } g ? Plural(g.Batch.Samples.Count, "sample") : "");
+            yield return ("health", "Health", HealthWords);
             yield return ("harvest", "Harvest", Main?.Target.Likely is { } d ? here.Day(d) : "");
             yield return ("log", "Log", "");
         }
@@ -179,6 +190,15 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
             ],
             "feed" => [("feeding", "Write a feeding")],
             "growth" => [("sample", "Write a sample")],
+            "health" =>
+            [
+                ("deaths", "Deaths and losses"),
+                ("guessed-loss", "Loss, guessed"),
+                ("treatment", "Treatment"),
+                ("predator", "Predator or thief"),
+                ("hold", "Hold"),
+                ("kill", "Write up a kill"),
+            ],
             "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],
             _ =>
             [
@@ -191,6 +211,15 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                 ("equipment", "Equipment"),
                 ("archive", "Lay up"),
             ],
+        };
+
+    private string HealthWords =>
+        Now.Story.Health switch
+        {
+            { Open.Count: > 0 } => "investigation",
+            { Hold: not null } => "on hold",
+            var h when h.WithdrawalOn(here.Today) is { } w => "until " + here.Day(w.Until),
+            _ => "",
         };
 
     /// <summary>The night calls for more air.</summary>

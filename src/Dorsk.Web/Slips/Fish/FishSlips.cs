@@ -42,7 +42,9 @@ internal sealed class LossSlip : ISlip
         [
             .. Lines.When(c),
             Lines.Batch(c, f?.BatchId),
-            c.Whole("Count", "Fish", f?.Count.ToString(CultureInfo.InvariantCulture) ?? ""),
+            c.Whole("Count", "Fish", f?.Count.ToString(CultureInfo.InvariantCulture) ?? "")
+                .WithHint("or leave it empty and weigh them"),
+            c.Quantity("Mass", "Mass of the dead", Measures.Mass, f?.MassKg),
             c.Choice(
                 "To",
                 "Cause",
@@ -53,28 +55,58 @@ internal sealed class LossSlip : ISlip
                 .WithHint(
                     $"100 when every dead fish was picked up and counted; empty for the few of a day: {c.Here.Figure(100 * StandingSettings.UsuallyFound(c.Story!.Pond.ByVolume, c.Story.Standing.FirstOrDefault()?.Species), 0)} % is taken"
                 ),
-            c.Words("Cause", "What you saw", f?.Cause ?? "").WithHint("gills, skin, place"),
+            c.Words("Cause", "Suspected cause", f?.Cause ?? ""),
+            c.Fold("Sizes, place, look, where the dead go"),
+            Picked(c, "Sizes", "Sizes", DeadLook.Sizes, f?.Sizes),
+            Picked(c, "Place", "Place in the pond", DeadLook.Places, f?.Place),
+            c.Words("Look", "How they look", f?.Look ?? "").WithHint("gills, skin, eyes, belly"),
+            Picked(c, "Disposal", "Where the dead go", DeadLook.Disposals, f?.Disposal),
+            new SlipField("Photo", "Photo", FieldKind.Photo, f?.Photo ?? ""),
         ];
     }
 
-    public Filled Read(SlipForm form, SlipContext c) =>
-        new(
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var batch = Lines.ReadBatch(form, c);
+        var kg = form.MaybeQuantity("Mass", Measures.Mass);
+        var byMass = form.Empty("Count") ? Fish(c, batch, kg) : null;
+        var fact = new FishLost(
+            c.PondId,
+            batch,
+            byMass ?? form.Whole("Count", "fish"),
+            form.Choice("To", To, "kind of loss", Account.Dead),
+            form.Text("Cause")
+        )
+        {
+            FoundShare = form.MaybeQuantity("FoundShare", Measures.Share) / 100,
+            MassKg = kg,
+            Sizes = form.Text("Sizes"),
+            Place = form.Text("Place"),
+            Look = form.Text("Look"),
+            Disposal = form.Text("Disposal"),
+            Photo = form.Text("Photo"),
+        };
+        return new(
             form.When(),
-            [
-                new FishLost(
-                    c.PondId,
-                    Lines.ReadBatch(form, c),
-                    form.Whole("Count", "fish"),
-                    form.Choice("To", To, "kind of loss", Account.Dead),
-                    form.Text("Cause")
-                )
-                {
-                    FoundShare = form.MaybeQuantity("FoundShare", Measures.Share) / 100,
-                },
-            ],
+            [fact],
             $"{c.Story!.Pond.Code} {form.Text("To").ToLowerInvariant()} {form.Text("Count")} {form.Text("Cause")}".Trim(),
-            []
+            byMass is { } fish ? [new("Fish, by their mean weight", c.Here.Count(fish))] : []
         );
+    }
+
+    // Weighed and not counted: by the mean weight that the estimate expects.
+    private static int? Fish(SlipContext c, long batch, double? kg) =>
+        kg is > 0 and <= 1_000_000 && c.Story!.Stock.On(batch, c.Here.Today)?.MeanG.Value is > 0 and var meanG
+            ? (int)Math.Clamp(Math.Round(kg.Value * 1000 / meanG), 1, StockRules.MostFish)
+            : null;
+
+    private static SlipField Picked(
+        SlipContext c,
+        string name,
+        string label,
+        IReadOnlyList<string> words,
+        string? old
+    ) => c.Choice(name, label, old ?? "", [("", "not said"), .. words.Select(w => (w, w))]);
 }
 
 /// <summary>Fish weighed: casts, or fish by fish.</summary>

@@ -29,6 +29,9 @@ public enum FieldKind
     /// <summary>A heading between lines.</summary>
     Heading,
 
+    /// <summary>A photo, kept by its hash; taken with scripts only.</summary>
+    Photo,
+
     /// <summary>The lines from here on are folded away until they are wanted.</summary>
     Fold,
 }

@@ -89,7 +89,10 @@ internal static class Deaths
     private static bool AboveItsWeek(PondState s, (DateOnly Day, int Count) last)
     {
         var week = s.Dead.Where(d => d.Day < last.Day && d.Day >= last.Day.AddDays(-7)).Sum(d => d.Count);
-        return s.InTank && s.Standing.All(f => f.Stage == LifeStage.Growing) && week > 0 && last.Count >= (week / 7.0) + AboveWeek;
+        return s.InTank
+            && s.Standing.All(f => f.Stage == LifeStage.Growing)
+            && week > 0
+            && last.Count >= (week / 7.0) + AboveWeek;
     }
 
     private static (double Watch, double Act, string Source) LimitOf(PondState s)
