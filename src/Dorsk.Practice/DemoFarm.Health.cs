@@ -26,12 +26,12 @@ public sealed partial class DemoFarm
             );
         List<Told> told = [];
         if (day == Bacteria)
-            told.Add(Treated(day, "P4", "Pond bacteria", 1900, 1, "after the green bloom", ""));
+            told.Add(Treated(day, "P4", "Pond bacteria", (1900, 1), "after the green bloom", ""));
         if (day == Bath)
             told.AddRange(SaltBath(day));
         if (day == Medicated)
             told.Add(
-                Treated(day, "T1", "Fluke premix", 128, 3, "gill flukes, seen under the microscope", "Dr Sedge, vet")
+                Treated(day, "T1", "Fluke premix", (128, 3), "gill flukes, seen under the microscope", "Dr Sedge, vet")
             );
         if (day == new DateOnly(2027, 1, 20))
             told.AddRange(Begun(day));
@@ -101,7 +101,7 @@ public sealed partial class DemoFarm
 
     private static IEnumerable<Told> SaltBath(DateOnly day)
     {
-        yield return Treated(day, "T2", "Pond salt", 150_000, 1, "scrapes after the sample", "", "bath");
+        yield return Treated(day, "T2", "Pond salt", (150_000, 1), "scrapes after the sample", "", "bath");
         (int Minute, BathEvent Event, double? Do)[] lines =
         [
             (5, BathEvent.TestBegun, null),
@@ -125,8 +125,7 @@ public sealed partial class DemoFarm
         DateOnly day,
         string pond,
         string product,
-        double grams,
-        int days,
+        (double Grams, int Days) dose,
         string reason,
         string vet = "",
         string? founds = null
@@ -137,7 +136,7 @@ public sealed partial class DemoFarm
             0,
             "Manager",
             $"{pond} treated: {product}",
-            k => new TreatmentGiven(k.Pond(pond), k.Of["product " + product], grams, days, reason, vet),
+            k => new TreatmentGiven(k.Pond(pond), k.Of["product " + product], dose.Grams, dose.Days, reason, vet),
             founds
         );
 

@@ -19,6 +19,9 @@ public class FindTests(SmallFarm farm) : IClassFixture<SmallFarm>
         "/error",
         "/theme",
         "/find",
+        "/photo",
+        "/fish-health/bath",
+        "/fish-health/look",
         "/tour",
         "/plans/order",
     ];

@@ -406,13 +406,16 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
                         .Replace("{code}", "P1", StringComparison.Ordinal)
                         .Replace("{key}", slip.Key, StringComparison.Ordinal);
             else if (route.EndsWith("{section?}", StringComparison.Ordinal))
-                foreach (var section in new[] { "water", "prepare", "stock", "feed", "growth", "harvest", "log" })
+                foreach (
+                    var section in new[] { "water", "prepare", "stock", "feed", "growth", "health", "harvest", "log" }
+                )
                     yield return "/ponds/P1/" + section;
             else if (route.StartsWith("/workbench", StringComparison.Ordinal))
                 foreach (var calculator in Dorsk.Web.Workbench.AllCalculators.List)
                     yield return "/workbench/" + calculator.Key;
             else if (
-                !route.StartsWith("/sign-", StringComparison.Ordinal) && route is not ("/error" or "/theme" or "/first")
+                !route.StartsWith("/sign-", StringComparison.Ordinal)
+                && route is not ("/error" or "/theme" or "/first" or "/photo/{hash?}")
             )
                 yield return route
                     .Replace("{code}", "P1", StringComparison.Ordinal)
@@ -420,6 +423,11 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
                     .Replace(
                         "{id:long}",
                         farm.AcclimationLine.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                        StringComparison.Ordinal
+                    )
+                    .Replace(
+                        "bath/{line:long}",
+                        "bath/" + farm.TreatmentLine.ToString(System.Globalization.CultureInfo.InvariantCulture),
                         StringComparison.Ordinal
                     )
                     .Replace(

@@ -375,6 +375,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
                         farm.AcclimationLine.ToString(System.Globalization.CultureInfo.InvariantCulture),
                         StringComparison.Ordinal
                     )
+                    .Replace("/{hash?}", "", StringComparison.Ordinal)
                     .Replace("{line:long}", "1", StringComparison.Ordinal)
                     .Replace("{parameter?}", "ph", StringComparison.Ordinal)
                     .Replace("{key?}", "silver_perch", StringComparison.Ordinal)

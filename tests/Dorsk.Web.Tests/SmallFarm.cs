@@ -1,4 +1,5 @@
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
@@ -68,6 +69,24 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
             ),
             clock.At
         );
+        var salt = Enter(
+            new ProductDescribed(
+                0,
+                "Pond salt",
+                ProductKind.Salt,
+                "sodium chloride",
+                ActiveMatter.Other,
+                1,
+                DoseBasis.WaterMgL,
+                5,
+                5000
+            )
+            {
+                BathMinutes = 30,
+            },
+            clock.At
+        );
+        TreatmentLine = Enter(new TreatmentGiven(PondId, salt, 50_000, 1, "scraped fish", ""), clock.At);
     }
 
     /// <summary>Switches of the command line beside the usual; set before the app is first asked.</summary>
@@ -80,6 +99,8 @@ public sealed class SmallFarm : WebApplicationFactory<Program>
     public long BatchLine { get; }
 
     public long ReadingLine { get; }
+
+    public long TreatmentLine { get; }
 
     public string Data => folder;
 

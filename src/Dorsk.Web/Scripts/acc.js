@@ -86,7 +86,11 @@ export function accRun() {
       );
     },
     show(html) {
+      // What somebody unfolded or folded stays so, whatever comes in meanwhile.
+      const name = (d) => d.querySelector('summary').firstElementChild?.textContent ?? d.textContent.slice(0, 40);
+      const folds = new Map([...this.live.querySelectorAll('details:not(.why)')].map((d) => [name(d), d.open]));
       this.live.innerHTML = html;
+      for (const d of this.live.querySelectorAll('details:not(.why)')) d.open ||= folds.get(name(d)) ?? false;
       this.took = performance.now();
       this.clock();
     },

@@ -122,6 +122,7 @@ public class CauseTests
         Assert.Equal(90 / (35.45 / 58.44), FirstAid.SaltKg(pond)!.Value, 6);
         var said = string.Join(" ", FirstAid.Of(pond, Hand.Metric));
         Assert.Contains("start A4", said);
+        Assert.Contains("calm corner", said);
         Assert.Contains("10.0 hours of the pump", said);
         Assert.Null(FirstAid.SaltKg(pond with { BearsSalt = false }));
         Assert.Null(FirstAid.SaltKg(pond with { ChlorideMgL = 60 }));

@@ -143,6 +143,15 @@ public class RoomTests
             "FertiliserSchool",
             "HarvestPlanned",
             "CyclePlanned",
+            "ProductDescribed",
+            "ProductKind",
+            "ActiveMatter",
+            "DoseBasis",
+            "TreatmentGiven",
+            "BathNoted",
+            "BathEvent",
+            "HealthLook",
+            "HunterSeen",
         ];
         Assert.Empty(
             Sources

@@ -113,7 +113,8 @@ internal sealed class ProductSlip : ISlip
         return read.Value;
     }
 
-    private static string Figure(SlipContext c, double value) => c.Here.Hand.Short(value, 6);
+    // As it would be typed: no mark between thousands.
+    private static string Figure(SlipContext c, double value) => c.Here.Typed(value, 6);
 
     private static (string, string)[] Options<T>(Func<T, string> word)
         where T : struct, Enum => [.. Enum.GetValues<T>().Select(v => (v.ToString(), word(v)))];

@@ -34,7 +34,7 @@ internal sealed class TreatmentSlip : ISlip
     {
         var old = c.Old<TreatmentGiven>();
         var products = c.Questions.Products().Where(p => !p.Product.Dropped || p.Product.ProductId == old?.ProductId);
-        List<SlipField> fields =
+        return
         [
             .. Lines.When(c),
             c.Choice(
@@ -57,13 +57,9 @@ internal sealed class TreatmentSlip : ISlip
             c.Words("Vet", "Prescribed or advised by", old?.Vet ?? ""),
             c.Quantity("Demand", "Demand of the water, tested", Measures.Concentration, old?.DemandMgL)
                 .WithHint("only for permanganate, peroxide, chlorine"),
+            c.Words("PassedReason", "Why it cannot wait for today's water", old?.PassedReason ?? "")
+                .WithHint("a manager's word, which is kept; empty when the water was read"),
         ];
-        if (c.Here.May(Permission.Manage))
-            fields.Add(
-                c.Words("PassedReason", "Why it cannot wait for today's water", old?.PassedReason ?? "")
-                    .WithHint("a manager's word; it is kept")
-            );
-        return fields;
     }
 
     public Filled Read(SlipForm form, SlipContext c)
@@ -75,7 +71,8 @@ internal sealed class TreatmentSlip : ISlip
             "product",
             null
         );
-        if (!form.Empty("PassedReason") && !c.Here.May(Permission.Manage))
+        var passed = form.Text("PassedReason");
+        if (passed.Length > 0 && passed != c.Old<TreatmentGiven>()?.PassedReason && !c.Here.May(Permission.Manage))
             form.Refuse("PassedReason", "Only a manager may pass the water panel.");
         var kg = form.Quantity("Amount", Measures.Mass);
         var fact = new TreatmentGiven(
@@ -87,7 +84,7 @@ internal sealed class TreatmentSlip : ISlip
             form.Text("Vet")
         )
         {
-            PassedReason = form.Text("PassedReason"),
+            PassedReason = passed,
             DemandMgL = form.MaybeQuantity("Demand", Measures.Concentration),
         };
         return new(

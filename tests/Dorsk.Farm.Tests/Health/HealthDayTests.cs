@@ -1,0 +1,137 @@
+using Dorsk.Core.Health;
+using Dorsk.Core.Judging;
+using Dorsk.Core.People;
+using Dorsk.Core.Stock;
+using Dorsk.Core.Units;
+using Dorsk.Core.Water;
+
+namespace Dorsk.Farm.Tests.Health;
+
+/// <summary>What sick fish, holds, treatments and pests put on the day's list, and what a batch has borne.</summary>
+public class HealthDayTests
+{
+    private static DateTimeOffset Day(double day) => TestFarm.Start.AddDays(day);
+
+    private static List<string> Jobs(TestFarm farm, double day)
+    {
+        farm.Clock.Now = Day(day);
+        return
+        [
+            .. farm
+                .Questions.Today(farm.Clock.Now)!
+                .Jobs.Where(j => j.Key.StartsWith("health-", StringComparison.Ordinal))
+                .Select(j => j.What),
+        ];
+    }
+
+    private static TestFarm Farm(double meanG)
+    {
+        var farm = new TestFarm();
+        farm.Must(new PersonNamed("Manager", Role.Manager), Day(0));
+        farm.Stock(meanG: meanG);
+        return farm;
+    }
+
+    [Fact]
+    public void A_hold_an_open_look_and_a_treatment_are_jobs_of_the_day_until_they_end()
+    {
+        using var farm = Farm(300);
+        Assert.Empty(Jobs(farm, 5));
+        farm.Must(new PondHeld(farm.PondId, true, "white spots"), Day(5));
+        var look = farm.Must(new HealthLook(0, farm.PondId, [("spots", true)], "", "", ""), Day(5));
+        var product = farm.Must(
+            new ProductDescribed(
+                0,
+                "Premix",
+                ProductKind.Probiotic,
+                "spores",
+                ActiveMatter.Other,
+                1,
+                DoseBasis.FeedMgKg,
+                1,
+                900
+            )
+            {
+                FeedDays = 3,
+            },
+            Day(5)
+        );
+        farm.Must(new TreatmentGiven(farm.PondId, product, 20, 3, "gut", ""), Day(5.1));
+        var jobs = string.Join("; ", Jobs(farm, 6.1));
+        Assert.Contains("nets, boots and wheels", jobs);
+        Assert.Contains("look at the sick fish again", jobs);
+        Assert.Contains("Premix, day 2 of 3: 20 g", jobs);
+        Assert.True(farm.Story.Health.IsSick);
+        farm.Clock.Now = Day(7);
+        farm.Must(new PondHeld(farm.PondId, false, "two weeks without a death"), Day(7));
+        farm.Must(new HealthLook(look, farm.PondId, [("spots", true)], "", "ich", ""), Day(7));
+        Assert.Empty(Jobs(farm, 8.2));
+        Assert.False(farm.Story.Health.IsSick);
+        Assert.Equal("white spot (ich)", farm.Story.Health.Closed[0].Look.CauseWords);
+        Assert.False(farm.Try(new HealthLook(look, farm.PondId, [], "", "", ""), Day(8)).Accepted);
+    }
+
+    [Fact]
+    public void Biting_insects_and_tadpoles_are_taken_out_before_they_meet_fry_and_wild_fish_before_they_eat()
+    {
+        using var fry = Farm(0.5);
+        fry.Must(new HunterSeen(fry.PondId, "insect", 30, "", ""), Day(5));
+        fry.Must(new HunterSeen(fry.PondId, "frog", 200, "", ""), Day(5));
+        Assert.Contains(Jobs(fry, 5.3), j =>
+            j.Contains("backswimmer", StringComparison.Ordinal) && j.Contains("tadpole", StringComparison.Ordinal)
+        );
+        Assert.Empty(Jobs(fry, 9));
+        using var large = Farm(300);
+        large.Must(new HunterSeen(large.PondId, "insect", 30, "", ""), Day(5));
+        Assert.Empty(Jobs(large, 5.3));
+    }
+
+    [Fact]
+    public void What_a_batch_has_borne_is_counted_and_tired_fish_are_asked_about()
+    {
+        using var farm = Farm(300);
+        var batch = farm.Story.Batches[0].Id;
+        for (var day = 40; day < 44; day++)
+            farm.Must(
+                new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 2), new(Parameter.Temperature, 36)]),
+                Day(day).AddHours(5 - 10)
+            );
+        FishSampled Sample() => new(farm.PondId, batch, false, [(20, 6400)]);
+        farm.Must(Sample(), Day(44));
+        var borne = farm.Story.Health.ConditionOf(batch, Day(45));
+        Assert.Equal((4, 0, 1, 4, 0), (borne.NightsLow, borne.Moves, borne.Nettings, borne.DaysOut, borne.Treatments));
+        Assert.Equal(5.5, borne.Burden, 9);
+        Assert.Equal("4 nights under the act level, 1 netting, 4 days too warm or too cold", borne.Words(Hand.Metric));
+        // Somebody at the pond is asked before these are netted again; a month of rest later nobody is.
+        Log.Receipt Enter(double day)
+        {
+            farm.Clock.Now = Day(day);
+            return farm.Door.Enter(Log.Entry.Of(Guid.NewGuid(), "Manager", Day(day), Sample(), "t", []));
+        }
+        Assert.Contains(Enter(45).Remarks, r =>
+            r.Kind == Objection.Ask && r.Text.Contains("bore much", StringComparison.Ordinal)
+        );
+        Assert.DoesNotContain(Enter(80).Remarks, r => r.Text.Contains("bore much", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_guessed_loss_moves_the_estimate_and_the_books_follow_with_a_count()
+    {
+        using var farm = Farm(300);
+        var batch = farm.Story.Batches[0].Id;
+        var before = farm.Story.Stock.On(batch, new(2026, 2, 1))!.Count.Value;
+        farm.Must(
+            new LossGuessed(farm.PondId, batch, 0.2, 0.3, new(2026, 1, 30), "birds"),
+            new(2026, 1, 31, 0, 0, 0, TimeSpan.Zero)
+        );
+        var after = farm.Story.Stock.On(batch, new(2026, 2, 1))!;
+        Assert.Equal(0.75 * before, after.Count.Value, 1);
+        Assert.True(after.Count.Low < 0.71 * before && after.Count.High > 0.79 * before);
+        Assert.Equal(1000, farm.Story.Batches[0].Stands);
+        farm.Must(
+            new FishRecounted(farm.PondId, batch, 740, CountBasis.Counted, "birds"),
+            new(2026, 2, 2, 0, 0, 0, TimeSpan.Zero)
+        );
+        Assert.Equal(740, farm.Story.Stock.On(batch, new(2026, 2, 2))!.Count.Value, 0);
+    }
+}
