@@ -36,7 +36,7 @@ public class HealthDayTests
     public void A_hold_an_open_look_and_a_treatment_are_jobs_of_the_day_until_they_end()
     {
         using var farm = Farm(300);
-        Assert.Empty(Jobs(farm, 5));
+        Assert.Empty(Jobs(farm, 5.2));
         farm.Must(new PondHeld(farm.PondId, true, "white spots"), Day(5));
         var look = farm.Must(new HealthLook(0, farm.PondId, [("spots", true)], "", "", ""), Day(5));
         var product = farm.Must(
