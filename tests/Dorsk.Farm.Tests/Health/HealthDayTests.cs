@@ -60,7 +60,7 @@ public class HealthDayTests
         var jobs = string.Join("; ", Jobs(farm, 6.1));
         Assert.Contains("nets, boots and wheels", jobs);
         Assert.Contains("look at the sick fish again", jobs);
-        Assert.Contains("Premix, day 2 of 3: 20 g", jobs);
+        Assert.Contains("Premix, day 2 of 3: 20", jobs);
         Assert.True(farm.Story.Health.IsSick);
         farm.Clock.Now = Day(7);
         farm.Must(new PondHeld(farm.PondId, false, "two weeks without a death"), Day(7));
