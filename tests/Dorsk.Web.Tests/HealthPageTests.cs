@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Headers;
 using System.Text.RegularExpressions;
+using Dorsk.Core.Alarms;
 using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
@@ -270,6 +271,27 @@ public sealed partial class HealthPageTests : IDisposable
         Restore.Run(zip, Path.Combine(other, "farm.db"), over: false);
         Assert.Equal(kept, await File.ReadAllBytesAsync(Path.Combine(other, "photos", hash)));
         Directory.Delete(other, true);
+    }
+
+    [Fact]
+    public async Task A_kill_written_up_lays_out_alarms_who_answered_what_ran_and_the_loss_as_a_range()
+    {
+        var hand = await farm.As(Role.PondHand);
+        var began = SmallFarm.Now.AddHours(-9);
+        var alarm = Enter(
+            new AlarmRaised(0, farm.PondId, AlarmCause.LowOxygen, Status.ActNow, "P1 oxygen 1.4 mg/L"),
+            began.AddMinutes(5)
+        );
+        Enter(new AlarmAnswered(alarm, farm.PondId), began.AddMinutes(25));
+        Enter(
+            new LossGuessed(farm.PondId, farm.BatchLine, 0.2, 0.3, new(2027, 1, 21), "oxygen, after the bloom died"),
+            SmallFarm.Now.AddHours(-1)
+        );
+        Enter(new KillWritten(farm.PondId, began, 220, "oxygen", "gasping at nine", "a second aerator"), SmallFarm.Now);
+        var page = PageText.Plain(await hand.Client.GetStringAsync("/ponds/P1/stock"));
+        Assert.Matches("alarms .*P1 oxygen 1.4 mg/L .*answered by Manager", page);
+        Assert.Matches(@"guessed 1\d\d to 2\d\d fish", page);
+        Assert.Matches("aerators A1 0.0 h", page);
     }
 
     [Fact]

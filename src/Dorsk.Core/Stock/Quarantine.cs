@@ -17,7 +17,7 @@ public enum QuarantineEvent
     /// <summary>Held longer.</summary>
     Extended,
 
-    /// <summary>Treated while they can be lifted out together.</summary>
+    /// <summary>Treated, as it was written before treatments had a slip of their own with dose and withdrawal; no longer taken.</summary>
     Treated,
 
     /// <summary>Passed: they may meet other fish.</summary>
@@ -64,13 +64,13 @@ public sealed record QuarantineNoted(
                 "Days",
                 "1 to 120 days. Bought fish 14 to 30 in warm water, longer in cold; a week only for own fish."
             );
-        if (Event is QuarantineEvent.Treated or QuarantineEvent.Overruled && string.IsNullOrWhiteSpace(Text))
+        if (Event == QuarantineEvent.Treated)
             yield return Remark.Refuse(
-                "Text",
-                Event == QuarantineEvent.Treated
-                    ? "Which product, by whose advice, how long: whoever sells these fish will ask."
-                    : "Say why they are let go before their time: it is kept."
+                "Event",
+                "A treatment has a slip of its own (Health, Treatment): water first, the dose for this water, the withdrawal."
             );
+        if (Event == QuarantineEvent.Overruled && string.IsNullOrWhiteSpace(Text))
+            yield return Remark.Refuse("Text", "Say why they are let go before their time: it is kept.");
         if (Event == QuarantineEvent.Begun && NoAir)
             yield return Remark.Ask(
                 "Air",

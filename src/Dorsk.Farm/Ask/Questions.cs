@@ -242,12 +242,19 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
     public IReadOnlyList<KillReport> Kills(PondStory story)
     {
         using var c = file.Open();
+        var written = KillBook.Written.All(
+            c,
+            AsOf.Now(DateTimeOffset.MaxValue),
+            "t.pond = $pond",
+            ("pond", story.Pond.Id)
+        );
+        if (written.Count == 0)
+            return [];
+        var since = written.Min(k => k.Fact.Began).AddDays(-2);
+        var alarms = AlarmQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue), since).Values.ToList();
         return
         [
-            .. KillBook
-                .Written.All(c, AsOf.Now(DateTimeOffset.MaxValue), "t.pond = $pond", ("pond", story.Pond.Id))
-                .OrderByDescending(k => k.At)
-                .Select(k => KillReport.Of(story, k.Line, k.At, k.Fact)),
+            .. written.OrderByDescending(k => k.At).Select(k => KillReport.Of(story, k.Line, k.At, k.Fact, alarms)),
         ];
     }
 

@@ -1,3 +1,4 @@
+using Dorsk.Core.Alarms;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
 
@@ -21,8 +22,26 @@ public sealed record KillReport(
     Timed? Warmest
 )
 {
+    /// <summary>Alarms of this pond in that time, in order.</summary>
+    public IReadOnlyList<Alarm> Alarms { get; init; } = [];
+
+    /// <summary>Aerators with the hours they ran from a day before it began until it was over.</summary>
+    public IReadOnlyList<(string Code, double Hours)> Ran { get; init; } = [];
+
+    /// <summary>Fish that were likely lost by a guess in that time: least and most; null where nobody guessed.</summary>
+    public (double Low, double High)? Guessed { get; init; }
+
+    // What rang before it began belongs to its course, as what was answered too late does.
+    private const int AlarmsFromDays = 1;
+
     /// <summary>Puts a written kill beside the readings and deaths of its pond.</summary>
-    internal static KillReport Of(PondStory story, long line, DateTimeOffset ended, KillWritten fact)
+    internal static KillReport Of(
+        PondStory story,
+        long line,
+        DateTimeOffset ended,
+        KillWritten fact,
+        IEnumerable<Alarm> alarms
+    )
     {
         var from = fact.Began.AddDays(-1);
         var oxygen = story.ReadingsOf[Parameter.Oxygen].Between(from, ended).ToList();
@@ -38,6 +57,32 @@ public sealed record KillReport(
                 .Sum(l => l.Fact.Count),
             story.FedOn(story.Zone.DayOf(fact.Began).AddDays(-1)),
             warmth.Count == 0 ? null : warmth.MaxBy(t => t.Si)
-        );
+        )
+        {
+            Alarms =
+            [
+                .. alarms
+                    .Where(a =>
+                        a.PondId == fact.PondId && a.RangAt >= fact.Began.AddDays(-AlarmsFromDays) && a.RangAt <= ended
+                    )
+                    .OrderBy(a => a.RangAt),
+            ],
+            Ran = [.. story.AeratorHours(from, ended).Select(a => (a.Code, a.Hours))],
+            Guessed = Guess(story, fact, ended),
+        };
+    }
+
+    private static (double, double)? Guess(PondStory story, KillWritten fact, DateTimeOffset ended)
+    {
+        var guesses = story
+            .Batches.SelectMany(b => b.Guesses.Select(g => (Batch: b, g.At, g.Fact)))
+            .Where(g => g.At >= fact.Began && g.At <= ended.AddDays(1))
+            .Select(g =>
+                (g.Fact, Stood: story.Stock.On(g.Batch.Id, story.Zone.DayOf(fact.Began).AddDays(-1))?.Count.Value ?? 0)
+            )
+            .ToList();
+        return guesses.Count == 0
+            ? null
+            : (guesses.Sum(g => g.Fact.LowShare * g.Stood), guesses.Sum(g => g.Fact.HighShare * g.Stood));
     }
 }

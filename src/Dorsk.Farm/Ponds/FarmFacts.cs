@@ -172,7 +172,7 @@ internal static class FarmFacts
                 PatchM2 = r.MaybeReal("patch_m2"),
             }
         )
-        .CheckedBy((_, f) => f.Text.Length > 500 ? [Remark.Refuse("Text", "At most 500 letters.")] : []);
+        .CheckedBy(CheckWorked);
 
     public static readonly FactTable<PondBuiltBy> MadeBy = new FactTable<PondBuiltBy>("pond_built_by", "builder")
         .Pond("pond", f => f.PondId)
@@ -283,4 +283,16 @@ internal static class FarmFacts
     private static object? Minute(TimeOnly? hour) => hour is { } h ? (h.Hour * 60) + h.Minute : null;
 
     private static TimeOnly? Hour(long? minute) => minute is { } m ? TimeOnly.MinValue.AddMinutes(m) : null;
+
+    // What kills wild fish kills those of the farm: a poison belongs into empty water.
+    private static IEnumerable<Remark> CheckWorked(Desk desk, PondWorked f)
+    {
+        if (f.Text.Length > 500)
+            yield return Remark.Refuse("Text", "At most 500 letters.");
+        if (f.Work == PondWork.PestTreated && desk.FishIn(f.PondId) is > 0 and var fish)
+            yield return Remark.Ask(
+                "Work",
+                $"{desk.Hand.Count(fish)} fish stand here: what kills wild fish kills them too. Was it truly this water, and does the label allow it with fish in it?"
+            );
+    }
 }

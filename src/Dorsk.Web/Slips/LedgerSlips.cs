@@ -210,7 +210,6 @@ internal sealed class QuarantineSlip : ISlip
         ("Looked", "looked at", QuarantineEvent.Looked),
         ("Begun", "held apart from now on", QuarantineEvent.Begun),
         ("Extended", "held longer", QuarantineEvent.Extended),
-        ("Treated", "treated", QuarantineEvent.Treated),
         ("Passed", "passed", QuarantineEvent.Passed),
         ("Overruled", "let go before their time", QuarantineEvent.Overruled),
     ];
@@ -259,7 +258,7 @@ internal sealed class QuarantineSlip : ISlip
             .. f is null
                 ? [c.Whole("Dead", "Dead since the last look").WithHint("kept as deaths of the batch")]
                 : Array.Empty<SlipField>(),
-            c.Words("Text", "In words", f?.Text ?? "").WithHint("what you saw; product and advice"),
+            c.Words("Text", "In words", f?.Text ?? "").WithHint("what you saw; a treatment has its own slip"),
         ];
     }
 

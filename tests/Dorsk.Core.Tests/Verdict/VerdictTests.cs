@@ -201,6 +201,24 @@ public class VerdictTests
     }
 
     [Fact]
+    public void In_a_tank_three_dead_above_the_weeks_mean_act_before_their_share_does()
+    {
+        DateOnly Day(int ago) => Zone.DayOf(Now).AddDays(-ago);
+        Status? Judged(bool tank, int today) =>
+            Of(
+                Pond() with
+                {
+                    InTank = tank,
+                    Fish = [Fish("silver_perch", count: 50_000)],
+                    Dead = [(Day(5), 4), (Day(3), 3), (Day(0), today)],
+                },
+                "deaths"
+            )?.Status;
+        // A mean of one a day.
+        Assert.Equal((null, Status.ActNow, null), (Judged(true, 3), Judged(true, 4), Judged(false, 4)));
+    }
+
+    [Fact]
     public void A_pond_over_its_carrying_capacity_says_by_how_much()
     {
         Assert.Null(Of(Pond() with { CapacityKg = 300 }, "biomass"));

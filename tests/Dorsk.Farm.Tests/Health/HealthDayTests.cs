@@ -81,9 +81,43 @@ public class HealthDayTests
             j.Contains("backswimmer", StringComparison.Ordinal) && j.Contains("tadpole", StringComparison.Ordinal)
         );
         Assert.Empty(Jobs(fry, 9));
+        using var shrimp = new TestFarm();
+        shrimp.Must(new PersonNamed("Manager", Role.Manager), Day(0));
+        shrimp.Must(
+            new FishStocked(shrimp.PondId, "whiteleg_shrimp", "hatchery", 5000, 5, CountBasis.ByWeight, "test", null),
+            Day(1)
+        );
+        shrimp.Must(new HunterSeen(shrimp.PondId, "wild_fish", 12, "sample net", ""), Day(5));
+        Assert.Contains(Jobs(shrimp, 5.3), j => j.Contains("take wild or eating fish out", StringComparison.Ordinal));
         using var large = Farm(300);
+        large.Must(new HunterSeen(large.PondId, "wild_fish", 12, "sample net", ""), Day(5));
         large.Must(new HunterSeen(large.PondId, "insect", 30, "", ""), Day(5));
         Assert.Empty(Jobs(large, 5.3));
+    }
+
+    [Fact]
+    public void Sizes_that_part_among_fish_that_eat_each_other_call_for_grading()
+    {
+        using var farm = new TestFarm();
+        farm.Must(new PersonNamed("Manager", Role.Manager), Day(0));
+        farm.Must(
+            new FishStocked(farm.PondId, "barramundi", "hatchery", 1000, 20, CountBasis.ByWeight, "test", null),
+            Day(1)
+        );
+        var batch = farm.Story.Batches[0].Id;
+        FishSampled Sample(double apart) =>
+            new(
+                farm.PondId,
+                batch,
+                true,
+                [.. Enumerable.Range(0, 30).Select(i => (1, 24 * (i % 2 == 0 ? 1 + apart : 1 - apart)))]
+            );
+        farm.Clock.Now = Day(6);
+        farm.Must(Sample(0.2), Day(5));
+        Assert.Empty(Jobs(farm, 6));
+        farm.Must(Sample(0.4), Day(6));
+        Assert.Contains(Jobs(farm, 6.3), j => j.Contains("grade", StringComparison.Ordinal));
+        Assert.Empty(Jobs(farm, 20));
     }
 
     [Fact]

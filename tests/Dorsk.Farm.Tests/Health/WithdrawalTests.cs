@@ -101,6 +101,23 @@ public class WithdrawalTests
     }
 
     [Fact]
+    public void No_other_slip_writes_a_treatment_past_dose_and_withdrawal()
+    {
+        using var farm = new FactFarm();
+        farm.Farm.Must(farm.Of(nameof(QuarantineNoted)).Fact, FactFarm.Now);
+        var past = new QuarantineNoted(farm.P1, farm.Batch, QuarantineEvent.Treated, null, true, "a bath by the vet");
+        Assert.Contains(farm.Farm.Try(past, FactFarm.Now.AddHours(1)).Remarks, r =>
+            r.Text.Contains("slip of its own", StringComparison.Ordinal)
+        );
+        // Nor does a poison against wild fish go unasked into water with fish in it.
+        var poison = new Core.Ponds.PondWorked(farm.P1, Core.Ponds.PondWork.PestTreated, "tea seed", 5);
+        var entry = Entry.Of(Guid.NewGuid(), "Manager", FactFarm.Now.AddHours(1), poison, "t", []);
+        Assert.Contains(farm.Farm.Door.Enter(entry).Remarks, r =>
+            r.Text.Contains("kills them too", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
     public void A_pond_on_hold_lets_nothing_in_or_out_until_somebody_ends_it()
     {
         using var farm = new FactFarm();

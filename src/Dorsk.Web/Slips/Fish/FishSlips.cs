@@ -329,8 +329,15 @@ internal sealed class HarvestSlip : ISlip
                 .WithHint("when they were not counted"),
             c.Yes("Final", "Final harvest of this batch", f?.Final == true ? "true" : ""),
             c.Words("DifferenceReason", "Name of the difference, if any", f?.DifferenceReason ?? "")
-                .WithHint("birds, dead not found, short count"),
+                .WithHint("birds, dead not found, short count" + Guessed(c)),
         ];
+
+    // A loss that was guessed is what the books close with, once its size is known.
+    private static string Guessed(SlipContext c) =>
+        string.Concat(
+            c.Story!.Standing.SelectMany(b => b.Guesses)
+                .Select(g => $"; guessed on {c.Here.Day(c.Here.Zone.DayOf(g.At))}: {g.Fact.Cause}")
+        );
 
     public Filled Read(SlipForm form, SlipContext c)
     {
