@@ -50,6 +50,15 @@ public static class Measures
     /// <summary>A difference of two temperatures, SI unit °C: 9 °F of difference are 5 °C, without the 32.</summary>
     public static readonly Measure TemperatureStep = new("temperature difference", C, DeltaF, 1, 1);
 
+    /// <summary>Warmth summed over days, SI unit °C × days; 500 of them are 900 °F × days.</summary>
+    public static readonly Measure DegreeDays = new(
+        "degree-days",
+        new Unit("°C × days", 1, 0, "cdays", "c-days"),
+        new Unit("°F × days", 5.0 / 9, 0, "fdays", "f-days"),
+        0,
+        0
+    );
+
     /// <summary>Lengths of ponds, depths, gauge levels; SI unit m.</summary>
     public static readonly Measure Length = new("length", M, Ft, 2, 1, Cm, Mm, In);
 

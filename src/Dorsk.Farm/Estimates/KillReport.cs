@@ -46,7 +46,7 @@ public sealed record KillReport(
         var from = fact.Began.AddDays(-1);
         var oxygen = story.ReadingsOf[Parameter.Oxygen].Between(from, ended).ToList();
         var warmth = story.ReadingsOf[Parameter.Temperature].Between(from, ended).ToList();
-        return new(
+        return new KillReport(
             line,
             ended,
             fact,
@@ -57,20 +57,23 @@ public sealed record KillReport(
                 .Sum(l => l.Fact.Count),
             story.FedOn(story.Zone.DayOf(fact.Began).AddDays(-1)),
             warmth.Count == 0 ? null : warmth.MaxBy(t => t.Si)
-        )
+        ).Beside(story, alarms);
+    }
+
+    private KillReport Beside(PondStory story, IEnumerable<Alarm> alarms) =>
+        this with
         {
             Alarms =
             [
                 .. alarms
                     .Where(a =>
-                        a.PondId == fact.PondId && a.RangAt >= fact.Began.AddDays(-AlarmsFromDays) && a.RangAt <= ended
+                        a.PondId == Fact.PondId && a.RangAt >= Fact.Began.AddDays(-AlarmsFromDays) && a.RangAt <= Ended
                     )
                     .OrderBy(a => a.RangAt),
             ],
-            Ran = [.. story.AeratorHours(from, ended).Select(a => (a.Code, a.Hours))],
-            Guessed = Guess(story, fact, ended),
+            Ran = [.. story.AeratorHours(Fact.Began.AddDays(-1), Ended).Select(a => (a.Code, a.Hours))],
+            Guessed = Guess(story, Fact, Ended),
         };
-    }
 
     private static (double, double)? Guess(PondStory story, KillWritten fact, DateTimeOffset ended)
     {

@@ -180,7 +180,9 @@ public sealed record ProductDescribed(
         if (WithdrawalDays is < 0 or > 1000)
             yield return Remark.Refuse("WithdrawalDays", "0 to 1,000 days, as on the label.");
         if (WithdrawalDegreeDays is not (>= 0 and <= 10_000))
-            yield return Remark.Refuse("WithdrawalDegreeDays", "0 to 10,000 degree-days (°C × days), as on the label.");
+            yield return Remark.Refuse("WithdrawalDegreeDays", h =>
+                $"{Limit.Range(0, 10_000, Units.Measures.DegreeDays, h)}, as on the label."
+            );
         if (PackG is not (null or (> 0 and <= 1e7)))
             yield return Remark.Refuse("Pack", "What one pack holds: above 0.");
         if (DensityGMl is not (null or (>= 0.5 and <= 3)))

@@ -54,7 +54,7 @@ public sealed record Withdrawal(
         $"withdrawal of {Product} until {Hand.Day(Until)}"
         + (
             DegreeDaysWanted > 0
-                ? $", {hand.Count(DegreeDaysSoFar)} of {hand.Count(DegreeDaysWanted)} degree-days (°C × days) so far"
+                ? $", {QuantityText.Figure(DegreeDaysSoFar, Measures.DegreeDays, hand)} of {QuantityText.Write(DegreeDaysWanted, Measures.DegreeDays, hand)} so far"
                 : ""
         );
 

@@ -47,7 +47,7 @@ internal sealed class LossSlip : ISlip
             c.Quantity("Mass", "Mass of the dead", Measures.Mass, f?.MassKg),
             c.Choice(
                 "To",
-                "Cause",
+                "How lost",
                 f?.To.ToString() ?? "Dead",
                 [("Dead", "found dead"), ("Eaten", "eaten (birds, otters, fish)"), ("Escaped", "escaped")]
             ),

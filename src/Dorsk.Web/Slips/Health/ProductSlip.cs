@@ -56,12 +56,13 @@ internal sealed class ProductSlip : ISlip
                 .WithHint("empty where it stays in the water"),
             c.Whole("FeedDays", "Days it is fed", old?.FeedDays).WithHint("empty for what goes into the water"),
             c.Whole("WithdrawalDays", "Withdrawal, days", old?.WithdrawalDays ?? 0),
-            c.Words(
+            c.Quantity(
                     "WithdrawalDegreeDays",
                     "Withdrawal, degree-days",
-                    old is null ? "0" : Figure(c, old.WithdrawalDegreeDays)
+                    Measures.DegreeDays,
+                    old?.WithdrawalDegreeDays ?? 0
                 )
-                .WithHint("°C × days, as labels write it; 0 where it counts days"),
+                .WithHint("0 where the label counts days"),
             c.Yes("NeedsVet", "Only on a vet's prescription", old?.NeedsVet == true ? "true" : ""),
             c.Quantity("Pack", "One pack holds", Measures.Mass, old?.PackG / 1000),
             c.Words("Density", "Density of a liquid", old?.DensityGMl is { } d ? Figure(c, d) : "")
@@ -93,7 +94,7 @@ internal sealed class ProductSlip : ISlip
             BathMinutes = Number(form, c, "Minutes"),
             FeedDays = form.MaybeWhole("FeedDays", "days"),
             WithdrawalDays = form.MaybeWhole("WithdrawalDays", "days") ?? 0,
-            WithdrawalDegreeDays = Number(form, c, "WithdrawalDegreeDays") ?? 0,
+            WithdrawalDegreeDays = form.MaybeQuantity("WithdrawalDegreeDays", Measures.DegreeDays) ?? 0,
             NeedsVet = form.Yes("NeedsVet"),
             PackG = form.MaybeQuantity("Pack", Measures.Mass) * 1000,
             DensityGMl = Number(form, c, "Density"),
