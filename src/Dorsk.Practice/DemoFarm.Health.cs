@@ -136,7 +136,10 @@ public sealed partial class DemoFarm
             0,
             "Manager",
             $"{pond} treated: {product}",
-            k => new TreatmentGiven(k.Pond(pond), k.Of["product " + product], dose.Grams, dose.Days, reason, vet),
+            k => new TreatmentGiven(k.Pond(pond), k.Of["product " + product], dose.Grams, dose.Days, reason, vet)
+            {
+                PassedReason = vet.Length > 0 ? "the vet was on the farm; no nitrite kit left" : "",
+            },
             founds
         );
 

@@ -180,6 +180,14 @@ public sealed class Here(
         return local.ToString(near ? "HH:mm" : "ddd HH:mm", System.Globalization.CultureInfo.InvariantCulture);
     }
 
+    /// <summary>When something was tapped that a phone kept without signal: so long before now.</summary>
+    /// <param name="agoS">Seconds it waited, as the phone counted; null for nothing that waited.</param>
+    /// <param name="longest">A wait is cut here: no clock of a phone dates an entry further back.</param>
+    public DateTimeOffset TappedAt(double? agoS, TimeSpan longest) =>
+        agoS is { } seconds && double.IsFinite(seconds)
+            ? Now.AddSeconds(-Math.Clamp(seconds, 0, longest.TotalSeconds))
+            : Now;
+
     /// <summary>How long ago, in words.</summary>
     public string Age(DateTimeOffset at)
     {

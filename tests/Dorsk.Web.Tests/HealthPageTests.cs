@@ -130,6 +130,10 @@ public sealed partial class HealthPageTests : IDisposable
             await Plain(await hand.Post(Slip, forged)),
             StringComparison.Ordinal
         );
+        // Dated back it is locked by the water of its own day all the same.
+        var back = Treatment(product, "1 g", "the vet");
+        back["Day"] = "2027-01-19";
+        Assert.Contains("Water first:", await Plain(await hand.Post(Slip, back)), StringComparison.Ordinal);
         // Over the label without a vet is refused with the likely slip of the unit, for a manager too.
         var live = await Plain(await manager.Post(Slip + "?handler=live", Treatment(product, "1 g", "the vet")));
         Assert.Contains("Most of the label", live, StringComparison.Ordinal);

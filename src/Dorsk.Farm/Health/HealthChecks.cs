@@ -16,7 +16,7 @@ internal static class HealthChecks
         if (desk.PondAt(f.PondId) is not { } pond)
             return [Remark.Refuse("Product", "There is no such pond.")];
         return f.Check(product, pond.Treated(desk.Happened), desk.Hand)
-            .Where(r => desk.IsFresh || !IsOfTheHour(r))
+            .Select(r => desk.IsFresh ? r : AsHistory(r))
             .Concat(LeftAlready(desk, f, product, pond));
     }
 
@@ -42,8 +42,11 @@ internal static class HealthChecks
         return f.Check(desk.Corrects is null ? before?.Look : null, missing);
     }
 
-    // A history that is written down late tells of waters nobody can read any more.
-    private static bool IsOfTheHour(Remark r) => r.Field is "PassedReason" or "Product" or "Demand";
+    // What was given days ago cannot be held back any more, only asked about; the water panel of its day is never passed unsaid.
+    private static Remark AsHistory(Remark r) =>
+        r.Field is "Product" or "Demand" && r.Kind == Objection.Refuse
+            ? Remark.Ask(r.Field, $"{r.Text} Was it given all the same?")
+            : r;
 
     private static IEnumerable<Remark> LeftAlready(
         Desk desk,

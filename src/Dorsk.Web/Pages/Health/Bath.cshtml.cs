@@ -55,11 +55,7 @@ public sealed class BathModel(Questions questions, Door door, Here here) : PageM
         Remarks = form.Remarks;
         if (Remarks.Count == 0)
         {
-            var wait =
-                ago is { } seconds && double.IsFinite(seconds)
-                    ? TimeSpan.FromSeconds(Math.Clamp(seconds, 0, LongestWait.TotalSeconds))
-                    : TimeSpan.Zero;
-            var at = here.Now - wait;
+            var at = here.TappedAt(ago, LongestWait);
             var receipt = door.Enter(
                 Entry.Of(
                     entry == Guid.Empty ? Guid.NewGuid() : entry,

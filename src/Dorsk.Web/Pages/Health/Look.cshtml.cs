@@ -157,14 +157,10 @@ public sealed class LookModel(Questions questions, Door door, Here here) : PageM
 
     private Entry EntryOf(Guid entry, double? ago, Fact fact)
     {
-        var wait =
-            ago is { } seconds && double.IsFinite(seconds)
-                ? TimeSpan.FromSeconds(Math.Clamp(seconds, 0, LongestWait.TotalSeconds))
-                : TimeSpan.Zero;
         return Entry.Of(
             entry == Guid.Empty ? Guid.NewGuid() : entry,
             here.Author,
-            here.Now - wait,
+            here.TappedAt(ago, LongestWait),
             fact,
             $"{Code} sick fish",
             Request.Form["meant"].OfType<string>().ToList()
