@@ -296,6 +296,9 @@ public sealed partial class HealthPageTests : IDisposable
         Assert.Matches("alarms .*P1 oxygen 1.4 mg/L .*answered by Manager", page);
         Assert.Matches(@"guessed 1\d\d to 2\d\d fish", page);
         Assert.Matches("aerators A1 0.0 h", page);
+        Assert.Matches("cost about .* kg of fish", page);
+        var harvest = PageText.Plain(await hand.Client.GetStringAsync("/ponds/P1/harvest"));
+        Assert.Contains("220 fish, oxygen. Changed since: a second aerator", harvest, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -336,6 +339,14 @@ public sealed partial class HealthPageTests : IDisposable
         };
         var asked = await Plain(await hand.Post("/ponds/P1/slip/predator", slip));
         Assert.Contains("Is there a licence", asked, StringComparison.Ordinal);
+        var open = await (await hand.Post("/ponds/P1/slip/predator?handler=live", slip)).Content.ReadAsStringAsync();
+        Assert.Contains("No sound barrier here", open, StringComparison.Ordinal);
+        slip["Kind"] = "frog";
+        var tadpoles = await (
+            await hand.Post("/ponds/P1/slip/predator?handler=live", slip)
+        ).Content.ReadAsStringAsync();
+        Assert.Contains("They use in a night", tadpoles, StringComparison.Ordinal);
+        slip["Kind"] = "cormorant";
         slip["Done"] = "walked them off";
         Assert.Equal(HttpStatusCode.Redirect, (await hand.Post("/ponds/P1/slip/predator", slip)).StatusCode);
         // Every kind has an outline of its own.

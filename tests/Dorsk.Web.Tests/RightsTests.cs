@@ -39,6 +39,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["guessed-loss"] = Permission.Write,
         ["treatment"] = Permission.Write,
         ["predator"] = Permission.Write,
+        ["barrier"] = Permission.Write,
         ["hold"] = Permission.Manage,
         ["product"] = Permission.Manage,
         ["air-control"] = Permission.Manage,

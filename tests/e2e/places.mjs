@@ -48,6 +48,7 @@ export const places = [
   '/ponds/T1/slip/treatment',
   '/ponds/P5/slip/hold',
   '/ponds/P5/slip/predator',
+  '/ponds/P5/slip/barrier',
   '/slip/product',
   '/slip/instrument',
   '/slip/own-species',

@@ -1,4 +1,7 @@
 using Dorsk.Core.Health;
+using Dorsk.Farm.Alarms;
+using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Fish;
 using Dorsk.Farm.Health;
 using Dorsk.Farm.Log;
 
@@ -25,5 +28,33 @@ public sealed partial class Questions
     {
         using var c = file.Open();
         return HealthQuestions.Look(c, AsOf.Now(DateTimeOffset.MaxValue), id);
+    }
+
+    /// <summary>Kills of fish written up in a pond, the newest first.</summary>
+    public IReadOnlyList<KillReport> Kills(PondStory story, DateTimeOffset now)
+    {
+        using var c = file.Open();
+        var written = KillBook.Written.All(
+            c,
+            AsOf.Now(DateTimeOffset.MaxValue),
+            "t.pond = $pond",
+            ("pond", story.Pond.Id)
+        );
+        if (written.Count == 0)
+            return [];
+        var since = written.Min(k => k.Fact.Began).AddDays(-2);
+        var alarms = AlarmQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue), since).Values.ToList();
+        var prices = Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
+        var cycles = Cycles(story, now).ToDictionary(n => n.Batch.Id, n => n.Result);
+        double? CostPerKg(BatchStory batch) =>
+            cycles.GetValueOrDefault(batch.Id) is { } result
+                ? story.Cycles.Of(batch, result, story.Zone.DayOf(now), prices.GetValueOrDefault)?.FeedCostPerKg
+                : null;
+        return
+        [
+            .. written
+                .OrderByDescending(k => k.At)
+                .Select(k => KillReport.Of(story, k.Line, k.At, k.Fact, alarms).Costing(story, CostPerKg)),
+        ];
     }
 }

@@ -238,26 +238,6 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
             Acclimations(null)
         );
 
-    /// <summary>Kills of fish written up in a pond, the newest first.</summary>
-    public IReadOnlyList<KillReport> Kills(PondStory story)
-    {
-        using var c = file.Open();
-        var written = KillBook.Written.All(
-            c,
-            AsOf.Now(DateTimeOffset.MaxValue),
-            "t.pond = $pond",
-            ("pond", story.Pond.Id)
-        );
-        if (written.Count == 0)
-            return [];
-        var since = written.Min(k => k.Fact.Began).AddDays(-2);
-        var alarms = AlarmQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue), since).Values.ToList();
-        return
-        [
-            .. written.OrderByDescending(k => k.At).Select(k => KillReport.Of(story, k.Line, k.At, k.Fact, alarms)),
-        ];
-    }
-
     /// <summary>What is left of each kind of feed.</summary>
     public IReadOnlyList<FeedLeft> FeedStore(DateTimeOffset now)
     {

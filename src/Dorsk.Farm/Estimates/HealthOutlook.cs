@@ -28,11 +28,7 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
 {
     private const int NettedDays = 3,
         TreatedDays = 7,
-        SpreadDays = 10,
-        TakeOutDays = 3,
         ProbioticDays = 28;
-    private const double SpreadPct = 35,
-        FryG = 2;
     private const double SaltStepPpt = Doses.SaltStepGM3 / 1000;
     private static readonly TimeSpan StockedSpan = TimeSpan.FromDays(2),
         StormSpan = TimeSpan.FromDays(3);
@@ -52,6 +48,19 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
     /// <summary>Hunters that were seen, the newest first.</summary>
     public IReadOnlyList<(long Line, DateTimeOffset At, HunterSeen Seen)> HuntersSeen =>
         [.. facts.Rows.Health.Hunters.Reverse()];
+
+    /// <summary>Barriers that stand, the one due first before the others.</summary>
+    public IReadOnlyList<StandingBarrier> Barriers { get; } =
+        StandingBarrier.Of(facts.Rows.Health.Barriers.Select(b => (facts.Zone.DayOf(b.At), b.Fact)));
+
+    /// <summary>Predators of the last month that no sound barrier keeps off, with the barriers that would.</summary>
+    public IEnumerable<(Hunter Hunter, IReadOnlyList<BarrierKind> Help)> Unguarded(DateTimeOffset now) =>
+        StandingBarrier.Open(
+            facts
+                .Rows.Health.Hunters.Where(h => h.At <= now && h.At > now.AddDays(-BatchCondition.Days))
+                .Select(h => h.Seen.Kind),
+            Barriers
+        );
 
     /// <summary>Withdrawals that hold the fish of a pond on a day.</summary>
     internal static IEnumerable<Withdrawal> Running(PondFacts facts, DateOnly day)
@@ -188,7 +197,8 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
                 new(
                     facts.Pond.ByVolume,
                     here.Count == 0 || here.Exists(s => !s.AtTheFloor),
-                    here.Exists(s => s.AtTheFloor)
+                    here.Exists(s => s.AtTheFloor),
+                    SortingOut.IsFry(SmallestG(facts.Zone.DayOf(now)))
                 ),
                 all
             ),
@@ -241,33 +251,59 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
             ],
             SpreadPct = Spread(now),
             TakeOut = TakeOut(now),
+            GassyPct = facts.Standing.Any() ? HardDays.GassyPct(water.StateNow(now)) : null,
+            BarriersDue =
+            [
+                .. Barriers
+                    .Where(b => b.IsBroken || b.Due <= today)
+                    .Select(b => (b.Kind.Name, b.LookedOver, b.IsBroken)),
+            ],
+            Leaping = Leaping(),
         };
     }
 
-    // Only fish that eat each other, and only while the sample is fresh and nobody graded since.
+    // Only while the sample is fresh and nobody graded since.
     private double? Spread(DateTimeOffset now) =>
         facts
-            .Standing.Where(b => Gape.EatsFish(b.Species))
-            .SelectMany(b => b.Samples)
-            .Where(s => s.At > now.AddDays(-SpreadDays) && s.At <= now && s.Mean.CvPct >= SpreadPct)
-            .Select(s => s.Mean.CvPct)
+            .Standing.SelectMany(b => b.Samples.Select(s => (b.Species, Sample: s)))
+            .Where(x => x.Sample.At > now.AddDays(-SortingOut.SampleDays) && x.Sample.At <= now)
+            .Where(x => SortingOut.CallsForGrading(Gape.EatsFish(x.Species), x.Sample.Mean.CvPct ?? 0))
+            .Select(x => (double?)x.Sample.Mean.CvPct)
             .LastOrDefault();
+
+    private double? SmallestG(DateOnly day) => facts.Standing.Min(b => (double?)stock.At(b, day).MeanG.Value);
 
     private string TakeOut(DateTimeOffset now)
     {
-        var isForFry = facts.Standing.Any(b => stock.At(b, facts.Zone.DayOf(now)).MeanG.Value < FryG);
+        var smallestG = SmallestG(facts.Zone.DayOf(now));
         var hasShrimp = facts.Standing.Any(b => b.Species.AtTheFloor);
         return string.Join(
             " and ",
             facts
-                .Rows.Health.Hunters.Where(h => h.At > now.AddDays(-TakeOutDays) && h.At <= now)
-                .Where(h =>
-                    (h.Seen.Kind == "wild_fish" && hasShrimp) || (h.Seen.Kind is "frog" or "insect" && isForFry)
-                )
+                .Rows.Health.Hunters.Where(h => h.At > now.AddDays(-SortingOut.SeenDays) && h.At <= now)
+                .Where(h => SortingOut.IsTakenOut(h.Seen.Kind, smallestG, hasShrimp))
                 .Select(h => Hunter.Find(h.Seen.Kind)!.Name)
                 .Distinct()
         );
     }
+
+    // Fish that leap out of a tank without a cover.
+    private string Leaping() =>
+        facts.Pond.Kind is PondKind.Tank or PondKind.Raceway
+        && !Barriers.Any(b => b is { IsBroken: false, Kind.Leapers.Count: > 0 })
+            ? facts.Standing.Select(b => b.Species).FirstOrDefault(BarrierKind.Leaps)?.Name ?? ""
+            : "";
+
+    /// <summary>The place for a claim that nothing is wrong.</summary>
+    public ClaimPlace ClaimAt(DateTimeOffset now) =>
+        new(
+            Dead(facts.Zone.DayOf(now), 7).Sum(d => d.Found),
+            facts.Pond.Kind is PondKind.Tank or PondKind.Raceway or PondKind.Lined,
+            facts.Standing.FirstOrDefault(b => b.ArrivedAt > now.AddDays(-BatchCondition.Days) && b.ArrivedAt <= now)
+                is { } came
+                ? $"{came.Species.Name.ToLowerInvariant()} came on {Hand.Day(facts.Zone.DayOf(came.ArrivedAt))}"
+                : ""
+        );
 
     /// <summary>What a batch has borne in the last month.</summary>
     /// <param name="batchId">The batch.</param>

@@ -1,6 +1,7 @@
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Water;
+using Dorsk.Farm.Fish;
 
 namespace Dorsk.Farm.Estimates;
 
@@ -30,6 +31,12 @@ public sealed record KillReport(
 
     /// <summary>Fish that were likely lost by a guess in that time: least and most; null where nobody guessed.</summary>
     public (double Low, double High)? Guessed { get; init; }
+
+    /// <summary>Weight of the fish lost, at the mean weight of the day before, kg; null where nothing stood.</summary>
+    public double? LostKg { get; init; }
+
+    /// <summary>Feed money in the fish lost, in the currency; null where a price or the growth is missing.</summary>
+    public double? FeedMoney { get; init; }
 
     // What rang before it began belongs to its course, as what was answered too late does.
     private const int AlarmsFromDays = 1;
@@ -73,7 +80,41 @@ public sealed record KillReport(
             ],
             Ran = [.. story.AeratorHours(Fact.Began.AddDays(-1), Ended).Select(a => (a.Code, a.Hours))],
             Guessed = Guess(story, Fact, Ended),
+            LostKg = Lost(story) is { Count: > 0 } lost ? lost.Sum(l => l.Kg) : null,
         };
+
+    /// <summary>It with what the feed of the lost fish cost.</summary>
+    /// <param name="story">The pond.</param>
+    /// <param name="costPerKg">Feed money per kg gained of a batch, or null.</param>
+    internal KillReport Costing(PondStory story, Func<BatchStory, double?> costPerKg) =>
+        this with
+        {
+            FeedMoney = Lost(story)
+                .Select(l => costPerKg(l.Batch) * Math.Max(0, l.Kg - (l.Fish * l.Batch.ArrivedMeanG / 1000)))
+                .DefaultIfEmpty(null)
+                .Aggregate((a, b) => a + b),
+        };
+
+    // The loss falls on the batches as they stood on the day before.
+    private List<(BatchStory Batch, double Fish, double Kg)> Lost(PondStory story)
+    {
+        var day = story.Zone.DayOf(Fact.Began).AddDays(-1);
+        var stood = story
+            .Batches.Select(b => (Batch: b, At: story.Stock.On(b.Id, day)))
+            .Where(x => x.At is not null)
+            .ToList();
+        var all = stood.Sum(x => x.At!.Count.Value);
+        return all <= 0
+            ? []
+            :
+            [
+                .. stood.Select(x =>
+                {
+                    var fish = Fact.Lost * x.At!.Count.Value / all;
+                    return (x.Batch, fish, fish * x.At.MeanG.Value / 1000);
+                }),
+            ];
+    }
 
     private static (double, double)? Guess(PondStory story, KillWritten fact, DateTimeOffset ended)
     {

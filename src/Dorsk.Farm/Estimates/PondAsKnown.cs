@@ -37,6 +37,14 @@ internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
 
     public IReadOnlyList<string> PanelMissing(DateTimeOffset at) => WaterPanel.Missing(story.Water.StateNow(at));
 
+    public DateOnly? PlannedToLeave(DateOnly from, DateOnly before) =>
+        story
+            .Rows.Plans.Harvests.Select(h => h.Fact.On)
+            .Where(on => on >= from && on < before)
+            .Min(on => (DateOnly?)on);
+
+    public ClaimPlace ClaimAt(DateTimeOffset at) => story.Health.ClaimAt(at);
+
     public Withdrawal? WithdrawalOn(DateOnly day) => story.Health.WithdrawalOn(day);
 
     public Withdrawal? WithdrawalOf(TreatmentGiven given, ProductDescribed product, DateOnly firstDay) =>

@@ -63,6 +63,12 @@ internal interface IPondAsKnown
     /// <summary>Names of the steps of the water panel that were not read on the day.</summary>
     IReadOnlyList<string> PanelMissing(DateTimeOffset at);
 
+    /// <summary>The first day on which fish are planned to leave, from one day on and before another; null for none.</summary>
+    DateOnly? PlannedToLeave(DateOnly from, DateOnly before);
+
+    /// <summary>The place for a claim that nothing is wrong.</summary>
+    ClaimPlace ClaimAt(DateTimeOffset at);
+
     /// <summary>The withdrawal that holds the fish on a day, the longest first; null where none does.</summary>
     Withdrawal? WithdrawalOn(DateOnly day);
 

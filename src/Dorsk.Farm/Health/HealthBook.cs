@@ -97,7 +97,18 @@ internal static class HealthBook
         .ReadBy(r => new(r.Long("pond"), r.Text("kind"), r.Int("count"), r.Text("place"), r.Text("done")))
         .CheckedBy((_, h) => h.Check());
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Product, Treatment, Bath, Look, Hold, Hunter];
+    public static readonly FactTable<BarrierChecked> Barrier = new FactTable<BarrierChecked>("barrier_check", "barrier")
+        .Pond("pond", b => b.PondId)
+        .Column("kind", b => b.Kind)
+        .Column("work", b => b.Work)
+        .Column("cost_minor", b => b.CostMinor)
+        .Column("note", b => b.Note)
+        .ReadBy(r =>
+            new(r.Long("pond"), r.Text("kind"), r.Word<BarrierWork>("work"), r.MaybeLong("cost_minor"), r.Text("note"))
+        )
+        .CheckedBy(HealthChecks.Barred);
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Product, Treatment, Bath, Look, Hold, Hunter, Barrier];
 
     private static ProductDescribed ProductOf(FactRow r) =>
         new(

@@ -38,9 +38,25 @@ internal static class HealthChecks
         var before = f.LookId == 0 ? null : HealthQuestions.Look(desk.Connection, desk.AsOf, f.LookId);
         if (before is not null && before.Look.PondId != f.PondId)
             return [Remark.Refuse("", "This investigation is of another pond.")];
-        var missing = desk.PondAt(f.PondId)?.PanelMissing(desk.Happened) ?? [];
-        return f.Check(desk.Corrects is null ? before?.Look : null, missing);
+        var pond = desk.PondAt(f.PondId);
+        return f.Check(
+            desk.Corrects is null ? before?.Look : null,
+            pond?.PanelMissing(desk.Happened) ?? [],
+            pond?.ClaimAt(desk.Happened)
+        );
     }
+
+    public static IEnumerable<Remark> Barred(Desk desk, BarrierChecked f) =>
+        f.Check(
+            StandingBarrier
+                .Of(
+                    HealthBook
+                        .Barrier.Sound(desk.Connection, desk.AsOf, "t.pond = $pond", ("pond", f.PondId))
+                        .Where(b => b.Line != desk.Corrects)
+                        .Select(b => (desk.Zone.DayOf(b.At), b.Fact))
+                )
+                .Any(b => b.Kind.Key == f.Kind)
+        );
 
     // What was given days ago cannot be held back any more, only asked about; the water panel of its day is never passed unsaid.
     private static Remark AsHistory(Remark r) =>
@@ -61,6 +77,11 @@ internal static class HealthChecks
             .Harvested.Sound(desk.Connection, desk.AsOf.Known, "t.pond = $pond", ("pond", f.PondId))
             .Where(h => h.At >= desk.Happened && desk.Zone.DayOf(h.At) < withdrawal.Until)
             .ToList();
+        if (pond.PlannedToLeave(desk.Today, withdrawal.Until) is { } planned)
+            yield return Remark.Ask(
+                "Product",
+                $"Fish are planned to leave this pond on {Hand.Day(planned)}, inside this withdrawal (until {Hand.Day(withdrawal.Until)}): that plan cannot stand, and its buyer must be told. Is it treated all the same?"
+            );
         if (left.Count > 0)
             yield return Remark.Ask(
                 "Product",

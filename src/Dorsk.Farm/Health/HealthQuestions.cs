@@ -20,7 +20,8 @@ internal static class HealthQuestions
             treatments.Count == 0 ? [] : Treatments(c, asOf, treatments, pond),
             Looks(c, asOf, pond),
             HoldOf(c, asOf, zone, pond),
-            hunters.ConvertAll(h => (h.Line, h.At, h.Fact))
+            hunters.ConvertAll(h => (h.Line, h.At, h.Fact)),
+            HealthBook.Barrier.Sound(c, asOf, Here, here).ConvertAll(b => (b.At, b.Fact))
         );
     }
 

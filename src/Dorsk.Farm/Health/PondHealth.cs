@@ -32,13 +32,15 @@ public sealed record LookLine(long Line, DateTimeOffset BeganAt, DateTimeOffset 
 /// <param name="Looks">Investigations as they stand, in order of beginning.</param>
 /// <param name="Hold">The hold that stands, or null.</param>
 /// <param name="Hunters">Hunters that were seen, in order of time.</param>
+/// <param name="Barriers">What was done to its barriers, in order of time.</param>
 public sealed record PondHealth(
     IReadOnlyList<TreatmentLine> Treatments,
     IReadOnlyList<LookLine> Looks,
     PondHold? Hold,
-    IReadOnlyList<(long Line, DateTimeOffset At, HunterSeen Seen)> Hunters
+    IReadOnlyList<(long Line, DateTimeOffset At, HunterSeen Seen)> Hunters,
+    IReadOnlyList<(DateTimeOffset At, BarrierChecked Fact)> Barriers
 )
 {
     /// <summary>Nothing was ever written.</summary>
-    public static readonly PondHealth None = new([], [], null, []);
+    public static readonly PondHealth None = new([], [], null, [], []);
 }

@@ -88,6 +88,8 @@ public static class RoundCard
             )
             .Select(j => j.What)
             .ToList();
+        if (p.Story.Health.Hold is { } hold)
+            due.Insert(0, $"on hold ({hold.Why}): last, own net and boots, nothing carried on");
         List<CardField> fields = FieldsOf(p, here, pond, main);
         return CardOf(p, here, pond, main, due, fields);
     }

@@ -95,7 +95,7 @@ public class BarTests
         var copper = Product(ProductKind.Algaecide, ActiveMatter.Copper);
         Assert.True(Refuses(Against(copper, State("do 1 7")), "not read within a week"));
         Assert.True(Refuses(Against(copper, State("do 1 7; alkalinity 24 49")), "copper kills fish"));
-        Assert.Empty(Against(copper, State("do 1 7; alkalinity 24 50")));
+        Assert.DoesNotContain(Against(copper, State("do 1 7; alkalinity 24 50")), r => r.Kind == Objection.Refuse);
         Assert.True(Refuses(Against(copper, State("do 1 3.9; alkalinity 24 80")), "air first"));
         Assert.True(Refuses(Against(copper, State("alkalinity 24 80")), "none was read today"));
         Assert.True(Refuses(Against(copper, State("do 1 7; alkalinity 24 200", "redclaw")), "crayfish"));
@@ -141,6 +141,38 @@ public class BarTests
         Assert.True(
             Asks(Against(antibiotic, State(Panel), g => g with { Vet = "v" }, new(2027, 1, 15)), "living bacteria")
         );
+    }
+
+    [Fact]
+    public void Other_means_come_before_oil_films_pest_killers_and_algae_killers()
+    {
+        var oil = Product(ProductKind.Pesticide);
+        Assert.True(Asks(Against(oil, State(Panel)), "other means tried first"));
+        Assert.True(Refuses(Against(oil, State(Panel, "redclaw")), "shrimp"));
+        Assert.True(Refuses(Against(oil, State(Panel, "african_catfish")), "come up for air"));
+        Assert.True(Refuses(Against(oil, State("temp 1 24")), "none was read today"));
+        Assert.True(Asks(Against(Product(ProductKind.Algaecide), State(Panel)), "weed taken out by hand"));
+        Assert.False(Asks(Against(Product(ProductKind.Parasite), State(Panel)), "other means"));
+    }
+
+    [Theory]
+    [InlineData(0, true, "", false, "")]
+    [InlineData(3, false, "", true, "3 died")]
+    [InlineData(3, true, "", true, "a liner keeps no disease out")]
+    [InlineData(0, false, "silver perch came on 3 Jan", true, "silver perch came")]
+    public void A_claim_that_nothing_is_wrong_is_doubted_by_what_the_log_has(
+        int dead,
+        bool tank,
+        string came,
+        bool doubted,
+        string word
+    )
+    {
+        var look = new HealthLook(1, 1, [], "", HealthLook.Nothing, "");
+        var asked = look.Check(null, [], new(dead, tank, came)).ToList();
+        Assert.Equal(doubted, Asks(asked, "Nothing wrong?"));
+        Assert.All(asked, r => Assert.Contains(word, r.Text, StringComparison.Ordinal));
+        Assert.Empty((look with { Cause = HealthLook.Unknown }).Check(null, [], new(dead, tank, came)));
     }
 
     [Fact]

@@ -47,7 +47,10 @@ public class CauseTests
         // Whatever is seen, nothing is asked before oxygen was read.
         foreach (var sign in Sign.All)
         {
-            var search = new HealthSearch(new(false, true, true), new Dictionary<string, bool> { [sign.Key] = true });
+            var search = new HealthSearch(
+                new(false, true, true, true),
+                new Dictionary<string, bool> { [sign.Key] = true }
+            );
             if (sign.Key != "do_low")
                 Assert.Equal("oxygen", search.Next!.Test.Key);
         }
@@ -57,7 +60,10 @@ public class CauseTests
     public void Too_little_oxygen_and_gills_that_cannot_take_it_up_are_told_apart()
     {
         string? Told(params (string, bool)[] signs) =>
-            new HealthSearch(new(false, true, false), signs.ToDictionary(s => s.Item1, s => s.Item2)).GaspingMeans;
+            new HealthSearch(
+                new(false, true, false, false),
+                signs.ToDictionary(s => s.Item1, s => s.Item2)
+            ).GaspingMeans;
         Assert.Null(Told(("spots", true)));
         Assert.Contains("was not read today", Told(("gasp_day", true)));
         Assert.Contains("no medicine", Told(("gasp_day", true), ("do_low", true)));

@@ -365,6 +365,10 @@ internal sealed class FactFarm : IDisposable
                 new HunterSeen(P1, "cormorant", 4, "north bank", "net mended"),
                 new HunterSeen(P1, "heron", 2, "", "")
             ),
+            nameof(BarrierChecked) => (
+                new BarrierChecked(P1, "net", BarrierWork.PutUp, 90_000, "north bank first"),
+                new BarrierChecked(P1, "lines", BarrierWork.PutUp, null, "")
+            ),
             nameof(FishMoved) => (
                 new FishMoved(P1, P2, Batch, 300, 60, CountBasis.Counted),
                 new FishMoved(P1, P3, Batch, 200, 61, CountBasis.ByWeight)

@@ -1,6 +1,7 @@
 using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Ponds;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Water;
@@ -22,6 +23,12 @@ public class HealthDayTests
                 .Jobs.Where(j => j.Key.StartsWith("health-", StringComparison.Ordinal))
                 .Select(j => j.What),
         ];
+    }
+
+    private static long Enter(TestFarm farm, Fact fact, double day)
+    {
+        farm.Clock.Now = Day(day);
+        return farm.Must(fact, Day(day));
     }
 
     private static TestFarm Farm(double meanG)
@@ -93,6 +100,75 @@ public class HealthDayTests
         large.Must(new HunterSeen(large.PondId, "wild_fish", 12, "sample net", ""), Day(5));
         large.Must(new HunterSeen(large.PondId, "insect", 30, "", ""), Day(5));
         Assert.Empty(Jobs(large, 5.3));
+    }
+
+    [Fact]
+    public void Barriers_are_put_up_looked_over_in_time_mended_and_missed_where_predators_come()
+    {
+        using var farm = Farm(200);
+        BarrierChecked Net(BarrierWork work, long? cost = null) => new(farm.PondId, "net", work, cost, "");
+        Enter(farm, new HunterSeen(farm.PondId, "cormorant", 4, "", ""), 4);
+        Assert.Contains(farm.Story.Health.Unguarded(Day(5)), u =>
+            u.Hunter.Key == "cormorant" && u.Help.Any(b => b.Key == "net")
+        );
+        farm.Clock.Now = Day(5);
+        Assert.False(farm.Try(Net(BarrierWork.Sound), Day(5)).Accepted);
+        Enter(farm, Net(BarrierWork.PutUp, 120_000), 5);
+        Assert.Empty(farm.Story.Health.Unguarded(Day(5.1)));
+        Assert.Empty(Jobs(farm, 11));
+        Assert.Equal(["P1: check the net over the whole pond"], Jobs(farm, 12.2));
+        Enter(farm, Net(BarrierWork.Broken), 12.3);
+        Assert.NotEmpty(farm.Story.Health.Unguarded(Day(12.4)));
+        Assert.Equal(["P1: mend the net over the whole pond"], Jobs(farm, 13.2));
+        Enter(farm, Net(BarrierWork.Mended, 4_000), 13.3);
+        Assert.Empty(Jobs(farm, 13.4));
+        Assert.Equal(124_000, Assert.Single(farm.Story.Health.Barriers).CostMinor);
+        // Nobody was seen for a month: nothing is missed any more.
+        Enter(farm, Net(BarrierWork.TakenDown), 14);
+        Assert.NotEmpty(farm.Story.Health.Unguarded(Day(15)));
+        Assert.Empty(farm.Story.Health.Unguarded(Day(35)));
+        Assert.All(BarrierKind.All, b => Assert.All(b.Against, k => Assert.NotNull(Hunter.Find(k))));
+        Assert.All(BarrierKind.All, b => Assert.All(b.Leapers, k => Assert.NotNull(Core.Species.FishSpecies.Find(k))));
+        Assert.All(Hunter.All, h => Assert.True(BarrierKind.Helping(h.Key).Any() || h.Barrier.Length > 0));
+    }
+
+    [Theory]
+    [InlineData("nile_tilapia", PondKind.Tank, true)]
+    [InlineData("silver_perch", PondKind.Tank, false)]
+    [InlineData("nile_tilapia", PondKind.Earthen, false)]
+    public void Fish_that_leap_want_a_cover_on_their_tank(string species, PondKind kind, bool wanted)
+    {
+        using var farm = new TestFarm();
+        Enter(farm, new PersonNamed("Manager", Role.Manager), 0);
+        var pond = Enter(
+            farm,
+            new PondBuilt(new Pond(0, "T9", "", kind, new SlopedRectangle(10, 5, 1.2, 0), "grow-out")),
+            0
+        );
+        Enter(farm, new FishStocked(pond, species, "hatchery", 300, 40, CountBasis.ByWeight, "test", null), 1);
+        Assert.Equal(wanted, Jobs(farm, 2.3).Contains("T9: cover the tank"));
+        Enter(farm, new BarrierChecked(pond, "cover", BarrierWork.PutUp, null, ""), 2.4);
+        Assert.Empty(Jobs(farm, 2.5));
+    }
+
+    [Fact]
+    public void After_very_high_oxygen_gas_bubbles_are_looked_for_three_days_long()
+    {
+        using var farm = Farm(60);
+        Enter(farm, new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 17), new(Parameter.Temperature, 29)]), 5.6);
+        Assert.Contains(Jobs(farm, 6), j => j.Contains("gas bubbles", StringComparison.Ordinal));
+        Assert.Contains(Jobs(farm, 8.5), j => j.Contains("gas bubbles", StringComparison.Ordinal));
+        Assert.Empty(Jobs(farm, 8.8));
+        Enter(farm, new ReadingTaken(farm.PondId, [new(Parameter.Oxygen, 11), new(Parameter.Temperature, 29)]), 9.6);
+        Assert.Empty(Jobs(farm, 10));
+    }
+
+    [Fact]
+    public void Tadpoles_use_oxygen_that_can_be_added_up()
+    {
+        // 20,000 tadpoles of 0.2 mg an hour use 48 g in twelve hours: 0.048 mg/L of 1,000 m³. Birds breathe air.
+        Assert.Equal(0.048, Hunter.Find("frog")!.NightMgL(20_000, 1000)!.Value, 9);
+        Assert.Null(Hunter.Find("heron")!.NightMgL(3, 1000));
     }
 
     [Fact]

@@ -86,6 +86,22 @@ public class WithdrawalTests
         Assert.DoesNotContain(story.HarvestGate(story.Batches[0], Day(38), Account.Harvested), l =>
             l.Name == "withdrawal"
         );
+        // A plan that stood before the treatment is named when the fish are treated.
+        farm.Must(
+            new HarvestPlanned(0, farm.PondId, batch, farm.Story.Zone.DayOf(Day(41)), null, null, false),
+            Day(39)
+        );
+        var planned = farm.Door.Enter(
+            Entry.Of(
+                Guid.NewGuid(),
+                "Manager",
+                Day(39),
+                new TreatmentGiven(farm.PondId, product, 50_000, 1, "made up", ""),
+                "t",
+                []
+            )
+        );
+        Assert.Contains(planned.Remarks, r => r.Text.Contains("Fish are planned to leave", StringComparison.Ordinal));
         // A treatment written down late says who already has the fish.
         var late = farm.Door.Enter(
             Entry.Of(

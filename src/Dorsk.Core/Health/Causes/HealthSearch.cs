@@ -4,15 +4,17 @@ namespace Dorsk.Core.Health;
 /// <param name="InTank">In a tank: no bloom, no mud, perhaps a filter.</param>
 /// <param name="HasFish">Whether fish stand here.</param>
 /// <param name="HasShrimp">Whether shrimp, prawns or crayfish stand here.</param>
-public readonly record struct SearchPlace(bool InTank, bool HasFish, bool HasShrimp)
+/// <param name="HasFry">Whether fish under two grams stand here.</param>
+public readonly record struct SearchPlace(bool InTank, bool HasFish, bool HasShrimp, bool HasFry)
 {
     /// <summary>Whether something of the tables can be here.</summary>
-    /// <param name="who">All, fish, shrimp, tank or pond.</param>
+    /// <param name="who">All, fish, shrimp, fry, tank or pond.</param>
     public bool Fits(string who) =>
         who switch
         {
             "fish" => HasFish,
             "shrimp" => HasShrimp,
+            "fry" => HasFry,
             "tank" => InTank,
             "pond" => !InTank,
             _ => true,

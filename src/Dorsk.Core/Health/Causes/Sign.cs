@@ -21,7 +21,7 @@ public enum SignTold
 /// <param name="Test">Key of the test that tells it.</param>
 /// <param name="Told">How it is told.</param>
 /// <param name="Words">What is seen.</param>
-/// <param name="For">All, fish, shrimp, tank or pond.</param>
+/// <param name="For">All, fish, shrimp, fry, tank or pond.</param>
 public sealed record Sign(string Key, string Group, string Test, SignTold Told, string Words, string For)
 {
     /// <summary>All signs, in the order in which they are looked for.</summary>
@@ -75,7 +75,7 @@ public sealed record SignTest(string Key, string Name, int Effort, string How)
 /// <param name="Caution">What not to do; may be empty.</param>
 /// <param name="Reports">Whether the law may ask that it is reported.</param>
 /// <param name="Source">Where it comes from.</param>
-/// <param name="For">All, fish, shrimp, tank or pond.</param>
+/// <param name="For">All, fish, shrimp, fry, tank or pond.</param>
 public sealed record Cause(
     string Key,
     string Name,

@@ -28,6 +28,7 @@ public sealed record WorkedCase(
 )
 {
     private const double GrownG = 300,
+        FryG = 0.5,
         DepthM = 1.5;
 
     // Any day will do: nothing in a case hangs on the date.
@@ -50,7 +51,7 @@ public sealed record WorkedCase(
             foreach (var key in NotSeen)
                 signs[key] = false;
             var atFloor = State.Fish[0].Species.AtTheFloor;
-            return new(new(State.InTank, !atFloor, atFloor), signs);
+            return new(new(State.InTank, !atFloor, atFloor, SortingOut.IsFry(State.Fish[0].MeanG)), signs);
         }
     }
 
@@ -58,6 +59,7 @@ public sealed record WorkedCase(
     {
         var now = Day.AddHours(N(row["hour"]));
         var species = FishSpecies.Of(row["species"]);
+        var meanG = row["place"].StartsWith("fry", StringComparison.Ordinal) ? FryG : GrownG;
         var water = row["water"].Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
         var dawn = water.FirstOrDefault(w => w.StartsWith("dawn ", StringComparison.Ordinal));
         var state = new PondState
@@ -65,11 +67,11 @@ public sealed record WorkedCase(
             Now = now,
             Zone = FarmZone.Utc,
             Hand = Hand.Metric,
-            InTank = row["place"] == "tank",
+            InTank = row["place"].EndsWith("tank", StringComparison.Ordinal),
             DepthM = DepthM,
             AltitudeM = 0,
             Sun = (Day.AddHours(5), Day.AddHours(19)),
-            Fish = [new(species, WaterLimits.StageOf(species, GrownG), GrownG, 1000)],
+            Fish = [new(species, WaterLimits.StageOf(species, meanG), meanG, 1000)],
             Readings = ReadingBook.Of(water.Where(w => w != dawn).Select(w => Reading(w, now))),
             Dawns = dawn is null ? [] : [new(DateOnly.FromDateTime(now.Date), N(dawn.Split(' ')[1]))],
         };

@@ -10,6 +10,7 @@ namespace Dorsk.Core.Health;
 /// <param name="KgLow">What one takes a day at least, kg.</param>
 /// <param name="KgHigh">What one takes a day at most, kg.</param>
 /// <param name="LargestG">The largest fish it takes, g.</param>
+/// <param name="OxygenMgH">Oxygen that one uses, mg/h; null for what breathes air.</param>
 /// <param name="IsProtected">Whether it is protected in most countries: nets and scaring first, more only under licence.</param>
 /// <param name="Barrier">What keeps it off.</param>
 /// <param name="Looks">How it is known.</param>
@@ -20,6 +21,7 @@ public sealed record Hunter(
     double KgLow,
     double KgHigh,
     double LargestG,
+    double? OxygenMgH,
     bool IsProtected,
     string Barrier,
     string Looks,
@@ -36,6 +38,7 @@ public sealed record Hunter(
                 N(r["kg_low"]),
                 N(r["kg_high"]),
                 N(r["largest_g"]),
+                r["oxygen_mg_h"].Length > 0 ? N(r["oxygen_mg_h"]) : null,
                 r["protected"] == "yes",
                 r["barrier"],
                 r["looks"],
@@ -51,6 +54,14 @@ public sealed record Hunter(
     /// <param name="meanG">Mean weight of the fish, g; above 0.</param>
     public (double LowKg, double HighKg) TakesADay(int count, double meanG) =>
         meanG > LargestG ? (0, 0) : (count * KgLow, count * KgHigh);
+
+    /// <summary>Oxygen that so many use in a night, mg/L of the pond; null for what breathes air.</summary>
+    /// <param name="count">How many; 0 or more.</param>
+    /// <param name="volumeM3">Volume of the pond, m³; above 0.</param>
+    public double? NightMgL(int count, double volumeM3) =>
+        OxygenMgH is { } mgH ? count * mgH * NightHours / (1000 * volumeM3) : null;
+
+    private const double NightHours = 12;
 
     private static double N(string text) => double.Parse(text, CultureInfo.InvariantCulture);
 }

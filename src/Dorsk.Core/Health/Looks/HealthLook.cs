@@ -40,8 +40,11 @@ public sealed record HealthLook(
     /// <summary>Objections, named by the field of the page.</summary>
     /// <param name="before">It as it stood before, or null for a new one.</param>
     /// <param name="missing">Names of the steps of the water panel that were not read today.</param>
-    public IEnumerable<Remark> Check(HealthLook? before, IReadOnlyList<string> missing)
+    /// <param name="here">The place, as far as a claim of no disease hangs on it.</param>
+    public IEnumerable<Remark> Check(HealthLook? before, IReadOnlyList<string> missing, ClaimPlace? here = null)
     {
+        if (Cause == Nothing && here is { } place && place.Doubt() is { } doubt)
+            yield return Remark.Ask("Cause", doubt);
         if (before is { IsClosed: true })
             yield return Remark.Refuse("", "This investigation is closed. Begin another one.");
         if (Signs.Any(s => Sign.Find(s.Sign) is not { Told: SignTold.Asked }))

@@ -22,6 +22,7 @@ public static class DoseWords
             ProductKind.Parasite => "against parasites or fungus",
             ProductKind.Disinfectant => "oxidiser or disinfectant",
             ProductKind.Algaecide => "algae or weed killer",
+            ProductKind.Pesticide => "pest killer or oil film",
             ProductKind.Plant => "plant brew",
             _ => kind.ToString().ToLowerInvariant(),
         };

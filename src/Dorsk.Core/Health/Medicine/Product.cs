@@ -28,6 +28,9 @@ public enum ProductKind
 
     /// <summary>Vaccine.</summary>
     Vaccine,
+
+    /// <summary>Kills insects, snails or other pests, or lies on the water as a film of oil.</summary>
+    Pesticide,
 }
 
 /// <summary>The active matter, as far as a bar hangs on it.</summary>
@@ -128,7 +131,7 @@ public sealed record ProductDescribed(
     public bool TakesOxygen =>
         GoesIntoWater
         && (
-            Kind == ProductKind.Algaecide
+            Kind is ProductKind.Algaecide or ProductKind.Pesticide
             || Matter is ActiveMatter.Copper or ActiveMatter.Formalin or ActiveMatter.Permanganate
         );
 

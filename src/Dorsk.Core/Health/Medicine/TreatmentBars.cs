@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.Species;
 using Dorsk.Core.Units;
 using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
@@ -42,6 +43,7 @@ public static class TreatmentBars
             .Concat(Copper(product, water.State, hand))
             .Concat(Oxygen(given, product, water, hand))
             .Concat(Oxidiser(given, product))
+            .Concat(Pests(product, water.State))
             .Concat(Bacteria(product, water));
     }
 
@@ -136,6 +138,29 @@ public static class TreatmentBars
                 "Demand",
                 "An oxidiser is used up by the water before it reaches the fish: test the demand of this water today and type it."
             );
+    }
+
+    // A film of oil shuts the surface, and what kills insects kills shrimp: other means come first.
+    private static IEnumerable<Remark> Pests(ProductDescribed product, PondState state)
+    {
+        if (product.Kind is not (ProductKind.Pesticide or ProductKind.Algaecide))
+            yield break;
+        if (product.Kind == ProductKind.Pesticide && state.Fish.Any(f => f.Species.AtTheFloor))
+            yield return Remark.Refuse("Product", "It kills shrimp, prawns and crayfish too. Not into this water.");
+        if (
+            product.Kind == ProductKind.Pesticide
+            && state.Fish.Any(f => SpeciesTable.Figure(f.Species, "air_breather") > 0)
+        )
+            yield return Remark.Refuse(
+                "Product",
+                "A film on the water or a poison at its surface kills fish that come up for air. Not into this water."
+            );
+        yield return Remark.Ask(
+            "Product",
+            product.Kind == ProductKind.Pesticide
+                ? "Were other means tried first: fish in within days of filling, a net at night under a lamp, a screen at the inlet, the water drained and dried? Oil and pest killers harm fry, bees and whoever drinks below."
+                : "Were other means tried first: less feed and fertiliser, a change of water, shade, weed taken out by hand? What is killed rots and takes oxygen for days."
+        );
     }
 
     private static IEnumerable<Remark> Bacteria(ProductDescribed product, TreatedWater water)

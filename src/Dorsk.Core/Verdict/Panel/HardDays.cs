@@ -10,6 +10,9 @@ public static class HardDays
     /// <param name="limits">Limits of the fish.</param>
     public static bool IsOut(double tempC, WaterLimits limits) => tempC < limits.TempLowC || tempC > limits.TempHighC;
 
+    /// <summary>The highest oxygen of the last three days over what fish bear without gas bubbles, % of saturation; null where none was.</summary>
+    public static double? GassyPct(PondState state) => Rules.Saturation.GassyPct(state);
+
     /// <summary>Whether the lowest oxygen of a morning was under the act level.</summary>
     /// <param name="dawnMgL">Lowest oxygen read, mg/L.</param>
     /// <param name="limits">Limits of the fish.</param>

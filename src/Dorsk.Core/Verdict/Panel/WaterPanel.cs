@@ -56,6 +56,7 @@ public static class WaterPanel
             HighPh(s),
             Judged(s, findings, "nh3_high", PondVerdict.Nh3, Parameter.Tan),
             Judged(s, findings, "nitrite_high", Nitrite.Rule.Name, Parameter.Nitrite),
+            Nitrate(s),
             Alkalinity(s),
             Judged(s, findings, "co2_high", CarbonDioxide.Rule.Name, Parameter.CarbonDioxide),
             Cleared(s, findings),
@@ -198,6 +199,18 @@ public static class WaterPanel
                 alkalinity.Si < s.Limits.AlkalinityMinMgL,
                 Parameter.Alkalinity,
                 s.Limits.AlkalinityMinMgL
+            )
+            : null;
+
+    private static ReadSign? Nitrate(PondState s) =>
+        s.Last(Parameter.Nitrate, Speaks.Fortnight) is { } nitrate
+            ? Against(
+                s,
+                "nitrate_high",
+                nitrate,
+                nitrate.Si > Parameter.Nitrate.UsualHigh,
+                Parameter.Nitrate,
+                Parameter.Nitrate.UsualHigh
             )
             : null;
 

@@ -11,6 +11,25 @@ internal static class Saturation
 
     private const double LowPct = 75,
         HighPct = 175;
+    private static readonly TimeSpan GasShows = TimeSpan.FromDays(3),
+        SameWater = TimeSpan.FromHours(6);
+
+    /// <summary>The highest oxygen of the last three days that is over what fish bear without gas bubbles, % of saturation; null where none was.</summary>
+    public static double? GassyPct(PondState s)
+    {
+        var salinityPpt = s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0;
+        var pressureKPa = OxygenSaturation.PressureKPa(s.AltitudeM);
+        var over = s.Since(Parameter.Oxygen, GasShows)
+            .Select(read =>
+                s.Readings[Parameter.Temperature].Nearest(read.At, SameWater) is { } temp
+                    ? 100 * read.Si / OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), salinityPpt, pressureKPa)
+                    : 0
+            )
+            .Where(pct => pct > HighPct)
+            .ToList();
+        return over.Count > 0 ? over.Max() : null;
+    }
+
     private static readonly TimeSpan MorningOver = TimeSpan.FromHours(6);
 
     private static IEnumerable<Finding> Judge(PondState s)

@@ -196,6 +196,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                 ("guessed-loss", "Loss, guessed"),
                 ("treatment", "Treatment"),
                 ("predator", "Predator or thief"),
+                ("barrier", "Barrier"),
                 ("hold", "Hold"),
                 ("kill", "Write up a kill"),
             ],

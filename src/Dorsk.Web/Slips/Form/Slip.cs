@@ -128,6 +128,7 @@ public static class AllSlips
         new TreatmentSlip(),
         new HoldSlip(),
         new HunterSlip(),
+        new BarrierSlip(),
         new ProductSlip(),
         new MoveSlip(),
         new RecountSlip(),

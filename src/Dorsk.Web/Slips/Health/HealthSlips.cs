@@ -111,6 +111,8 @@ internal sealed class HunterSlip : ISlip
     {
         yield return new("Known by", hunter.Looks);
         yield return new("Keeps it off", hunter.Barrier);
+        foreach (var told in Around(hunter, seen.Count, c))
+            yield return told;
         if (hunter.IsProtected)
             yield return new("Law", "protected in most countries: nets and scaring first");
         var meanG = c.Story!.Standing.Select(b => c.Story.Stock.At(b, c.Here.Today).MeanG.Value)
@@ -125,6 +127,113 @@ internal sealed class HunterSlip : ISlip
                 ? $"{QuantityText.Write(low, Measures.Mass, c.Here.Hand)} to {QuantityText.Write(high, Measures.Mass, c.Here.Hand)}"
                 : $"none: fish of {c.Here.Say(meanG, Measures.FishWeight)} are too large for them"
         );
+    }
+
+    private static IEnumerable<Computed> Around(Hunter hunter, int count, SlipContext c)
+    {
+        foreach (var (_, help) in StandingBarrier.Open([hunter.Key], c.Story!.Health.Barriers).Where(_ => count > 0))
+            yield return new(
+                "No sound barrier here",
+                help.Count == 0 ? hunter.Barrier : string.Join(", or ", help.Select(b => b.Name))
+            );
+        if (hunter.NightMgL(count, c.Story.Pond.Shape.VolumeM3(c.Story.LevelAt(c.Here.Now).LevelM)) is { } used)
+            yield return new(
+                "They use in a night",
+                $"{QuantityText.Write(used, Measures.Oxygen, c.Here.Hand)} of the oxygen here; they come up with the harvest and have to be sorted out"
+            );
+    }
+}
+
+/// <summary>A barrier was put up, looked over, mended or taken down.</summary>
+internal sealed class BarrierSlip : ISlip
+{
+    private static readonly (string, BarrierWork)[] Work =
+    [
+        ("put up", BarrierWork.PutUp),
+        ("sound", BarrierWork.Sound),
+        ("mended", BarrierWork.Mended),
+        ("broken", BarrierWork.Broken),
+        ("taken down", BarrierWork.TakenDown),
+    ];
+
+    private static readonly (string, string)[] Said =
+    [
+        ("put up", "put up"),
+        ("sound", "looked over, sound"),
+        ("mended", "found open and mended"),
+        ("broken", "found open, not mended yet"),
+        ("taken down", "taken down"),
+    ];
+
+    public string Key => "barrier";
+
+    public string Title => "Barrier";
+
+    public string Button => "Save";
+
+    public bool OfPond => true;
+
+    public string FactKind => nameof(BarrierChecked);
+
+    public string Section => "health";
+
+    public string Caution => "Work over water with two people. A slack net drowns protected birds and catches boats.";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c)
+    {
+        var old = c.Old<BarrierChecked>();
+        var first = c.Story!.Health.Barriers is [var due, ..] ? due : null;
+        return
+        [
+            .. Lines.When(c),
+            c.Choice(
+                "Kind",
+                "Kind",
+                old?.Kind ?? first?.Kind.Key ?? "",
+                [.. BarrierKind.All.Select(b => (b.Key, b.Name))]
+            ),
+            c.Choice(
+                "Work",
+                "What was done",
+                Work.First(w =>
+                    w.Item2 == (old?.Work ?? (first is null ? BarrierWork.PutUp : BarrierWork.Sound))
+                ).Item1,
+                Said
+            ),
+            c.Quantity("Cost", "Cost", Measures.Price, old?.CostMinor / 100.0)
+                .WithHint("building it, or this mend; may stay empty"),
+            c.Words("Note", "What was seen", old?.Note ?? ""),
+        ];
+    }
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var barrier = form.Choice("Kind", [.. BarrierKind.All.Select(b => (b.Key, b))], "kind", BarrierKind.All[0]);
+        var fact = new BarrierChecked(
+            c.PondId,
+            barrier.Key,
+            form.Choice("Work", Work, "kind of work", BarrierWork.Sound),
+            StoreLines.Minor(form, "Cost", Measures.Price, 1e6, "0 to 1,000,000, or empty."),
+            form.Text("Note")
+        );
+        return new(
+            form.When(),
+            [fact],
+            $"{c.Story!.Pond.Code} {barrier.Name} {Work.First(w => w.Item2 == fact.Work).Item1}: {fact.Note}".TrimEnd(
+                ' ',
+                ':'
+            ),
+            [.. Told(barrier, c)]
+        );
+    }
+
+    private static IEnumerable<Computed> Told(BarrierKind barrier, SlipContext c)
+    {
+        yield return new("Keeps off", string.Join(", ", barrier.Against.Select(k => Hunter.Find(k)?.Name ?? k)));
+        yield return new("Built and kept", barrier.How);
+        if (barrier.Caution.Length > 0)
+            yield return new("Mind", barrier.Caution);
+        yield return new("Looked over every", $"{c.Here.Count(barrier.EveryDays)} days");
     }
 }
 
