@@ -37,6 +37,8 @@ export const places = [
   '/lists/import',
   '/setup/instruments',
   '/fish-health',
+  '/harvest',
+  '/harvest/P1',
   '/fish-health/look/P5',
   '/fish-health/look/T3',
   '/fish-health/products',

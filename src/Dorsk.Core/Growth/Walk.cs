@@ -32,6 +32,7 @@ internal sealed class Walk(BatchHistory batch, Habit? habit, bool isLearning = f
         {
             foreach (var change in changes[day])
             {
+                weight = weight.Shifted(WeighedOut.Of(count.Mean, weight.MeanG, weight.SdLogG, change));
                 count = Changed(count, change, found);
                 witness = witness.Changed(change, weight.MeanG);
             }

@@ -126,6 +126,17 @@ public sealed class WeightState
         ];
     }
 
+    /// <summary>The mean of those that stand moved because others went or came: their rate stays what it was.</summary>
+    /// <param name="by">Shift of the log mean, and its SD.</param>
+    public WeightState Shifted((double Shift, double Sd) by)
+    {
+        if (by.Shift == 0)
+            return this;
+        var next = (double[])cov.Clone();
+        next[0] += by.Sd * by.Sd;
+        return new([mean[0] + by.Shift, .. mean[1..]], next, startLogG + by.Shift, surprises);
+    }
+
     /// <summary>Learns from a sample.</summary>
     /// <param name="sampleG">Sampled mean, g.</param>
     /// <param name="relativeSd">Its error as a share.</param>

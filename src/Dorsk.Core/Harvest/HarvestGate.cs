@@ -6,7 +6,6 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Core.Verdict;
-using MathNet.Numerics.Distributions;
 
 namespace Dorsk.Core.Harvest;
 
@@ -36,6 +35,9 @@ public sealed record HarvestQuestion(
 {
     /// <summary>The withdrawal that holds them on that day; null where none does.</summary>
     public Withdrawal? Withdrawal { get; init; }
+
+    /// <summary>Share of the fish over the least market weight, by their own spread and what was taken out; null: by the species' spread.</summary>
+    public double? ShareOverMarket { get; init; }
 
     /// <summary>The hold the pond is on; null for none.</summary>
     public PondHold? Hold { get; init; }
@@ -119,8 +121,8 @@ public static class HarvestGate
     private static GateLine Size(HarvestQuestion q, Hand hand)
     {
         string G(double g) => QuantityText.Write(g, Measures.FishWeight, hand);
-        var sd = q.MeanG * Math.Max(1, q.Species.WeightCvPct) / 100;
-        var share = 1 - Normal.CDF(q.MeanG, sd, q.Species.MarketLowG);
+        var share = q.ShareOverMarket
+            ?? BarShare.Number(q.MeanG, Math.Max(1, q.Species.WeightCvPct), q.Species.MarketLowG);
         var reason = $"{G(q.MeanG)} on average, about {hand.Count(100 * share)} % over {G(q.Species.MarketLowG)}";
         var day = DateOnly.FromDateTime(q.At);
         if (q.SampledOn is not { } sampled || day.DayNumber - sampled.DayNumber > SampleDays)

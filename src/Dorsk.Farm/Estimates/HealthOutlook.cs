@@ -236,19 +236,7 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
         {
             LookedAt = Open.Count > 0 ? Open[0].At : null,
             HeldFrom = Hold?.From,
-            Given =
-            [
-                .. GivenOn(today)
-                    .Select(t =>
-                        (
-                            t.Line,
-                            t.Product.Name,
-                            today.DayNumber - facts.Zone.DayOf(t.At).DayNumber + 1,
-                            t.Given.Days,
-                            DoseWords.Amount(t.Given.AmountG, facts.Farm.Hand)
-                        )
-                    ),
-            ],
+            Given = [.. DosesOf(today)],
             SpreadPct = Spread(now),
             TakeOut = TakeOut(now),
             GassyPct = facts.Standing.Any() ? HardDays.GassyPct(water.StateNow(now)) : null,
@@ -261,6 +249,18 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
             Leaping = Leaping(),
         };
     }
+
+    private IEnumerable<(long Line, string Name, int Day, int Days, string Amount)> DosesOf(DateOnly today) =>
+        GivenOn(today)
+            .Select(t =>
+                (
+                    t.Line,
+                    t.Product.Name,
+                    today.DayNumber - facts.Zone.DayOf(t.At).DayNumber + 1,
+                    t.Given.Days,
+                    DoseWords.Amount(t.Given.AmountG, facts.Farm.Hand)
+                )
+            );
 
     // Only while the sample is fresh and nobody graded since.
     private double? Spread(DateTimeOffset now) =>

@@ -34,6 +34,7 @@ public sealed class PondStory : PondFacts
         Service = new(this);
         Upkeep = new(this);
         Health = new(this, Stock, Water, Night);
+        Sizes = new(this, Stock);
     }
 
     /// <summary>How many fish stand and what they weigh.</summary>
@@ -69,6 +70,9 @@ public sealed class PondStory : PondFacts
     /// <summary>What the pond itself needs.</summary>
     public PondUpkeep Upkeep { get; }
 
+    /// <summary>How its fish are spread over sizes.</summary>
+    public SizeOutlook Sizes { get; }
+
     /// <summary>Sick fish, treatments and what holds them here.</summary>
     public HealthOutlook Health { get; }
 
@@ -89,14 +93,20 @@ public sealed class PondStory : PondFacts
     /// <param name="batch">The batch.</param>
     /// <param name="at">When.</param>
     /// <param name="to">Where they go.</param>
-    public IReadOnlyList<GateLine> HarvestGate(BatchStory batch, DateTimeOffset at, Account to)
+    /// <param name="forecastG">Mean weight that is forecast for that day, g; null: as estimated.</param>
+    public IReadOnlyList<GateLine> HarvestGate(
+        BatchStory batch,
+        DateTimeOffset at,
+        Account to,
+        double? forecastG = null
+    )
     {
         if (Stock.Near(batch, Zone.DayOf(at)) is not { } stands)
             return [];
         DateOnly? DayOf(DateTimeOffset? when) => when is { } w ? Zone.DayOf(w) : null;
         var question = new HarvestQuestion(
             batch.Species,
-            stands.MeanG.Value,
+            forecastG ?? stands.MeanG.Value,
             Zone.LocalAt(at),
             Zone.DayOf(batch.ArrivedAt),
             DayOf(LastWork(PondWork.TastePassed, at)),
@@ -112,6 +122,10 @@ public sealed class PondStory : PondFacts
         {
             Withdrawal = Health.WithdrawalOn(Zone.DayOf(at)),
             Hold = Health.Hold,
+            ShareOverMarket = Sizes
+                .Of(batch, Zone.DayOf(at))
+                ?.GrownTo(forecastG ?? stands.MeanG.Value)
+                .ShareOver(batch.Species.MarketLowG),
         };
         return Core.Harvest.HarvestGate.For(question, to, Farm.Hand);
     }

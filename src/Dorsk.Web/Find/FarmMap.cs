@@ -28,6 +28,7 @@ public static class FarmMap
         Water = "Water",
         Feed = "Feed",
         Health = "Health",
+        Harvest = "Harvest",
         Plans = "Plans",
         Setup = "Setup",
         Calculators = "Workbench",
@@ -35,7 +36,7 @@ public static class FarmMap
 
     /// <summary>Groups in their order.</summary>
     public static IReadOnlyList<string> Groups { get; } =
-    [Day, Fish, Water, Feed, Health, Plans, Calculators, Setup, Words];
+    [Day, Fish, Water, Feed, Health, Harvest, Plans, Calculators, Setup, Words];
 
     /// <summary>Pages of a group of the menu, in their order.</summary>
     /// <param name="here">Who asks.</param>
@@ -83,6 +84,7 @@ public static class FarmMap
         new(Health, "Products", "/fish-health/products", "medicines, salt and the like by their labels"),
         new(Health, "Predators and pests", "/fish-health/pests", "pictures, what they take, what keeps them off"),
         new(Health, "Worked examples", "/fish-health/cases", "written cases of sick fish"),
+        new(Harvest, "Harvest", "/harvest", "fish by size, conditions, plan of the day"),
         new(Plans, "Season", "/season", "what stands, comes and leaves, month by month"),
         new(Plans, "Stocking plan", "/plans/stocking", "how many, until when, what it costs"),
         new(Plans, "Choice of species", "/plans/species", "fish side by side, and in what they are kept"),

@@ -234,6 +234,16 @@ public static class AllCalculators
                 new RoadCalculator(),
             ]
         ),
+        (
+            "Harvest",
+            [
+                new GradingCalculator(),
+                new SeineCalculator(),
+                new NetAirCalculator(),
+                new PullsCalculator(),
+                new IceCalculator(),
+            ]
+        ),
         ("Units", [new ConverterCalculator()]),
     ];
 

@@ -1,0 +1,73 @@
+using Dorsk.Core.Harvest;
+using Dorsk.Core.People;
+using Dorsk.Core.Prepare;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
+using Dorsk.Web.Harvest;
+using Dorsk.Web.People;
+using Dorsk.Web.Slips;
+using Dorsk.Web.Workbench;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>A day of fishing: what will come up, the conditions, the hours counted back from the buyer's, what to book, and the crew card.</summary>
+[Needs(Permission.Look)]
+public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
+{
+    public PondStory Pond { get; private set; } = null!;
+
+    /// <summary>The batch that is fished; null in a pond without fish.</summary>
+    public BatchNow? Batch { get; private set; }
+
+    /// <summary>All that stands.</summary>
+    public IReadOnlyList<BatchNow> All { get; private set; } = [];
+
+    public HarvestTyped? Asked { get; private set; }
+
+    public HarvestDay? Day { get; private set; }
+
+    /// <summary>The conditions at the hour of the first pull.</summary>
+    public IReadOnlyList<GateLine> Gate { get; private set; } = [];
+
+    public IActionResult OnGet(string code, [FromQuery] long? batch) => Open(code, batch) ? Page() : NotFound();
+
+    /// <summary>The answer alone, for a page that is being typed in.</summary>
+    public IActionResult OnGetPart(string code, [FromQuery] long? batch) =>
+        Open(code, batch) && Batch is not null ? Partial("_HarvestDay", this) : NotFound();
+
+    private bool Open(string code, long? batch)
+    {
+        if (here.Farm is null || questions.Story(code) is not { } story)
+            return false;
+        Pond = story;
+        All = questions.Now(story, here.Now).Batches;
+        Batch =
+            batch is { } id ? All.FirstOrDefault(b => b.Batch.Id == id)
+            : All is [.., var last] ? last
+            : null;
+        if (Batch is not { } chosen)
+            return batch is null;
+        Fields = HarvestForm.Fields(new BenchStart(here, story), chosen, PlannedOn(story, chosen));
+        Typed = FromAddress(Request.Query, Request.Query.ContainsKey("on"));
+        var form = new SlipForm(Typed, here);
+        Asked = HarvestForm.Read(new BenchForm(form) { Pond = story }, chosen);
+        (Remarks, Echoes) = (form.Remarks, form.Echoes);
+        if (Asked is not { } asked)
+            return true;
+        Day = HarvestDay.Of(asked.Day);
+        var first = Day.Steps.First(s => s.What == "pull 1").At;
+        Gate = story.HarvestGate(
+            chosen.Batch,
+            here.Zone.At(DateOnly.FromDateTime(first), TimeOnly.FromDateTime(first)),
+            asked.To,
+            asked.MeanG
+        );
+        return true;
+    }
+
+    private DateOnly? PlannedOn(PondStory story, BatchNow batch) =>
+        story
+            .Plans.Harvests.Where(h => h.Fact.BatchId == batch.Batch.Id && h.Fact.On >= here.Today)
+            .Min(h => (DateOnly?)h.Fact.On);
+}
