@@ -32,6 +32,7 @@ public sealed partial class DemoFarm
             );
         PrepareP6(day, notes);
         notes.AddRange(HealthOf(day));
+        notes.AddRange(TradeOf(day));
         if (day == DemoScript.SeasonPlanned)
             PlanSeason(notes);
     }
@@ -134,9 +135,11 @@ public sealed partial class DemoFarm
                     Account.Harvested,
                     true,
                     reason
-                )
+                ),
+                "harvest " + batch.Name
             )
         );
+        notes.AddRange(SalesOf(day, batch, kg));
     }
 
     // Feed is ordered when it runs low, for forty days, less before the holidays. January's order was short and the next load is late: the grower lasts six days

@@ -1,6 +1,12 @@
 using System.Net;
 using System.Text.RegularExpressions;
+using Dorsk.Core.Harvest;
+using Dorsk.Core.Judging;
 using Dorsk.Core.People;
+using Dorsk.Core.Stock;
+using Dorsk.Farm;
+using Dorsk.Farm.Log;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Dorsk.Web.Tests;
 
@@ -89,5 +95,109 @@ public sealed class HarvestPageTests : IDisposable
         var hand = await farm.As(Role.PondHand);
         Assert.Equal(HttpStatusCode.NotFound, (await hand.Client.GetAsync("/harvest/P99")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await hand.Client.GetAsync("/harvest/P1?batch=999999")).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_sale_is_priced_by_the_list_held_against_cost_and_traced_to_its_buyer_and_back()
+    {
+        var manager = await farm.As(Role.Manager);
+        var when = new Dictionary<string, string> { ["Day"] = "2027-01-21", ["Hour"] = "15:00" };
+        async Task<HttpResponseMessage> Slip(string path, params (string, string)[] lines)
+        {
+            var slip = new Dictionary<string, string>(when);
+            foreach (var (name, value) in lines)
+                slip[name] = value;
+            return await manager.Post(path, slip);
+        }
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await Slip("/slip/buyer", ("Name", "Plant at the river"), ("Kind", "Plant"))).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (
+                await Slip(
+                    "/slip/price",
+                    ("Buyer", ""),
+                    ("Species", "silver_perch"),
+                    ("Form", "WholeOnIce"),
+                    ("From", "0"),
+                    ("Price", "14")
+                )
+            ).StatusCode
+        );
+        var harvest = Taken();
+        var page = await manager.Client.GetStringAsync("/ponds/P1/slip/sale");
+        var buyer = Regex.Match(page, "value=\"(\\d+)\"[^>]*>Plant at the river").Groups[1].Value;
+        (string, string)[] sale =
+        [
+            ("Hour", "16:30"),
+            ("Lot", harvest.ToString(System.Globalization.CultureInfo.InvariantCulture)),
+            ("Use", "Sold"),
+            ("Buyer", buyer),
+            ("Form", "WholeOnIce"),
+            ("Gross", "4"),
+            ("Crates", "1"),
+            ("Tare", "1"),
+            ("Yield", "100"),
+            ("Price", ""),
+        ];
+        var live = PageText.Plain(
+            await (await Slip("/ponds/P1/slip/sale?handler=live", sale)).Content.ReadAsStringAsync()
+        );
+        Assert.Contains("42.00", live, StringComparison.Ordinal);
+        Assert.Matches("Without crates.*?3\.0.kg", live);
+        var heavy = PageText.Plain(
+            await (await Slip("/ponds/P1/slip/sale", [.. sale, ("Tare", "9")])).Content.ReadAsStringAsync()
+        );
+        Assert.Contains("The crates weigh", heavy, StringComparison.Ordinal);
+        // Nobody tasted them: asked, then meant.
+        Assert.Contains(
+            "No taste test speaks",
+            PageText.Plain(await (await Slip("/ponds/P1/slip/sale", sale)).Content.ReadAsStringAsync()),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(HttpStatusCode.OK, (await manager.Client.GetAsync("/lots")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await manager.Client.GetAsync("/lots/999999")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await manager.Client.GetAsync("/lots?feed=999999")).StatusCode);
+        Enter(
+            new FishSold(
+                farm.PondId,
+                harvest,
+                LotUse.Sold,
+                long.Parse(buyer, System.Globalization.CultureInfo.InvariantCulture),
+                FishForm.WholeOnIce,
+                4,
+                1,
+                1
+            )
+            {
+                MinorPerKg = 1400,
+            }
+        );
+        var lot = await manager.Client.GetStringAsync($"/lots/{harvest}");
+        Assert.Matches("Plant at the river .*3.0 kg", PageText.Plain(lot));
+        Assert.Matches("class=\"qr\"[^>]*>\\s*<path d=\"M0 0h1v1", lot);
+        var csv = await manager.Client.GetStringAsync($"/lots/{harvest}?handler=Csv");
+        Assert.Contains("Plant at the river,3", csv, StringComparison.Ordinal);
+        Assert.Contains("stocked,", csv, StringComparison.Ordinal);
+        Assert.Matches("3.0 kg .*42.00", PageText.Plain(await manager.Client.GetStringAsync("/lots")));
+    }
+
+    private long Taken() =>
+        Enter(
+            new FishHarvested(farm.PondId, farm.BatchLine, 20, 5, CountBasis.Counted, Account.Harvested, false, ""),
+            SmallFarm.Now.AddHours(-3)
+        );
+
+    private long Enter(Fact fact, DateTimeOffset? at = null)
+    {
+        var door = farm.Services.GetRequiredService<Door>();
+        var entry = Entry.Of(Guid.NewGuid(), "Manager", at ?? SmallFarm.Now, fact, "t", []);
+        var receipt = door.Enter(entry);
+        if (!receipt.Accepted)
+            receipt = door.Enter(entry with { Meant = [.. receipt.Remarks.Select(r => r.Text)] });
+        Assert.True(receipt.Accepted, string.Join("; ", receipt.Remarks.Select(r => r.Text)));
+        return receipt.Lines[0];
     }
 }

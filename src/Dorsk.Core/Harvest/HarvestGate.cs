@@ -36,6 +36,9 @@ public sealed record HarvestQuestion(
     /// <summary>The withdrawal that holds them on that day; null where none does.</summary>
     public Withdrawal? Withdrawal { get; init; }
 
+    /// <summary>Farm day of the last failed taste test in this pond, or null.</summary>
+    public DateOnly? FailedOn { get; init; }
+
     /// <summary>Share of the fish over the least market weight, by their own spread and what was taken out; null: by the species' spread.</summary>
     public double? ShareOverMarket { get; init; }
 
@@ -52,6 +55,9 @@ public static class HarvestGate
 
     /// <summary>A taste test speaks for so many days: off-flavour comes with a bloom within a week or two. Starting value.</summary>
     public const int TasteDays = 14;
+
+    // Off-taste leaves the flesh within days in clean water, slower in the cold. Starting value.
+    private const int RetestDays = 5;
 
     private const int SampleDays = 35,
         CoolUntilHour = 10;
@@ -145,6 +151,13 @@ public static class HarvestGate
     private static GateLine Taste(HarvestQuestion q)
     {
         var day = DateOnly.FromDateTime(q.At);
+        if (q.FailedOn is { } failed && failed >= q.Came && failed <= day && !(q.TastedOn > failed))
+            return new(
+                "taste",
+                Condition.NotMet,
+                $"failed on {Hand.Day(failed)}",
+                $"Clean water, no fertiliser; if it tastes of earth the bloom or the mud is the cause. Taste again from {Hand.Day(failed.AddDays(RetestDays))}."
+            );
         if (TasteFor(q.TastedOn, q.Came, day) is { } on)
             return new("taste", Condition.Met, $"passed on {Hand.Day(on)}", "");
         var reason =

@@ -69,6 +69,9 @@ public enum PondWork
     /// <summary>A taste test was passed.</summary>
     TastePassed,
 
+    /// <summary>A taste test failed: the cause is written beside it.</summary>
+    TasteFailed,
+
     /// <summary>Inlet and outlet screens were fitted.</summary>
     ScreensFitted,
 

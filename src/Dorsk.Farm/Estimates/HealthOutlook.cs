@@ -82,6 +82,28 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
         }
     }
 
+    /// <summary>Treatments that fish of a batch had here up to an instant, in order of time.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="at">When they were taken out.</param>
+    public IEnumerable<TreatmentLine> Had(long batch, DateTimeOffset at) =>
+        facts.Batches.FirstOrDefault(b => b.Id == batch) is { } found
+            ? facts.Rows.Health.Treatments.Where(t => t.At >= found.ArrivedAt && t.At <= at)
+            : [];
+
+    /// <summary>The withdrawal that held fish of a batch when they were taken out, the longest; null for none.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="at">When they were taken out.</param>
+    public Withdrawal? WithdrawalOfTaken(long batch, DateTimeOffset at)
+    {
+        var day = facts.Zone.DayOf(at);
+        return Had(batch, at)
+            .Select(t => (First: facts.Zone.DayOf(t.At), t))
+            .Select(x => (x.First, W: Withdrawal.Of(x.t.Product, x.t.Given, x.First, day, facts.TemperatureAhead)))
+            .Where(x => x.W is { } w && w.HoldsOn(day, x.First))
+            .Select(x => x.W!)
+            .MaxBy(w => w.Until);
+    }
+
     /// <summary>The withdrawal that holds the fish on a day, the longest; null where none does.</summary>
     public Withdrawal? WithdrawalOn(DateOnly day) => Running(facts, day).MaxBy(w => w.Until);
 

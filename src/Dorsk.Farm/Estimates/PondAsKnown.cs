@@ -45,6 +45,10 @@ internal sealed class PondAsKnown(PondStory story) : IPondAsKnown
 
     public ClaimPlace ClaimAt(DateTimeOffset at) => story.Health.ClaimAt(at);
 
+    public DateOnly? TastedFor(long batch, DateTimeOffset at) => story.TastedFor(batch, at);
+
+    public Withdrawal? WithdrawalOfTaken(long batch, DateTimeOffset at) => story.Health.WithdrawalOfTaken(batch, at);
+
     public Withdrawal? WithdrawalOn(DateOnly day) => story.Health.WithdrawalOn(day);
 
     public Withdrawal? WithdrawalOf(TreatmentGiven given, ProductDescribed product, DateOnly firstDay) =>

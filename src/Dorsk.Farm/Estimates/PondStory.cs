@@ -122,6 +122,7 @@ public sealed class PondStory : PondFacts
         {
             Withdrawal = Health.WithdrawalOn(Zone.DayOf(at)),
             Hold = Health.Hold,
+            FailedOn = DayOf(LastWork(PondWork.TasteFailed, at)),
             ShareOverMarket = Sizes
                 .Of(batch, Zone.DayOf(at))
                 ?.GrownTo(forecastG ?? stands.MeanG.Value)
@@ -129,6 +130,16 @@ public sealed class PondStory : PondFacts
         };
         return Core.Harvest.HarvestGate.For(question, to, Farm.Hand);
     }
+
+    /// <summary>Day of the taste test that speaks for fish of a batch taken out at an instant; null for none.</summary>
+    /// <param name="batch">The batch.</param>
+    /// <param name="at">When.</param>
+    public DateOnly? TastedFor(long batch, DateTimeOffset at) =>
+        Batches.FirstOrDefault(b => b.Id == batch) is { } found
+        && LastWork(PondWork.TastePassed, at) is { } tasted
+        && !(LastWork(PondWork.TasteFailed, at) > tasted)
+            ? Core.Harvest.HarvestGate.TasteFor(Zone.DayOf(tasted), Zone.DayOf(found.ArrivedAt), Zone.DayOf(at))
+            : null;
 
     private const int DaysFed = 7;
 

@@ -28,6 +28,7 @@ public static class FactKinds
         .. FeedFacts.Kinds,
         .. FishFacts.Kinds,
         Fish.KillBook.Written,
+        .. Fish.SaleBook.Kinds,
         .. ReceivingFacts.Kinds,
         .. PrepareFacts.Kinds,
         .. SeasonFacts.Kinds,

@@ -69,6 +69,12 @@ internal interface IPondAsKnown
     /// <summary>The place for a claim that nothing is wrong.</summary>
     ClaimPlace ClaimAt(DateTimeOffset at);
 
+    /// <summary>Day of the taste test that speaks for fish of a batch taken out at an instant; null for none.</summary>
+    DateOnly? TastedFor(long batch, DateTimeOffset at);
+
+    /// <summary>The withdrawal that held fish of a batch when they were taken out, as it is known today; null for none.</summary>
+    Withdrawal? WithdrawalOfTaken(long batch, DateTimeOffset at);
+
     /// <summary>The withdrawal that holds the fish on a day, the longest first; null where none does.</summary>
     Withdrawal? WithdrawalOn(DateOnly day);
 

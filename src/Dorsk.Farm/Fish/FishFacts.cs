@@ -226,8 +226,10 @@ internal static class FishFacts
                     StockRules
                         .Check(f, b, desk.Happened, FishChecks.ExpectedG(desk, f.BatchId, f.PondId), desk.Hand)
                         .Concat(FishChecks.Harvested(desk, f))
+                        .Concat(desk.Corrects is { } line ? SaleBook.Sales(desk, line, f.MassKg) : [])
                 )
         )
+        .VoidedBy((desk, _, line) => SaleBook.Sales(desk, line, 0))
         .Afterwards((desk, f) => Post(desk, Posted.Of(f, FishChecks.Stands(desk, f.PondId, f.BatchId))));
 
     public static IReadOnlyList<FactKind> Kinds { get; } =

@@ -85,6 +85,7 @@ public static class FarmMap
         new(Health, "Predators and pests", "/fish-health/pests", "pictures, what they take, what keeps them off"),
         new(Health, "Worked examples", "/fish-health/cases", "written cases of sick fish"),
         new(Harvest, "Harvest", "/harvest", "fish by size, conditions, plan of the day"),
+        new(Harvest, "Lots and sales", "/lots", "each harvest: sold, left, traced to pond, feed and buyers"),
         new(Plans, "Season", "/season", "what stands, comes and leaves, month by month"),
         new(Plans, "Stocking plan", "/plans/stocking", "how many, until when, what it costs"),
         new(Plans, "Choice of species", "/plans/species", "fish side by side, and in what they are kept"),

@@ -31,6 +31,7 @@ internal sealed class WorkSlip : ISlip
         (PondWork.NoWildFish, "no wild fish found"),
         (PondWork.DeclaredReady, "declared ready to stock"),
         (PondWork.TastePassed, "taste test passed"),
+        (PondWork.TasteFailed, "taste test failed"),
         (PondWork.LinerMended, "liner mended"),
         (PondWork.LeakFound, "it leaks"),
         (PondWork.ToMend, "broken: gate, pipe, bank or net to mend"),

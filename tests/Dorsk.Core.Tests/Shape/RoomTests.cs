@@ -152,6 +152,12 @@ public class RoomTests
             "BathEvent",
             "HealthLook",
             "HunterSeen",
+            "BuyerDescribed",
+            "BuyerKind",
+            "PriceListed",
+            "FishForm",
+            "FishSold",
+            "LotUse",
         ];
         Assert.Empty(
             Sources

@@ -2,6 +2,7 @@ using Dorsk.Core.Acclimate;
 using Dorsk.Core.Air;
 using Dorsk.Core.Alarms;
 using Dorsk.Core.Feeding;
+using Dorsk.Core.Harvest;
 using Dorsk.Core.Health;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Machines;
@@ -43,6 +44,8 @@ internal sealed class FactFarm : IDisposable
         Alarm = farm.Must(new AlarmRaised(0, P1, AlarmCause.LowOxygen, Status.ActNow, "oxygen 2"), Now);
         Run = farm.Must(Acclimation(24), Now);
         Salt = farm.Must(Labelled("Salt", 10), Day(0));
+        Taken = farm.Must(new FishHarvested(P1, Batch, 20, 1.3, CountBasis.Counted, Account.Harvested, false, ""), Now);
+        BuyerNo = farm.Must(new BuyerDescribed(0, "Plant", BuyerKind.Plant, false), Now);
         Treated = farm.Must(new TreatmentGiven(P1, Salt, 50_000, 1, "after netting", ""), Now);
         Vital = farm.Must(new VitalKept(0, "generator", "old diesel", null, 7, 1, "shed", false), Day(0));
     }
@@ -70,6 +73,10 @@ internal sealed class FactFarm : IDisposable
     public long Salt { get; }
 
     public long Treated { get; }
+
+    public long Taken { get; }
+
+    public long BuyerNo { get; }
 
     /// <summary>A salt bath of the register.</summary>
     public static ProductDescribed Labelled(string name, double minutes) =>
@@ -409,9 +416,28 @@ internal sealed class FactFarm : IDisposable
                 },
                 new FishSampled(P1, Batch, false, [(30, 2000), (25, 1700)])
             ),
+            nameof(BuyerDescribed) => (
+                new BuyerDescribed(0, "Market", BuyerKind.Market, false),
+                new BuyerDescribed(0, "Market stall", BuyerKind.Shop, true)
+            ),
+            nameof(PriceListed) => (
+                new PriceListed(BuyerNo, "silver_perch", FishForm.Gutted, 400, 1250),
+                new PriceListed(null, "silver_perch", FishForm.Live, 0, null)
+            ),
+            nameof(FishSold) => (
+                new FishSold(P1, Taken, LotUse.Sold, BuyerNo, FishForm.Gutted, 0.9, 1, 0.1)
+                {
+                    Yield = 0.9,
+                    MinorPerKg = 1200,
+                    DiscountPct = 5,
+                    TempC = 1.5,
+                    Note = "first",
+                },
+                new FishSold(P1, Taken, LotUse.Spoiled, null, FishForm.WholeOnIce, 0.4, 0, 0)
+            ),
             nameof(FishHarvested) => (
                 new FishHarvested(P1, Batch, 100, 6.5, CountBasis.ByWeight, Account.Harvested, false, ""),
-                new FishHarvested(P1, Batch, 1000, 66, CountBasis.Counted, Account.SoldAlive, true, "")
+                new FishHarvested(P1, Batch, 980, 65, CountBasis.Counted, Account.SoldAlive, true, "")
             ),
             nameof(FishReceived) => (
                 new FishReceived(

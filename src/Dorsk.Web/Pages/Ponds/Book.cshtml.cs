@@ -200,7 +200,7 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                 ("hold", "Hold"),
                 ("kill", "Write up a kill"),
             ],
-            "harvest" => [("harvest", "Write a harvest"), ("work", "Taste test or note")],
+            "harvest" => [("harvest", "Write a harvest"), ("sale", "Sale"), ("work", "Taste test or note")],
             _ =>
             [
                 ("reading", "Reading"),

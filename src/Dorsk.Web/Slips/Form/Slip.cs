@@ -135,6 +135,9 @@ public static class AllSlips
         new QuarantineSlip(),
         new SampleSlip(),
         new HarvestSlip(),
+        new SaleSlip(),
+        new BuyerSlip(),
+        new PriceSlip(),
         new PlanHarvestSlip(),
         new PlanStockingSlip(),
     ];

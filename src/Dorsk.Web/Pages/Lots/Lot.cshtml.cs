@@ -1,0 +1,134 @@
+using System.Globalization;
+using System.Text;
+using CsvHelper;
+using Dorsk.Core.Harvest;
+using Dorsk.Core.People;
+using Dorsk.Farm.Ask;
+using Dorsk.Web.People;
+using Dorsk.Web.Slips;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using QRCoder;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>One lot: label, where its fish came from, what they ate and were given, who has them now.</summary>
+[Needs(Permission.Look)]
+public sealed class LotModel(Questions questions, Here here) : PageModel
+{
+    public LotTrace Trace { get; private set; } = null!;
+
+    public IReadOnlyDictionary<long, BuyerDescribed> Buyers { get; private set; } =
+        new Dictionary<long, BuyerDescribed>();
+
+    /// <summary>The address of this page as a code that a phone reads, drawn for screen and label.</summary>
+    public string Code { get; private set; } = "";
+
+    /// <summary>Squares of that code on a side.</summary>
+    public int Squares { get; private set; }
+
+    /// <summary>Hours from the water to the first sale; null while none was sold.</summary>
+    public double? FirstSaleH =>
+        Trace.Now.Lot.Sales.Where(s => s.Fact.Use == LotUse.Sold).Select(s => (DateTimeOffset?)s.At).Min() is { } at
+            ? (at - Trace.Now.Lot.At).TotalHours
+            : null;
+
+    public IActionResult OnGet(long line) => Open(line) ? Page() : NotFound();
+
+    /// <summary>The same as one list.</summary>
+    public IActionResult OnGetCsv(long line)
+    {
+        if (!Open(line))
+            return NotFound();
+        var text = new StringWriter(CultureInfo.InvariantCulture);
+        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
+            foreach (var row in Rows())
+            {
+                foreach (var cell in row)
+                    csv.WriteField(cell);
+                csv.NextRecord();
+            }
+        return File(Encoding.UTF8.GetBytes(text.ToString()), "text/csv; charset=utf-8", $"{Trace.Now.Code}.csv");
+    }
+
+    private bool Open(long line)
+    {
+        if (here.Farm is null || questions.Trace(line) is not { } trace)
+            return false;
+        Trace = trace;
+        Buyers = questions.Buyers().ToDictionary(b => b.BuyerId);
+        var address = $"{Request.Scheme}://{Request.Host}/lots/{line.ToString(CultureInfo.InvariantCulture)}";
+        using var data = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
+        (Code, Squares) = (QrPath(data), data.ModuleMatrix.Count);
+        return true;
+    }
+
+    // One path of squares: crisp at any size, no colours of its own.
+    private static string QrPath(QRCodeData data)
+    {
+        var path = new StringBuilder();
+        for (var y = 0; y < data.ModuleMatrix.Count; y++)
+        for (var x = 0; x < data.ModuleMatrix[y].Length; x++)
+            if (data.ModuleMatrix[y][x])
+                path.Append(CultureInfo.InvariantCulture, $"M{x} {y}h1v1h-1z");
+        return path.ToString();
+    }
+
+    private IEnumerable<string[]> Rows()
+    {
+        string At(DateTimeOffset at) =>
+            here.Zone.LocalAt(at).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
+        string N(double v) => v.ToString("0.###", CultureInfo.InvariantCulture);
+        var lot = Trace.Now.Lot;
+        yield return ["what", "from", "to", "name", "kg", "fish", "remark"];
+        foreach (var o in Trace.Origins)
+            yield return
+            [
+                "stocked",
+                At(o.At),
+                "",
+                o.Origin,
+                "",
+                o.Count.ToString(CultureInfo.InvariantCulture),
+                $"{o.Seller} {o.SellersLot}".Trim(),
+            ];
+        foreach (var s in Trace.Stays)
+        {
+            yield return ["pond", At(s.From), At(s.To), s.Pond, "", "", ""];
+            foreach (var f in s.Feeds)
+                yield return
+                [
+                    "feed",
+                    f.First.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                    f.Last.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                    f.Name,
+                    N(f.Kg),
+                    "",
+                    s.Pond,
+                ];
+            foreach (var t in s.Treatments)
+                yield return ["treatment", At(t.At), "", t.Product.Name, N(t.Given.AmountG / 1000), "", t.Given.Reason];
+        }
+        yield return
+        [
+            "harvest",
+            At(lot.At),
+            "",
+            Trace.Now.Code,
+            N(lot.Harvest.MassKg),
+            lot.Harvest.Count.ToString(CultureInfo.InvariantCulture),
+            lot.By,
+        ];
+        foreach (var s in lot.Sales)
+            yield return
+            [
+                SaleWords.Of(s.Fact.Use),
+                At(s.At),
+                "",
+                s.Fact.BuyerId is { } id && Buyers.TryGetValue(id, out var b) ? b.Name : "",
+                N(s.Fact.LiveKg),
+                "",
+                s.By,
+            ];
+    }
+}
