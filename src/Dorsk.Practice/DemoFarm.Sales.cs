@@ -79,9 +79,11 @@ public sealed partial class DemoFarm
                 MinorPerKg = price,
                 TempC = use == LotUse.Sold ? 1.5 : null,
             });
-        yield return Sale(10, LotUse.Sold, "Reedmouth plant", plant, 980);
+        yield return Sale(10, LotUse.Sold, "Reedmouth plant", plant, 1180);
         if (market > 0)
             yield return Sale(12, LotUse.Sold, "Saturday market", market, 1250);
         yield return Sale(13, LotUse.OwnUse, null, 6, null);
+        if (Math.Round(kg - plant - market - 6, 1) is > 0 and var rest)
+            yield return Sale(17, LotUse.Spoiled, null, rest, null);
     }
 }

@@ -205,7 +205,9 @@ internal sealed class SaleSlip : ISlip
         "Fish stay on ice from water to buyer: keep the time and the temperature. Crates over 25 kg: two people.";
 
     public string? CannotStart(SlipContext c) =>
-        c.Questions.Lots(c.Story!).Count == 0 ? "Nothing was harvested here yet. Record the harvest first." : null;
+        c.Corrects is null && Lots(c, null).Count == 0
+            ? "Nothing that was harvested here is left to sell. Record the harvest first."
+            : null;
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
