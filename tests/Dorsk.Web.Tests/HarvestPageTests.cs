@@ -184,6 +184,66 @@ public sealed class HarvestPageTests : IDisposable
         Assert.Matches("3.0 kg .*42.00", PageText.Plain(await manager.Client.GetStringAsync("/lots")));
     }
 
+    [Fact]
+    public async Task The_season_sheet_adds_up_what_was_stocked_lost_and_taken()
+    {
+        var hand = await farm.As(Role.PondHand);
+        Taken();
+        Enter(new FishLost(farm.PondId, farm.BatchLine, 7, Account.Eaten, "cormorants"), SmallFarm.Now.AddHours(-2));
+        var csv = (await hand.Client.GetStringAsync("/harvest/sheet?handler=Csv")).Split('\n');
+        var (names, row) = (
+            csv[0].TrimEnd('\r').Split(','),
+            csv.First(l => l.StartsWith("P1,", StringComparison.Ordinal)).Split(',')
+        );
+        string Of(string name) => row[Array.IndexOf(names, name)];
+        Assert.Equal(("7", "20", "5.0"), (Of("eaten"), Of("taken fish"), Of("taken kg")));
+        Assert.Equal("", Of("to"));
+        var page = PageText.Plain(await hand.Client.GetStringAsync("/harvest/sheet"));
+        Assert.Matches("P1 Silver perch .*stands", page);
+        // A year in which nothing stood yet; a day that is none is the usual year.
+        Assert.Contains(
+            "No fish stood here",
+            await hand.Client.GetStringAsync("/harvest/sheet?from=2001-01-01"),
+            StringComparison.Ordinal
+        );
+        Assert.Matches("stands", await hand.Client.GetStringAsync("/harvest/sheet?from=someday"));
+    }
+
+    [Fact]
+    public async Task The_calculators_of_a_net_day_say_what_the_core_says()
+    {
+        var hand = await farm.As(Role.PondHand);
+        async Task<string> Of(string query) => PageText.Plain(await hand.Client.GetStringAsync("/workbench/" + query));
+        // Silver perch of 400 g are 32 cm long and 4.2 cm thick by their tables: half of them pass bars of that gap.
+        var perch = Dorsk.Core.Species.FishSpecies.Of("silver_perch");
+        var gap = BodyShape
+            .GapMm(perch, 400, GraderKind.Bars)
+            .ToString("0.0", System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Contains(
+            $"Gap for 400 g {gap} mm",
+            await Of("grading?species=silver_perch&weight=350&count=1000&cv=20&kind=Bars&gap=30&least=400"),
+            StringComparison.Ordinal
+        );
+        // 3.35 × 500 × 24 / (334 + 4.186) = 118.9 kg, a fifth lost: 142.6 kg to chill.
+        Assert.Contains(
+            "To chill 142.6 kg",
+            await Of("ice?mass=500&from=25&to=1&water=0&loss=20&crate=25&hours=0&air=25"),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "Length 45.00 m",
+            await Of("seine?species=silver_perch&weight=450&width=30&depth=1.5&least=200"),
+            StringComparison.Ordinal
+        );
+        Assert.Matches(@"There were (99\d|1,00\d) ", await Of("pulls?p1=500&p2=250&p3=125&p4=&p5=&p6="));
+        Assert.Contains("cannot tell", await Of("pulls?p1=100&p2=120&p3=&p4=&p5=&p6="), StringComparison.Ordinal);
+        Assert.Contains(
+            "Minutes to the act level not known",
+            await Of("net-air?species=silver_perch&weight=500&mass=600&water=30&temp=26&do=&flow=0&flowdo=7&act=3"),
+            StringComparison.Ordinal
+        );
+    }
+
     private long Taken() =>
         Enter(
             new FishHarvested(farm.PondId, farm.BatchLine, 20, 5, CountBasis.Counted, Account.Harvested, false, ""),

@@ -113,6 +113,8 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /setup/instruments"] = Permission.Look,
         ["GET /fish-health"] = Permission.Look,
         ["GET /harvest"] = Permission.Look,
+        ["GET /harvest/sheet"] = Permission.Look,
+        ["GET /harvest/sheet Csv"] = Permission.Look,
         ["GET /lots"] = Permission.Look,
         ["GET /lots/{line:long}"] = Permission.Look,
         ["GET /lots/{line:long} Csv"] = Permission.Look,

@@ -38,6 +38,7 @@ export const places = [
   '/setup/instruments',
   '/fish-health',
   '/harvest',
+  '/harvest/sheet',
   '/lots',
   '/slip/buyer',
   '/slip/price',

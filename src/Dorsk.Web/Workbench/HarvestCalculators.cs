@@ -29,7 +29,7 @@ internal sealed class GradingCalculator : ICalculator
                 nameof(GraderKind.Bars),
                 [("Bars", "bars"), ("Mesh", "square mesh, knot to knot")]
             ),
-            s.Quantity("gap", "Gap", Measures.Pellet, 30).WithHint("between bars, or the side of the mesh"),
+            s.Quantity("gap", "Gap", Measures.Pellet, 0.03).WithHint("between bars, or the side of the mesh"),
             s.Quantity("least", "Least target weight", Measures.FishWeight, s.Pond?.LikelySpecies.MarketLowG ?? 400),
         ];
 

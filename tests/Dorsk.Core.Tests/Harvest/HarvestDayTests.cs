@@ -25,6 +25,21 @@ public class HarvestDayTests
         Assert.Equal(first.AddMinutes(-45), At("net laid out"));
         Assert.Equal(first.AddMinutes(-45).AddHours(-6), At("outlet opened"));
         Assert.Equal(first.AddHours(-36), At("last feed"));
+        // Roles, the stop signal, the lead line, the net before the gate, raking and half-full baskets stand on the card.
+        var said = string.Join(" ", day.Steps.Select(s => $"{s.What} {s.Who} {s.Watch}"));
+        foreach (
+            var word in new[]
+            {
+                "catching net and screen first",
+                "rake the screen",
+                "stop signal",
+                "two at the lead line",
+                "not in the mud, not lifted",
+                "net lifted over probes",
+                "half full",
+            }
+        )
+            Assert.Contains(word, said, StringComparison.Ordinal);
         Assert.DoesNotContain(HarvestDay.Of(Asked with { DrawH = 0 }).Steps, s =>
             s.What.Contains("outlet", StringComparison.Ordinal)
         );

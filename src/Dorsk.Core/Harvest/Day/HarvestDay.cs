@@ -236,12 +236,7 @@ public sealed record HarvestDay(IReadOnlyList<DayStep> Steps, IReadOnlyList<Book
             BookingUnit.Kg,
             "to chill, with a fifth lost, and to hold through road and standing"
         );
-        yield return new(
-            "ice, the other school",
-            a.Kg * IceNeed.OneToOne,
-            BookingUnit.Kg,
-            "a kilogram for a kilogram of fish"
-        );
+        yield return new("ice, the other school", a.Kg * IceNeed.OneToOne, BookingUnit.Kg, "as much ice as fish");
     }
 
     /// <summary>How it was worked out.</summary>

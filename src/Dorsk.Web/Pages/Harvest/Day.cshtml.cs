@@ -30,6 +30,9 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
     /// <summary>The conditions at the hour of the first pull.</summary>
     public IReadOnlyList<GateLine> Gate { get; private set; } = [];
 
+    /// <summary>Days on which they could be taken instead, and what each brings.</summary>
+    public IReadOnlyList<WaitRow> Waits { get; private set; } = [];
+
     public IActionResult OnGet(string code, [FromQuery] long? batch) => Open(code, batch) ? Page() : NotFound();
 
     /// <summary>The answer alone, for a page that is being typed in.</summary>
@@ -63,7 +66,25 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
             asked.To,
             asked.MeanG
         );
+        Waits = WaitsOf(chosen, asked);
         return true;
+    }
+
+    // Live or on ice at the prices that hold for all buyers, and the feed that was given last.
+    private IReadOnlyList<WaitRow> WaitsOf(BatchNow batch, HarvestTyped asked)
+    {
+        var prices = questions.Prices();
+        var form = asked.Day.Alive ? FishForm.Live : FishForm.WholeOnIce;
+        var feedId = Pond.Feedings.Select(f => (long?)f.FeedId).LastOrDefault();
+        return Waiting.Of(
+            batch.Batch.Species,
+            Pond.Pond.ByVolume,
+            asked.On,
+            asked.Spread,
+            batch.Ahead,
+            g => PriceList.For(prices, null, batch.Batch.Species.Key, form, g)?.MinorPerKg,
+            questions.Feeds().FirstOrDefault(f => f.Id == feedId)?.PriceMinorPerKg
+        );
     }
 
     private DateOnly? PlannedOn(PondStory story, BatchNow batch) =>

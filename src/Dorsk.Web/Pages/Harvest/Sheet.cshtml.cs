@@ -1,0 +1,162 @@
+using System.Globalization;
+using System.Text;
+using CsvHelper;
+using Dorsk.Core.Harvest;
+using Dorsk.Core.People;
+using Dorsk.Core.Stock;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Fish;
+using Dorsk.Web.People;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>A batch in one pond on the season sheet.</summary>
+/// <param name="Story">The pond.</param>
+/// <param name="Batch">The batch.</param>
+/// <param name="Result">Its books, added up.</param>
+/// <param name="Figures">Its figures; null where nothing stands and nothing was taken.</param>
+/// <param name="Kills">Kills written up in its time here.</param>
+public sealed record SeasonRow(
+    PondStory Story,
+    BatchStory Batch,
+    CycleResult Result,
+    CycleFigures? Figures,
+    IReadOnlyList<KillReport> Kills
+)
+{
+    /// <summary>Fish that went to an account.</summary>
+    public int Of(Account account) => Result.Out.GetValueOrDefault(account);
+
+    /// <summary>Treatments it had here.</summary>
+    public int Treatments => Story.Health.Had(Batch.Id, Batch.EmptiedAt ?? DateTimeOffset.MaxValue).Count();
+}
+
+/// <summary>The season sheet: every batch that stood here in a year, stocked, fed, lost, taken, with what it came to; printed and as CSV.</summary>
+[Needs(Permission.Look)]
+public sealed class SeasonSheetModel(Questions questions, Here here) : PageModel
+{
+    private static readonly string[] Headings =
+    [
+        "pond",
+        "fish",
+        "from",
+        "to",
+        "stocked",
+        "fed kg",
+        "dead",
+        "eaten",
+        "escaped",
+        "moved on",
+        "unexplained",
+        "taken fish",
+        "taken kg",
+        "survival %",
+        "FCR",
+        "feed cost per kg",
+        "mornings under watch",
+        "treatments",
+        "kills",
+    ];
+
+    /// <summary>The first day of the twelve months that are shown.</summary>
+    public DateOnly From { get; private set; }
+
+    /// <summary>Their last day.</summary>
+    public DateOnly To => From.AddYears(1).AddDays(-1);
+
+    public IReadOnlyList<SeasonRow> Rows { get; private set; } = [];
+
+    public IActionResult OnGet([FromQuery] string? from) => Open(from) ? Page() : Redirect("/slip/farm");
+
+    /// <summary>The same as a list.</summary>
+    public IActionResult OnGetCsv([FromQuery] string? from)
+    {
+        if (!Open(from))
+            return Redirect("/slip/farm");
+        var text = new StringWriter(CultureInfo.InvariantCulture);
+        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
+            foreach (var line in Rows.Select(CellsOf).Prepend(Headings))
+            {
+                foreach (var cell in line)
+                    csv.WriteField(cell);
+                csv.NextRecord();
+            }
+        return File(
+            Encoding.UTF8.GetBytes(text.ToString()),
+            "text/csv; charset=utf-8",
+            $"season-{From.ToString("yyyy-MM", CultureInfo.InvariantCulture)}.csv"
+        );
+    }
+
+    // A year that ends with the month of today, or the one that begins on a typed day.
+    private bool Open(string? from)
+    {
+        if (here.Farm is null)
+            return false;
+        var month = new DateOnly(here.Today.Year, here.Today.Month, 1);
+        From =
+            DateOnly.TryParseExact(from, "yyyy-MM-dd", out var typed) && typed.Year is > 1990 and < 2200
+                ? typed
+                : month.AddMonths(-11);
+        var prices = questions.Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
+        Rows =
+        [
+            .. questions
+                .Stories(_ => true)
+                .SelectMany(s => RowsOf(s, prices.GetValueOrDefault))
+                .OrderBy(r => r.Story.Pond.Code, StringComparer.Ordinal)
+                .ThenBy(r => r.Batch.ArrivedAt),
+        ];
+        return true;
+    }
+
+    private IEnumerable<SeasonRow> RowsOf(PondStory story, Func<long, double?> priceOf)
+    {
+        var kills = questions.Kills(story, here.Now);
+        return questions
+            .Cycles(story, here.Now)
+            .Where(n => Overlaps(story, n.Batch))
+            .Select(n => new SeasonRow(
+                story,
+                n.Batch,
+                n.Result,
+                story.Cycles.Of(n.Batch, n.Result, here.Today, priceOf),
+                [.. kills.Where(k => k.Fact.Began >= n.Batch.ArrivedAt && !(k.Fact.Began > n.Batch.EmptiedAt))]
+            ));
+    }
+
+    private bool Overlaps(PondStory story, BatchStory batch) =>
+        story.Zone.DayOf(batch.ArrivedAt) <= To
+        && (batch.EmptiedAt is not { } emptied || story.Zone.DayOf(emptied) >= From);
+
+    private static string[] CellsOf(SeasonRow r)
+    {
+        static string N(double? v, int decimals = 0) => v?.ToString("F" + decimals, CultureInfo.InvariantCulture) ?? "";
+        string Day(DateTimeOffset at) => r.Story.Zone.DayOf(at).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        return
+        [
+            r.Story.Pond.Code,
+            r.Batch.Species.Name,
+            Day(r.Batch.ArrivedAt),
+            r.Batch.EmptiedAt is { } emptied ? Day(emptied) : "",
+            N(r.Result.Stocked),
+            N(r.Result.FedKg, 1),
+            N(r.Of(Account.Dead)),
+            N(r.Of(Account.Eaten)),
+            N(r.Of(Account.Escaped)),
+            N(r.Result.MovedOut),
+            N(r.Result.UnexplainedCount),
+            N(r.Of(Account.Harvested) + r.Of(Account.SoldAlive) + r.Of(Account.MovedOff)),
+            N(r.Result.CaughtKg, 1),
+            N(r.Result.SurvivalPct, 1),
+            N(r.Result.Fcr, 2),
+            N(r.Figures?.FeedCostPerKg, 2),
+            N(r.Figures?.BadMornings),
+            N(r.Treatments),
+            N(r.Kills.Count),
+        ];
+    }
+}
