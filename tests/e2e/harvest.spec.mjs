@@ -38,7 +38,7 @@ test('a harvest planned as it is typed, sold by the crate and traced', async ({ 
     .first()
     .click();
   await page.goto(demo.url + '/lots');
-  const row = page.locator('tbody tr', { hasText: /^P1-/ }).first();
+  const row = page.locator('tbody tr', { has: page.getByRole('link', { name: /^P1-/ }) }).first();
   await expect(row).toContainText(/80\.0\s?kg/);
   await expect(row).toContainText(/20\.0\s?kg/);
   await row.getByRole('link', { name: /^P1-/ }).click();
