@@ -16,8 +16,21 @@ public class WaitingTests
         .. Enumerable.Range(0, 60).Select(i => new WeightAhead(First.AddDays(i), new(400 + (2 * i), 350, 450, 0.8))),
     ];
 
-    private static IReadOnlyList<WaitRow> Rows(Func<double, double?> price, double? feed, int reach = 60) =>
-        Waiting.Of(Perch, false, First, SizeSpread.Of(1000, 400, 20), [.. Ahead.Take(reach)], price, feed);
+    private static IReadOnlyList<WaitRow> Rows(
+        Func<double, double?> price,
+        double? feed,
+        int reach = 60,
+        double capacityKg = 5000
+    ) =>
+        Waiting.Of(
+            Perch,
+            (false, capacityKg),
+            First,
+            SizeSpread.Of(1000, 400, 20),
+            [.. Ahead.Take(reach)],
+            price,
+            feed
+        );
 
     [Fact]
     public void Money_is_added_up_by_hand()

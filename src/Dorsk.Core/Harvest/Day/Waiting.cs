@@ -19,7 +19,11 @@ public readonly record struct WaitRow(
     double Kg,
     double FeedKg,
     double? GainMinor
-);
+)
+{
+    /// <summary>Whether this water carries so much: no money is made by holding more than it bears.</summary>
+    public bool Fits { get; init; }
+}
 
 /// <summary>Whether fish are sold now or held for more weight: growth forecast, fish that die unseen, feed for the gain, and the price of each size.</summary>
 public static class Waiting
@@ -32,7 +36,7 @@ public static class Waiting
 
     /// <summary>Works the days out that the forecast reaches.</summary>
     /// <param name="species">The fish.</param>
-    /// <param name="inTank">Whether they stand in a tank.</param>
+    /// <param name="water">Whether they stand in a tank, and what it carries of these fish, kg.</param>
     /// <param name="first">The first day.</param>
     /// <param name="spread">The fish on that day.</param>
     /// <param name="ahead">Forecast of the mean weight.</param>
@@ -40,7 +44,7 @@ public static class Waiting
     /// <param name="feedMinor">Price of a kilogram of feed, in the smallest unit; null where it is not known.</param>
     public static IReadOnlyList<WaitRow> Of(
         FishSpecies species,
-        bool inTank,
+        (bool InTank, double CapacityKg) water,
         DateOnly first,
         SizeSpread spread,
         IReadOnlyList<WeightAhead> ahead,
@@ -56,7 +60,7 @@ public static class Waiting
             if (days > 0 && ahead.All(a => a.Day < on))
                 break;
             var meanG = days == 0 ? spread.MeanG : ahead.Last(a => a.Day <= on).MeanG.Value;
-            var count = spread.Count * Math.Exp(-StandingEstimate.UnseenDailyShare(species, inTank) * days);
+            var count = spread.Count * Math.Exp(-StandingEstimate.UnseenDailyShare(species, water.InTank) * days);
             var then = spread.GrownTo(meanG).WithCount(count);
             // The dead ate too: feed goes by the gain of those that stand between.
             var feedKg =
@@ -72,6 +76,9 @@ public static class Waiting
                     feedKg,
                     value - worth - (feedKg * feedMinor)
                 )
+                {
+                    Fits = then.MassKg <= water.CapacityKg,
+                }
             );
         }
         return rows;
@@ -87,7 +94,9 @@ public static class Waiting
                 Status.Unknown,
                 rows.Count < 2 ? "the forecast reaches no further" : "a price of fish or feed is missing"
             );
-        var best = rows.MaxBy(r => r.GainMinor!.Value);
+        if (!rows[0].Fits)
+            return new(Status.Watch, "the pond carries no more than stands: take fish out on the first of these days");
+        var best = rows.Where(r => r.Fits).MaxBy(r => r.GainMinor!.Value);
         return best.On == rows[0].On
             ? new(Status.Steady, "waiting costs more feed than it brings: sell on the first of these days")
             : new(

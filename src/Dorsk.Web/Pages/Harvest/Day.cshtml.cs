@@ -78,7 +78,7 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
         var feedId = Pond.Feedings.Select(f => (long?)f.FeedId).LastOrDefault();
         return Waiting.Of(
             batch.Batch.Species,
-            Pond.Pond.ByVolume,
+            (Pond.Pond.ByVolume, Pond.CapacityKg(batch.Batch.Species)),
             asked.On,
             asked.Spread,
             batch.Ahead,

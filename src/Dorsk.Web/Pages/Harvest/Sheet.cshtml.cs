@@ -30,6 +30,15 @@ public sealed record SeasonRow(
     /// <summary>Fish that went to an account.</summary>
     public int Of(Account account) => Result.Out.GetValueOrDefault(account);
 
+    // Breeders that hardly grow have no conversion worth a figure.
+    private const double MostFcr = 20;
+
+    /// <summary>FCR; null without gain, or with next to none.</summary>
+    public double? Fcr => Result.Fcr is <= MostFcr ? Result.Fcr : null;
+
+    /// <summary>Feed money per kg gained; null without gain, with next to none, or where a price is missing.</summary>
+    public double? FeedCost => Fcr is null ? null : Figures?.FeedCostPerKg;
+
     /// <summary>Treatments it had here.</summary>
     public int Treatments => Story.Health.Had(Batch.Id, Batch.EmptiedAt ?? DateTimeOffset.MaxValue).Count();
 }
@@ -152,8 +161,8 @@ public sealed class SeasonSheetModel(Questions questions, Here here) : PageModel
             N(r.Of(Account.Harvested) + r.Of(Account.SoldAlive) + r.Of(Account.MovedOff)),
             N(r.Result.CaughtKg, 1),
             N(r.Result.SurvivalPct, 1),
-            N(r.Result.Fcr, 2),
-            N(r.Figures?.FeedCostPerKg, 2),
+            N(r.Fcr, 2),
+            N(r.FeedCost, 2),
             N(r.Figures?.BadMornings),
             N(r.Treatments),
             N(r.Kills.Count),
