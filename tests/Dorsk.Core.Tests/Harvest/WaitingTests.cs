@@ -64,4 +64,20 @@ public class WaitingTests
             StringComparison.Ordinal
         );
     }
+
+    [Theory]
+    // 400 kg stand: 427 in a fortnight, 454 in four weeks.
+    [InlineData(440, "9 Feb", Status.Steady)]
+    [InlineData(410, "does not carry more", Status.Watch)]
+    [InlineData(300, "carries no more than stands", Status.Watch)]
+    public void Money_of_a_load_that_the_pond_does_not_carry_is_no_reason_to_wait(
+        double capacityKg,
+        string said,
+        Status status
+    )
+    {
+        var judged = Waiting.Judge(Rows(_ => 1000, 100, capacityKg: capacityKg), Hand.Metric);
+        Assert.Contains(said, judged.Reason, StringComparison.Ordinal);
+        Assert.Equal(status, judged.Status);
+    }
 }

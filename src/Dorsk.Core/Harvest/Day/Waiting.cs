@@ -97,6 +97,11 @@ public static class Waiting
         if (!rows[0].Fits)
             return new(Status.Watch, "the pond carries no more than stands: take fish out on the first of these days");
         var best = rows.Where(r => r.Fits).MaxBy(r => r.GainMinor!.Value);
+        if (best.On == rows[0].On && rows.Any(r => !r.Fits && r.GainMinor > 0))
+            return new(
+                Status.Watch,
+                "waiting would bring money, but the pond does not carry more: take fish out on the first of these days"
+            );
         return best.On == rows[0].On
             ? new(Status.Steady, "waiting costs more feed than it brings: sell on the first of these days")
             : new(
