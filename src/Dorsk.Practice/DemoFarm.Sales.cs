@@ -17,40 +17,43 @@ public sealed partial class DemoFarm
     private static IEnumerable<Told> TradeOf(DateOnly day)
     {
         if (day == TradeFrom)
-            return BuyersOfStory
-                .Select(b =>
-                    By(
-                        day,
-                        9,
-                        30,
-                        "Manager",
-                        "buyer " + b.Name,
-                        _ => new BuyerDescribed(0, b.Name, b.Kind, false),
-                        "buyer " + b.Name
-                    )
-                )
-                .Concat(
-                    new[]
-                    {
-                        (FishForm.WholeOnIce, 0.0, 980L),
-                        (FishForm.WholeOnIce, 500, 1180),
-                        (FishForm.Gutted, 0, 1350),
-                    }.Select(p =>
-                        By(day, 9, 40, "Manager", "price", _ => new PriceListed(
-                            null,
-                            "silver_perch",
-                            p.Item1,
-                            p.Item2,
-                            p.Item3
-                        ))
-                    )
-                );
+            return BuyersAndPrices(day);
         // The last crop of P6 tasted of earth after its bloom, and was clean ten days later.
         var crop = DemoScript.Batches.Last(b => b.Pond == "P6" && b.Out is not null);
         if (day == crop.Out!.Value.AddDays(-14))
             return [Tasted(day, PondWork.TasteFailed, "earthy, two of three tasters; the bloom")];
         return day == crop.Out.Value.AddDays(-4) ? [Tasted(day, PondWork.TastePassed, "clean, three tasters")] : [];
     }
+
+    private static IEnumerable<Told> BuyersAndPrices(DateOnly day) =>
+        BuyersOfStory
+            .Select(b =>
+                By(
+                    day,
+                    9,
+                    30,
+                    "Manager",
+                    "buyer " + b.Name,
+                    _ => new BuyerDescribed(0, b.Name, b.Kind, false),
+                    "buyer " + b.Name
+                )
+            )
+            .Concat(
+                new[]
+                {
+                    (FishForm.WholeOnIce, 0.0, 980L),
+                    (FishForm.WholeOnIce, 500, 1180),
+                    (FishForm.Gutted, 0, 1350),
+                }.Select(p =>
+                    By(day, 9, 40, "Manager", "price", _ => new PriceListed(
+                        null,
+                        "silver_perch",
+                        p.Item1,
+                        p.Item2,
+                        p.Item3
+                    ))
+                )
+            );
 
     private static Told Tasted(DateOnly day, PondWork work, string words) =>
         By(day, 10, 0, "Manager", $"P6 {words}", k => new PondWorked(k.Pond("P6"), work, words, null));

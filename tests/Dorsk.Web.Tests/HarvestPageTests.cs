@@ -26,6 +26,7 @@ public sealed class HarvestPageTests : IDisposable
             ["form"] = "Harvested",
             ["least"] = "0",
             ["road"] = "1.5",
+            ["temp"] = "26",
             ["draw"] = "0.6",
             ["pipe"] = "20",
             ["pump"] = "",
@@ -71,6 +72,7 @@ public sealed class HarvestPageTests : IDisposable
     [InlineData("on", "soon", "date")]
     [InlineData("by", "25:00", "An hour as 06:30")]
     [InlineData("draw", "9", "not above it")]
+    [InlineData("temp", "", "")]
     [InlineData("pipe", "", "width of the pipe")]
     [InlineData("basket", "0", "what can be worked with")]
     [InlineData("least", "40000", "No fish are that heavy")]

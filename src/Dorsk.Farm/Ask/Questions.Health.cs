@@ -44,11 +44,11 @@ public sealed partial class Questions
             return [];
         var since = written.Min(k => k.Fact.Began).AddDays(-2);
         var alarms = AlarmQuestions.All(c, AsOf.Now(DateTimeOffset.MaxValue), since).Values.ToList();
-        var prices = Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
+        var priceOf = FeedPrices();
         var cycles = Cycles(story, now).ToDictionary(n => n.Batch.Id, n => n.Result);
         double? CostPerKg(BatchStory batch) =>
             cycles.GetValueOrDefault(batch.Id) is { } result
-                ? story.Cycles.Of(batch, result, story.Zone.DayOf(now), prices.GetValueOrDefault)?.FeedCostPerKg
+                ? story.Cycles.Of(batch, result, story.Zone.DayOf(now), priceOf)?.FeedCostPerKg
                 : null;
         return
         [

@@ -1,4 +1,5 @@
 using Dorsk.Core.Harvest;
+using Dorsk.Core.Health;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Fish;
@@ -33,7 +34,11 @@ public sealed record LotStay(
     DateTimeOffset To,
     IReadOnlyList<(long FeedId, string Name, double Kg, DateOnly First, DateOnly Last)> Feeds,
     IReadOnlyList<TreatmentLine> Treatments
-);
+)
+{
+    /// <summary>A withdrawal of a treatment there that held them when they were taken out; null for none.</summary>
+    public Withdrawal? Held { get; init; }
+}
 
 /// <summary>A lot, traced from its eggs or delivery to its buyers.</summary>
 /// <param name="Now">The lot.</param>
@@ -52,6 +57,10 @@ public sealed record LotTrace(
 public sealed partial class Questions
 {
     private static readonly TimeSpan AtHarvest = TimeSpan.FromDays(1);
+
+    /// <summary>Price of a kilogram of a kind of feed by its number, in the currency; null where nobody said.</summary>
+    public Func<long, double?> FeedPrices() =>
+        Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0).GetValueOrDefault;
 
     /// <summary>Buyers, by name.</summary>
     public IReadOnlyList<BuyerDescribed> Buyers()
@@ -89,10 +98,12 @@ public sealed partial class Questions
 
     /// <summary>A lot traced back and forward; null when there is none of that line.</summary>
     /// <param name="line">Line of its harvest.</param>
-    public LotTrace? Trace(long line)
+    public LotTrace? Trace(long line) => Lots().FirstOrDefault(l => l.Lot.Line == line) is { } lot ? Trace(lot) : null;
+
+    /// <summary>A lot traced back and forward.</summary>
+    /// <param name="lot">The lot.</param>
+    public LotTrace Trace(LotNow lot)
     {
-        if (Lots().FirstOrDefault(l => l.Lot.Line == line) is not { } lot)
-            return null;
         var (batch, at) = (lot.Lot.Harvest.BatchId, lot.Lot.At);
         var stays = Stories(_ => true)
             .SelectMany(s => s.Batches.Where(b => b.Id == batch && b.ArrivedAt <= at).Select(b => StayOf(s, b, at)))
@@ -125,8 +136,11 @@ public sealed partial class Questions
                         )
                     ),
             ],
-            [.. story.Health.Had(batch.Id, to)]
-        );
+            [.. story.Health.Had(batch.Id, at)]
+        )
+        {
+            Held = story.Health.WithdrawalOfTaken(batch.Id, at),
+        };
     }
 
     private List<(DateTimeOffset, int, string, string, string)> Origins(long batch) =>

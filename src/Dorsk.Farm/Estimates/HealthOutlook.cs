@@ -87,7 +87,9 @@ public sealed class HealthOutlook(PondFacts facts, StandingStock stock, WaterVer
     /// <param name="at">When they were taken out.</param>
     public IEnumerable<TreatmentLine> Had(long batch, DateTimeOffset at) =>
         facts.Batches.FirstOrDefault(b => b.Id == batch) is { } found
-            ? facts.Rows.Health.Treatments.Where(t => t.At >= found.ArrivedAt && t.At <= at)
+            ? facts.Rows.Health.Treatments.Where(t =>
+                t.At >= found.ArrivedAt && t.At <= at && !(t.At > found.EmptiedAt)
+            )
             : [];
 
     /// <summary>The withdrawal that held fish of a batch when they were taken out, the longest; null for none.</summary>

@@ -1,6 +1,4 @@
 using System.Globalization;
-using CsvHelper;
-using CsvHelper.Configuration;
 using Dorsk.Core.Time;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Facts;
@@ -89,14 +87,13 @@ public static class Lists
         if (!All.TryGetValue(name, out var list))
             return false;
         using var c = file.Open();
-        var how = new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = style.Separator.ToString() };
-        using var csv = new CsvWriter(to, how, leaveOpen: true);
+        using var csv = CsvRows.Writer(to, style);
         Sqlite.Each(
             c,
             $"{list.Sql} {Lines.Count} ORDER BY l.happened, l.line",
             // A list without rows still says what would stand in it.
-            r => Row(csv, Columns(r).SelectMany(column => Heads(column.Name))),
-            r => Row(csv, Columns(r).SelectMany(column => Cells(r, column, zone, style))),
+            r => CsvRows.Row(csv, Columns(r).SelectMany(column => Heads(column.Name))),
+            r => CsvRows.Row(csv, Columns(r).SelectMany(column => Cells(r, column, zone, style))),
             Lines.With(AsOf.Now(DateTimeOffset.MaxValue))
         );
         return true;
@@ -213,19 +210,6 @@ public static class Lists
             return zone.LocalAt(r.Instant(column.At)).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
         if (column.Name == "at_ms")
             return zone.LocalAt(r.Instant(column.At)).ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture);
-        return r.GetValue(column.At) switch
-        {
-            double figure => style.Number(figure),
-            // A spreadsheet must not take a note for a formula.
-            string { Length: > 0 } text when "=+-@\t\r".Contains(text[0], StringComparison.Ordinal) => "'" + text,
-            var other => Convert.ToString(other, CultureInfo.InvariantCulture) ?? "",
-        };
-    }
-
-    private static void Row(CsvWriter csv, IEnumerable<string> cells)
-    {
-        foreach (var cell in cells)
-            csv.WriteField(cell);
-        csv.NextRecord();
+        return CsvRows.Cell(r.GetValue(column.At), style);
     }
 }

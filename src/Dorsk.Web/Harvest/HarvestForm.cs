@@ -80,6 +80,7 @@ public static class HarvestForm
                 s.Here.Typed(1.5, 1)
             ),
             s.Heading("Water"),
+            s.Quantity("temp", "Water temperature", Measures.Temperature, s.Last(Parameter.Temperature)),
             s.Quantity("draw", "Draw down to", Measures.Length, level)
                 .WithHint("gauge level at which the net goes in; as it stands: no draining"),
             s.Quantity("pipe", "Inner width of the outlet pipe", Measures.ShortLength, 0.2),
@@ -121,6 +122,7 @@ public static class HarvestForm
         Account To,
         double LeastG,
         double RoadH,
+        double TempC,
         double DrawM,
         double? PipeM,
         double? PumpM3H
@@ -137,9 +139,9 @@ public static class HarvestForm
         var spread = f.Sound ? pond.Sizes.Of(batch.Batch, f.Here.Today)?.GrownTo(meanG) : null;
         if (f.Sound && spread is null)
             f.Form.Refuse("on", "No fish stand here on that day.");
-        var net = NetOf(f, batch, spread);
+        var net = NetOf(f, batch, spread, lines.TempC);
         var taken = spread is null ? default : Taken(f, spread, lines.LeastG);
-        var tempC = pond.LastOf(Parameter.Temperature)?.Si ?? UsualC;
+        var tempC = lines.TempC;
         var haul = Haul(f, lines, batch.Batch.Species, meanG, tempC);
         var down = Down(f, batch, meanG, tempC, lines);
         var day = DayOf(f, lines, taken, down?.Hours ?? 0);
@@ -196,6 +198,7 @@ public static class HarvestForm
             f.Form.Choice("form", Forms, "way of transport", Account.Harvested),
             f.Q("least", Measures.FishWeight, 0, 50_000),
             f.Q("road", Measures.Plain, 0, 48),
+            f.Q("temp", Measures.Temperature, 0, 40),
             f.Q("draw", Measures.Length, 0, 20),
             f.MaybeQ("pipe", Measures.ShortLength, 0.02, 3),
             f.MaybeQ("pump", Measures.Flow, 0.1, 100_000)
@@ -249,7 +252,7 @@ public static class HarvestForm
         batch.Ahead.Where(a => a.Day <= on).Select(a => (double?)a.MeanG.Value).LastOrDefault()
         ?? batch.Stands.MeanG.Value;
 
-    private static CrowdedNet? NetOf(BenchForm f, BatchNow batch, SizeSpread? spread)
+    private static CrowdedNet? NetOf(BenchForm f, BatchNow batch, SizeSpread? spread, double tempC)
     {
         var pulls = f.Whole("pulls", "pulls", 1, 10);
         var sock = f.Q("sock", Measures.Volume, 0.1, 100_000);
@@ -274,7 +277,7 @@ public static class HarvestForm
             spread.MeanG,
             kg,
             water,
-            f.Pond!.LastOf(Parameter.Temperature)?.Si ?? UsualC,
+            tempC,
             oxygen,
             limits.DoActMgL,
             through,
@@ -298,14 +301,12 @@ public static class HarvestForm
             lines.DrawM,
             Hours,
             (batch.Batch.Species, meanG, batch.Stands.Count.Value * meanG / 1000),
-            tempC,
-            f.Limits.DoActMgL
+            (tempC, f.Here.Farm!.AltitudeM, f.Limits.DoActMgL)
         );
     }
 
     // An outlet a little under the floor, with a sharp edge.
     private const double DropM = 0.3,
         Discharge = 0.6,
-        GaugeM = 0.005,
-        UsualC = 25;
+        GaugeM = 0.005;
 }

@@ -13,7 +13,7 @@ internal static class CycleTable
     /// <param name="counts">Which batches.</param>
     public static IReadOnlyList<CycleFigures> All(Questions questions, Here here, Func<BatchStory, bool> counts)
     {
-        var prices = questions.Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
+        var priceOf = questions.FeedPrices();
         return
         [
             .. questions
@@ -23,7 +23,7 @@ internal static class CycleTable
                     questions
                         .Cycles(s, here.Now)
                         .Where(n => counts(n.Batch))
-                        .Select(n => s.Cycles.Of(n.Batch, n.Result, here.Today, prices.GetValueOrDefault))
+                        .Select(n => s.Cycles.Of(n.Batch, n.Result, here.Today, priceOf))
                 )
                 .OfType<CycleFigures>(),
         ];

@@ -1,4 +1,3 @@
-using System.Text;
 using Dorsk.Core.People;
 using Dorsk.Farm.Files;
 using Dorsk.Farm.Sql;
@@ -19,13 +18,6 @@ public sealed class ListModel(FarmFile file, Here here) : PageModel
         if (CsvStyle.Find(style ?? CsvStyle.Usual(here.Hand.Sign)) is not { } how)
             return NotFound();
         var text = new StringWriter();
-        // With the mark that tells spreadsheets it is UTF-8.
-        return Lists.Write(file, name, here.Zone, how, text)
-            ? File(
-                Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(text.ToString())).ToArray(),
-                "text/csv; charset=utf-8",
-                name + ".csv"
-            )
-            : NotFound();
+        return Lists.Write(file, name, here.Zone, how, text) ? CsvAnswer.Of(text.ToString(), name) : NotFound();
     }
 }

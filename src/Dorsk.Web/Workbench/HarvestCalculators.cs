@@ -188,7 +188,8 @@ internal static class NetWords
                 ? new Input("oxygen", read, Measures.Oxygen, "read or typed")
                 : Input.Said("oxygen", "not read", "unknown"),
             new Input("act level", net.ActMgL, Measures.Oxygen, "limits of the fish"),
-            new Input("pumped through", net.FlowM3H, Measures.Flow, "asked")
+            new Input("pumped through", net.FlowM3H, Measures.Flow, "asked"),
+            new Input("oxygen of that water", net.FlowMgL, Measures.Oxygen, "typed, or taken as good pond water")
         );
 }
 
@@ -289,7 +290,11 @@ internal sealed class SeineCalculator : ICalculator
                 new("Height", f.Say(Seine.HeightM(depth), Measures.Length), why),
                 new("A half circle across the pond", f.Say(Seine.SemicircleM(width), Measures.Length), why),
                 new("Mesh, knot to knot", "up to " + f.Say(Mesh(species, least) / 1000, Measures.Pellet), why),
-                new("Pulled", Seine.ByHand(width, width * width * 2) ? "by hand" : "by vehicles on both banks", why),
+                new(
+                    "Pulled",
+                    Seine.ByHand(width, f.Pond?.Pond.Shape.FullAreaM2 ?? 0) ? "by hand" : "by vehicles on both banks",
+                    why
+                ),
             ],
             "Smooth knotless mesh saves scales. The lead line stays on the floor: not in the mud, not lifted at the bank.",
             Cautions:

@@ -68,7 +68,7 @@ public class HarvestDayTests
         var shape = new SlopedRectangle(40, 25, 1.4, 2);
         (FishSpecies, double, double) fish = (FishSpecies.Of("silver_perch"), 500, 600);
         double Pipe(double from, double to) => Draining.Through(shape, from, to, 0.3, 0.2, 1, 0.6).Hours;
-        var down = DrawDown.Of(shape, 1.4, 0.3, Pipe, fish, 26, 3);
+        var down = DrawDown.Of(shape, 1.4, 0.3, Pipe, fish, (26, 0, 3));
         Assert.Equal(Pipe(1.4, 0.3), down.Hours, 0.01 * down.Hours);
         Assert.Equal(0.3, down.Steps[^1].LevelM, 9);
         Assert.Equal(down.Hours, down.Steps[^1].Hours, 9);
@@ -76,10 +76,21 @@ public class HarvestDayTests
         // Levels only fall, and so do the minutes of air.
         Assert.Equal(down.Steps.OrderByDescending(s => s.LevelM), down.Steps);
         Assert.Equal(down.Steps.OrderByDescending(s => s.Minutes), down.Steps);
-        var twice = DrawDown.Of(shape, 1.4, 0.3, Pipe, (fish.Item1, 500, 1200), 26, 3);
+        var twice = DrawDown.Of(shape, 1.4, 0.3, Pipe, (fish.Item1, 500, 1200), (26, 0, 3));
+        // Thin air holds less.
+        Assert.True(
+            DrawDown.Of(shape, 1.4, 0.3, Pipe, fish, (26, 2000, 3)).Steps[^1].Minutes < 0.8 * down.Steps[^1].Minutes
+        );
         Assert.Equal(down.Steps[^1].Minutes / 2, twice.Steps[^1].Minutes, 9);
         // A pump of even flow takes as long as the volume asks.
-        var pumped = DrawDown.Of(shape, 1.4, 0.3, (a, b) => (shape.VolumeM3(a) - shape.VolumeM3(b)) / 100, fish, 26, 3);
+        var pumped = DrawDown.Of(
+            shape,
+            1.4,
+            0.3,
+            (a, b) => (shape.VolumeM3(a) - shape.VolumeM3(b)) / 100,
+            fish,
+            (26, 0, 3)
+        );
         Assert.Equal((shape.VolumeM3(1.4) - shape.VolumeM3(0.3)) / 100, pumped.Hours, 9);
     }
 }

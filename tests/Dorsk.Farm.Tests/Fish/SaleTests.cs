@@ -139,6 +139,30 @@ public class SaleTests
     }
 
     [Fact]
+    public void Residues_go_along_into_the_next_pond()
+    {
+        var (farm, batch, _, buyer) = Sold();
+        using var keep = farm;
+        var other = farm.Must(
+            new PondBuilt(new Pond(0, "P2", "", PondKind.Earthen, new SlopedRectangle(40, 25, 1.4, 2), "grow-out")),
+            Day(0)
+        );
+        farm.Must(new FishMoved(farm.PondId, other, batch, 300, 400, CountBasis.Counted), Day(24));
+        var lot = farm.Must(
+            new FishHarvested(other, batch, 100, 42, CountBasis.Counted, Account.Harvested, false, ""),
+            Day(26)
+        );
+        // Written down late: by then they had been moved, taken out of the second pond, and nobody knew.
+        var product = farm.Must(FactFarm.Labelled("Premix", 10) with { WithdrawalDays = 20 }, Day(12));
+        farm.Must(new TreatmentGiven(farm.PondId, product, 50_000, 1, "made up", ""), Day(22));
+        var tried = farm.Try(Sale(farm, lot, buyer, 23) with { PondId = other }, Day(27));
+        Assert.Contains(tried.Remarks, r =>
+            r.Kind == Objection.Refuse && r.Text.Contains("withdrawal of Premix", StringComparison.Ordinal)
+        );
+        Assert.Contains(farm.Questions.Trace(lot)!.Stays, s => s is { Pond: "P1", Held: not null });
+    }
+
+    [Fact]
     public void Every_kilogram_sold_leads_to_stockings_whose_numbers_add_up()
     {
         using var farm = new TestFarm();

@@ -1,6 +1,7 @@
 using Dorsk.Core.Oxygen;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Species;
+using Dorsk.Core.Water;
 
 namespace Dorsk.Core.Harvest;
 
@@ -29,22 +30,24 @@ public sealed record DrawDown(IReadOnlyList<DrawStep> Steps, double Hours)
     /// <param name="toM">Gauge level at which the net goes in, m; 0 or more and under the first.</param>
     /// <param name="outlet">Hours that water takes from one level to a lower one.</param>
     /// <param name="fish">Species, mean weight in g, and mass in kg.</param>
-    /// <param name="tempC">Water, °C.</param>
-    /// <param name="actMgL">Act level, mg/L.</param>
+    /// <param name="water">Temperature in °C, height of the farm in m, and the act level in mg/L.</param>
     public static DrawDown Of(
         PondShape shape,
         double fromM,
         double toM,
         Func<double, double, double> outlet,
         (FishSpecies Species, double MeanG, double Kg) fish,
-        double tempC,
-        double actMgL
+        (double TempC, double AltitudeM, double ActMgL) water
     )
     {
-        var full = Water.OxygenSaturation.MgL(Math.Clamp(tempC, 0, 40), 0, Water.OxygenSaturation.PressureKPa(0));
-        var takesGH = fish.Kg * Respiration.Fish(fish.MeanG, tempC, fish.Species);
+        var full = OxygenSaturation.MgL(
+            Math.Clamp(water.TempC, 0, 40),
+            0,
+            OxygenSaturation.PressureKPa(water.AltitudeM)
+        );
+        var takesGH = fish.Kg * Respiration.Fish(fish.MeanG, water.TempC, fish.Species);
         DrawStep At(double hours, double level) =>
-            StepAt(shape, hours, level, fish.Kg, takesGH / Math.Max(0.001, full - actMgL));
+            StepAt(shape, hours, level, fish.Kg, takesGH / Math.Max(0.001, full - water.ActMgL));
         var steps = new List<DrawStep> { At(0, fromM) };
         var (hours, level, next) = (0.0, fromM, 1.0);
         while (level > toM + 1e-9)

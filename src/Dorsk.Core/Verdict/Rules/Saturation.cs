@@ -17,13 +17,9 @@ internal static class Saturation
     /// <summary>The highest oxygen of the last three days that is over what fish bear without gas bubbles, % of saturation; null where none was.</summary>
     public static double? GassyPct(PondState s)
     {
-        var salinityPpt = s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0;
-        var pressureKPa = OxygenSaturation.PressureKPa(s.AltitudeM);
         var over = s.Since(Parameter.Oxygen, GasShows)
             .Select(read =>
-                s.Readings[Parameter.Temperature].Nearest(read.At, SameWater) is { } temp
-                    ? 100 * read.Si / OxygenSaturation.MgL(Math.Clamp(temp.Si, 0, 40), salinityPpt, pressureKPa)
-                    : 0
+                s.Readings[Parameter.Temperature].Nearest(read.At, SameWater) is { } temp ? Pct(s, read.Si, temp.Si) : 0
             )
             .Where(pct => pct > HighPct)
             .ToList();
@@ -39,14 +35,8 @@ internal static class Saturation
             || s.Last(Parameter.Temperature, TimeSpan.FromDays(1)) is not { } temp
         )
             yield break;
-        var salinityPpt = s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0;
-        var full = OxygenSaturation.MgL(
-            Math.Clamp(temp.Si, 0, 40),
-            salinityPpt,
-            OxygenSaturation.PressureKPa(s.AltitudeM)
-        );
-        var pct = 100 * last.Si / full;
-        var grounds = Because(s, last, temp, salinityPpt);
+        var pct = Pct(s, last.Si, temp.Si);
+        var grounds = Because(s, last, temp, SalinityPpt(s));
         var inAfternoon = last.At > s.Sun.Rise + MorningOver && last.At < s.Sun.Set;
         if (pct > HighPct)
             yield return FoundLow(s, pct, grounds);
@@ -62,6 +52,13 @@ internal static class Saturation
                 Why = grounds,
             };
     }
+
+    private static double SalinityPpt(PondState s) => s.Last(Parameter.Salinity, Speaks.Months)?.Si ?? 0;
+
+    private static double Pct(PondState s, double mgL, double tempC) =>
+        100
+        * mgL
+        / OxygenSaturation.MgL(Math.Clamp(tempC, 0, 40), SalinityPpt(s), OxygenSaturation.PressureKPa(s.AltitudeM));
 
     private static Grounds Because(PondState s, Timed last, Timed temp, double salinityPpt) =>
         Grounds.Of(

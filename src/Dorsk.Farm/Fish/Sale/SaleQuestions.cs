@@ -95,7 +95,20 @@ internal static class SaleQuestions
             lot.At,
             Math.Max(0, lot.Harvest.MassKg - others),
             pond.TastedFor(lot.Harvest.BatchId, lot.At),
-            pond.WithdrawalOfTaken(lot.Harvest.BatchId, lot.At)?.Words(desk.Hand)
+            Residue(desk, lot)
         );
     }
+
+    // Fish take their residues along: every pond in which the batch stood is asked.
+    private static string? Residue(Desk desk, HarvestLot lot) =>
+        FishQuestions
+            .Movements(desk.Connection, desk.AsOf.Known, lot.Harvest.BatchId)
+            .SelectMany(m => m.Postings)
+            .Where(p => p is { Account: Account.Pond, PondId: not null })
+            .Select(p => p.PondId!.Value)
+            .Distinct()
+            .Select(p => desk.PondAt(p)?.WithdrawalOfTaken(lot.Harvest.BatchId, lot.At))
+            .OfType<Core.Health.Withdrawal>()
+            .MaxBy(w => w.Until)
+            ?.Words(desk.Hand);
 }

@@ -1,6 +1,4 @@
 using System.Globalization;
-using System.Text;
-using CsvHelper;
 using Dorsk.Core.Harvest;
 using Dorsk.Core.People;
 using Dorsk.Core.Stock;
@@ -85,18 +83,10 @@ public sealed class SeasonSheetModel(Questions questions, Here here) : PageModel
     {
         if (!Open(from))
             return Redirect("/slip/farm");
-        var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
-            foreach (var line in Rows.Select(CellsOf).Prepend(Headings))
-            {
-                foreach (var cell in line)
-                    csv.WriteField(cell);
-                csv.NextRecord();
-            }
-        return File(
-            Encoding.UTF8.GetBytes(text.ToString()),
-            "text/csv; charset=utf-8",
-            $"season-{From.ToString("yyyy-MM", CultureInfo.InvariantCulture)}.csv"
+        return CsvAnswer.Of(
+            Rows.Select(CellsOf).Prepend(Headings),
+            here,
+            $"season-{From.ToString("yyyy-MM", CultureInfo.InvariantCulture)}"
         );
     }
 
@@ -110,12 +100,12 @@ public sealed class SeasonSheetModel(Questions questions, Here here) : PageModel
             DateOnly.TryParseExact(from, "yyyy-MM-dd", out var typed) && typed.Year is > 1990 and < 2200
                 ? typed
                 : month.AddMonths(-11);
-        var prices = questions.Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
+        var priceOf = questions.FeedPrices();
         Rows =
         [
             .. questions
                 .Stories(_ => true)
-                .SelectMany(s => RowsOf(s, prices.GetValueOrDefault))
+                .SelectMany(s => RowsOf(s, priceOf))
                 .OrderBy(r => r.Story.Pond.Code, StringComparer.Ordinal)
                 .ThenBy(r => r.Batch.ArrivedAt),
         ];
@@ -141,9 +131,15 @@ public sealed class SeasonSheetModel(Questions questions, Here here) : PageModel
         story.Zone.DayOf(batch.ArrivedAt) <= To
         && (batch.EmptiedAt is not { } emptied || story.Zone.DayOf(emptied) >= From);
 
-    private static string[] CellsOf(SeasonRow r)
+    // Always so many decimals, with the farm's sign.
+    private string N(double? value, int decimals) =>
+        value
+            ?.ToString("F" + decimals, CultureInfo.InvariantCulture)
+            .Replace('.', here.Hand.Sign == Core.Units.DecimalSign.Comma ? ',' : '.')
+        ?? "";
+
+    private object?[] CellsOf(SeasonRow r)
     {
-        static string N(double? v, int decimals = 0) => v?.ToString("F" + decimals, CultureInfo.InvariantCulture) ?? "";
         string Day(DateTimeOffset at) => r.Story.Zone.DayOf(at).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
         return
         [
@@ -151,21 +147,21 @@ public sealed class SeasonSheetModel(Questions questions, Here here) : PageModel
             r.Batch.Species.Name,
             Day(r.Batch.ArrivedAt),
             r.Batch.EmptiedAt is { } emptied ? Day(emptied) : "",
-            N(r.Result.Stocked),
+            r.Result.Stocked,
             N(r.Result.FedKg, 1),
-            N(r.Of(Account.Dead)),
-            N(r.Of(Account.Eaten)),
-            N(r.Of(Account.Escaped)),
-            N(r.Result.MovedOut),
-            N(r.Result.UnexplainedCount),
-            N(r.Of(Account.Harvested) + r.Of(Account.SoldAlive) + r.Of(Account.MovedOff)),
+            r.Of(Account.Dead),
+            r.Of(Account.Eaten),
+            r.Of(Account.Escaped),
+            r.Result.MovedOut,
+            r.Result.UnexplainedCount,
+            r.Of(Account.Harvested) + r.Of(Account.SoldAlive) + r.Of(Account.MovedOff),
             N(r.Result.CaughtKg, 1),
             N(r.Result.SurvivalPct, 1),
             N(r.Fcr, 2),
             N(r.FeedCost, 2),
-            N(r.Figures?.BadMornings),
-            N(r.Treatments),
-            N(r.Kills.Count),
+            r.Figures?.BadMornings,
+            r.Treatments,
+            r.Kills.Count,
         ];
     }
 }

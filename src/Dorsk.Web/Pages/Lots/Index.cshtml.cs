@@ -48,9 +48,10 @@ public sealed class LotsModel(Questions questions, Here here) : PageModel
 
     // The batch ate the feed, or bore the treatment, before it was taken out: in whatever pond it stood then.
     private bool Reached(LotNow lot) =>
-        questions.Trace(lot.Lot.Line) is { } trace
-        && trace.Stays.Any(s =>
-            (Treatment is { } t && s.Treatments.Any(x => x.Line == t.Line))
-            || (Feed is { } f && s.Feeds.Any(x => x.FeedId == f.Id))
-        );
+        questions
+            .Trace(lot)
+            .Stays.Any(s =>
+                (Treatment is { } t && s.Treatments.Any(x => x.Line == t.Line))
+                || (Feed is { } f && s.Feeds.Any(x => x.FeedId == f.Id))
+            );
 }

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text;
-using CsvHelper;
 using Dorsk.Core.Harvest;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
@@ -36,20 +35,7 @@ public sealed class LotModel(Questions questions, Here here) : PageModel
     public IActionResult OnGet(long line) => Open(line) ? Page() : NotFound();
 
     /// <summary>The same as one list.</summary>
-    public IActionResult OnGetCsv(long line)
-    {
-        if (!Open(line))
-            return NotFound();
-        var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
-            foreach (var row in Rows())
-            {
-                foreach (var cell in row)
-                    csv.WriteField(cell);
-                csv.NextRecord();
-            }
-        return File(Encoding.UTF8.GetBytes(text.ToString()), "text/csv; charset=utf-8", $"{Trace.Now.Code}.csv");
-    }
+    public IActionResult OnGetCsv(long line) => Open(line) ? CsvAnswer.Of(Rows(), here, Trace.Now.Code) : NotFound();
 
     private bool Open(long line)
     {
@@ -74,51 +60,15 @@ public sealed class LotModel(Questions questions, Here here) : PageModel
         return path.ToString();
     }
 
-    private IEnumerable<string[]> Rows()
+    private IEnumerable<object?[]> Rows()
     {
-        string At(DateTimeOffset at) =>
-            here.Zone.LocalAt(at).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
-        string N(double v) => v.ToString("0.###", CultureInfo.InvariantCulture);
         var lot = Trace.Now.Lot;
         yield return ["what", "from", "to", "name", "kg", "fish", "remark"];
         foreach (var o in Trace.Origins)
-            yield return
-            [
-                "stocked",
-                At(o.At),
-                "",
-                o.Origin,
-                "",
-                o.Count.ToString(CultureInfo.InvariantCulture),
-                $"{o.Seller} {o.SellersLot}".Trim(),
-            ];
-        foreach (var s in Trace.Stays)
-        {
-            yield return ["pond", At(s.From), At(s.To), s.Pond, "", "", ""];
-            foreach (var f in s.Feeds)
-                yield return
-                [
-                    "feed",
-                    f.First.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-                    f.Last.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-                    f.Name,
-                    N(f.Kg),
-                    "",
-                    s.Pond,
-                ];
-            foreach (var t in s.Treatments)
-                yield return ["treatment", At(t.At), "", t.Product.Name, N(t.Given.AmountG / 1000), "", t.Given.Reason];
-        }
-        yield return
-        [
-            "harvest",
-            At(lot.At),
-            "",
-            Trace.Now.Code,
-            N(lot.Harvest.MassKg),
-            lot.Harvest.Count.ToString(CultureInfo.InvariantCulture),
-            lot.By,
-        ];
+            yield return ["stocked", At(o.At), "", o.Origin, "", o.Count, $"{o.Seller} {o.SellersLot}".Trim()];
+        foreach (var row in Trace.Stays.SelectMany(RowsOf))
+            yield return row;
+        yield return ["harvest", At(lot.At), "", Trace.Now.Code, lot.Harvest.MassKg, lot.Harvest.Count, lot.By];
         foreach (var s in lot.Sales)
             yield return
             [
@@ -126,9 +76,30 @@ public sealed class LotModel(Questions questions, Here here) : PageModel
                 At(s.At),
                 "",
                 s.Fact.BuyerId is { } id && Buyers.TryGetValue(id, out var b) ? b.Name : "",
-                N(s.Fact.LiveKg),
+                s.Fact.LiveKg,
                 "",
                 s.By,
             ];
     }
+
+    private IEnumerable<object?[]> RowsOf(LotStay s)
+    {
+        yield return ["pond", At(s.From), At(s.To), s.Pond, "", "", ""];
+        foreach (var f in s.Feeds)
+            yield return
+            [
+                "feed",
+                f.First.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                f.Last.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                f.Name,
+                f.Kg,
+                "",
+                s.Pond,
+            ];
+        foreach (var t in s.Treatments)
+            yield return ["treatment", At(t.At), "", t.Product.Name, t.Given.AmountG / 1000, "", t.Given.Reason];
+    }
+
+    private string At(DateTimeOffset at) =>
+        here.Zone.LocalAt(at).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
 }

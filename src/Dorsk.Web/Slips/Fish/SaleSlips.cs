@@ -240,6 +240,12 @@ internal sealed class SaleSlip : ISlip
             ),
             Buyers.Field(c, old?.BuyerId, "nobody"),
             c.Choice("Form", "Form", form.ToString(), [.. SaleWords.Forms.Select(f => (f.Key, f.Word))]),
+            .. Weighed(c, old, form),
+        ];
+    }
+
+    private static IEnumerable<SlipField> Weighed(SlipContext c, FishSold? old, FishForm form) =>
+        [
             c.Quantity("Gross", "Weighed, with crates", Measures.Mass, old?.GrossKg),
             c.Whole("Crates", "Crates", old?.Crates ?? 0),
             c.Quantity("Tare", "One empty crate", Measures.Mass, old?.TareKg ?? 0),
@@ -251,7 +257,6 @@ internal sealed class SaleSlip : ISlip
             c.Quantity("Temp", "Temperature of the fish", Measures.Temperature, old?.TempC),
             c.Words("Note", "Remark", old?.Note ?? ""),
         ];
-    }
 
     public Filled Read(SlipForm form, SlipContext c)
     {
@@ -328,11 +333,11 @@ internal sealed class SaleSlip : ISlip
 
     private static double? Cost(LotNow lot, SlipContext c)
     {
-        var prices = c.Questions.Feeds().ToDictionary(f => f.Id, f => f.PriceMinorPerKg / 100.0);
+        var priceOf = c.Questions.FeedPrices();
         return c
             .Questions.Cycles(lot.Story, c.Here.Now)
             .Where(n => n.Batch.Id == lot.Lot.Harvest.BatchId)
-            .Select(n => lot.Story.Cycles.Of(n.Batch, n.Result, c.Here.Today, prices.GetValueOrDefault)?.FeedCostPerKg)
+            .Select(n => lot.Story.Cycles.Of(n.Batch, n.Result, c.Here.Today, priceOf)?.FeedCostPerKg)
             .FirstOrDefault();
     }
 
