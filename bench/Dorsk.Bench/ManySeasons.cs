@@ -18,13 +18,12 @@ namespace Dorsk.Bench;
 internal static class ManySeasons
 {
     private const int Ponds = 60,
-        Years = 3,
+        FewYears = 3,
         CycleDays = 400,
         SampleEvery = 28;
     private const double Warm = 10,
         MoveMs = 200;
-    private static readonly DateTimeOffset Now = new(2027, 1, 21, 7, 40, 0, TimeSpan.Zero),
-        From = Now.AddYears(-Years);
+    private static readonly DateTimeOffset Now = new(2027, 1, 21, 7, 40, 0, TimeSpan.Zero);
     private static readonly FarmZone Zone = FarmZone.Find("Etc/GMT-10")!;
 
     public static async Task<int> Run(string app, string folder)
@@ -32,13 +31,13 @@ internal static class ManySeasons
         Directory.CreateDirectory(folder);
         var path = Path.Combine(folder, "farm.db");
         if (!File.Exists(path))
-            Write(path);
+            Write(path, FewYears);
         FarmFile.Settle(path);
         using (var c = new FarmFile(path).Open())
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{Ponds} ponds, {Years} years: {Sqlite.Number(c, "SELECT count(*) FROM log"):N0} lines, {Sqlite.Number(c, "SELECT count(*) FROM stocking"):N0} batches, {Sqlite.Number(c, "SELECT count(*) FROM harvest_planned"):N0} and {Sqlite.Number(c, "SELECT count(*) FROM cycle_planned"):N0} plans; data file {new FileInfo(path).Length / 1e6:N0} MB"
+                    $"{Ponds} ponds, {FewYears} years: {Sqlite.Number(c, "SELECT count(*) FROM log"):N0} lines, {Sqlite.Number(c, "SELECT count(*) FROM stocking"):N0} batches, {Sqlite.Number(c, "SELECT count(*) FROM harvest_planned"):N0} and {Sqlite.Number(c, "SELECT count(*) FROM cycle_planned"):N0} plans; data file {new FileInfo(path).Length / 1e6:N0} MB"
                 )
             );
         using var running = await RunningApp.Start(
@@ -94,24 +93,26 @@ internal static class ManySeasons
         return holds ? 0 : 1;
     }
 
-    private static void Write(string path)
+    /// <summary>Writes the ponds with so many years behind them.</summary>
+    internal static void Write(string path, int years)
     {
+        var from = Now.AddYears(-years);
         var file = new FarmFile(path);
         file.Prepare();
         new Farm.State.MadeAs(file).MarkDemo();
-        var clock = new SetClock { Now = From };
+        var clock = new SetClock { Now = from };
         var door = new Door(file, clock);
         long Enter(Core.Judging.Fact fact, DateTimeOffset at) =>
             door.Enter(Entry.Of(Guid.NewGuid(), "Manager", at, fact)) is { Accepted: true } r
                 ? r.Lines[0]
                 : throw new InvalidOperationException(fact.ToString());
-        Enter(new PersonNamed("Manager", Role.Manager), From);
+        Enter(new PersonNamed("Manager", Role.Manager), from);
         Enter(
             new FarmDescribed("Many ponds", "made up", new Place(-29.4, 152.6), 60, "Etc/GMT-10", Hand.Metric, "AUD"),
-            From
+            from
         );
         var feeds = new[] { (1.0, "crumble"), (2.0, "starter"), (4.0, "grower") }
-            .Select(f => Enter(new FeedNamed(0, f.Item2, f.Item1, 38, 215), From))
+            .Select(f => Enter(new FeedNamed(0, f.Item2, f.Item1, 38, 215), from))
             .ToList();
         var ponds = Enumerable
             .Range(1, Ponds)
@@ -127,7 +128,7 @@ internal static class ManySeasons
                             "grow-out"
                         )
                     ),
-                    From
+                    from
                 )
             )
             .ToList();
@@ -141,29 +142,32 @@ internal static class ManySeasons
                             .Select(a => new Aerator("A" + a, AeratorKind.All[1], 1.1, new(20, 0), new(6, 30))),
                     ]
                 ),
-                From
+                from
             );
         clock.Now = Now;
         foreach (var (pond, i) in ponds.Select((p, i) => (p, i)))
         {
-            Pond(door, Enter, pond, i, feeds);
+            Pond(door, Enter, pond, (i, from), feeds);
             if (i % 10 == 9)
                 Console.WriteLine($"  {i + 1} ponds");
         }
+        // A load of each kind every two months, with its own lot.
         foreach (var feed in feeds)
-            Enter(new FeedReceived(feed, "A", 40_000, null), Now.AddHours(-5));
+            for (var at = from.AddHours(1); at < Now; at = at.AddDays(60))
+                Enter(new FeedReceived(feed, FormattableString.Invariant($"L{at:yyMM}"), 40_000, null), at);
     }
 
     private static void Pond(
         Door door,
         Func<Core.Judging.Fact, DateTimeOffset, long> enter,
         long pond,
-        int i,
+        (int I, DateTimeOffset From) place,
         List<long> feeds
     )
     {
+        var (i, from) = place;
         // Cycles lie apart from pond to pond; the last one stands.
-        for (var begin = From.AddDays(1 + (i * 6)); begin < Now.AddDays(-20); begin = begin.AddDays(CycleDays + 25))
+        for (var begin = from.AddDays(1 + (i * 6)); begin < Now.AddDays(-20); begin = begin.AddDays(CycleDays + 25))
         {
             var batch = enter(
                 new FishStocked(pond, "silver_perch", "made up", 7000, 20, CountBasis.ByWeight, "bench", 500),

@@ -40,6 +40,8 @@ if (args is ["season", var shown, var kept])
     return await ManySeasons.Run(shown, kept);
 if (args is ["load", var loaded, var onto, ..])
     return await Load.Run(loaded, onto, args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : 300);
+if (args is ["trace", var traced, var lots])
+    return await ManyLots.Run(traced, lots);
 if (args is ["history"])
     return History.Run();
 if (args is ["speed", var app, var empty, var seed])

@@ -33,6 +33,9 @@ public sealed partial class DemoFarm
         PrepareP6(day, notes);
         notes.AddRange(HealthOf(day));
         notes.AddRange(TradeOf(day));
+        notes.AddRange(ArrangedOf(day));
+        notes.AddRange(OrdersOf(day));
+        notes.AddRange(ReviewOf(day));
         if (day == DemoScript.SeasonPlanned)
             PlanSeason(notes);
     }
@@ -140,6 +143,7 @@ public sealed partial class DemoFarm
             )
         );
         notes.AddRange(SalesOf(day, batch, kg));
+        notes.AddRange(NetDayOf(day, batch, kg, 1000 * kg / caught));
     }
 
     // Feed is ordered when it runs low, for forty days, less before the holidays. January's order was short and the next load is late: the grower lasts six days

@@ -262,4 +262,225 @@ public sealed class HarvestPageTests : IDisposable
         Assert.True(receipt.Accepted, string.Join("; ", receipt.Remarks.Select(r => r.Text)));
         return receipt.Lines[0];
     }
+
+    [Fact]
+    public async Task Baskets_of_the_phone_are_tallied_asked_about_and_closed_into_the_ledger()
+    {
+        var other = Enter(
+            new Core.Ponds.PondBuilt(
+                new Core.Ponds.Pond(
+                    0,
+                    "B9",
+                    "",
+                    Core.Ponds.PondKind.Earthen,
+                    new Core.Ponds.SlopedRectangle(20, 10, 1.2, 2),
+                    "brood"
+                )
+            ),
+            SmallFarm.Now.AddDays(-9)
+        );
+        var net = Enter(
+            new NetDayBegun(0, farm.PondId, farm.BatchLine, 30, 0, 80, 120, 300, "two") { Reason = "ordered" },
+            SmallFarm.Now.AddMinutes(-50)
+        );
+        var manager = await farm.As(Role.Manager);
+        async Task<string> Phone(string id, double ago, params (string Key, string Value)[] values)
+        {
+            var stop = new
+            {
+                id,
+                kind = "net",
+                pond = "P1",
+                at = 1_000_000_000 - (ago * 60_000),
+                values = values
+                    .Append(("net", net.ToString(System.Globalization.CultureInfo.InvariantCulture)))
+                    .Append(("pull", "1"))
+                    .ToDictionary(v => v.Item1, v => v.Item2),
+                behaviour = "",
+                sure = Array.Empty<string>(),
+                meant = Array.Empty<string>(),
+            };
+            var answer = await manager.Json(
+                "/round?handler=Keep",
+                System.Text.Json.JsonSerializer.Serialize(new { phoneNow = 1_000_000_000, stops = new[] { stop } })
+            );
+            return await answer.Content.ReadAsStringAsync();
+        }
+        (string, string)[] Basket(string gross) =>
+            [("what", "basket"), ("fate", "OnIce"), ("gross", gross), ("tare", "2")];
+        var first = Guid.NewGuid().ToString();
+        Assert.Contains("\"kept\":true", await Phone(first, 40, Basket("17")), StringComparison.Ordinal);
+        Assert.Contains("\"kept\":true", await Phone(first, 39, Basket("17")), StringComparison.Ordinal);
+        foreach (var gross in new[] { "16", "18" })
+            Assert.Contains(
+                "\"kept\":true",
+                await Phone(Guid.NewGuid().ToString(), 30, Basket(gross)),
+                StringComparison.Ordinal
+            );
+        Assert.Contains(
+            "those before weighed",
+            await Phone(Guid.NewGuid().ToString(), 20, Basket("51")),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "as much as the full one",
+            await Phone(Guid.NewGuid().ToString(), 20, Basket("1.9")),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "does not know",
+            await Phone(Guid.NewGuid().ToString(), 20, ("what", "magic")),
+            StringComparison.Ordinal
+        );
+        var card = await manager.Client.GetStringAsync("/harvest/P1/net?handler=Card");
+        Assert.Matches("\"kg\":45[,.]", card);
+        Assert.Matches("\"baskets\":3,", card);
+        Assert.Matches("\"usual\":\\{\"OnIce\":\\{\"low\":5", card);
+        // Three baskets and nothing on ice since the first.
+        Assert.Matches("\"notIcedMin\":(39|40)", card);
+        var page = PageText.Plain(await manager.Client.GetStringAsync("/harvest/P1/net"));
+        Assert.Matches(@"on ice 45.0 kg 150 300 g 3", page);
+        Assert.Contains("one pull alone tells nothing", page, StringComparison.Ordinal);
+        // One basket for breeding, one that died: each to its own account.
+        foreach (var fate in new[] { "SetAside", "Dead" })
+            Assert.Contains(
+                "\"kept\":true",
+                await Phone(
+                    Guid.NewGuid().ToString(),
+                    15,
+                    ("what", "basket"),
+                    ("fate", fate),
+                    ("gross", "8"),
+                    ("tare", "2"),
+                    ("count", "20")
+                ),
+                StringComparison.Ordinal
+            );
+        var slip = PageText.Plain(await manager.Client.GetStringAsync("/ponds/P1/slip/net-close"));
+        Assert.Contains("missed under the lead line", slip, StringComparison.Ordinal);
+        var closed = await manager.Post(
+            "/ponds/P1/slip/net-close",
+            new Dictionary<string, string>
+            {
+                ["Day"] = "2027-01-21",
+                ["Hour"] = "17:39",
+                ["Damaged"] = "5",
+                ["Aside"] = other.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                ["meant"] = "true",
+                ["Note"] = "crushed",
+            }
+        );
+        Assert.Equal(HttpStatusCode.Redirect, closed.StatusCode);
+        var sheet = PageText.Plain(await manager.Client.GetStringAsync("/harvest/P1/net"));
+        Assert.Contains("closed, in the ledger", sheet, StringComparison.Ordinal);
+        Assert.Contains("5 of 20 damaged: not sold alive", sheet, StringComparison.Ordinal);
+        Assert.Matches("45.0 kg", PageText.Plain(await manager.Client.GetStringAsync("/lots")));
+        var ledger = PageText.Plain(await manager.Client.GetStringAsync("/ponds/P1/stock"));
+        Assert.Matches(@"at the net crushed", ledger);
+        Assert.Contains(
+            "20 × 300",
+            PageText.Plain(await manager.Client.GetStringAsync("/ponds/B9/stock")),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task Orders_stand_in_their_queue_and_a_dispatch_note_goes_with_a_sale()
+    {
+        var manager = await farm.As(Role.Manager);
+        var harvest = Enter(
+            new FishHarvested(farm.PondId, farm.BatchLine, 20, 6, CountBasis.Counted, Account.Harvested, false, ""),
+            SmallFarm.Now.AddMinutes(-60)
+        );
+        var buyer = Enter(new BuyerDescribed(0, "Plant at the river", BuyerKind.Plant, false));
+        var due = DateOnly.FromDateTime(SmallFarm.Now.UtcDateTime).AddDays(2);
+        var order = Enter(
+            new FishOrdered(0, buyer, "silver_perch", FishForm.WholeOnIce, 0, 10_000, due, false, "plate size")
+        );
+        var page = PageText.Plain(await manager.Client.GetStringAsync("/orders"));
+        Assert.Matches(@"Plant at the river .*10.?000 kg .* plate size", page);
+        Assert.Matches(@"6\.0 kg", page);
+        var sale = Enter(
+            new FishSold(farm.PondId, harvest, LotUse.Sold, buyer, FishForm.WholeOnIce, 4, 1, 1)
+            {
+                MinorPerKg = 1400,
+                OrderId = order,
+                TempC = 2,
+            }
+        );
+        var note = PageText.Plain(await manager.Client.GetStringAsync($"/lots/{harvest}/note/{sale}"));
+        Assert.Matches(@"to Plant at the river .*fish, without crates 3\.0 kg", note);
+        Assert.Contains("42.00", note, StringComparison.Ordinal);
+        Assert.Contains("none ran when they were taken out", note, StringComparison.Ordinal);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await manager.Client.GetAsync($"/lots/{harvest}/note/{harvest}")).StatusCode
+        );
+        Assert.Matches(@"9.?997 kg", PageText.Plain(await manager.Client.GetStringAsync("/orders")));
+    }
+
+    [Fact]
+    public async Task Partial_harvests_are_planned_every_few_months_and_no_more_than_stands()
+    {
+        var manager = await farm.As(Role.Manager);
+        Dictionary<string, string> Lines(string count) =>
+            new()
+            {
+                ["Batch"] = farm.BatchLine.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                ["First"] = "2027-02-20",
+                ["Months"] = "3",
+                ["Times"] = "3",
+                ["Count"] = count,
+                ["Stock"] = "2027-10-01",
+                ["Young"] = "500",
+                ["Weight"] = "20",
+            };
+        var many = await manager.Post("/ponds/P1/slip/plan-parts", Lines("900000"));
+        Assert.Contains(
+            "are more than the",
+            PageText.Plain(await many.Content.ReadAsStringAsync()),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await manager.Post("/ponds/P1/slip/plan-parts", Lines("50"))).StatusCode
+        );
+        var plans = farm.Services.GetRequiredService<Farm.Ask.Questions>().Story("P1")!.Plans;
+        Assert.Equal(
+            [new DateOnly(2027, 2, 20), new(2027, 5, 20), new(2027, 8, 20)],
+            plans.Harvests.Select(h => h.Fact.On).Order()
+        );
+        Assert.Equal(new DateOnly(2027, 10, 1), Assert.Single(plans.Cycles).Fact.StockOn);
+    }
+
+    [Fact]
+    public async Task A_price_by_count_holds_from_its_mean_weight_and_layers_stand_on_each_other()
+    {
+        var manager = await farm.As(Role.Manager);
+        var price = new Dictionary<string, string>
+        {
+            ["Day"] = "2027-01-21",
+            ["Hour"] = "15:00",
+            ["Buyer"] = "",
+            ["Species"] = "whiteleg_shrimp",
+            ["Form"] = "WholeOnIce",
+            ["From"] = "0",
+            ["CountPer"] = "40",
+            ["Price"] = "21",
+        };
+        Assert.Equal(HttpStatusCode.Redirect, (await manager.Post("/slip/price", price)).StatusCode);
+        var listed = farm.Services.GetRequiredService<Farm.Ask.Questions>().Prices()[^1];
+        Assert.Equal(25, listed.FromG, 6);
+        var layers = new Dorsk.Web.Parts.SizeLayers([SizeSpread.Of(300, 400, 20), SizeSpread.Of(100, 150, 20)]);
+        double Of(string text) => double.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
+        // Areas are as the numbers of fish, and no layer covers another.
+        Assert.Equal(
+            3,
+            layers.Shown.Where(b => b.Layer == 0).Sum(b => Of(b.H))
+                / layers.Shown.Where(b => b.Layer == 1).Sum(b => Of(b.H)),
+            1
+        );
+        foreach (var bar in layers.Shown.GroupBy(b => b.X))
+            Assert.Equal(Of(bar.First().Y), Of(bar.Last().Y) + Of(bar.Last().H), 0.06);
+    }
 }

@@ -415,7 +415,15 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
                     yield return "/workbench/" + calculator.Key;
             else if (
                 !route.StartsWith("/sign-", StringComparison.Ordinal)
-                && route is not ("/error" or "/theme" or "/first" or "/photo/{hash?}" or "/lots/{line:long}")
+                && route
+                    is not (
+                        "/error"
+                        or "/theme"
+                        or "/first"
+                        or "/photo/{hash?}"
+                        or "/lots/{line:long}"
+                        or "/lots/{line:long}/note/{sale:long}"
+                    )
             )
                 yield return route
                     .Replace("{code}", "P1", StringComparison.Ordinal)

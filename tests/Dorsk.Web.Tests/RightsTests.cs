@@ -41,6 +41,13 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["predator"] = Permission.Write,
         ["barrier"] = Permission.Write,
         ["sale"] = Permission.Manage,
+        ["net"] = Permission.Manage,
+        ["basket"] = Permission.Write,
+        ["net-close"] = Permission.Manage,
+        ["arrange"] = Permission.Manage,
+        ["review"] = Permission.Write,
+        ["order"] = Permission.Manage,
+        ["plan-parts"] = Permission.Manage,
         ["buyer"] = Permission.Manage,
         ["price"] = Permission.Manage,
         ["hold"] = Permission.Manage,
@@ -120,6 +127,11 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /lots/{line:long} Csv"] = Permission.Look,
         ["GET /harvest/{code}"] = Permission.Look,
         ["GET /harvest/{code} Part"] = Permission.Look,
+        ["GET /harvest/{code}/net"] = Permission.Look,
+        ["GET /harvest/{code}/net Card"] = Permission.Look,
+        ["GET /harvest/{code}/net Part"] = Permission.Look,
+        ["GET /orders"] = Permission.Look,
+        ["GET /lots/{line:long}/note/{sale:long}"] = Permission.Look,
         ["GET /fish-health/products"] = Permission.Look,
         ["GET /fish-health/pests"] = Permission.Look,
         ["GET /fish-health/cases"] = Permission.Look,
@@ -389,6 +401,7 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
                     )
                     .Replace("/{hash?}", "", StringComparison.Ordinal)
                     .Replace("{line:long}", "1", StringComparison.Ordinal)
+                    .Replace("{sale:long}", "1", StringComparison.Ordinal)
                     .Replace("{parameter?}", "ph", StringComparison.Ordinal)
                     .Replace("{key?}", "silver_perch", StringComparison.Ordinal)
                     .Replace("{documentName}", "v1", StringComparison.Ordinal)

@@ -104,28 +104,54 @@ public sealed record StoreLedger(
         List<StoreDifference> differences = [.. Differences];
         var week = 0.0;
         foreach (var m in moves.TakeWhile(m => m.At <= now))
-            switch (m.Kind)
-            {
-                case StoreMoveKind.In:
-                    Add(lots, new(m.Lot, m.Expiry, m.At, m.Kg, m.Kg, m.MinorPerKg));
-                    break;
-                case StoreMoveKind.Counted:
-                    var found = m.Kg - lots.Sum(l => l.LeftKg);
-                    if (Math.Abs(found) > Least)
-                        differences.Add(new(m.At, found, m.Words));
-                    if (found > 0)
-                        Add(lots, new("found", null, m.At, found, found, null));
-                    else
-                        Take(lots, "", -found);
-                    break;
-                default:
-                    week += m.Kind == StoreMoveKind.Fed && m.At > now.AddDays(-7) ? m.Kg : 0;
-                    if (Take(lots, m.Lot, m.Kg) is > Least and var missing)
-                        // It was there, though the books did not know of it.
-                        differences.Add(new(m.At, missing, BeyondBooks));
-                    break;
-            }
+        {
+            Step(lots, differences, m);
+            week += m.Kind == StoreMoveKind.Fed && m.At > now.AddDays(-7) ? m.Kg : 0;
+        }
         return new(lots, differences, week);
+    }
+
+    /// <summary>Between which instants something was given out of each lot that has a name; a lot of which nothing went is left out.</summary>
+    /// <param name="moves">In order of time.</param>
+    public static IReadOnlyList<(string Lot, DateTimeOffset First, DateTimeOffset Last)> GivenOut(
+        IEnumerable<StoreMove> moves
+    )
+    {
+        List<StoreLot> lots = [];
+        var spans = new Dictionary<string, (DateTimeOffset First, DateTimeOffset Last)>();
+        foreach (var m in moves)
+        {
+            var before = lots.ToList();
+            Step(lots, [], m);
+            foreach (var lot in before.Where(b => b.Lot.Length > 0))
+                if (!lots.Exists(l => l.Lot == lot.Lot && l.Came == lot.Came && l.LeftKg >= lot.LeftKg))
+                    spans[lot.Lot] = (spans.TryGetValue(lot.Lot, out var known) ? known.First : m.At, m.At);
+        }
+        return [.. spans.OrderBy(s => s.Value.First).Select(s => (s.Key, s.Value.First, s.Value.Last))];
+    }
+
+    private static void Step(List<StoreLot> lots, List<StoreDifference> differences, StoreMove m)
+    {
+        switch (m.Kind)
+        {
+            case StoreMoveKind.In:
+                Add(lots, new(m.Lot, m.Expiry, m.At, m.Kg, m.Kg, m.MinorPerKg));
+                break;
+            case StoreMoveKind.Counted:
+                var found = m.Kg - lots.Sum(l => l.LeftKg);
+                if (Math.Abs(found) > Least)
+                    differences.Add(new(m.At, found, m.Words));
+                if (found > 0)
+                    Add(lots, new("found", null, m.At, found, found, null));
+                else
+                    Take(lots, "", -found);
+                break;
+            default:
+                if (Take(lots, m.Lot, m.Kg) is > Least and var missing)
+                    // It was there, though the books did not know of it.
+                    differences.Add(new(m.At, missing, BeyondBooks));
+                break;
+        }
     }
 
     private static void Add(List<StoreLot> lots, StoreLot lot)

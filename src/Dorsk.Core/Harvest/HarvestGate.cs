@@ -42,6 +42,9 @@ public sealed record HarvestQuestion(
     /// <summary>Share of the fish over the least market weight, by their own spread and what was taken out; null: by the species' spread.</summary>
     public double? ShareOverMarket { get; init; }
 
+    /// <summary>When it is asked, by the farm's clock; null: at the hour they are taken out.</summary>
+    public DateTime? AskedAt { get; init; }
+
     /// <summary>The hold the pond is on; null for none.</summary>
     public PondHold? Hold { get; init; }
 }
@@ -177,6 +180,14 @@ public static class HarvestGate
         var (hours, _) = FastBefore.Of(q.Species, q.MeanG, q.TempC ?? WarmC);
         if (q.LastFed is not { } fed)
             return new("fast", Condition.Met, "no feed is written down in the last days", "");
+        // A day ahead: meals are still to come, and the fast begins then.
+        if (q.AskedAt is { } asked && q.At.AddHours(-hours) is var last && last > asked)
+            return new(
+                "fast",
+                Condition.Unknown,
+                $"to come: {hand.Count(hours)} h are wanted",
+                $"No feed after {Hand.Day(DateOnly.FromDateTime(last))}, {last:HH:mm}."
+            );
         var passed = (q.At - fed).TotalHours;
         var reason = $"fed {hand.Count(passed)} h ago, {hand.Count(hours)} h are wanted";
         return passed >= hours

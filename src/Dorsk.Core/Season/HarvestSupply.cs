@@ -1,5 +1,5 @@
+using Dorsk.Core.Harvest;
 using Dorsk.Core.Species;
-using MathNet.Numerics.Distributions;
 
 namespace Dorsk.Core.Season;
 
@@ -14,18 +14,16 @@ public readonly record struct SizeClass(double FromG, double ToG)
             ? [new(0, s.MarketLowG), new(s.MarketLowG, double.PositiveInfinity)]
             : [new(0, s.MarketLowG), new(s.MarketLowG, s.MarketHighG), new(s.MarketHighG, double.PositiveInfinity)];
 
-    /// <summary>Share of the mass of fish that falls into this class: weights spread normally about their mean.</summary>
+    /// <summary>Share of the mass of fish that falls into this class, by the spread that grading and harvest plans use.</summary>
     /// <param name="meanG">Mean weight, g.</param>
     /// <param name="cvPct">Spread, percent of the mean; above 0.</param>
     public double ShareOfMass(double meanG, double cvPct)
     {
-        var cv = cvPct / 100;
-        // Mass under x of a normal spread: its share of fish less what the lighter ones lack.
-        double Under(double x) =>
-            double.IsInfinity(x) ? 1
-            : x <= 0 ? 0
-            : Normal.CDF(0, 1, ((x / meanG) - 1) / cv) - (cv * Normal.PDF(0, 1, ((x / meanG) - 1) / cv));
-        return Math.Clamp(Under(ToG) - Under(FromG), 0, 1);
+        double Over(double g) =>
+            g <= 0 ? 1
+            : double.IsInfinity(g) ? 0
+            : BarShare.Mass(meanG, cvPct, g);
+        return Math.Clamp(Over(FromG) - Over(ToG), 0, 1);
     }
 }
 

@@ -30,6 +30,20 @@ public sealed record FishHere(FishSpecies Species, LifeStage Stage, double MeanG
 /// <param name="Do">What keeps them off.</param>
 public sealed record SeenHunter(DateTimeOffset At, string Words, double LowKg, double HighKg, string Do);
 
+/// <summary>Fish crowded in a net.</summary>
+/// <param name="ReadAt">When the oxygen among them was read.</param>
+/// <param name="DoMgL">That oxygen, mg/L.</param>
+/// <param name="Kg">Their mass, kg.</param>
+/// <param name="Minutes">Minutes from then until the act level; infinite where a pump holds it above.</param>
+public sealed record CrowdInNet(DateTimeOffset ReadAt, double DoMgL, double Kg, double Minutes)
+{
+    /// <summary>Under so many minutes the net is opened at once: emptying a bag takes as long. Starting value.</summary>
+    public const double ActMinutes = 10;
+
+    /// <summary>Under so many minutes it is watched. Starting value.</summary>
+    public const double WatchMinutes = 30;
+}
+
 /// <summary>A pond as of two times: all that a verdict on it is made from. Rules see nothing else.</summary>
 public sealed record PondState
 {
@@ -98,6 +112,9 @@ public sealed record PondState
 
     /// <summary>What the pond carries of these fish, kg; null where that is not known.</summary>
     public double? CapacityKg { get; init; }
+
+    /// <summary>Fish crowded in a net, with the minutes of air they had when the oxygen among them was read; null where none are.</summary>
+    public CrowdInNet? Crowd { get; init; }
 
     /// <summary>What may lie behind a change of the water: fertiliser, more feed, in words.</summary>
     public IReadOnlyList<string> Lately { get; init; } = [];

@@ -46,6 +46,7 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
     [
         Unread.Rule,
         GaspingFish.Rule,
+        NetCrowd.Rule,
         OxygenNow.Rule,
         CrowdedWater.Rule,
         OxygenFall.Rule,

@@ -22,17 +22,33 @@ public sealed record LotNow(HarvestLot Lot, PondStory Story, string Species)
         );
 }
 
+/// <summary>A kind of feed that was given in a pond.</summary>
+/// <param name="FeedId">Its number.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Kg">How much, kg.</param>
+/// <param name="First">First day.</param>
+/// <param name="Last">Last day.</param>
+/// <param name="Lots">Lots of it that the store gave out between those days: one of them, or several, were eaten here.</param>
+public sealed record FedInStay(
+    long FeedId,
+    string Name,
+    double Kg,
+    DateOnly First,
+    DateOnly Last,
+    IReadOnlyList<string> Lots
+);
+
 /// <summary>Where the fish of a batch stood, and what was done to them there until they were taken out.</summary>
 /// <param name="Pond">Code of the pond.</param>
 /// <param name="From">When they came.</param>
 /// <param name="To">When they were taken out, or left for the next pond.</param>
-/// <param name="Feeds">Feeds given in that pond in that time: number, name, kg, first and last day.</param>
+/// <param name="Feeds">Feeds given in that pond in that time.</param>
 /// <param name="Treatments">Treatments there in that time.</param>
 public sealed record LotStay(
     string Pond,
     DateTimeOffset From,
     DateTimeOffset To,
-    IReadOnlyList<(long FeedId, string Name, double Kg, DateOnly First, DateOnly Last)> Feeds,
+    IReadOnlyList<FedInStay> Feeds,
     IReadOnlyList<TreatmentLine> Treatments
 )
 {
@@ -117,30 +133,41 @@ public sealed partial class Questions
     private LotStay StayOf(PondStory story, BatchStory batch, DateTimeOffset at)
     {
         var to = batch.EmptiedAt < at ? batch.EmptiedAt.Value : at;
-        var names = Feeds().ToDictionary(f => f.Id, f => f.Name);
         return new(
             story.Pond.Code,
             batch.ArrivedAt,
             to,
-            [
-                .. story
-                    .Feedings.Where(f => f.At >= batch.ArrivedAt && f.At <= to)
-                    .GroupBy(f => f.FeedId)
-                    .Select(g =>
-                        (
-                            g.Key,
-                            names.GetValueOrDefault(g.Key, ""),
-                            g.Sum(f => f.Kg),
-                            story.Zone.DayOf(g.First().At),
-                            story.Zone.DayOf(g.Last().At)
-                        )
-                    ),
-            ],
+            FedIn(story, batch.ArrivedAt, to),
             [.. story.Health.Had(batch.Id, at)]
         )
         {
             Held = story.Health.WithdrawalOfTaken(batch.Id, at),
         };
+    }
+
+    private List<FedInStay> FedIn(PondStory story, DateTimeOffset from, DateTimeOffset to)
+    {
+        var names = Feeds().ToDictionary(f => f.Id, f => f.Name);
+        using var c = file.Open();
+        var store = Moves(c, memory.Look(c));
+        return
+        [
+            .. story
+                .Feedings.Where(f => f.At >= from && f.At <= to)
+                .GroupBy(f => f.FeedId)
+                .Select(g =>
+                {
+                    var (first, last) = (g.First().At, g.Last().At);
+                    return new FedInStay(
+                        g.Key,
+                        names.GetValueOrDefault(g.Key, ""),
+                        g.Sum(f => f.Kg),
+                        story.Zone.DayOf(first),
+                        story.Zone.DayOf(last),
+                        store.LotsGivenOut(g.Key, first, last)
+                    );
+                }),
+        ];
     }
 
     private List<(DateTimeOffset, int, string, string, string)> Origins(long batch) =>

@@ -94,11 +94,13 @@ public sealed class PondStory : PondFacts
     /// <param name="at">When.</param>
     /// <param name="to">Where they go.</param>
     /// <param name="forecastG">Mean weight that is forecast for that day, g; null: as estimated.</param>
+    /// <param name="asked">When it is asked; null: at that hour.</param>
     public IReadOnlyList<GateLine> HarvestGate(
         BatchStory batch,
         DateTimeOffset at,
         Account to,
-        double? forecastG = null
+        double? forecastG = null,
+        DateTimeOffset? asked = null
     )
     {
         if (Stock.Near(batch, Zone.DayOf(at)) is not { } stands)
@@ -120,6 +122,7 @@ public sealed class PondStory : PondFacts
             Water.At(at, null).Findings
         )
         {
+            AskedAt = asked is { } now ? Zone.LocalAt(now) : null,
             Withdrawal = Health.WithdrawalOn(Zone.DayOf(at)),
             Hold = Health.Hold,
             FailedOn = DayOf(LastWork(PondWork.TasteFailed, at)),

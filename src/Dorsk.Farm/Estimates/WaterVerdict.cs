@@ -97,7 +97,7 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
     private PondState StateAt(DateTimeOffset now, List<FishHere> fish)
     {
         var day = facts.Zone.DayOf(now);
-        return new()
+        var state = new PondState
         {
             Now = now,
             Zone = facts.Zone,
@@ -125,6 +125,7 @@ public sealed class WaterVerdict(PondFacts facts, StandingStock stock, NightOutl
             VolumeM3 = facts.Pond.Shape.VolumeM3(facts.LevelAt(now).LevelM),
             SaltGiven = SaltGiven(now),
         };
+        return fish.Count == 0 ? state : state with { Crowd = NetOutlook.Crowd(facts, state) };
     }
 
     private (DateTimeOffset, double)? SaltGiven(DateTimeOffset now) =>

@@ -29,6 +29,7 @@ public static class FactKinds
         .. FishFacts.Kinds,
         Fish.KillBook.Written,
         .. Fish.SaleBook.Kinds,
+        .. Fish.NetBook.Kinds,
         .. ReceivingFacts.Kinds,
         .. PrepareFacts.Kinds,
         .. SeasonFacts.Kinds,

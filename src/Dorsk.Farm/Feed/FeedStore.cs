@@ -70,6 +70,13 @@ internal sealed class FeedMoves
         return fresh;
     }
 
+    /// <summary>Names of the lots of a kind that the store gave something out of between two instants, the first out first.</summary>
+    /// <param name="feed">The kind.</param>
+    /// <param name="from">First instant.</param>
+    /// <param name="to">Last instant.</param>
+    public IReadOnlyList<string> LotsGivenOut(long feed, DateTimeOffset from, DateTimeOffset to) =>
+        kinds.Find(k => k.Kind.Id == feed)?.LotsGivenOut(from, to) ?? [];
+
     /// <summary>One kind's store at an instant, or null for an unknown kind.</summary>
     public StoreLedger? Of(long feed, DateTimeOffset now) => kinds.Find(k => k.Kind.Id == feed)?.At(now);
 }

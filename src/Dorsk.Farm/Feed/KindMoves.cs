@@ -11,6 +11,7 @@ internal sealed class KindMoves(FeedKind kind, IReadOnlyList<MoveRow> moves)
     // The ledger counts what was fed in the last week: it is carried on from before that.
     private static readonly TimeSpan Settled = TimeSpan.FromDays(8);
     private volatile Carried? carried;
+    private volatile IReadOnlyList<(string Lot, DateTimeOffset First, DateTimeOffset Last)>? givenOut;
 
     /// <summary>What is settled up to an instant, and the movements since.</summary>
     private sealed record Carried(
@@ -48,4 +49,12 @@ internal sealed class KindMoves(FeedKind kind, IReadOnlyList<MoveRow> moves)
         }
         return known.Ledger.With(known.Since.Select(m => m.Move), now);
     }
+
+    /// <summary>Names of the lots that something was given out of between two instants.</summary>
+    public IReadOnlyList<string> LotsGivenOut(DateTimeOffset from, DateTimeOffset to) =>
+        [
+            .. (givenOut ??= StoreLedger.GivenOut(All.Select(m => m.Move)))
+                .Where(g => g.First <= to && g.Last >= from)
+                .Select(g => g.Lot),
+        ];
 }

@@ -1,3 +1,4 @@
+using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Prepare;
@@ -221,11 +222,37 @@ internal static class FishChecks
     }
 
     // Quarantine has its own word below; what was taken out days ago is recorded as it was.
+    // While a net day is open its conditions were asked when it began.
     private static IEnumerable<GateLine> NotMetAtHarvest(Desk desk, FishHarvested f) =>
-        desk.IsFresh && desk.PondAt(f.PondId) is { } pond
+        desk.IsFresh && desk.PondAt(f.PondId) is { } pond && !NetQuestions.IsOpen(desk, f.PondId, f.BatchId)
             ? pond.HarvestGate(f.BatchId, desk.Happened, f.To)
                 .Where(l => l.State != Condition.Met && l.Name is not ("quarantine" or "withdrawal" or "hold"))
             : [];
+
+    /// <summary>A net that goes in passes the gate of a harvest; what is not met, or not arranged, wants a reason that is kept. A withdrawal and a hold nobody passes.</summary>
+    public static IEnumerable<Remark> NetGoesIn(Desk desk, NetDayBegun n)
+    {
+        foreach (var remark in Leaving(desk, n.PondId, desk.Today, "Batch"))
+            yield return remark;
+        if (HeldIn(desk, n.PondId).Of(n.BatchId) is { } held)
+            yield return Remark.Ask(
+                "Batch",
+                $"This batch is held apart until {Hand.Day(held.Until)}: only for the plate, and not while a medicine's waiting time runs. Does the net go in?"
+            );
+        if (!desk.IsFresh || n.Reason.Length > 0 || desk.PondAt(n.PondId) is not { } pond)
+            yield break;
+        var said = NetQuestions.Of(desk.Connection, desk.AsOf.Known, n.PondId).Arranged;
+        var open = pond.HarvestGate(n.BatchId, desk.Happened, Account.Harvested)
+            .Where(l => l.Name is not ("quarantine" or "withdrawal" or "hold"))
+            .Concat(HarvestArranged.Gate(said, desk.Today, Account.Harvested, drains: false))
+            .Where(l => l.State != Condition.Met)
+            .ToList();
+        if (open.Count > 0)
+            yield return Remark.Refuse(
+                "Reason",
+                $"{string.Join("; ", open.Select(l => $"{l.Name}: {l.Reason}"))}. Put it right, or write why the net goes in all the same."
+            );
+    }
 
     private static HeldWater HeldIn(Desk desk, long pond) =>
         QuarantineQuestions.Of(desk.Connection, desk.AsOf, desk.Zone, pond);

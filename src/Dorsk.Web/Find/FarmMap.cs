@@ -86,6 +86,7 @@ public static class FarmMap
         new(Health, "Worked examples", "/fish-health/cases", "written cases of sick fish"),
         new(Harvest, "Harvest", "/harvest", "fish by size, conditions, plan of the day"),
         new(Harvest, "Lots and sales", "/lots", "each harvest: sold, left, traced to pond, feed and buyers"),
+        new(Harvest, "Orders", "/orders", "orders against what the season will have, short by day"),
         new(Harvest, "Season sheet", "/harvest/sheet", "stocked, fed, lost, taken, survival, FCR, cost; to print"),
         new(Plans, "Season", "/season", "what stands, comes and leaves, month by month"),
         new(Plans, "Stocking plan", "/plans/stocking", "how many, until when, what it costs"),

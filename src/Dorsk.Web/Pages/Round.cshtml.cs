@@ -78,7 +78,9 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
         if (stop.Id == Guid.Empty || questions.Story(stop.Pond ?? "") is not { } story)
             return new(stop.Id, false, "There is no such pond on this farm any more.", [], "");
         var when = RoundEntry.When(stop, phoneNow, here.Now);
-        var (lines, misread) = RoundEntry.Read(stop, story, when ?? here.Now, here);
+        var (lines, misread) = stop.AtNet
+            ? NetEntry.Read(stop, story, when ?? here.Now, here)
+            : RoundEntry.Read(stop, story, when ?? here.Now, here);
         if (misread.Count > 0)
             return new(stop.Id, false, string.Join(" ", misread.Select(r => r.Text)), [], "");
         var entry = new Entry(stop.Id, here.Author, lines, stop.Meant ?? []);
@@ -113,6 +115,7 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
     private static bool Asked(Stopped stop, Remark remark) =>
         remark.Field switch
         {
+            _ when stop.AtNet => Sure(stop, remark.Field),
             "Mass" => Sure(stop, "fed"),
             "Count" => Sure(stop, "dead") && remark.Text.Contains(StockRules.HeavyLoss, StringComparison.Ordinal),
             _ => Sure(stop, remark.Field) && remark.Text.Contains(ReadingRule.Unusual, StringComparison.Ordinal),

@@ -26,7 +26,14 @@ public sealed record Stopped(
     string? Behaviour,
     IReadOnlyList<string>? Sure,
     IReadOnlyList<string>? Meant
-);
+)
+{
+    /// <summary>What kind of entry: a stop of the round, or something at the net.</summary>
+    public string? Kind { get; init; }
+
+    /// <summary>Whether it was written at the net.</summary>
+    public bool AtNet => Kind == "net";
+}
 
 /// <summary>The outbox as it comes in.</summary>
 /// <param name="PhoneNow">The phone's clock at sending, ms: entries are dated by how long ago they were kept, so a wrong clock does no harm.</param>

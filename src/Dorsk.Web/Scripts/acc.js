@@ -57,6 +57,7 @@ export function accRun() {
       if (this.busy) return;
       this.busy = true;
       try {
+        let shown = false;
         for (let all = waiting(); all.length; all = waiting()) {
           const { to, at, values } = all[0];
           const answer = await fetch(to, {
@@ -65,12 +66,17 @@ export function accRun() {
           });
           if (answer.status >= 500) break;
           localStorage.setItem(box, JSON.stringify(waiting().filter((w) => w.values.entry !== values.entry)));
-          if (answer.ok && to.startsWith(location.origin + location.pathname)) this.show(await answer.text());
+          if (answer.ok && to.startsWith(location.origin + location.pathname)) {
+            this.show(await answer.text());
+            shown = true;
+          }
         }
         // Somebody who types is not interrupted; the other phone is shown once they are done.
-        if (!waiting().length && !this.typing()) {
+        if (!shown && !waiting().length && !this.typing()) {
           const answer = await fetch('?handler=Part');
-          if (answer.ok && !this.typing()) this.show(await answer.text());
+          const html = await answer.text();
+          // Looked at after the whole answer is here: a choice made while it came in stays.
+          if (answer.ok && !waiting().length && !this.typing()) this.show(html);
         }
       } catch {
         /* no signal: what was tapped waits */
@@ -85,11 +91,27 @@ export function accRun() {
         this.live.querySelector('.wrong[role=alert], form[data-touched]')
       );
     },
+    // What somebody chose in one form while the answer to another came in.
+    begun() {
+      return [...this.live.querySelectorAll('form[data-touched]')].map((f) => [f.action, [...new FormData(f)]]);
+    },
+    putBack(begun) {
+      for (const [action, fields] of begun)
+        for (const [name, value] of fields)
+          for (const f of this.live.querySelectorAll('form')) {
+            const field = f.action === action && typeof value === 'string' ? f.elements.namedItem(name) : null;
+            if (!field || field.type === 'hidden') continue;
+            field.value = value;
+            f.setAttribute('data-touched', '');
+          }
+    },
     show(html) {
       // What somebody unfolded or folded stays so, whatever comes in meanwhile.
       const name = (d) => d.querySelector('summary').firstElementChild?.textContent ?? d.textContent.slice(0, 40);
       const folds = new Map([...this.live.querySelectorAll('details:not(.why)')].map((d) => [name(d), d.open]));
+      const begun = this.begun();
       this.live.innerHTML = html;
+      this.putBack(begun);
       for (const d of this.live.querySelectorAll('details:not(.why)')) d.open ||= folds.get(name(d)) ?? false;
       this.took = performance.now();
       this.clock();

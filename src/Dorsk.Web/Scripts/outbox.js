@@ -55,7 +55,7 @@ export class Outbox {
     };
   }
   stateOf(pond) {
-    if (this.waiting().some((e) => e.pond === pond)) return 'kept';
+    if (this.waiting().some((e) => e.pond === pond && !e.kind)) return 'kept';
     const at = read(sent, {})[pond];
     return at && Date.now() - at < 4 * 3600e3 ? 'sent' : '';
   }
@@ -69,8 +69,9 @@ export class Outbox {
         headers: { 'Content-Type': 'application/json', RequestVerificationToken: this.token },
         body: JSON.stringify({
           phoneNow: Date.now(),
-          stops: mine.map(({ id, pond, at, values, behaviour, sure, meant }) => ({
+          stops: mine.map(({ id, kind, pond, at, values, behaviour, sure, meant }) => ({
             id,
+            kind,
             pond,
             at,
             values,
@@ -94,7 +95,7 @@ export class Outbox {
   take(receipts) {
     const by = new Map(receipts.map((r) => [r.id, r]));
     const done = read(sent, {});
-    for (const e of this.waiting()) if (by.get(e.id)?.kept) done[e.pond] = Date.now();
+    for (const e of this.waiting()) if (by.get(e.id)?.kept && !e.kind) done[e.pond] = Date.now();
     localStorage.setItem(sent, JSON.stringify(done));
     this.write(
       this.waiting()

@@ -1,25 +1,8 @@
 // The walk. The card says the fields and their limits; what is typed is kept in local storage until the farm has answered with a receipt.
 // No service worker and no randomUUID: phones reach the farm over plain HTTP, where browsers offer neither.
 import { Outbox } from './outbox.js';
+import { el, store, pad, padKey, typed } from './dom.js';
 
-const el = (tag, attributes = {}, ...inside) => {
-  const e = document.createElement(tag);
-  for (const [k, v] of Object.entries(attributes))
-    if (v === true) e.setAttribute(k, '');
-    else if (v !== false && v != null) e.setAttribute(k, v);
-  e.append(...inside.filter((i) => i != null && i !== false));
-  return e;
-};
-const store = {
-  get: (k, other) => {
-    try {
-      return JSON.parse(localStorage.getItem(k)) ?? other;
-    } catch {
-      return other;
-    }
-  },
-  set: (k, v) => localStorage.setItem(k, JSON.stringify(v)),
-};
 const day = 24 * 3600e3;
 const marks = {
   ActNow: 'M7 1 13.5 12.5H.5Z',
@@ -115,40 +98,19 @@ export function round() {
     },
 
     pad() {
-      const button = (label, key, more = '') => {
-        const b = el('button', { type: 'button', class: 'pad ' + more }, label);
-        b.addEventListener('click', () => this.press(key));
-        return b;
-      };
-      const digits = [
-        ['1', '2', '3'],
-        ['4', '5', '6'],
-        ['7', '8', '9'],
-        [this.card.sign, '0', ''],
+      const words = [
+        ['delete', 'rub'],
+        ["can't read it", 'skip'],
+        ['next', 'next'],
       ];
-      const side = [
-        button('delete', 'rub', 'word'),
-        button("can't read it", 'skip', 'word'),
-        button('next', 'next', 'word go'),
-      ];
-      this.nextButton = side[2];
-      const cells = digits
-        .flatMap((row, i) => [
-          ...row.map((d) => (d ? button(d, d) : el('span', { class: 'pad' }))),
-          i < 2 ? side[i] : i === 2 ? side[2] : null,
-        ])
-        .filter(Boolean);
-      this.part('pad').replaceChildren(...cells);
+      const made = pad(this.card.sign, words, (key) => this.press(key));
+      this.nextButton = made.next;
+      this.part('pad').replaceChildren(...made.cells);
     },
     key(e) {
-      if (e.ctrlKey || e.metaKey || e.altKey || e.target.closest('button, a, input, select')) {
-        if (!/^[0-9.,]$/.test(e.key)) return;
-      }
-      if (/^[0-9]$/.test(e.key)) this.press(e.key);
-      else if (e.key === '.' || e.key === ',') this.press(this.card.sign);
-      else if (e.key === 'Backspace') this.press('rub');
-      else if (e.key === 'Enter') this.press('next');
-      else return;
+      const key = padKey(e, this.card.sign);
+      if (!key) return;
+      this.press(key);
       e.preventDefault();
     },
     press(key) {
@@ -163,11 +125,8 @@ export function round() {
         this.save();
         return this.next();
       }
-      if (key === 'rub') text = text.slice(0, -1);
-      else if (key === this.card.sign) {
-        if (f.key === 'dead' || text.includes(key)) return;
-        text = (text || '0') + key;
-      } else if (text.length < 7) text = text === '0' ? key : text + key;
+      if (key === this.card.sign && f.key === 'dead') return;
+      text = typed(text, key, this.card.sign);
       d.values[f.key] = text;
       d.sure = d.sure.filter((s) => s !== f.key);
       this.save();
@@ -436,7 +395,8 @@ export function round() {
             yes.addEventListener('click', () => this.outbox.mean(e.id));
             row.append(yes);
           }
-          if (e.words) {
+          if (e.words && e.kind === 'net') row.append(el('a', { href: `/harvest/${e.pond}/net` }, 'to the net day'));
+          else if (e.words) {
             const back = el('button', { type: 'button', class: 'btn quiet' }, 'type it again');
             back.addEventListener('click', () => {
               this.outbox.drop(e.id);

@@ -105,6 +105,96 @@ internal sealed class PlanHarvestSlip : ISlip
     }
 }
 
+/// <summary>A part of the fish taken every few months, and young ones stocked again each spring.</summary>
+internal sealed class PlanPartsSlip : ISlip
+{
+    private const int MostParts = 8;
+
+    public string Key => "plan-parts";
+
+    public string Title => "Plan partial harvests";
+
+    public string Button => "Save these plans";
+
+    public bool OfPond => true;
+
+    // Each of its plans is corrected by the slip of one harvest.
+    public string FactKind => "";
+
+    public string Section => "";
+
+    public string After => "/season";
+
+    public Permission Needs => Permission.Manage;
+
+    public string? CannotStart(SlipContext c) => c.Story!.Standing.Any() ? null : "No fish stand in this pond.";
+
+    public IReadOnlyList<SlipField> Fields(SlipContext c) =>
+        [
+            Lines.Batch(c, null),
+            c.Day("First", "First on", c.Here.Today.AddDays(30)),
+            c.Whole("Months", "Then every so many months", "3"),
+            c.Whole("Times", "How often", "4"),
+            c.Whole("Count", "Fish each time", ""),
+            c.Heading("Stocked again"),
+            c.Day("Stock", "Young fish come on", "").WithHint("empty: none; the usual is once a year in spring"),
+            c.Whole("Young", "Young fish", ""),
+            c.Quantity("Weight", "Their average weight", Measures.FishWeight),
+        ];
+
+    public Filled Read(SlipForm form, SlipContext c)
+    {
+        var batch = c.Story!.Standing.FirstOrDefault(b => b.Id == Lines.ReadBatch(form, c));
+        var first = form.Day("First");
+        var (months, times, count) = Parts(form, c, batch?.Stands ?? 0);
+        if (form.Remarks.Count > 0 || batch is null)
+            return new(c.Here.Now, null, "", []);
+        HarvestPlanned Part(int i) => new(0, c.PondId, batch.Id, first.AddMonths(i * months), count, null, false);
+        List<Core.Judging.Fact> facts = [.. Enumerable.Range(0, times).Select(Part)];
+        if (!form.Empty("Stock"))
+            facts.Add(Again(form, c, batch));
+        return new(
+            c.Here.Now,
+            facts,
+            $"{c.Story.Pond.Code} partial harvests",
+            [
+                new("Days", string.Join(", ", facts.OfType<HarvestPlanned>().Select(f => c.Here.Day(f.On)))),
+                new("Fish in all", c.Here.Count(times * count)),
+            ]
+        );
+    }
+
+    private static (int Months, int Times, int Count) Parts(SlipForm form, SlipContext c, int stands)
+    {
+        var (months, times) = (form.Whole("Months", "months"), form.Whole("Times", "times"));
+        var count = form.Whole("Count", "fish");
+        if (months is < 1 or > 12)
+            form.Refuse("Months", "1 to 12.");
+        if (times is < 1 or > MostParts)
+            form.Refuse("Times", $"1 to {MostParts}.");
+        if (form.Remarks.Count == 0 && (long)times * count > stands)
+            form.Refuse(
+                "Count",
+                $"{c.Here.Count(times)} times {c.Here.Count(count)} are more than the {c.Here.Count(stands)} on the books."
+            );
+        return (months, times, count);
+    }
+
+    private static CyclePlanned Again(SlipForm form, SlipContext c, Farm.Fish.BatchStory batch) =>
+        new(
+            0,
+            c.PondId,
+            batch.Species.Key,
+            form.Day("Stock"),
+            form.Whole("Young", "fish"),
+            form.Quantity("Weight", Measures.FishWeight),
+            batch.TargetG,
+            null,
+            null,
+            false
+        );
+}
+
 /// <summary>Fish that are to come into a pond.</summary>
 internal sealed class PlanStockingSlip : ISlip
 {

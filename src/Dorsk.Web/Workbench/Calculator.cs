@@ -242,8 +242,13 @@ public static class AllCalculators
                 new NetAirCalculator(),
                 new PullsCalculator(),
                 new IceCalculator(),
+                new CustomerPondCalculator(),
+                new PumpHarvestCalculator(),
+                new TankHarvestCalculator(),
+                new CoolWaterCalculator(),
             ]
         ),
+        ("Hatchery", [new HatcheryPlanCalculator(), new EggClockCalculator()]),
         ("Units", [new ConverterCalculator()]),
     ];
 

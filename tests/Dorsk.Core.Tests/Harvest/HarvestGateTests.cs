@@ -41,6 +41,8 @@ public class HarvestGateTests
             (Good with { FailedOn = Day.AddDays(-400), TastedOn = null }, "taste", Condition.Unknown),
             (Good with { LastFed = Day.AddDays(-1).ToDateTime(new(16, 0)) }, "fast", Condition.NotMet),
             (Good with { LastFed = null }, "fast", Condition.Met),
+            (Good with { AskedAt = Good.At.AddDays(-5) }, "fast", Condition.Unknown),
+            (Good with { AskedAt = Good.At.AddHours(-1) }, "fast", Condition.Met),
             (Good with { MeanG = 300 }, "size", Condition.NotMet),
             (Good with { SampledOn = Day.AddDays(-40) }, "size", Condition.Unknown),
             (Good with { At = Day.ToDateTime(new(15, 0)) }, "cool hour", Condition.NotMet),

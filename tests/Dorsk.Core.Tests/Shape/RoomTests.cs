@@ -32,6 +32,7 @@ public class RoomTests
         ["Harvest"] = 8,
         ["Plans"] = 8,
         ["Alarms"] = 9,
+        ["Hatchery"] = 9,
         ["Season"] = 10,
     };
 
@@ -158,6 +159,17 @@ public class RoomTests
             "FishForm",
             "FishSold",
             "LotUse",
+            "NetDayBegun",
+            "NetFate",
+            "NetEvent",
+            "NetNoted",
+            "BasketWeighed",
+            "NetDayClosed",
+            "HarvestArranged",
+            "Arranged",
+            "ArrangedState",
+            "FishOrdered",
+            "CycleReviewed",
         ];
         Assert.Empty(
             Sources

@@ -278,4 +278,21 @@ public class VerdictTests
         if (load is { } over)
             Assert.Matches(@"^[\d,]+ % over the limit: .*\. Put in at most [\d,]+", over.Judgement.Reason);
     }
+
+    [Theory]
+    [InlineData(45, 5, null)]
+    [InlineData(45, 21, Status.Watch)] // read too long ago
+    [InlineData(45, 36, Status.ActNow)]
+    [InlineData(29, 0, Status.Watch)]
+    [InlineData(9, 0, Status.ActNow)]
+    [InlineData(0, 0, Status.ActNow)]
+    [InlineData(double.PositiveInfinity, 5, null)]
+    [InlineData(double.PositiveInfinity, 25, Status.Watch)]
+    public void Fish_in_a_net_are_judged_by_the_minutes_that_are_left(double minutes, int ago, Status? wanted)
+    {
+        var found = Of(Pond() with { Crowd = new(Now.AddMinutes(-ago), 5, 600, minutes) }, "net");
+        Assert.Equal(wanted, found?.Status);
+        Assert.Equal(wanted == Status.ActNow, found?.Rings ?? false);
+        Assert.Null(Of(Pond(), "net"));
+    }
 }

@@ -78,6 +78,31 @@ internal sealed class FactFarm : IDisposable
 
     public long BuyerNo { get; }
 
+    private long net;
+
+    // Begun when it is first asked for, where none is open: a net in the water stands in the way of another.
+    public long Net
+    {
+        get
+        {
+            if (net == 0 && farm.Questions.Story("P1")!.Net.Open is [var open, ..])
+                net = open.Begun.NetId;
+            return net > 0
+                ? net
+                : net = farm.Must(
+                    new NetDayBegun(0, P1, Batch, 30, 0, 50, 90, 65, "two on the lines") { Reason = "ordered" },
+                    Now
+                );
+        }
+    }
+
+    private long WithBasket()
+    {
+        var open = Net;
+        farm.Must(new BasketWeighed(open, P1, 1, NetFate.Returned, 10, 1), Now);
+        return open;
+    }
+
     /// <summary>A salt bath of the register.</summary>
     public static ProductDescribed Labelled(string name, double minutes) =>
         new(0, name, ProductKind.Salt, "sodium chloride", ActiveMatter.Other, 1, DoseBasis.WaterMgL, 5, 5000)
@@ -434,6 +459,70 @@ internal sealed class FactFarm : IDisposable
                     Note = "first",
                 },
                 new FishSold(P1, Taken, LotUse.Spoiled, null, FishForm.WholeOnIce, 0.4, 0, 0)
+            ),
+            nameof(FishOrdered) => (
+                new FishOrdered(
+                    0,
+                    BuyerNo,
+                    "silver_perch",
+                    FishForm.WholeOnIce,
+                    400,
+                    120,
+                    DateOnly.FromDateTime(Now.UtcDateTime).AddDays(9),
+                    false,
+                    "early"
+                ),
+                new FishOrdered(
+                    0,
+                    BuyerNo,
+                    "silver_perch",
+                    FishForm.Live,
+                    20,
+                    10,
+                    DateOnly.FromDateTime(Now.UtcDateTime).AddDays(2),
+                    true,
+                    ""
+                )
+                {
+                    Count = 500,
+                    CustomerM2 = 92.9,
+                }
+            ),
+            nameof(NetDayBegun) => (
+                new NetDayBegun(0, P1, Batch, 30, 12, 50, 90, 65, "two on the lines") { Reason = "frost" },
+                new NetDayBegun(0, P1, Batch, 20, 0, 40, 80, 60, "") { Reason = "ordered" }
+            ),
+            nameof(BasketWeighed) => (
+                new BasketWeighed(Net, P1, 1, NetFate.OnIce, 17.9, 1.9) { Count = 240, ClassFromG = 400 },
+                new BasketWeighed(Net, P1, 2, NetFate.Returned, 12, 2)
+            ),
+            nameof(NetNoted) => (
+                new NetNoted(Net, P1, NetEvent.Read, 1, 5.5, 40, ""),
+                new NetNoted(Net, P1, NetEvent.PullDone, 2, null, null, NetNoted.Ways[0])
+            ),
+            nameof(NetDayClosed) => (
+                new NetDayClosed(WithBasket(), P1, false, "done by ten") { DamagedOf20 = 1 },
+                new NetDayClosed(Net, P1, true, "")
+            ),
+            nameof(HarvestArranged) => (
+                new HarvestArranged(
+                    P1,
+                    DateOnly.FromDateTime(Now.UtcDateTime).AddDays(5),
+                    Arranged.Ice,
+                    ArrangedState.Booked,
+                    "1 t"
+                ),
+                new HarvestArranged(
+                    P1,
+                    DateOnly.FromDateTime(Now.UtcDateTime).AddDays(6),
+                    Arranged.Crew,
+                    ArrangedState.FellThrough,
+                    ""
+                )
+            ),
+            nameof(CycleReviewed) => (
+                new CycleReviewed(P1, Batch, "fewer than counted", "count at stocking"),
+                new CycleReviewed(P1, Batch, "", "cover against birds")
             ),
             nameof(FishHarvested) => (
                 new FishHarvested(P1, Batch, 100, 6.5, CountBasis.ByWeight, Account.Harvested, false, ""),

@@ -21,8 +21,8 @@ public class WithdrawalTests
     {
         using var farm = new FactFarm();
         var fact = farm.Of(name).Fact;
-        // A plan, and a sale of what was taken out, lead fish off the farm without a posting.
-        if (fact is HarvestPlanned { Dropped: false } or FishSold)
+        // A plan, a net and its baskets, and a sale of what was taken out, lead fish off the farm without a posting.
+        if (fact is HarvestPlanned { Dropped: false } or FishSold or NetDayBegun or BasketWeighed)
             return true;
         var before = Out(farm);
         farm.Farm.Try(fact, FactFarm.Now);
@@ -42,6 +42,8 @@ public class WithdrawalTests
     {
         var isDoor = TakesFishOut(name);
         using var farm = new FactFarm();
+        // A net goes in before the treatment, where the fact needs one.
+        _ = farm.Of(name);
         var product = farm.Farm.Must(FactFarm.Labelled("Bath", 10) with { WithdrawalDays = 400 }, FactFarm.Now);
         farm.Farm.Must(new TreatmentGiven(farm.P1, product, 50_000, 1, "made up", ""), FactFarm.Now);
         var receipt = farm.Farm.Try(farm.Of(name).Fact, FactFarm.Now.AddHours(1));
@@ -60,7 +62,17 @@ public class WithdrawalTests
     public void The_doors_are_there()
     {
         var doors = FactKinds.All.Select(k => k.Name).Where(TakesFishOut).Order().ToList();
-        Assert.Equal([nameof(FishHarvested), nameof(FishMoved), nameof(FishSold), nameof(HarvestPlanned)], doors);
+        Assert.Equal(
+            [
+                nameof(BasketWeighed),
+                nameof(FishHarvested),
+                nameof(FishMoved),
+                nameof(FishSold),
+                nameof(HarvestPlanned),
+                nameof(NetDayBegun),
+            ],
+            doors
+        );
     }
 
     [Fact]

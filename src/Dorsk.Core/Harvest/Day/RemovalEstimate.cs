@@ -30,12 +30,17 @@ public sealed record RemovalEstimate(int Caught, Interval? Were, double? Catchab
     public Interval? Left =>
         Were is { } were ? new(were.Value - Caught, were.Low - Caught, were.High - Caught, Level) : null;
 
+    /// <summary>Pulls that cannot tell.</summary>
+    /// <param name="caught">Fish caught in all.</param>
+    /// <param name="why">Why not.</param>
+    public static RemovalEstimate Untold(int caught, string why) => new(caught, null, null, why);
+
     /// <summary>Works it out.</summary>
     /// <param name="pulls">Fish of each pull, in order; each 0 or more, all with the same net and effort.</param>
     public static RemovalEstimate Of(IReadOnlyList<int> pulls)
     {
         var caught = pulls.Sum();
-        RemovalEstimate CannotTell(string why) => new(caught, null, null, why);
+        RemovalEstimate CannotTell(string why) => Untold(caught, why);
         if (pulls.Count < FewestPulls)
             return CannotTell("one pull alone tells nothing of what is left");
         if (caught < FewestFish)

@@ -63,6 +63,9 @@ public sealed record FishSold(
     /// <summary>Temperature of the fish when they left, °C; null where nobody read it.</summary>
     public double? TempC { get; init; }
 
+    /// <summary>The order it delivers; null for none.</summary>
+    public long? OrderId { get; init; }
+
     /// <summary>Remark; may be empty.</summary>
     public string Note { get; init; } = "";
 

@@ -114,6 +114,9 @@ public partial class PondFacts
     /// <summary>Its plans for fish to leave and to come.</summary>
     public PondPlans Plans => rows.Plans;
 
+    /// <summary>Net days that are open, and what was arranged for harvests.</summary>
+    public PondNet Net => Rows.Net;
+
     /// <summary>Species as the farm and this pond know them.</summary>
     public Func<string, FishSpecies> KnownSpecies => rows.KnownSpecies;
 

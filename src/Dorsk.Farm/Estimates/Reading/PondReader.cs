@@ -31,6 +31,7 @@ internal static class PondReader
         (Air, [.. AirFacts.Kinds.Select(k => k.Name)]),
         (Preparation, [nameof(PondWorked), nameof(JobClosed)]),
         (Health, [.. HealthBook.Kinds.Select(k => k.Name)]),
+        (Net, [.. NetBook.Kinds.Select(k => k.Name)]),
     ];
 
     /// <summary>All rows of a pond, in one snapshot: a line entered meanwhile is in all of it or in nothing. Null when there is no such pond.</summary>
@@ -95,6 +96,7 @@ internal static class PondReader
             Feeder = RationQuestions.FeederOf(c, asOf, pondId),
             Plans = SeasonPlanQuestions.Of(c, asOf, pondId),
             Health = HealthQuestions.Of(c, asOf, zone, pondId),
+            Net = NetQuestions.Of(c, asOf, pondId),
             KnownSpecies = species,
         };
     }
@@ -146,6 +148,12 @@ internal static class PondReader
         rows with
         {
             Health = HealthQuestions.Of(c, asOf, rows.Zone, rows.Pond.Id),
+        };
+
+    private static PondRows Net(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>
+        rows with
+        {
+            Net = NetQuestions.Of(c, asOf, rows.Pond.Id),
         };
 
     private static PondRows Preparation(SqliteConnection c, AsOf asOf, PondRows rows, long afterLine) =>

@@ -77,6 +77,9 @@ public sealed record PondRows
     /// <summary>Treatments, investigations, hold and hunters.</summary>
     public PondHealth Health { get; init; } = PondHealth.None;
 
+    /// <summary>Net days that are open, and what was arranged for harvests.</summary>
+    public PondNet Net { get; init; } = PondNet.None;
+
     /// <summary>Species as the farm and this pond know them.</summary>
     internal Func<string, FishSpecies> KnownSpecies { get; init; } = FishSpecies.Of;
 }

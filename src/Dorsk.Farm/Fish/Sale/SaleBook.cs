@@ -1,5 +1,7 @@
 using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Plans;
+using Dorsk.Core.Species;
 using Dorsk.Farm.Facts;
 
 namespace Dorsk.Farm.Fish;
@@ -50,10 +52,52 @@ internal static class SaleBook
         .Column("discount_pct", s => s.DiscountPct)
         .Column("temp_c", s => s.TempC)
         .Column("note", s => s.Note)
+        .Column("fish_order", s => s.OrderId)
         .ReadBy(SoldOf)
         .CheckedBy((desk, s) => s.Check(SaleQuestions.LotFor(desk, s), desk.Happened, desk.Hand));
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Buyer, Price, Sold];
+    public static readonly FactTable<FishOrdered> Order = new FactTable<FishOrdered>("fish_order", "order", Reach.Farm)
+        .Itself("fish_order", o => o.OrderId)
+        .Column("buyer", o => o.BuyerId)
+        .Species("species", o => o.SpeciesKey)
+        .Column("form", o => o.Form)
+        .Column("from_g", o => o.FromG)
+        .Column("kg", o => o.Kg)
+        .Column("due", o => o.Due)
+        .Column("dropped", o => o.Dropped)
+        .Column("note", o => o.Note)
+        .Column("count", o => o.Count)
+        .Column("customer_m2", o => o.CustomerM2)
+        .ReadBy(r =>
+            new(
+                r.Long("fish_order"),
+                r.Long("buyer"),
+                r.Text("species"),
+                r.Word<FishForm>("form"),
+                r.Real("from_g"),
+                r.Real("kg"),
+                r.Day("due"),
+                r.Yes("dropped"),
+                r.Text("note")
+            )
+            {
+                Count = r.MaybeInt("count"),
+                CustomerM2 = r.MaybeReal("customer_m2"),
+            }
+        )
+        .CheckedBy(
+            (desk, o) =>
+                o.Check(
+                    SaleQuestions.Buyers(desk.Connection, desk.AsOf.Known).Exists(b => b.BuyerId == o.BuyerId),
+                    desk.Today,
+                    o.CustomerM2 is > 0 and { } m2 && FishSpecies.Find(o.SpeciesKey) is { } species
+                        ? CustomerPond.Of(species, m2, aerated: false)?.High
+                        : null,
+                    desk.Hand
+                )
+        );
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Buyer, Price, Sold, Order];
 
     /// <summary>Objections to taking back, or lowering, a harvest of which fish were sold.</summary>
     /// <param name="desk">The desk.</param>
@@ -87,5 +131,6 @@ internal static class SaleBook
             DiscountPct = r.Real("discount_pct"),
             TempC = r.MaybeReal("temp_c"),
             Note = r.Text("note"),
+            OrderId = r.MaybeLong("fish_order"),
         };
 }

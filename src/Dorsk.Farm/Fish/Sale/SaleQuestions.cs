@@ -41,6 +41,18 @@ internal static class SaleQuestions
     public static List<PriceListed> Prices(SqliteConnection c, AsOf asOf) =>
         SaleBook.Price.Sound(c, asOf).ConvertAll(p => p.Fact);
 
+    /// <summary>Orders as last described, with what was delivered of each, as sold, kg.</summary>
+    public static List<(long Line, FishOrdered Order, double DeliveredKg)> Orders(SqliteConnection c, AsOf asOf)
+    {
+        var delivered = SaleBook
+            .Sold.Sound(c, asOf, "t.fish_order IS NOT NULL")
+            .Where(s => s.Fact.Use == LotUse.Sold)
+            .ToLookup(s => s.Fact.OrderId, s => s.Fact.NetKg);
+        return SaleBook
+            .Order.Newest(c, asOf, o => o.OrderId)
+            .ConvertAll(o => (o.Line, o.Fact, delivered[o.Fact.OrderId].Sum()));
+    }
+
     /// <summary>Harvests, of one pond or of all, with their sales; those moved off the farm are no lots.</summary>
     public static List<HarvestLot> Lots(SqliteConnection c, AsOf asOf, long? pond)
     {

@@ -1,6 +1,8 @@
 using Dorsk.Core.Harvest;
 using Dorsk.Core.People;
+using Dorsk.Core.Plans;
 using Dorsk.Core.Prepare;
+using Dorsk.Core.Stock;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
 using Dorsk.Web.Harvest;
@@ -33,6 +35,15 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
     /// <summary>Days on which they could be taken instead, and what each brings.</summary>
     public IReadOnlyList<WaitRow> Waits { get; private set; } = [];
 
+    /// <summary>Every batch of the pond on that day, the oldest first, where there are several.</summary>
+    public IReadOnlyList<(BatchNow Batch, SizeSpread Spread)> Layers { get; private set; } = [];
+
+    /// <summary>Water temperatures at which these fish are taken out for this purpose.</summary>
+    public HarvestWindow Window { get; private set; }
+
+    /// <summary>Spans of the next twelve months inside it, by the usual year.</summary>
+    public IReadOnlyList<(DateOnly From, DateOnly To)> Windows { get; private set; } = [];
+
     public IActionResult OnGet(string code, [FromQuery] long? batch) => Open(code, batch) ? Page() : NotFound();
 
     /// <summary>The answer alone, for a page that is being typed in.</summary>
@@ -58,16 +69,31 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
         (Remarks, Echoes) = (form.Remarks, form.Echoes);
         if (Asked is not { } asked)
             return true;
+        Work(story, chosen, asked);
+        return true;
+    }
+
+    private void Work(PondStory story, BatchNow chosen, HarvestTyped asked)
+    {
         Day = HarvestDay.Of(asked.Day);
         var first = Day.Steps.First(s => s.What == "pull 1").At;
-        Gate = story.HarvestGate(
-            chosen.Batch,
-            here.Zone.At(DateOnly.FromDateTime(first), TimeOnly.FromDateTime(first)),
-            asked.To,
-            asked.MeanG
-        );
+        Gate =
+        [
+            .. story.HarvestGate(
+                chosen.Batch,
+                here.Zone.At(DateOnly.FromDateTime(first), TimeOnly.FromDateTime(first)),
+                asked.To,
+                asked.MeanG,
+                here.Now
+            ),
+            .. HarvestArranged.Gate(story.Net.Arranged, asked.On, asked.To, asked.Down is not null),
+        ];
         Waits = WaitsOf(chosen, asked);
-        return true;
+        Layers = All.Count < 2 ? [] : [.. LayersOn(story, asked.On)];
+        Window = HarvestWindow.Of(chosen.Batch.Species, PurposeOf(chosen, asked));
+        Windows = Window.Spans(
+            Enumerable.Range(0, 365).Select(i => here.Today.AddDays(i)).Select(d => (d, story.TemperatureAhead(d)))
+        );
     }
 
     // Live or on ice at the prices that hold for all buyers, and the feed that was given last.
@@ -91,4 +117,16 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
         story
             .Plans.Harvests.Where(h => h.Fact.BatchId == batch.Batch.Id && h.Fact.On >= here.Today)
             .Min(h => (DateOnly?)h.Fact.On);
+
+    private static HarvestPurpose PurposeOf(BatchNow batch, HarvestTyped asked) =>
+        asked.To != Account.SoldAlive ? HarvestPurpose.Ice
+        : asked.MeanG < batch.Batch.Species.MarketLowG ? HarvestPurpose.Fingerlings
+        : HarvestPurpose.Live;
+
+    private IEnumerable<(BatchNow, SizeSpread)> LayersOn(PondStory story, DateOnly on)
+    {
+        foreach (var b in All.OrderBy(b => b.Batch.ArrivedAt))
+            if (story.Sizes.Of(b.Batch, here.Today) is { Count: > 0 } spread)
+                yield return (b, spread.GrownTo(HarvestForm.MeanOn(b, on)));
+    }
 }

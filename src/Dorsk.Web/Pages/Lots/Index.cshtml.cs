@@ -25,7 +25,10 @@ public sealed class LotsModel(Questions questions, Here here) : PageModel
     /// <summary>The feed whose lots are asked for; null for all lots.</summary>
     public Farm.Feed.FeedKind? Feed { get; private set; }
 
-    public IActionResult OnGet([FromQuery] long? treatment, [FromQuery] long? feed)
+    /// <summary>Lot of that feed that is asked for; empty for all of it.</summary>
+    public string Bag { get; private set; } = "";
+
+    public IActionResult OnGet([FromQuery] long? treatment, [FromQuery] long? feed, [FromQuery] string? bag)
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
@@ -33,6 +36,7 @@ public sealed class LotsModel(Questions questions, Here here) : PageModel
         Feed = feed is { } id ? questions.Feeds().FirstOrDefault(f => f.Id == id) : null;
         if ((treatment is not null && Treatment is null) || (feed is not null && Feed is null))
             return NotFound();
+        Bag = Feed is null ? "" : bag ?? "";
         Buyers = questions.Buyers();
         Prices =
         [
@@ -52,6 +56,6 @@ public sealed class LotsModel(Questions questions, Here here) : PageModel
             .Trace(lot)
             .Stays.Any(s =>
                 (Treatment is { } t && s.Treatments.Any(x => x.Line == t.Line))
-                || (Feed is { } f && s.Feeds.Any(x => x.FeedId == f.Id))
+                || (Feed is { } f && s.Feeds.Any(x => x.FeedId == f.Id && (Bag.Length == 0 || x.Lots.Contains(Bag))))
             );
 }

@@ -43,25 +43,33 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
 
     private const int OwnShown = 3;
 
-    private IReadOnlyList<CycleFigures> OwnCycles(FishSpecies species) =>
+    private List<CycleFigures> OwnCycles(FishSpecies species) =>
         [
             .. CycleTable
                 .All(questions, here, b => b.EmptiedAt is not null && b.Species.Key == species.Key)
                 .Where(f => f is { Closed: true, Fcr: > 0 })
-                .OrderByDescending(f => f.From)
-                .Take(OwnShown),
+                .OrderByDescending(f => f.From),
         ];
 
+    /// <summary>What all closed cycles of this fish teach.</summary>
+    public Learned? Learned { get; private set; }
+
+    /// <summary>What was said of earlier cycles of this pond, the newest first.</summary>
+    public IReadOnlyList<CycleReviewed> Reviews { get; private set; } = [];
+
     /// <summary>The same plan with own figures in place of the table's.</summary>
-    public string With(CycleFigures own) =>
+    public string With(CycleFigures own) => With(own.Fcr!.Value, Math.Min(1, own.SurvivalShare));
+
+    /// <summary>The same plan with a conversion and a survival in place of the table's.</summary>
+    public string With(double fcr, double survival) =>
         "?"
         + string.Join(
             '&',
             Request
                 .Query.Where(q => q.Key is not ("handler" or "fcr" or "survival"))
                 .Select(q => $"{Uri.EscapeDataString(q.Key)}={Uri.EscapeDataString(q.Value.ToString())}")
-                .Append($"fcr={Uri.EscapeDataString(here.Typed(own.Fcr!.Value, 2))}")
-                .Append($"survival={Uri.EscapeDataString(here.Typed(Math.Min(100, 100 * own.SurvivalShare), 1))}")
+                .Append($"fcr={Uri.EscapeDataString(here.Typed(fcr, 2))}")
+                .Append($"survival={Uri.EscapeDataString(here.Typed(100 * survival, 1))}")
         );
 
     /// <summary>Fish that share the water, or null when there are no others.</summary>
@@ -133,7 +141,12 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
         if (Asked is null)
             return true;
         Answer = StockingAnswer.Of(Asked.Plan);
-        Own = OwnCycles(Asked.Plan.Species);
+        var cycles = OwnCycles(Asked.Plan.Species);
+        Own = [.. cycles.Take(OwnShown)];
+        Learned = Learned.Of(cycles, Asked.Plan.Species.FcrGrowOut);
+        Reviews = Pond is { } of
+            ? [.. questions.Reviews().Where(r => r.Fact.PondId == of.Pond.Id).Take(OwnShown).Select(r => r.Fact)]
+            : [];
         Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
         Prepared = Pond?.Readiness.PreparationAt(here.Now)?.Plan;
         Order = OrderOf();

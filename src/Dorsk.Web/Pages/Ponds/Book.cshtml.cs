@@ -200,7 +200,15 @@ public sealed class BookModel(Questions questions, Door door, Here here) : PageM
                 ("hold", "Hold"),
                 ("kill", "Write up a kill"),
             ],
-            "harvest" => [("harvest", "Write a harvest"), ("sale", "Sale"), ("work", "Taste test or note")],
+            "harvest" =>
+            [
+                ("arrange", "Arrange a harvest"),
+                ("net", "Begin a net day"),
+                ("harvest", "Write a harvest"),
+                ("sale", "Sale"),
+                ("work", "Taste test or note"),
+                ("review", "Review of a cycle"),
+            ],
             _ =>
             [
                 ("reading", "Reading"),

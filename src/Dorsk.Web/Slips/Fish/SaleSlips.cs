@@ -130,6 +130,8 @@ internal sealed class PriceSlip : ISlip
             ),
             c.Quantity("From", "From an average weight of", Measures.FishWeight, old?.FromG ?? 0)
                 .WithHint("0: all sizes"),
+            c.Whole("CountPer", $"Or at most so many a {Measures.Mass.In(c.Here.Hand).Symbol}", "")
+                .WithHint("prices by count: 40 a unit of mass is read as its average weight"),
             c.Quantity("Price", "Price", Measures.MassPrice, old?.MinorPerKg / 100.0)
                 .WithHint("as it is weighed when sold; empty: no longer offered"),
         ];
@@ -142,10 +144,25 @@ internal sealed class PriceSlip : ISlip
             Buyers.Read(form, c),
             species.Key,
             form.Choice("Form", [.. SaleWords.Forms.Select(f => (f.Key, f.Form))], "form", FishForm.WholeOnIce),
-            form.Quantity("From", Measures.FishWeight),
+            FromG(form),
             StoreLines.Minor(form, "Price", Measures.MassPrice, 1e6, "0 to 1,000,000, or empty.")
         );
-        return new(form.When(), [fact], $"price {species.Name.ToLowerInvariant()} {SaleWords.Of(fact.Form)}", []);
+        return new(
+            form.When(),
+            [fact],
+            $"price {species.Name.ToLowerInvariant()} {SaleWords.Of(fact.Form)}",
+            fact.FromG > 0 ? [new("From an average weight of", form.Here.Say(fact.FromG, Measures.FishWeight))] : []
+        );
+    }
+
+    // Shrimp and fingerlings are priced by how many make a unit of mass: the count is turned into its mean weight.
+    private static double FromG(SlipForm form)
+    {
+        if (form.MaybeWhole("CountPer", "fish") is not { } count)
+            return form.MaybeQuantity("From", Measures.FishWeight) ?? 0;
+        if (count is < 1 or > 1_000_000)
+            form.Refuse("CountPer", "1 to 1,000,000, or empty.");
+        return 1000 * Measures.Mass.In(form.Here.Hand).ToSi(1) / Math.Max(1, count);
     }
 }
 
@@ -239,9 +256,40 @@ internal sealed class SaleSlip : ISlip
                 [("Sold", "sold"), ("OwnUse", "own use"), ("Spoiled", "spoiled, thrown away")]
             ),
             Buyers.Field(c, old?.BuyerId, "nobody"),
+            OrderField(c, old?.OrderId),
             c.Choice("Form", "Form", form.ToString(), [.. SaleWords.Forms.Select(f => (f.Key, f.Word))]),
             .. Weighed(c, old, form),
         ];
+    }
+
+    // Orders that wait; the one it delivers already stays in the list.
+    private static IEnumerable<FishOrdered> Open(SlipContext c, long? old) =>
+        c
+            .Questions.Orders()
+            .Where(o => (!o.Order.Dropped && o.DeliveredKg < o.Order.Kg) || o.Order.OrderId == old)
+            .Select(o => o.Order)
+            .OrderBy(o => o.Due);
+
+    private static string OrderKey(FishOrdered order) => order.OrderId.ToString(CultureInfo.InvariantCulture);
+
+    private static SlipField OrderField(SlipContext c, long? old)
+    {
+        var names = c.Questions.Buyers().ToDictionary(b => b.BuyerId, b => b.Name);
+        return c.Choice(
+            "Order",
+            "Delivers the order",
+            old?.ToString(CultureInfo.InvariantCulture) ?? "",
+            [
+                ("", "none"),
+                .. Open(c, old)
+                    .Select(o =>
+                        (
+                            OrderKey(o),
+                            $"{names.GetValueOrDefault(o.BuyerId, "")}, {c.Here.Say(o.Kg, Measures.Mass)}, {c.Here.Day(o.Due)}"
+                        )
+                    ),
+            ]
+        );
     }
 
     private static IEnumerable<SlipField> Weighed(SlipContext c, FishSold? old, FishForm form) =>
@@ -278,6 +326,15 @@ internal sealed class SaleSlip : ISlip
             DiscountPct = form.MaybeQuantity("Discount", Measures.Share) ?? 0,
             TempC = form.MaybeQuantity("Temp", Measures.Temperature),
             Note = form.Text("Note"),
+            OrderId = form.Choice(
+                "Order",
+                [
+                    ("", (long?)null),
+                    .. Open(c, c.Old<FishSold>()?.OrderId).Select(o => (OrderKey(o), (long?)o.OrderId)),
+                ],
+                "order",
+                null
+            ),
         };
         var priced = lot is null || fact.Use != LotUse.Sold ? fact with { MinorPerKg = null } : Priced(fact, lot, c);
         return new(

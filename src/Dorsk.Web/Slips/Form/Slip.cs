@@ -135,10 +135,17 @@ public static class AllSlips
         new QuarantineSlip(),
         new SampleSlip(),
         new HarvestSlip(),
+        new NetSlip(),
+        new BasketSlip(),
+        new NetCloseSlip(),
+        new ArrangeSlip(),
+        new ReviewSlip(),
         new SaleSlip(),
+        new FishOrderSlip(),
         new BuyerSlip(),
         new PriceSlip(),
         new PlanHarvestSlip(),
+        new PlanPartsSlip(),
         new PlanStockingSlip(),
     ];
 

@@ -1,0 +1,145 @@
+using Dorsk.Core.Plans;
+
+namespace Dorsk.Core.Hatchery;
+
+/// <summary>A share that lies between two ends.</summary>
+/// <param name="Low">Low end, above 0 to 1.</param>
+/// <param name="High">High end, at most 1.</param>
+public readonly record struct ShareRange(double Low, double High)
+{
+    /// <summary>Its middle.</summary>
+    public double Usual => (Low + High) / 2;
+}
+
+/// <summary>What is asked of a hatchery.</summary>
+/// <param name="Fingerlings">Fingerlings wanted; above 0.</param>
+/// <param name="On">Farm day on which they are wanted.</param>
+/// <param name="LengthMm">Their length, mm.</param>
+/// <param name="FemaleKg">Weight of a female, kg; above 0.</param>
+/// <param name="Sexes">Females and males that stand together: 3 and 2 is three females to two males.</param>
+/// <param name="Spawning">Share of the females that spawn.</param>
+/// <param name="Hatching">Share of the eggs that hatch.</param>
+/// <param name="Feeding">Share of those hatched that come to their first feed.</param>
+/// <param name="Nursery">Share of the fry that live to the length wanted.</param>
+/// <param name="WaterC">Water of the hatchery, °C.</param>
+public sealed record HatchAsked(
+    int Fingerlings,
+    DateOnly On,
+    double LengthMm,
+    double FemaleKg,
+    (int Females, int Males) Sexes,
+    ShareRange Spawning,
+    ShareRange Hatching,
+    ShareRange Feeding,
+    ShareRange Nursery,
+    double WaterC
+);
+
+/// <summary>A plan back from the fingerlings wanted to the breeders, safe at the low end of every stage.</summary>
+/// <param name="Fry">Fry to stock into the nursery.</param>
+/// <param name="Larvae">Larvae that must hatch.</param>
+/// <param name="Eggs">Eggs.</param>
+/// <param name="SpawningFemales">Females that must spawn.</param>
+/// <param name="Females">Females to hold, with those that do not spawn.</param>
+/// <param name="Males">Males for them.</param>
+/// <param name="NurseryM2">Nursery ponds: least, usual, most by the density for that length, m²; null where the tables have none.</param>
+/// <param name="Fertile">Fingerlings it gives at the low and at the high end.</param>
+/// <param name="Days">What happens when, counted back, in order.</param>
+public sealed record BackPlan(
+    long Fry,
+    long Larvae,
+    long Eggs,
+    int SpawningFemales,
+    int Females,
+    int Males,
+    (double Least, double Usual, double Most)? NurseryM2,
+    (long Low, long High) Fertile,
+    IReadOnlyList<(DateOnly On, string What)> Days
+)
+{
+    /// <summary>Where the method comes from.</summary>
+    public const string Source =
+        "Each stage by the low end of its survival, so that the fingerlings come when all goes badly; the high end shows what comes when all goes well. Nests two weeks before, nursery filled as the table says (starting values)";
+
+    private const int NestDays = 14,
+        Spare = 1;
+
+    /// <summary>Females to weigh in, kg.</summary>
+    public double FemalesKg(HatchAsked asked) => Females * asked.FemaleKg;
+
+    /// <summary>Plans it.</summary>
+    /// <param name="asked">What is asked.</param>
+    /// <param name="eggs">How its eggs develop.</param>
+    /// <param name="nursery">How fry stand in a nursery pond; null where the tables have none.</param>
+    public static BackPlan Of(HatchAsked asked, EggTable eggs, NurseryDensity? nursery)
+    {
+        var fry = Up(asked.Fingerlings / asked.Nursery.Low);
+        var larvae = Up(fry / asked.Feeding.Low);
+        var wanted = Up(larvae / asked.Hatching.Low);
+        var spawning = (int)Math.Min(int.MaxValue / 4, Up(wanted / (eggs.EggsPerKg.Low * asked.FemaleKg)));
+        // A spare where only a share of them spawns.
+        var females = (int)Up(spawning / asked.Spawning.Low) + (asked.Spawning.Low < 1 ? Spare : 0);
+        return new(
+            fry,
+            larvae,
+            wanted,
+            spawning,
+            females,
+            MalesFor(females, asked.Sexes),
+            nursery is null ? null : Area(fry, nursery.LarvaeFor(asked.LengthMm)),
+            (
+                Forward(females, asked, asked.Spawning.Low, eggs.EggsPerKg.Low, s => s.Low),
+                Forward(females, asked, asked.Spawning.High, eggs.EggsPerKg.High, s => s.High)
+            ),
+            DaysOf(asked, eggs, nursery)
+        );
+    }
+
+    /// <summary>Males for a number of females, whole.</summary>
+    /// <param name="females">Females; 0 or more.</param>
+    /// <param name="sexes">Females and males that stand together.</param>
+    public static int MalesFor(int females, (int Females, int Males) sexes) =>
+        (int)Math.Ceiling((double)females * sexes.Males / sexes.Females);
+
+    private static long Up(double n) => (long)Math.Ceiling(Math.Min(n, 1e15) - 1e-9);
+
+    // What so many females give when every stage goes as a share says, whole fish at each.
+    private static long Forward(
+        int females,
+        HatchAsked asked,
+        double spawn,
+        double eggsPerKg,
+        Func<ShareRange, double> end
+    )
+    {
+        long Down(double n) => (long)Math.Floor(n + 1e-6);
+        var eggs = Down(Down(females * spawn) * asked.FemaleKg * eggsPerKg);
+        return Down(Down(Down(eggs * end(asked.Hatching)) * end(asked.Feeding)) * end(asked.Nursery));
+    }
+
+    private static (double, double, double) Area(long fry, (double Low, double Usual, double High) perM2) =>
+        (fry / perM2.High, fry / perM2.Usual, fry / perM2.Low);
+
+    private static List<(DateOnly, string)> DaysOf(HatchAsked asked, EggTable eggs, NurseryDensity? nursery)
+    {
+        var days = new List<(DateOnly On, string What)> { (asked.On, "fingerlings are harvested") };
+        var stocked = asked.On.AddDays(-(int)Math.Ceiling(nursery?.Days.To ?? 0));
+        if (nursery is not null)
+        {
+            days.Add((stocked, "fry into the nursery, at night or at dawn"));
+            days.Add(
+                (
+                    stocked.AddDays(-(int)Math.Ceiling(nursery.FillDays.To)),
+                    "nursery filled, shallow, and its plankton begun"
+                )
+            );
+        }
+        days.Add((stocked, "first feed: round the clock, shifts named"));
+        var hatch = stocked.AddDays(-(int)Math.Ceiling(eggs.FirstFeedDaysAt(asked.WaterC)));
+        days.Add((hatch, "hatch: troughs, air and pipes ready the day before"));
+        var taken = hatch.AddDays(-(int)Math.Ceiling(eggs.HoursAt(asked.WaterC) / 24));
+        days.Add((taken, "eggs taken, last day that serves"));
+        days.Add((taken.AddDays(-NestDays), "breeders into spawning water, nests or cages set"));
+        return [.. days.OrderBy(d => d.On)];
+    }
+}
