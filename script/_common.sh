@@ -21,7 +21,7 @@ standins() {
 # The demo's history is built once for each state of the story, the rules and the tables of the data file.
 seed() {
   local sum
-  sum=$(cat src/Dorsk.Practice/*.cs src/Dorsk.Core/*/*.cs src/Dorsk.Farm/*.cs src/Dorsk.Farm/*/*.cs src/Dorsk.Farm/Sql/Migrations/*.sql src/Dorsk.Web/Demo/*.cs | sha256sum | cut -c1-16)
+  sum=$(find src/Dorsk.Practice src/Dorsk.Core src/Dorsk.Farm src/Dorsk.Web/Demo -not -path '*/obj/*' -not -path '*/bin/*' \( -name '*.cs' -o -name '*.csv' -o -name '*.sql' \) | sort | xargs cat | sha256sum | cut -c1-16)
   SEED=artifacts/demo/seed-$sum.db
   if [ ! -f "$SEED" ]; then
     mkdir -p artifacts/demo

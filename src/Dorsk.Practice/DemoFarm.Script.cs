@@ -36,6 +36,7 @@ public sealed partial class DemoFarm
         notes.AddRange(ArrangedOf(day));
         notes.AddRange(OrdersOf(day));
         notes.AddRange(ReviewOf(day));
+        notes.AddRange(HatcheryOf(day));
         if (day == DemoScript.SeasonPlanned)
             PlanSeason(notes);
     }

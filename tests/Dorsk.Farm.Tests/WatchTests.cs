@@ -1,5 +1,6 @@
 using Dorsk.Core.Air;
 using Dorsk.Core.Alarms;
+using Dorsk.Core.Hatchery;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Safety;
@@ -75,7 +76,7 @@ public sealed class WatchTests : IDisposable
             $"""
             INSERT INTO entry VALUES ('spoilt', 1767400000000, 'x');
             INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES (9000, 'spoilt', 0, 'FishStocked', {pond}, 1767400000000, 1767400000000, 'x', '', NULL);
-            INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL, NULL, 0);
+            INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL, NULL, 0, NULL);
             INSERT INTO posting VALUES (9000, 0, 9000, 'Supplier', NULL, -10, -50, 'Counted'), (9000, 1, 9000, 'Pond', {pond}, 10, 50, 'Counted');
             """
         );
@@ -112,6 +113,31 @@ public sealed class WatchTests : IDisposable
         Assert.True(farm.Try(null, Now, corrects: 9000).Accepted);
         watch.Look();
         Assert.DoesNotContain(Open, a => a.Cause == AlarmCause.PondFailed);
+    }
+
+    [Fact]
+    public void Eggs_that_stand_too_warm_ring_until_their_water_is_well()
+    {
+        var tank = farm.Must(
+            new VesselDescribed(0, VesselKind.Tank, "H1", 0.5, 0.6, null, HeldBefore.New, false),
+            Now.AddHours(-9)
+        );
+        var lot = farm.Must(
+            new EggsTaken(0, "silver_perch", tank, null, "", 1000, CountBasis.ByVolume, EggColour.Yellow, false)
+            {
+                TroughC = 24.5,
+            },
+            Now.AddHours(-8)
+        );
+        LotLooked Look(double c) => new(lot, c, 7, null, null, EggColour.NotSeen, null, null);
+        farm.Must(Look(29), Now.AddMinutes(-20));
+        watch.Look();
+        var rings = One(AlarmCause.HatcheryWater);
+        Assert.Equal((Status.ActNow, (long?)null), (rings.Level, rings.PondId));
+        Assert.Contains("in H1: 29.0", rings.Text, StringComparison.Ordinal);
+        farm.Must(Look(24.6), Now.AddMinutes(-1));
+        watch.Look();
+        Assert.DoesNotContain(Open, a => a.Cause == AlarmCause.HatcheryWater);
     }
 
     [Fact]

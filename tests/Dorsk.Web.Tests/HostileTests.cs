@@ -423,6 +423,8 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
                         or "/photo/{hash?}"
                         or "/lots/{line:long}"
                         or "/lots/{line:long}/note/{sale:long}"
+                        or "/hatchery/lot/{id:long}"
+                        or "/hatchery/fry/{code}"
                     )
             )
                 yield return route

@@ -40,6 +40,9 @@ public enum AlarmCause
 
     /// <summary>Somebody who works alone did not check in.</summary>
     NotHeard,
+
+    /// <summary>The water of eggs or fry in the hatchery is too warm, too cool, or short of oxygen.</summary>
+    HatcheryWater,
 }
 
 /// <summary>An alarm rang, or rings louder: the same number with a higher level asks for an answer again.</summary>

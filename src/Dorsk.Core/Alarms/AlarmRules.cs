@@ -302,6 +302,23 @@ public static class AlarmRules
             )
             : null;
 
+    /// <summary>Water of the hatchery that spoils eggs or fry, on either side; null while all is well.</summary>
+    /// <param name="lots">What each lot's last reading calls for.</param>
+    public static AlarmRaised? Hatchery(IReadOnlyList<(string Lot, Judgement Found)> lots) =>
+        lots.Count == 0
+            ? null
+            : new(
+                0,
+                null,
+                AlarmCause.HatcheryWater,
+                lots.Max(l => l.Found.Status),
+                AlarmText.List(
+                    "Hatchery: ",
+                    lots.OrderByDescending(l => l.Found.Status).Select(l => $"{l.Lot}: {l.Found.Reason}"),
+                    ". Go there: heater, mixing valve, flow and air; read it again."
+                )
+            );
+
     /// <summary>What a silent panel says of its pond's air; null while it is heard.</summary>
     public static Judgement? Silent(AlarmPanel panel, DateTimeOffset now, FarmZone zone) =>
         now - panel.Heard > PanelSilent

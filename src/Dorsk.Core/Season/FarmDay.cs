@@ -192,6 +192,9 @@ public sealed record FarmDay(
     /// <summary>Rain of the last day, m, and when it was read; null when none was read.</summary>
     public (DateTimeOffset At, double Si)? Rain { get; init; }
 
+    /// <summary>Lots, plans, nests and fry ponds of the hatchery.</summary>
+    public HatchDay Hatchery { get; init; } = new();
+
     /// <summary>Recurring tasks.</summary>
     public IReadOnlyList<DutyKept> Duties { get; init; } = [];
 

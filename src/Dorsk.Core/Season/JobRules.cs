@@ -77,6 +77,7 @@ public static partial class JobRules
         new("after-salt", AfterSalt),
         new("exchange-early", ExchangeEarly),
         new("health", Health),
+        new("hatchery", Hatchery),
     ];
 
     /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>

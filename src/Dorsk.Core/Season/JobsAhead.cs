@@ -53,7 +53,8 @@ public static class JobsAhead
             .Ponds.SelectMany(p => OfPond(d, p))
             .Concat(Orders(d))
             .Concat(d.Duties.SelectMany(duty => Standing(d, duty, last)))
-            .Concat(Held(d));
+            .Concat(Held(d))
+            .Concat(d.Hatchery.Days.Select(x => JobRules.PlanDay(d, x)));
 
     // Which rule, for what, on which day, between which hours.
     private sealed record Slot(string Rule, string Place, DateOnly Day, TimeOnly From, TimeOnly Due);

@@ -52,6 +52,9 @@ public sealed record WaterLimits(
     /// <summary>Least hardness, mg/L as CaCO₃; 0 where sea water is asked for.</summary>
     public double HardnessMinMgL { get; init; }
 
+    private static readonly Dictionary<string, WaterLimits> Eggs = Rows("egg"),
+        Spawners = Rows("brood at spawning");
+
     // The fingerling rows of a group fall back on its growing row, and fry rows on what the group calls its young.
     private static readonly Dictionary<(string, LifeStage), WaterLimits> Table = Build();
 
@@ -63,6 +66,16 @@ public sealed record WaterLimits(
         species.OwnLimits is { } own && own.TryGetValue(stage, out var limits)
             ? limits
             : Table[(species.LimitGroup, stage)];
+
+    /// <summary>Limits of the water for eggs: the group's own row, else that of its fry.</summary>
+    /// <param name="species">The species.</param>
+    public static WaterLimits OfEggs(FishSpecies species) =>
+        Eggs.GetValueOrDefault(species.LimitGroup) ?? For(species, LifeStage.Fry);
+
+    /// <summary>Limits of the water for fish that spawn: the group's own row, else that of its grown fish.</summary>
+    /// <param name="species">The species.</param>
+    public static WaterLimits OfSpawners(FishSpecies species) =>
+        Spawners.GetValueOrDefault(species.LimitGroup) ?? For(species, LifeStage.Growing);
 
     /// <summary>Stage of a fish by its mean weight: fry under 1 g, fingerlings up to ten times the upper selling size, then growing.</summary>
     /// <param name="species">The species.</param>
@@ -89,6 +102,9 @@ public sealed record WaterLimits(
         }
         return table;
     }
+
+    private static Dictionary<string, WaterLimits> Rows(string stage) =>
+        Csv.Embedded("water_limits_by_stage.csv").Where(r => r["stage"] == stage).ToDictionary(r => r["group"], Row);
 
     private static WaterLimits Row(IReadOnlyDictionary<string, string> r)
     {

@@ -32,6 +32,9 @@ public sealed record FishStocked(
     /// <summary>Number of the delivery they came with, or null.</summary>
     public long? DeliveryId { get; init; }
 
+    /// <summary>Number of the farm's own lot of fry they come from, or null.</summary>
+    public long? HatchLotId { get; init; }
+
     /// <summary>Whether they stood in the pond before the farm kept its records here: taken over as they are.</summary>
     public bool TakenOver { get; init; }
 

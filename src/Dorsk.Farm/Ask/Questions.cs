@@ -324,7 +324,10 @@ public sealed partial class Questions(FarmFile file, Func<DateTimeOffset>? upTo 
             Moves(c, seen),
             Weather(c, seen),
             now
-        );
+        ) with
+        {
+            Hatchery = HatchDays.Of(c, AsOf.Now(now), ponds, now),
+        };
         var jobs = Core.Season.JobRules.Of(day);
         var fresh = new Today(
             ponds,

@@ -30,6 +30,8 @@ public static class FactKinds
         Fish.KillBook.Written,
         .. Fish.SaleBook.Kinds,
         .. Fish.NetBook.Kinds,
+        .. Fish.LotBook.Kinds,
+        .. Fish.BroodBook.Kinds,
         .. ReceivingFacts.Kinds,
         .. PrepareFacts.Kinds,
         .. SeasonFacts.Kinds,

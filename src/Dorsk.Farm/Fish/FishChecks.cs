@@ -32,6 +32,7 @@ internal static class FishChecks
             .Check(f, declared, notMet, desk.Hand)
             .Concat(JoinsHeld(desk, f))
             .Concat(DeliveryChecks.Stocked(desk, f))
+            .Concat(HatchQuestions.Stocked(desk, f))
             .Concat(pond is null ? [] : arrival.Into(pond, species!, desk))
             .Concat(Swallows(desk, species, f.MeanG, f.PondId, 0, "MeanWeight"));
     }

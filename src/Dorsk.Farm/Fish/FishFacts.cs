@@ -23,6 +23,7 @@ internal static class FishFacts
         .Column("target_g", f => f.TargetG)
         .Column("delivery", f => f.DeliveryId)
         .Column("taken_over", f => f.TakenOver)
+        .Column("hatch_lot", f => f.HatchLotId)
         .ReadBy(r =>
             new(
                 r.Long("pond"),
@@ -37,6 +38,7 @@ internal static class FishFacts
             {
                 DeliveryId = r.MaybeLong("delivery"),
                 TakenOver = r.Yes("taken_over"),
+                HatchLotId = r.MaybeLong("hatch_lot"),
             }
         )
         .CheckedBy(FishChecks.Stocked)

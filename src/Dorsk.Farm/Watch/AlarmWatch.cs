@@ -160,6 +160,15 @@ public sealed class AlarmWatch(
             $"Nothing can be recorded: {trouble}. What is typed now is not kept: write it on paper. Alarms go on ringing and are still sent."
         );
 
+    private List<(string, Judgement)> HatcheryWater(Core.Units.Hand hand, DateTimeOffset now) =>
+        [
+            .. questions
+                .Hatchery(now)
+                .Standing.Select(l => (Name: $"lot {l.Lot.LotId} in {l.Vessel?.Name}", Found: l.Rings(hand)))
+                .Where(l => l.Found is not null)
+                .Select(l => (l.Name, l.Found!)),
+        ];
+
     private void LookAround(FarmDescribed farm, DateTimeOffset now, Seen seen)
     {
         var zone = FarmZone.Find(farm.ZoneId) ?? FarmZone.Utc;
@@ -173,6 +182,7 @@ public sealed class AlarmWatch(
         Safely(seen, null, () => (panels, power) = PanelsAndPower(ponds, now, zone, dark), "the panels of aerators");
         seen.Add(power);
         Safely(seen, null, () => seen.Add(AlarmRules.NotHeard(questions.Alone(now), now, zone)), "who works alone");
+        Safely(seen, null, () => seen.Add(AlarmRules.Hatchery(HatcheryWater(farm.Hand, now))), "the hatchery");
         seen.Ponds = looks.Count;
         foreach (var look in looks)
             if (look.Now is null)

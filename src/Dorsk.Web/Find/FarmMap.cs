@@ -29,6 +29,7 @@ public static class FarmMap
         Feed = "Feed",
         Health = "Health",
         Harvest = "Harvest",
+        Hatchery = "Hatchery",
         Plans = "Plans",
         Setup = "Setup",
         Calculators = "Workbench",
@@ -36,7 +37,7 @@ public static class FarmMap
 
     /// <summary>Groups in their order.</summary>
     public static IReadOnlyList<string> Groups { get; } =
-    [Day, Fish, Water, Feed, Health, Harvest, Plans, Calculators, Setup, Words];
+    [Day, Fish, Water, Feed, Health, Harvest, Hatchery, Plans, Calculators, Setup, Words];
 
     /// <summary>Pages of a group of the menu, in their order.</summary>
     /// <param name="here">Who asks.</param>
@@ -88,6 +89,14 @@ public static class FarmMap
         new(Harvest, "Lots and sales", "/lots", "each harvest: sold, left, traced to pond, feed and buyers"),
         new(Harvest, "Orders", "/orders", "orders against what the season will have, short by day"),
         new(Harvest, "Season sheet", "/harvest/sheet", "stocked, fed, lost, taken, survival, FCR, cost; to print"),
+        new(Hatchery, "Hatchery", "/hatchery", "eggs, fry and fry ponds now, the next hour of each, the feed bell"),
+        new(
+            Hatchery,
+            "Hatchery plans",
+            "/hatchery/plan",
+            "from the fingerlings wanted back to breeders, vessels, days"
+        ),
+        new(Hatchery, "Broodstock", "/hatchery/broodstock", "register of breeders, load, ration, nests, forage"),
         new(Plans, "Season", "/season", "what stands, comes and leaves, month by month"),
         new(Plans, "Stocking plan", "/plans/stocking", "how many, until when, what it costs"),
         new(Plans, "Choice of species", "/plans/species", "fish side by side, and in what they are kept"),

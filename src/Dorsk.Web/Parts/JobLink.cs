@@ -12,6 +12,7 @@ public static class JobLink
             "round" => "/round",
             "instruments" => "/setup/instruments",
             "vital-test" => $"/slip/vital-test?Vital={job.Key.Split(':')[1]}",
+            var slip when job.PondCode.Length == 0 => $"/slip/{slip}",
             var slip => $"/ponds/{job.PondCode}/slip/{slip}",
         };
 }

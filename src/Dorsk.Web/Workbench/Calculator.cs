@@ -248,7 +248,18 @@ public static class AllCalculators
                 new CoolWaterCalculator(),
             ]
         ),
-        ("Hatchery", [new HatcheryPlanCalculator(), new EggClockCalculator()]),
+        (
+            "Hatchery",
+            [
+                new HatcheryPlanCalculator(),
+                new EggClockCalculator(),
+                new MakeOrBuyCalculator(),
+                new FryPlacesCalculator(),
+                new HalfGrownCalculator(),
+                new WeaningCostCalculator(),
+                new MarkingCalculator(),
+            ]
+        ),
         ("Units", [new ConverterCalculator()]),
     ];
 

@@ -11,6 +11,8 @@ public class LimitTests
         "src/Dorsk.Core/Acclimate/AcclimationPlan.cs",
         "src/Dorsk.Core/Acclimate/RefillSteps.cs",
         "src/Dorsk.Core/Growth/Walk.cs",
+        "src/Dorsk.Core/Hatchery/Fry/FryPond.cs",
+        "src/Dorsk.Core/Hatchery/Lots/LotWater.cs",
         "src/Dorsk.Core/Plans/StockingLimit.cs",
         "src/Dorsk.Farm/Estimates/StandingStock.cs",
         "src/Dorsk.Farm/Ponds/SettingsFacts.cs",
@@ -22,6 +24,8 @@ public class LimitTests
     private static readonly string[] Judged =
     [
         "src/Dorsk.Core/Alarms/AlarmRules.cs",
+        "src/Dorsk.Core/Hatchery/Fry/FryPond.cs",
+        "src/Dorsk.Core/Hatchery/Lots/LotWater.cs",
         "src/Dorsk.Web/Pages/Ponds/Course.cshtml.cs",
         "src/Dorsk.Web/Workbench/GasCalculators.cs",
         "src/Dorsk.Web/Workbench/Water/WaterCalculators.cs",

@@ -21,7 +21,7 @@ using Dorsk.Core.Water;
 namespace Dorsk.Farm.Tests.Facts;
 
 /// <summary>A farm with something of everything, and for each kind of fact one that may be entered on it, with a correction of it.</summary>
-internal sealed class FactFarm : IDisposable
+internal sealed partial class FactFarm : IDisposable
 {
     private static readonly Plate Plate = new(8, 40, 90);
     private readonly TestFarm farm = new();
@@ -636,7 +636,8 @@ internal sealed class FactFarm : IDisposable
                 },
                 new CallListSet([new("Manager", "m@farm.invalid")], 15, null, null)
             ),
-            _ => throw new NotSupportedException($"Give {kind} an example here: a fact and a correction of it."),
+            _ => Hatchery(kind)
+                ?? throw new NotSupportedException($"Give {kind} an example here: a fact and a correction of it."),
         };
 
     private static Pond Drawn(string code) =>

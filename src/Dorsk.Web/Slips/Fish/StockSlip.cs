@@ -1,5 +1,6 @@
 using System.Globalization;
 using Dorsk.Core.Growth;
+using Dorsk.Core.Hatchery;
 using Dorsk.Core.People;
 using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
@@ -67,6 +68,7 @@ internal sealed class StockSlip : ISlip
                     ]
                 )
                 .WithHint("ties the batch to its lot, from delivery to sale"),
+            .. OwnLot(c, f?.HatchLotId),
             c.Words("Origin", "From", f?.Origin ?? came?.Origin ?? "").WithHint("hatchery or supplier"),
             c.Whole("Count", "How many", f?.Count ?? came?.Alive),
             c.Choice(
@@ -88,6 +90,23 @@ internal sealed class StockSlip : ISlip
                 .WithHint("kept with the batch"),
         ];
     }
+
+    // Offered only where the farm has fry of its own to stock.
+    private static IEnumerable<SlipField> OwnLot(SlipContext c, long? old)
+    {
+        var lots = FryLots(c, old);
+        if (lots.Count > 0)
+            yield return c.Choice(
+                    "HatchLot",
+                    "Own lot of fry",
+                    Number(old),
+                    [("", "none of these"), .. lots.ConvertAll(l => (Number(l.Lot.LotId), HatchLines.Name(c, l)))]
+                )
+                .WithHint("taken off the books of the hatchery");
+    }
+
+    private static List<LotState> FryLots(SlipContext c, long? old) =>
+        HatchLines.Lots(c, old).FindAll(l => l.Lot.Stage != LotStage.Eggs || l.Lot.LotId == old);
 
     private static string Pct(double share) => (100 * share).ToString("0", CultureInfo.InvariantCulture);
 
@@ -164,6 +183,15 @@ internal sealed class StockSlip : ISlip
         )
         {
             TakenOver = form.Yes("TakenOver"),
+            HatchLotId = form.Empty("HatchLot")
+                ? null
+                : form.Choice(
+                    "HatchLot",
+                    FryLots(c, c.Old<FishStocked>()?.HatchLotId)
+                        .ConvertAll(l => (Number(l.Lot.LotId), (long?)l.Lot.LotId)),
+                    "lot",
+                    null
+                ),
             DeliveryId = form.Empty("Delivery")
                 ? null
                 : form.Choice(

@@ -147,6 +147,19 @@ public static class AllSlips
         new PlanHarvestSlip(),
         new PlanPartsSlip(),
         new PlanStockingSlip(),
+        new VesselSlip(),
+        new EggsSlip(),
+        new LotLookSlip(),
+        new LotCountSlip(),
+        new LotMoveSlip(),
+        new LotLeftSlip(),
+        new FryFeedSlip(),
+        new BroodSlip(),
+        new BroodLookSlip(),
+        new NestLookSlip(),
+        new ForageSlip(),
+        new ForageRuleSlip(),
+        new HatchPlanSlip(),
     ];
 
     /// <summary>A slip by its name in the address, or null.</summary>

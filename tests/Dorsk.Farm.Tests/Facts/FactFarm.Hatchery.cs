@@ -1,0 +1,145 @@
+using Dorsk.Core.Hatchery;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Stock;
+
+namespace Dorsk.Farm.Tests.Facts;
+
+/// <summary>Facts of the hatchery.</summary>
+internal sealed partial class FactFarm
+{
+    private long tank,
+        nest,
+        lot,
+        brood;
+
+    // Each made when it is first asked for.
+    private long Tank => tank > 0 ? tank : tank = farm.Must(Vessel("H1", VesselKind.Tank, 0.5, null), Day(1));
+
+    private long Nest => nest > 0 ? nest : nest = farm.Must(Vessel("nest 1", VesselKind.Nest, 0, P2), Day(1));
+
+    private long Lot => lot > 0 ? lot : lot = farm.Must(Eggs(50_000), Day(50));
+
+    private long Brood => brood > 0 ? brood : brood = farm.Must(Breeder("red 1", 1), Day(1));
+
+    private static VesselDescribed Vessel(string name, VesselKind kind, double m3, long? pond) =>
+        new(0, kind, name, m3, m3, pond, HeldBefore.New, false) { DepthM = 0.6 };
+
+    private EggsTaken Eggs(int count) =>
+        new(0, "silver_perch", Tank, null, "red 1", count, CountBasis.ByVolume, EggColour.Yellow, false)
+        {
+            TroughC = 24.5,
+        };
+
+    private BroodDescribed Breeder(string tag, int count) =>
+        new(0, P2, tag, count, BroodSex.Female, SexSure.ByShape, BroodOrigin.Bought, "Creek", 2022, 1.5);
+
+    private static HatchPlanned Planned(int wanted, bool dropped) =>
+        new(
+            0,
+            "silver_perch",
+            new(
+                wanted,
+                Today.AddDays(90),
+                40,
+                1.5,
+                (3, 2),
+                new(0.5, 0.8),
+                new(0.4, 0.8),
+                new(0.5, 0.9),
+                new(0.4, 0.7),
+                24
+            ),
+            dropped
+        );
+
+    private LotMoved Parted(int count) =>
+        new(0, Lot, farm.Must(Vessel($"H{count}", VesselKind.Jar, 0.06, null), Day(2)), count)
+        {
+            FromC = 24,
+            ToC = 24.5,
+            Treatment = "thin",
+        };
+
+    private (Fact, Fact)? Hatchery(string kind) =>
+        kind switch
+        {
+            nameof(VesselDescribed) => (
+                Vessel("nest 9", VesselKind.Nest, 0, P3) with
+                {
+                    SpacingM = 4,
+                    MouthToCentre = true,
+                    Spot = (0.2, 0.7),
+                },
+                Vessel("trough 9", VesselKind.Trough, 0.4, null) with
+                {
+                    Gone = true,
+                }
+            ),
+            nameof(EggsTaken) => (
+                Eggs(70_000) with
+                {
+                    NestId = Nest,
+                    FertilePct = 88,
+                    FromC = 25,
+                    TemperedMin = 5,
+                    Treatment = "live food",
+                },
+                Eggs(80_000) with
+                {
+                    Broken = true,
+                }
+            ),
+            nameof(LotLooked) => (
+                new LotLooked(Lot, 24.4, 7.1, 7.8, EggStage.Eyed, EggColour.Pink, 3, 1)
+                {
+                    Siphoned = true,
+                    ChangedPct = 20,
+                    Behaviour = FryBehaviour.Spread,
+                    LightLux = 300,
+                    Given = "leaf brew",
+                },
+                new LotLooked(Lot, null, 6.5, null, null, EggColour.NotSeen, null, null)
+            ),
+            nameof(LotCounted) => (
+                new LotCounted(Lot, LotStage.Larvae, 40_000, CountBasis.ByVolume, "fungus") { PlusMinusPct = 9 },
+                new LotCounted(Lot, LotStage.Larvae, 41_000, CountBasis.Assumed, "")
+            ),
+            nameof(LotMoved) => (Parted(900), Parted(800) with { Treatment = "" }),
+            nameof(LotLeft) => (
+                new LotLeft(Lot, 500, LotExit.Sent, "Creek farm"),
+                new LotLeft(Lot, 300, LotExit.Dead, "")
+            ),
+            nameof(FryFed) => Fed(),
+            nameof(BroodDescribed) => (
+                Breeder("blue 1", 1) with
+                {
+                    Signs = "vent",
+                    Hormone = "by the vet on 2 March",
+                    Photo = "",
+                },
+                Breeder("blue 2", 4) with
+                {
+                    Retired = true,
+                    HatchYear = null,
+                }
+            ),
+            nameof(BroodInspected) => (
+                new BroodInspected(Brood, P2, false, true, false, true, 1.6),
+                new BroodInspected(Brood, P2, true, false, true, false, null)
+            ),
+            nameof(NestChecked) => (new NestChecked(Nest, P2, NestSeen.Pair), new NestChecked(Nest, P2, NestSeen.Eggs)),
+            nameof(ForageGiven) => (
+                new ForageGiven(P2, "minnows", "creek", 2, ForageState.Live),
+                new ForageGiven(P2, "mussels", "bay", 3, ForageState.Cooked)
+            ),
+            nameof(ForageRule) => (new ForageRule(true), new ForageRule(false)),
+            nameof(HatchPlanned) => (Planned(20_000, false), Planned(30_000, true)),
+            _ => null,
+        };
+
+    private (Fact, Fact) Fed()
+    {
+        farm.Must(new LotCounted(Lot, LotStage.Larvae, 45_000, CountBasis.ByVolume, ""), Day(52));
+        return (new FryFed(Lot, "powder", 12, 3, FryFed.Places[0]), new FryFed(Lot, "liquid feed", 8.5, null, ""));
+    }
+}
