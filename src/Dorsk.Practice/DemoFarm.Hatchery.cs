@@ -29,7 +29,13 @@ public sealed partial class DemoFarm
             return [];
         List<Told> told = [];
         if (day == HatcheryBegins)
-            told.AddRange(Equipped(day).Concat(Breeders(day)));
+            told.AddRange([
+                .. Equipped(day),
+                .. FryPondBuilt(day),
+                PlannedHatch(day),
+                .. Breeders(day),
+                .. LookedOver(day),
+            ]);
         told.AddRange(FirstLot(day));
         told.AddRange(SecondLot(day));
         told.AddRange(LastLots(day));
@@ -59,6 +65,10 @@ public sealed partial class DemoFarm
                 },
                 "vessel " + v.Name
             );
+    }
+
+    private static IEnumerable<Told> FryPondBuilt(DateOnly day)
+    {
         yield return By(
             day,
             8,
@@ -76,7 +86,10 @@ public sealed partial class DemoFarm
             98,
             -12
         ));
-        yield return By(day, 9, 0, "Manager", "hatchery plan 40,000 silver perch", _ => new HatchPlanned(
+    }
+
+    private static Told PlannedHatch(DateOnly day) =>
+        By(day, 9, 0, "Manager", "hatchery plan 40,000 silver perch", _ => new HatchPlanned(
             0,
             Perch,
             new(
@@ -93,7 +106,6 @@ public sealed partial class DemoFarm
             ),
             false
         ));
-    }
 
     // Sixty fish in four groups; the older females carry gill parasites and are not spawned.
     private static IEnumerable<Told> Breeders(DateOnly day)
@@ -129,6 +141,10 @@ public sealed partial class DemoFarm
                 },
                 "brood " + g.Tag
             );
+    }
+
+    private static IEnumerable<Told> LookedOver(DateOnly day)
+    {
         foreach (var (tag, gills) in new[] { ("blue tags", true), ("red tags", false), ("white tags", false) })
             yield return By(day, 10, 30, "Manager", tag + " looked over", k => new BroodInspected(
                 k.Of["brood " + tag],
@@ -231,16 +247,32 @@ public sealed partial class DemoFarm
                 );
         if (day == FirstSpawn.AddDays(2))
             yield return Counted(day, (9, 0), Lot, LotStage.Larvae, 81_000, 12);
-        if (day != IntoFryPond)
-            yield break;
-        yield return Counted(day, (4, 40), Lot, LotStage.Fry, 56_500, 9);
+        if (day == IntoFryPond)
+            foreach (var told in ToFryPond(day, Lot))
+                yield return told;
+    }
+
+    private static IEnumerable<Told> ToFryPond(DateOnly day, string lot)
+    {
+        yield return Counted(day, (4, 40), lot, LotStage.Fry, 56_500, 9);
         yield return By(day, 4, 50, "Manager", "F1 ready", k => new PondWorked(
             k.Pond(FryPondCode),
             PondWork.DeclaredReady,
             "rotifers rise",
             null
         ));
-        yield return By(
+        yield return FryStocked(day);
+        yield return By(day, 7, 30, "Manager", "lot A 4000 sent", k => new LotLeft(
+            k.Of["lot A"],
+            4000,
+            LotExit.Sent,
+            "a neighbour's dam"
+        ));
+        yield return Counted(day, (8, 0), lot, LotStage.Fry, 0, 0);
+    }
+
+    private static Told FryStocked(DateOnly day) =>
+        By(
             day,
             5,
             5,
@@ -261,14 +293,6 @@ public sealed partial class DemoFarm
             },
             "batch F1a"
         );
-        yield return By(day, 7, 30, "Manager", "lot A 4000 sent", k => new LotLeft(
-            k.Of["lot A"],
-            4000,
-            LotExit.Sent,
-            "a neighbour's dam"
-        ));
-        yield return Counted(day, (8, 0), Lot, LotStage.Fry, 0, 0);
-    }
 
     // Fed round the clock since the sixteenth; on the last night two meals were missed.
     private IEnumerable<Told> SecondLot(DateOnly day)
@@ -298,6 +322,12 @@ public sealed partial class DemoFarm
                 LotExit.Dead,
                 "on the floor"
             ));
+        foreach (var told in FedRoundTheClock(day))
+            yield return told;
+    }
+
+    private static IEnumerable<Told> FedRoundTheClock(DateOnly day)
+    {
         if (day < SecondSpawn.AddDays(6))
             yield break;
         // Every third hour from the first feed, at 06:30.
@@ -352,7 +382,12 @@ public sealed partial class DemoFarm
                 values
             ));
         }
-        var age = day.DayNumber - IntoFryPond.DayNumber;
+        foreach (var told in FryPondFish(day, day.DayNumber - IntoFryPond.DayNumber))
+            yield return told;
+    }
+
+    private static IEnumerable<Told> FryPondFish(DateOnly day, int age)
+    {
         if (age >= 10)
             foreach (var hour in new[] { 7, 11, 15 })
                 yield return By(day, hour, 50, "Pond hand", "F1 fed crumble", k => new Core.Feeding.FeedingGiven(

@@ -16,7 +16,7 @@ test('Today says what to do now, and more air set there lifts the night; taking 
   await expect(page.locator('.need', { hasText: 'Feed store' })).toContainText('lasts to');
   await expect(page.locator('.need', { hasText: 'P2' })).toContainText('Sample day');
   // Every stocked pond has its line; the worst stands first.
-  await expect(page.locator('.outlook tbody tr')).toHaveCount(11);
+  await expect(page.locator('.outlook tbody tr')).toHaveCount(12);
   await expect(page.locator('.outlook tbody tr').first()).toContainText('P4');
   await expect(page.locator('.job', { hasText: 'Dawn round' })).toContainText('Pond hand');
   const low = async () =>

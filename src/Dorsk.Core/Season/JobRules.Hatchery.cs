@@ -132,7 +132,10 @@ public static partial class JobRules
 
     internal static Job PlanDay(FarmDay d, (long PlanId, DateOnly On, string What) x) =>
         new(
-            string.Create(CultureInfo.InvariantCulture, $"hatch-plan:{x.PlanId}-{x.What.Length}:{x.On:yyyy-MM-dd}"),
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"hatch-plan:{x.PlanId}-{x.What.Split(' ', ':')[0]}:{x.On:yyyy-MM-dd}"
+            ),
             null,
             "",
             d.Zone.At(x.On, new(6, 0)),

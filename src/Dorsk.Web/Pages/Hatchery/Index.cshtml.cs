@@ -70,7 +70,12 @@ public sealed class HatcheryModel(Questions questions, Here here) : PageModel
         Due = [.. jobs.Where(j => j.State is JobState.Open or JobState.Late && j.From <= here.Now + Shift)];
         var meals = Lots.SelectMany(l => l.Meals((here.Now.AddHours(-24), here.Now), _ => false)).ToList();
         Bell = (meals.Count, meals.Count(m => m.IsMissed(here.Now)));
-        Compared = LotComparison.Of(
+        Compared = Treatments();
+        return Page();
+    }
+
+    private LotComparison? Treatments() =>
+        LotComparison.Of(
             Story
                 .Lots.Select(l =>
                     (
@@ -81,8 +86,6 @@ public sealed class HatcheryModel(Questions questions, Here here) : PageModel
                 .Where(l => l.Whole is { IsFault: false })
                 .Select(l => (l.Treatment, l.Whole!.Share))
         );
-        return Page();
-    }
 
     /// <summary>How the temperature of a lot stands to its band.</summary>
     public static Judgement? Temperature(LotState lot) =>

@@ -202,6 +202,15 @@ internal static class HatchLines
             form.Refuse("Count", $"Type the number of {what}, or samples below.");
             return (0, basis, null, []);
         }
+        return BySamples(form, c, basis);
+    }
+
+    private static (int Count, CountBasis Basis, double? WithinPct, List<Computed> Told) BySamples(
+        SlipForm form,
+        SlipContext c,
+        CountBasis basis
+    )
+    {
         var byWeight = !form.Empty("Weight");
         var (whole, each) = byWeight
             ? (form.Quantity("Weight", Measures.FishWeight), form.Quantity("SampleWeight", Measures.FishWeight))
