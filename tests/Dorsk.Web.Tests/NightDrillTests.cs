@@ -119,7 +119,7 @@ public sealed class NightDrillTests : IDisposable
             $"""
             INSERT INTO entry VALUES ('spoilt', {at}, 'x');
             INSERT INTO log(line, entry, n, kind, pond, happened, entered, author, as_typed, voids) VALUES (9000, 'spoilt', 0, 'FishStocked', {pond}, {at}, {at}, 'x', '', NULL);
-            INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL, NULL, 0);
+            INSERT INTO stocking VALUES (9000, 9000, {pond}, 'sea_serpent', 'x', 10, 5, 'Counted', 'x', NULL, NULL, 0, NULL);
             INSERT INTO posting VALUES (9000, 0, 9000, 'Supplier', NULL, -10, -50, 'Counted'), (9000, 1, 9000, 'Pond', {pond}, 10, 50, 'Counted');
             """
         );

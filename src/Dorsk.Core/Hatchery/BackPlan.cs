@@ -64,6 +64,9 @@ public sealed record BackPlan(
     private const int NestDays = 14,
         Spare = 1;
 
+    // Nothing takes longer: water hardly above the base would bring days before the calendar.
+    private const double LongestDays = 400;
+
     /// <summary>Females to weigh in, kg.</summary>
     public double FemalesKg(HatchAsked asked) => Females * asked.FemaleKg;
 
@@ -78,7 +81,8 @@ public sealed record BackPlan(
         var wanted = Up(larvae / asked.Hatching.Low);
         var spawning = (int)Math.Min(int.MaxValue / 4, Up(wanted / (eggs.EggsPerKg.Low * asked.FemaleKg)));
         // A spare where only a share of them spawns.
-        var females = (int)Up(spawning / asked.Spawning.Low) + (asked.Spawning.Low < 1 ? Spare : 0);
+        var females =
+            (int)Math.Min(int.MaxValue / 4, Up(spawning / asked.Spawning.Low)) + (asked.Spawning.Low < 1 ? Spare : 0);
         return new(
             fry,
             larvae,
@@ -99,7 +103,7 @@ public sealed record BackPlan(
     /// <param name="females">Females; 0 or more.</param>
     /// <param name="sexes">Females and males that stand together.</param>
     public static int MalesFor(int females, (int Females, int Males) sexes) =>
-        (int)Math.Ceiling((double)females * sexes.Males / sexes.Females);
+        (int)Math.Min(int.MaxValue / 2, Math.Ceiling((double)females * sexes.Males / sexes.Females));
 
     private static long Up(double n) => (long)Math.Ceiling(Math.Min(n, 1e15) - 1e-9);
 
@@ -135,9 +139,9 @@ public sealed record BackPlan(
             );
         }
         days.Add((stocked, "first feed: round the clock, shifts named"));
-        var hatch = stocked.AddDays(-(int)Math.Ceiling(eggs.FirstFeedDaysAt(asked.WaterC)));
+        var hatch = stocked.AddDays(-(int)Math.Min(LongestDays, Math.Ceiling(eggs.FirstFeedDaysAt(asked.WaterC))));
         days.Add((hatch, "hatch: troughs, air and pipes ready the day before"));
-        var taken = hatch.AddDays(-(int)Math.Ceiling(eggs.HoursAt(asked.WaterC) / 24));
+        var taken = hatch.AddDays(-(int)Math.Min(LongestDays, Math.Ceiling(eggs.HoursAt(asked.WaterC) / 24)));
         days.Add((taken, "eggs taken, last day that serves"));
         days.Add((taken.AddDays(-NestDays), "breeders into spawning water, nests or cages set"));
         return [.. days.OrderBy(d => d.On)];

@@ -10,6 +10,9 @@ namespace Dorsk.Core.Hatchery;
 /// <param name="Dropped">Whether it was given up.</param>
 public sealed record HatchPlanned(long PlanId, string SpeciesKey, HatchAsked Asked, bool Dropped) : Fact
 {
+    // Slower than a year is no hatching.
+    private const double MostHours = 24 * 365;
+
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="table">How its eggs develop; null where the tables know nothing of them.</param>
     /// <param name="hand">How figures are printed.</param>
@@ -20,9 +23,9 @@ public sealed record HatchPlanned(long PlanId, string SpeciesKey, HatchAsked Ask
             yield return Remark.Refuse("Species", "The tables know nothing of these eggs.");
             yield break;
         }
-        if (double.IsInfinity(table.HoursAt(Asked.WaterC)) || Asked.WaterC > 45)
+        if (!(table.HoursAt(Asked.WaterC) < MostHours) || Asked.WaterC > 45)
             yield return Remark.Refuse("Water", h =>
-                $"Nothing develops at {Limit.Of(table.BaseC, Measures.Temperature, h)} and below, nor above {Limit.Of(45, Measures.Temperature, h)}."
+                $"Hardly anything develops near {Limit.Of(table.BaseC, Measures.Temperature, h)} and below, nor above {Limit.Of(45, Measures.Temperature, h)}."
             );
         else if (EggClock.Band(table, Asked.WaterC) is { Status: Status.ActNow } far)
             yield return Remark.Ask(

@@ -225,6 +225,15 @@ public static class Measures
         2
     );
 
+    /// <summary>Eggs and fry per volume of a vessel, fish/m³ here.</summary>
+    public static readonly Measure FryPerVolume = new(
+        "fry per volume",
+        new Unit("/L", 1000, 0),
+        new Unit("/gal", 1 / GallonM3, 0),
+        1,
+        1
+    );
+
     /// <summary>Standing fish per volume, kg/m³ here.</summary>
     public static readonly Measure VolumeLoad = new(
         "kilograms per cubic metre",

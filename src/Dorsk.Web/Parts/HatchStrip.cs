@@ -11,13 +11,11 @@ public readonly record struct HatchStretch(double X, double W, string Kind);
 
 /// <summary>A row of the time line.</summary>
 /// <param name="Name">What stands there.</param>
-/// <param name="Link">Its page.</param>
 /// <param name="Stretches">Stretches in order.</param>
 /// <param name="Marks">Hours of the clock: left end of their range, likely, right end, what.</param>
 /// <param name="Next">The next hour in words.</param>
 public sealed record HatchRow(
     string Name,
-    string Link,
     IReadOnlyList<HatchStretch> Stretches,
     IReadOnlyList<(double From, double At, double To, string What)> Marks,
     string Next
@@ -89,7 +87,6 @@ public sealed class HatchStrip
             .ToList();
         return new(
             $"Lot {lot.Lot.LotId}, {lot.Vessel?.Name}",
-            $"/hatchery/lot/{lot.Lot.LotId}",
             [Stretch(lot.Lot.TakenAt, hatch, "eggs"), Stretch(hatch, feed, "sac"), Stretch(feed, to, "fed")],
             marks,
             lot.Next is { } next
@@ -113,7 +110,6 @@ public sealed class HatchStrip
         var end = p.End is { } e ? here.Zone.At(e.By, TimeOnly.MinValue) : to;
         return new(
             $"{p.Code}, fry pond",
-            $"/hatchery/fry/{p.Code}",
             [Stretch(here.Zone.At(p.Stocked, TimeOnly.MinValue), end, "pond")],
             p.End is { } f && here.Zone.At(f.From, TimeOnly.MinValue) < to
                 ?

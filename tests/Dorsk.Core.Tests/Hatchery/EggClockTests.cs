@@ -173,4 +173,31 @@ public class EggClockTests
                     Assert.True(area.Least <= area.Usual && area.Usual <= area.Most);
             }
     }
+
+    [Fact]
+    public void The_largest_wish_in_the_coldest_water_still_has_whole_numbers_and_days()
+    {
+        foreach (var table in EggTable.All)
+        {
+            var asked = new HatchAsked(
+                100_000_000,
+                new(2000, 1, 1),
+                8,
+                0.01,
+                (1, 100),
+                new(0.01, 0.01),
+                new(0.01, 0.01),
+                new(0.01, 0.01),
+                new(0.01, 0.01),
+                table.BaseC + 1e-6
+            );
+            var plan = BackPlan.Of(asked, table, NurseryDensity.For(FishSpecies.Of(table.SpeciesKey)));
+            Assert.True(plan.Females > 0 && plan.Males > 0 && plan.Eggs > 0 && plan.Fertile.Low >= 0);
+            Assert.True(plan.Days[0].On.Year > 1990);
+            Assert.Contains(
+                new HatchPlanned(0, table.SpeciesKey, asked, false).Check(table, Core.Units.Hand.Metric),
+                r => r.Field == "Water"
+            );
+        }
+    }
 }

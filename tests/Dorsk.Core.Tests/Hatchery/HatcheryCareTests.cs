@@ -167,6 +167,9 @@ public class HatcheryCareTests
                 .Single(c => c.What == what);
         Assert.Contains("straight down", Of(13, "Inflow").How, StringComparison.Ordinal);
         Assert.DoesNotContain("straight down", Of(15, "Inflow").How, StringComparison.Ordinal);
+        Assert.All([2.0, 40], age =>
+            Assert.Contains("thin trickle day and night", Of(age, "Inflow").How, StringComparison.Ordinal)
+        );
         Assert.Equal(
             (1, 3, 2),
             (FryTank.SiphonEvery(5, true), FryTank.SiphonEvery(30, true), FryTank.SiphonEvery(30, false))
@@ -511,5 +514,21 @@ public class HatcheryCareTests
         // The clock of the lot: the next hour lies ahead, and no meal is rung for eggs.
         Assert.True(Lot(27, 7, 1).Next!.Value.At > at);
         Assert.Empty(Lot(27, 7, 1).Meals((at, at.AddDays(30)), _ => false));
+    }
+
+    [Fact]
+    public void Fry_in_ponds_are_judged_by_their_own_narrower_limits()
+    {
+        var (fry, grown) = (FryPond.Limits(Perch), WaterLimits.For(Perch, LifeStage.Growing));
+        Assert.True(fry.DoWatchMgL > grown.DoWatchMgL && fry.TempLowC > grown.TempLowC);
+        var between = (fry.DoWatchMgL + grown.DoWatchMgL) / 2;
+        Assert.Equal(Status.Watch, FryPond.Judge(Core.Water.Parameter.Oxygen, between, Perch, Hand).Status);
+        Assert.Equal(Status.Steady, Core.Water.WaterJudge.Oxygen(between, grown, Hand).Status);
+        var cool = (fry.TempLowC + grown.TempLowC) / 2;
+        Assert.Equal(Status.Watch, FryPond.Judge(Core.Water.Parameter.Temperature, cool, Perch, Hand).Status);
+        Assert.Equal(
+            Status.Steady,
+            FryPond.Judge(Core.Water.Parameter.Temperature, fry.TempLowC + 1, Perch, Hand).Status
+        );
     }
 }

@@ -8,12 +8,15 @@ namespace Dorsk.Farm.Tests.Facts;
 internal sealed partial class FactFarm
 {
     private long tank,
+        jar,
         nest,
         lot,
         brood;
 
     // Each made when it is first asked for.
     private long Tank => tank > 0 ? tank : tank = farm.Must(Vessel("H1", VesselKind.Tank, 0.5, null), Day(1));
+
+    private long Jar => jar > 0 ? jar : jar = farm.Must(Vessel("J1", VesselKind.Jar, 0.06, null), Day(1));
 
     private long Nest => nest > 0 ? nest : nest = farm.Must(Vessel("nest 1", VesselKind.Nest, 0, P2), Day(1));
 
@@ -53,7 +56,7 @@ internal sealed partial class FactFarm
         );
 
     private LotMoved Parted(int count) =>
-        new(0, Lot, farm.Must(Vessel($"H{count}", VesselKind.Jar, 0.06, null), Day(2)), count)
+        new(0, Lot, Jar, count)
         {
             FromC = 24,
             ToC = 24.5,
