@@ -13,7 +13,7 @@ test('Today says what to do now, and more air set there lifts the night; taking 
   await expect(first).toContainText('Act now');
   await expect(first).toContainText(/Oxygen passes under 3\.0.mg\/L at about 0\d:\d\d and reaches/);
   await expect(first).toContainText('more aerators lift');
-  await expect(page.locator('.need', { hasText: 'Feed store' })).toContainText('lasts to');
+  await expect(page.locator('.need', { hasText: 'Grower 4 mm' })).toContainText('lasts to');
   await expect(page.locator('.need', { hasText: 'P2' })).toContainText('Sample day');
   // Every stocked pond has its line; the worst stands first.
   await expect(page.locator('.outlook tbody tr')).toHaveCount(12);
