@@ -204,6 +204,14 @@ public sealed record FarmDay(
     /// <summary>Ponds with fish.</summary>
     public IReadOnlyList<PondDay> Stocked => Ponds.Where(p => p.Stocked).ToList();
 
+    /// <summary>Whether an instant falls to the night watch: by its hour, before today's sunrise or after today's sunset.</summary>
+    /// <param name="at">The instant.</param>
+    public bool IsNight(DateTimeOffset at)
+    {
+        TimeSpan Of(DateTimeOffset x) => Zone.LocalAt(x).TimeOfDay;
+        return Of(at) < Of(Sunrise) || Of(at) > Of(Sunset);
+    }
+
     internal string Hour(DateTimeOffset at) =>
         Zone.LocalAt(at).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 

@@ -40,7 +40,7 @@ public static partial class JobRules
 
     private static IEnumerable<Job> OfLot(FarmDay d, LotState lot)
     {
-        foreach (var meal in lot.Meals((d.Now - BellBack, d.Now + BellAhead), at => IsNight(d, at)))
+        foreach (var meal in lot.Meals((d.Now - BellBack, d.Now + BellAhead), d.IsNight))
             yield return Bell(lot, meal);
         if (lot.Next is { } next && next.At - d.Now <= Soon)
             yield return ClockJob(lot, next);
@@ -63,12 +63,6 @@ public static partial class JobRules
                 "what lies there rots; change what was siphoned for water alike",
                 "lot-look"
             );
-    }
-
-    private static bool IsNight(FarmDay d, DateTimeOffset at)
-    {
-        TimeSpan Hour(DateTimeOffset x) => d.Zone.LocalAt(x).TimeOfDay;
-        return Hour(at) < Hour(d.Sunrise) || Hour(at) > Hour(d.Sunset);
     }
 
     private static Job Bell(LotState lot, BellMeal meal) =>

@@ -55,7 +55,9 @@ public sealed class HatchLotModel(Questions questions, Here here) : PageModel
         var points = SurvivalChain.PointsOf(Story.Ledger, id);
         Chain = [.. SurvivalChain.Of(points), .. InPonds()];
         Whole = SurvivalChain.Whole(Chain);
-        Meals = lot.Meals((here.Now.AddHours(-24), here.Now.AddHours(6)), IsNight);
+        // The shift of a meal is that of its job.
+        if (questions.Today(here.Now)?.Day is { } day)
+            Meals = lot.Meals((here.Now.AddHours(-24), here.Now.AddHours(6)), day.IsNight);
         var eaten = Movements
             .Where(m => m.Fact is LotLeft { To: LotExit.Cannibals })
             .GroupBy(m => here.Zone.DayOf(m.At))
@@ -103,8 +105,6 @@ public sealed class HatchLotModel(Questions questions, Here here) : PageModel
             ?.Batches.Where(b => b.Id == stocked.Line)
             .Sum(b => b.Harvests.Sum(h => h.Fact.Count))
         ?? 0;
-
-    private bool IsNight(DateTimeOffset at) => here.Zone.LocalAt(at).TimeOfDay is { Hours: < 6 or >= 20 };
 
     /// <summary>Movements of the lot, the newest first.</summary>
     public IReadOnlyList<LotMovement> Movements =>
