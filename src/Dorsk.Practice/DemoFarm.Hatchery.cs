@@ -350,6 +350,10 @@ public sealed partial class DemoFarm
                 hour == 12 ? 3 : null,
                 hour == 12 ? "all round the edge" : ""
             )
+            {
+                Form = age < 10 ? FryFeedForm.Liquid : FryFeedForm.Powder,
+                ProteinPct = 52,
+            }
         );
 
     private IEnumerable<Told> LastLots(DateOnly day)

@@ -147,6 +147,7 @@ public sealed class HatcheryPageTests : IDisposable
             await Page(manager, $"/hatchery/lot/{lot}"),
             StringComparison.Ordinal
         );
+        await Care_is_judged(manager, lot);
         Assert.Equal(HttpStatusCode.NotFound, (await manager.Client.GetAsync("/hatchery/lot/999999")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await manager.Client.GetAsync("/hatchery/fry/P1")).StatusCode);
         // A part of the lot becomes a lot of its own; the hatch is offered split by volume.
@@ -293,6 +294,44 @@ public sealed class HatcheryPageTests : IDisposable
         Assert.DoesNotContain("Error", jobs, StringComparison.Ordinal);
     }
 
+    // Too coarse and too weak a feed, a feeder that gives half, a still trough, a trial of twelve fish.
+    private async Task Care_is_judged(Visitor manager, long lot)
+    {
+        async Task<string> Save(string slip, params (string, string)[] lines)
+        {
+            await manager.Token($"/slip/{slip}?Lot={lot}");
+            var form = With([.. When(SmallFarm.Now), ("Lot", N(lot)), .. lines]);
+            var answer = await manager.Post("/slip/" + slip, form);
+            var said = PageText.Plain(await answer.Content.ReadAsStringAsync());
+            return answer.StatusCode == HttpStatusCode.Redirect ? "saved" : said;
+        }
+
+        Assert.Equal(
+            "saved",
+            await Save("fry-feed", ("Feed", "crumble"), ("Form", "Crumble"), ("Protein", "30"), ("Grams", "5"))
+        );
+        var shown = await Page(manager, $"/hatchery/lot/{lot}");
+        Assert.Matches("crumble is too coarse for day 1: liquid feed", shown);
+        Assert.Matches("30 % protein: first feeds of this fish have", shown);
+        Assert.Matches(
+            "a dose weighs 0.20 g, set to 0.40 g: clean it",
+            await Save("fry-feeder", ("Every", "5"), ("Dose", "0.4"), ("Weighed", "0.2"))
+        );
+        Assert.Equal("saved", await Save("fry-feeder", ("Every", "5"), ("Dose", "0.4"), ("Weighed", "0.41")));
+        Assert.Matches("A feeder gives 118 g a day", await Page(manager, $"/hatchery/lot/{lot}"));
+        Assert.Equal("saved", await Save("lot-look", ("Mixing", "StillCorner"), ("Light", "80")));
+        Assert.Matches("eggs smother there", await Page(manager, $"/hatchery/lot/{lot}"));
+        await Save(
+            "release-trial",
+            ("Species", "silver_perch"),
+            ("Water", "the dam"),
+            ("Tried", "40"),
+            ("Took", "38"),
+            ("Hours", "24")
+        );
+        Assert.Matches("95 % took live prey in 24 hours .* they feed themselves", await Page(manager, "/hatchery"));
+    }
+
     [Theory]
     [InlineData("make-or-buy", "An own fingerling costs 0.090 AUD to 0.360 AUD")]
     [InlineData(
@@ -303,6 +342,11 @@ public sealed class HatcheryPageTests : IDisposable
     [InlineData("weaning-cost", "Feed of a fish that lives")]
     [InlineData("marking?weight=2&least=5&marked=200&caught=150&again=12", "Too small to be marked: 5.0 g at least")]
     [InlineData("marking", "Fish in the water 2 334")]
+    [InlineData("spawning-way?wanted=60000&hours=8&skill=Practised", "Choose pond spawning")]
+    [InlineData("spawning-way?wanted=60000&hours=8&skill=Beginner", "Choose none of them")]
+    [InlineData("troughs?masses=25&baskets=8&water=400&flow=0.6", "Baskets 13")]
+    [InlineData("troughs?masses=25&baskets=8&water=400&flow=0.2", "too little flow")]
+    [InlineData("feed-change?from=2027-03-01&days=9&feed=2", "New feed alone from Wed 10 Mar")]
     public async Task Calculators_of_fry_answer(string address, string says)
     {
         var hand = await farm.As(Role.PondHand);

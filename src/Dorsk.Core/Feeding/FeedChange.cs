@@ -23,8 +23,18 @@ public sealed record FeedChange(
     double NewKg
 )
 {
-    // 25, 50, 75 % over five days, all of it from the sixth on: the trade takes three to seven days.
-    private static readonly (int Day, int NewPct)[] Plan = [(0, 25), (2, 50), (4, 75), (6, 100)];
+    // The trade takes three to seven days.
+    private const int UsualDays = 6;
+
+    /// <summary>25, 50 and 75 % of the new feed in equal stretches, and all of it from the last day on.</summary>
+    /// <param name="from">First day of mixing.</param>
+    /// <param name="days">Days until the new feed stands alone; 3 or more.</param>
+    public static IReadOnlyList<MixStep> StepsOf(DateOnly from, int days) =>
+        [
+            .. Enumerable
+                .Range(0, 4)
+                .Select(i => new MixStep(from.AddDays((int)Math.Round(i * days / 3.0)), 25 * (i + 1))),
+        ];
 
     /// <summary>Day on which the new feed stands alone.</summary>
     public DateOnly Done => Steps[^1].From;
@@ -54,18 +64,19 @@ public sealed record FeedChange(
             )
                 continue;
             // The new feed stands alone on the day their size wants it: mixing begins before.
-            var day = wanted[i].Day.AddDays(-Plan[^1].Day);
+            var day = wanted[i].Day.AddDays(-UsualDays);
+            var steps = StepsOf(day, UsualDays);
             var span = wanted
                 .Take(i)
                 .Where(w => w.Day >= day)
-                .Select(w => (w.Kg, Pct: Plan.Last(p => day.AddDays(p.Day) <= w.Day).NewPct))
+                .Select(w => (w.Kg, Pct: steps.Last(p => p.From <= w.Day).NewPct))
                 .ToList();
             changes.Add(
                 new(
                     old,
                     next,
                     FeedSize.At(species, wanted[i].MeanG)!,
-                    [.. Plan.Select(p => new MixStep(day.AddDays(p.Day), p.NewPct))],
+                    steps,
                     span.Sum(s => s.Kg * (100 - s.Pct) / 100),
                     span.Sum(s => s.Kg * s.Pct / 100)
                 )

@@ -62,13 +62,36 @@ public sealed record BackPlan(
         "Each stage by the low end of its survival, so that the fingerlings come when all goes badly; the high end shows what comes when all goes well. Nests two weeks before, nursery filled as the table says (starting values)";
 
     private const int NestDays = 14,
+        LiveFoodDays = 10,
         Spare = 1;
+    private const double LarvaG = 0.005;
 
     // Nothing takes longer: water hardly above the base would bring days before the calendar.
     private const double LongestDays = 400;
 
     /// <summary>Females to weigh in, kg.</summary>
     public double FemalesKg(HatchAsked asked) => Females * asked.FemaleKg;
+
+    /// <summary>Water of tanks for the larvae until they go out, m³: least at the most that experts hold, and usual.</summary>
+    /// <param name="species">The fish.</param>
+    public (double Least, double Usual) TanksM3(Species.FishSpecies species)
+    {
+        var (usual, most) = FryTank.PerLitre(species, LarvaG);
+        return (Larvae / most / 1000, Larvae / usual / 1000);
+    }
+
+    /// <summary>Kinds of feed from the first meal to the length wanted: live food first, then dry feed by size.</summary>
+    /// <param name="species">The fish.</param>
+    /// <param name="lengthMm">Length wanted, mm; above 0.</param>
+    public static IReadOnlyList<string> FeedKinds(Species.FishSpecies species, double lengthMm) =>
+        [
+            .. Feeding.FirstFeeds.For(species) is { } first ? [first.FirstFood] : Array.Empty<string>(),
+            .. Feeding
+                .FeedSize.For(species)
+                .Where(f => f.FromG < Species.BodyLength.WeightG(species, lengthMm / 10))
+                .Select(f => f.Form)
+                .Distinct(),
+        ];
 
     /// <summary>Plans it.</summary>
     /// <param name="asked">What is asked.</param>
@@ -124,6 +147,10 @@ public sealed record BackPlan(
     private static (double, double, double) Area(long fry, (double Low, double Usual, double High) perM2) =>
         (fry / perM2.High, fry / perM2.Usual, fry / perM2.Low);
 
+    // Everything that is not a powder or another dry feed has to be grown.
+    private static bool IsLive(string food) =>
+        !food.Contains("powder", StringComparison.Ordinal) && !food.Contains("dry", StringComparison.Ordinal);
+
     private static List<(DateOnly, string)> DaysOf(HatchAsked asked, EggTable eggs, NurseryDensity? nursery)
     {
         var days = new List<(DateOnly On, string What)> { (asked.On, "fingerlings are harvested") };
@@ -138,6 +165,8 @@ public sealed record BackPlan(
                 )
             );
         }
+        if (nursery is not null && IsLive(nursery.FirstFood))
+            days.Add((stocked.AddDays(-LiveFoodDays), $"live food begun for the first feed: {nursery.FirstFood}"));
         days.Add((stocked, "first feed: round the clock, shifts named"));
         var hatch = stocked.AddDays(-(int)Math.Min(LongestDays, Math.Ceiling(eggs.FirstFeedDaysAt(asked.WaterC))));
         days.Add((hatch, "hatch: troughs, air and pipes ready the day before"));

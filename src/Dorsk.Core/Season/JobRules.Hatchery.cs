@@ -27,6 +27,7 @@ public static partial class JobRules
         BellAhead = TimeSpan.FromHours(12),
         Unread = TimeSpan.FromHours(12),
         Soon = TimeSpan.FromHours(24),
+        FeederWeighed = TimeSpan.FromHours(20),
         TanksBefore = TimeSpan.FromHours(24);
 
     private static IEnumerable<Job> Hatchery(FarmDay d) =>
@@ -42,6 +43,8 @@ public static partial class JobRules
     {
         foreach (var meal in lot.Meals((d.Now - BellBack, d.Now + BellAhead), d.IsNight))
             yield return Bell(lot, meal);
+        foreach (var job in FeederJob(lot))
+            yield return job;
         if (lot.Next is { } next && next.At - d.Now <= Soon)
             yield return ClockJob(lot, next);
         var read = lot.Looks.Where(l => l.Look.TempC is not null).Select(l => l.At).LastOrDefault(lot.Lot.TakenAt);
@@ -62,6 +65,20 @@ public static partial class JobRules
                 "siphon the floor",
                 "what lies there rots; change what was siphoned for water alike",
                 "lot-look"
+            );
+    }
+
+    // A dose of a feeder is weighed a day after the last one.
+    private static IEnumerable<Job> FeederJob(LotState lot)
+    {
+        if (lot.Feeder is { Set.EveryMin: > 0 } f && lot.Lot.Count > 0)
+            yield return OfLot(
+                lot,
+                "lot-feeder",
+                (f.At + FeederWeighed, f.At + FryFeeder.Weighed),
+                "weigh a dose of the feeder",
+                "a blocked feeder starves them within hours, a loose one fouls the water; until it is weighed the bell rings",
+                "fry-feeder"
             );
     }
 

@@ -80,7 +80,10 @@ public static class FryPonds
             story.Pond.Shape.VolumeM3(story.LevelAt(now).LevelM),
             story.LastOf(Core.Water.Parameter.Temperature)?.Si,
             story.Rations.Scored.Count > 0 ? story.Rations.Scored[^1].Score : null
-        );
+        )
+        {
+            StartG = main.Batch.ArrivedMeanG,
+        };
         return FryPond.Is(state, NurseryDensity.For(main.Batch.Species)) ? state : null;
     }
 

@@ -27,6 +27,21 @@ public sealed partial class Questions
         return HatchQuestions.Register(c, AsOf.Now(DateTimeOffset.MaxValue));
     }
 
+    /// <summary>The farm's own target for the fry of a pond; null where it has none.</summary>
+    /// <param name="pondId">The pond.</param>
+    public FryTarget? FryTargetOf(long pondId)
+    {
+        using var c = file.Open();
+        return HatchQuestions.Targets(c, AsOf.Now(DateTimeOffset.MaxValue)).GetValueOrDefault(pondId);
+    }
+
+    /// <summary>Trials for open water, the newest first.</summary>
+    public IReadOnlyList<(long Line, DateTimeOffset At, ReleaseTrial Fact)> Releases()
+    {
+        using var c = file.Open();
+        return HatchQuestions.Releases(c, AsOf.Now(DateTimeOffset.MaxValue));
+    }
+
     /// <summary>Forage given, in order of time, and whether the farm never gives it live or raw.</summary>
     public (IReadOnlyList<(DateTimeOffset At, ForageGiven Fact)> Given, bool NeverRaw) Forage()
     {

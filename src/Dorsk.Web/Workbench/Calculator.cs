@@ -253,10 +253,13 @@ public static class AllCalculators
             [
                 new HatcheryPlanCalculator(),
                 new EggClockCalculator(),
+                new SpawnWayCalculator(),
+                new TroughCalculator(),
                 new MakeOrBuyCalculator(),
                 new FryPlacesCalculator(),
                 new HalfGrownCalculator(),
                 new WeaningCostCalculator(),
+                new FeedChangeCalculator(),
                 new MarkingCalculator(),
             ]
         ),

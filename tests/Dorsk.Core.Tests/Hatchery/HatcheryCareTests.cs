@@ -233,11 +233,13 @@ public class HatcheryCareTests
             StringComparison.Ordinal
         );
         Assert.False(FryPond.Is(Pond(90, 20), nursery));
-        var fed = FryPond.Care(Pond(5, 0.05), Hand);
+        var fed = FryPond.Care(Pond(5, 0.05), Hand, false);
         Assert.DoesNotContain(fed, c => c.Due);
-        Assert.Contains(FryPond.Care(Pond(5, 0.05, took: 0), Hand), c => c is { What: "Level", Due: true });
+        // Near the harvest they are gathered under shade.
+        Assert.Contains(FryPond.Care(Pond(20, 0.2), Hand, true), c => c is { What: "Gather", Due: true });
+        Assert.Contains(FryPond.Care(Pond(5, 0.05, took: 0), Hand, false), c => c is { What: "Level", Due: true });
         Assert.Contains("fine floating", fed[0].How, StringComparison.Ordinal);
-        string Line(FryPondState s, string what) => FryPond.Care(s, Hand).Single(c => c.What == what).How;
+        string Line(FryPondState s, string what) => FryPond.Care(s, Hand, false).Single(c => c.What == what).How;
         Assert.StartsWith("3 to 4 times", Line(Pond(13, 0.1), "Meals"), StringComparison.Ordinal);
         Assert.StartsWith("2 to 3 times", Line(Pond(14, 0.1), "Meals"), StringComparison.Ordinal);
         Assert.Contains("slight surplus", Line(Pond(3, 0.1), "Surplus"), StringComparison.Ordinal);
@@ -245,8 +247,8 @@ public class HatcheryCareTests
         Assert.StartsWith("mild", Line(Pond(20, 0.1), "Harvest"), StringComparison.Ordinal);
         Assert.StartsWith("too warm", Line(Pond(20, 0.1) with { TempC = 29 }, "Harvest"), StringComparison.Ordinal);
         Assert.StartsWith("cold", Line(Pond(20, 0.1) with { TempC = 12 }, "Harvest"), StringComparison.Ordinal);
-        Assert.Contains("crumble", FryPond.Care(Pond(40, 0.5), Hand)[0].How, StringComparison.Ordinal);
-        Assert.Contains("pellet", FryPond.Care(Pond(60, 2), Hand)[0].How, StringComparison.Ordinal);
+        Assert.Contains("crumble", FryPond.Care(Pond(40, 0.5), Hand, false)[0].How, StringComparison.Ordinal);
+        Assert.Contains("pellet", FryPond.Care(Pond(60, 2), Hand, false)[0].How, StringComparison.Ordinal);
         // A screen holds what it is made for: the slot lies under the gap the fish slips through.
         foreach (var g in new[] { 0.01, 0.1, 1, 5 })
             Assert.True(FryPond.SlotMm(Pond(1, g)) < BodyLength.HeldByMm(Barramundi, g));

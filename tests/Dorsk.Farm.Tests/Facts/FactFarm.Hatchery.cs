@@ -76,6 +76,7 @@ internal sealed partial class FactFarm
                 Vessel("trough 9", VesselKind.Trough, 0.4, null) with
                 {
                     Gone = true,
+                    Baskets = 8,
                 }
             ),
             nameof(EggsTaken) => (
@@ -86,10 +87,12 @@ internal sealed partial class FactFarm
                     FromC = 25,
                     TemperedMin = 5,
                     Treatment = "live food",
+                    Masses = 12,
                 },
                 Eggs(80_000) with
                 {
                     Broken = true,
+                    WithParents = true,
                 }
             ),
             nameof(LotLooked) => (
@@ -98,6 +101,7 @@ internal sealed partial class FactFarm
                     Siphoned = true,
                     ChangedPct = 20,
                     Behaviour = FryBehaviour.Spread,
+                    Mixing = TroughMixing.StillCorner,
                     LightLux = 300,
                     Given = "leaf brew",
                 },
@@ -113,6 +117,12 @@ internal sealed partial class FactFarm
                 new LotLeft(Lot, 300, LotExit.Dead, "")
             ),
             nameof(FryFed) => Fed(),
+            nameof(FryFeederSet) => Feeders(),
+            nameof(FryTarget) => (new FryTarget(P2, Today.AddDays(30), 0.6), new FryTarget(P3, Today.AddDays(20), 1.2)),
+            nameof(ReleaseTrial) => (
+                new ReleaseTrial("silver_perch", "the dam", 40, 36, 24, 200, 150, 12),
+                new ReleaseTrial("silver_perch", "the creek", 0, 0, 0, 300, 0, 0)
+            ),
             nameof(BroodDescribed) => (
                 Breeder("blue 1", 1) with
                 {
@@ -143,6 +153,15 @@ internal sealed partial class FactFarm
     private (Fact, Fact) Fed()
     {
         farm.Must(new LotCounted(Lot, LotStage.Larvae, 45_000, CountBasis.ByVolume, ""), Day(52));
-        return (new FryFed(Lot, "powder", 12, 3, FryFed.Places[0]), new FryFed(Lot, "liquid feed", 8.5, null, ""));
+        return (
+            new FryFed(Lot, "powder", 12, 3, FryFed.Places[0]) { Form = FryFeedForm.Powder, ProteinPct = 50 },
+            new FryFed(Lot, "liquid feed", 8.5, null, "")
+        );
+    }
+
+    private (Fact, Fact) Feeders()
+    {
+        Fed();
+        return (new FryFeederSet(Lot, 5, 0.4, 0.41), new FryFeederSet(Lot, 10, 0.8, null));
     }
 }

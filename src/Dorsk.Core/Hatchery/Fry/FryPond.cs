@@ -28,6 +28,9 @@ public sealed record FryPondState(
     int? Took
 )
 {
+    /// <summary>Mean weight at stocking, g; 0 where it is not known.</summary>
+    public double StartG { get; init; }
+
     /// <summary>Days since the fry came, from 0.</summary>
     public int Day => Today.DayNumber - StockedOn.DayNumber;
 
@@ -92,7 +95,8 @@ public static class FryPond
     /// <summary>Lines of care of the day.</summary>
     /// <param name="s">The pond.</param>
     /// <param name="hand">How figures are printed.</param>
-    public static IReadOnlyList<FryCare> Care(FryPondState s, Hand hand) =>
+    /// <param name="harvest">Whether the harvest is near: fry are gathered for it.</param>
+    public static IReadOnlyList<FryCare> Care(FryPondState s, Hand hand, bool harvest) =>
         [
             new("Feed", Texture(s), false),
             new(
@@ -124,8 +128,14 @@ public static class FryPond
                 "thread algae, backswimmers, beetles, tadpoles: take them out before they meet fry",
                 false
             ),
-            new("Harvest", HarvestWords(s), false),
-            new("Gather", "shade the inflow end and let a little water run: fry gather there, out of the muck", false),
+            new("Harvest", HarvestWords(s), harvest),
+            new(
+                "Gather",
+                harvest
+                    ? "on the day before, shade the inflow end and let a little water run: fry gather there, out of the muck; dip them from there"
+                    : "for the harvest: shade over the inflow end and a little water, and fry gather there, out of the muck",
+                harvest
+            ),
         ];
 
     private static string Texture(FryPondState s) =>

@@ -115,6 +115,10 @@ public sealed record BroodWay(
     /// <param name="eggs">Eggs; 0 or more.</param>
     public int VesselsFor(double eggs) => EggsPerVessel > 0 ? (int)Math.Ceiling(eggs / EggsPerVessel) : 0;
 
+    /// <summary>Baskets for the egg masses of the females that spawn, one mass of each; 0 where eggs are not laid in masses.</summary>
+    /// <param name="spawning">Females that spawn; 0 or more.</param>
+    public int BasketsFor(int spawning) => this == Troughs ? EggRoom.BasketsFor(spawning) : 0;
+
     /// <summary>Vessels in words: 1 tank, 3 tanks.</summary>
     /// <param name="n">How many.</param>
     /// <param name="hand">How figures are printed.</param>

@@ -45,6 +45,20 @@ public sealed record LotComparison(IReadOnlyList<TreatmentMean> Means, string Wo
         );
     }
 
+    private const double DimLux = 100,
+        BrightLux = 500;
+
+    /// <summary>The light a lot stood in, as a treatment; empty where nobody read it.</summary>
+    /// <param name="luxRead">Light readings, lux.</param>
+    public static string LightOf(IReadOnlyCollection<double> luxRead) =>
+        luxRead.DefaultIfEmpty(double.NaN).Average() switch
+        {
+            double.NaN => "",
+            < DimLux => "dim light, under 100 lux",
+            <= BrightLux => "100 to 500 lux",
+            _ => "bright light, over 500 lux",
+        };
+
     // A treatment with one lot: lots differ by a third among themselves (starting value).
     private static double Se(List<(double Log, double Half)> logs)
     {

@@ -83,6 +83,12 @@ public sealed record EggsTaken(
     /// <summary>Minutes over which they were brought to the other temperature; 0: at once.</summary>
     public double TemperedMin { get; init; }
 
+    /// <summary>Egg masses; null where eggs are loose or nobody counted them.</summary>
+    public int? Masses { get; init; }
+
+    /// <summary>Whether the parents are still in the same water.</summary>
+    public bool WithParents { get; init; }
+
     /// <summary>What the lot is compared by: age at stocking, density, feed; may be empty.</summary>
     public string Treatment { get; init; } = "";
 
@@ -109,6 +115,13 @@ public sealed record EggsTaken(
             yield return Remark.Refuse("Count", "1 to 2,000,000,000 eggs.");
         if (TroughC is not (> 0 and <= 45))
             yield return Remark.Refuse("Trough", h => $"{Limit.Range(0, 45, Measures.Temperature, h)}, above 0.");
+        if (Masses is < 1 or > 10_000)
+            yield return Remark.Refuse("Masses", "1 to 10,000, or empty.");
+        if (WithParents)
+            yield return Remark.Ask(
+                "WithParents",
+                "Parents eat their eggs, and their slime fouls the water: take one of them out first. Are they still together?"
+            );
         if (FertilePct is not (null or (>= 0 and <= 100)))
             yield return Remark.Refuse("Fertile", "0 to 100.");
         if (From.Length > 120 || Treatment.Length > 60)
@@ -152,6 +165,9 @@ public sealed record LotLooked(
     /// <summary>How fry behave.</summary>
     public FryBehaviour Behaviour { get; init; }
 
+    /// <summary>How the water of a trough moves.</summary>
+    public TroughMixing Mixing { get; init; }
+
     /// <summary>Light over the vessel, lux; null where nobody set it.</summary>
     public double? LightLux { get; init; }
 
@@ -188,6 +204,7 @@ public sealed record LotLooked(
         && Seen is null
         && Colour == EggColour.NotSeen
         && Behaviour == FryBehaviour.NotSeen
+        && Mixing == TroughMixing.NotSeen
         && !Siphoned
         && Given.Length == 0;
 }
@@ -337,6 +354,12 @@ public sealed record LotMoved(long LotId, long FromLotId, long VesselId, int? Co
 /// <param name="Where">Where they took it; may be empty.</param>
 public sealed record FryFed(long LotId, string Feed, double Grams, int? Score, string Where) : Fact
 {
+    /// <summary>Its form.</summary>
+    public FryFeedForm Form { get; init; }
+
+    /// <summary>Its protein, percent; null where nobody looked at the label.</summary>
+    public double? ProteinPct { get; init; }
+
     /// <summary>Places at which fry take feed.</summary>
     public static readonly IReadOnlyList<string> Places =
     [
@@ -357,6 +380,8 @@ public sealed record FryFed(long LotId, string Feed, double Grams, int? Score, s
             yield return Remark.Refuse("Feed", "1 to 60 letters.");
         if (Grams is not (> 0 and <= 1_000_000))
             yield return Remark.Refuse("Grams", h => $"{Limit.Range(0, 1_000_000, Measures.FishWeight, h)}, above 0.");
+        if (ProteinPct is not (null or (> 0 and <= 100)))
+            yield return Remark.Refuse("Protein", "Above 0 to 100, or empty.");
         if (Score is < 0 or > 4)
             yield return Remark.Refuse("Score", "0 to 4.");
         if (Where.Length > 0 && !Places.Contains(Where))

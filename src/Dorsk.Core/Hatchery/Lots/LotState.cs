@@ -25,6 +25,9 @@ public sealed record LotState(
     DateTimeOffset Now
 )
 {
+    /// <summary>The feeder as it was last set, and when; null where there is none.</summary>
+    public (DateTimeOffset At, FryFeederSet Set)? Feeder { get; init; }
+
     // So long a reading of oxygen or a sight says something of the present.
     private static readonly TimeSpan Fresh = TimeSpan.FromHours(24);
     private static readonly TimeSpan StillRings = TimeSpan.FromHours(3);
@@ -91,6 +94,7 @@ public sealed record LotState(
                         Colour = b.Colour == EggColour.NotSeen ? a.Colour : b.Colour,
                         FungusPct = b.FungusPct ?? a.FungusPct,
                         DeformedOf20 = b.DeformedOf20 ?? a.DeformedOf20,
+                        Mixing = b.Mixing == TroughMixing.NotSeen ? a.Mixing : b.Mixing,
                         Behaviour = b.Behaviour == FryBehaviour.NotSeen ? a.Behaviour : b.Behaviour,
                     }
             );
@@ -111,6 +115,10 @@ public sealed record LotState(
             found.Add(new(Status.Unknown, "temperature not read for a day: the clock runs on the last one"));
         if (Last?.DoMgL is null)
             found.Add(new(Status.Unknown, "oxygen not read for a day"));
+        if (Lot.Stage == LotStage.Eggs && Vessel is not null)
+            found.AddRange(EggRoom.Of(Lot, Vessel, hand));
+        if (Lot.Stage != LotStage.Eggs)
+            found.AddRange(Feeding(hand));
         if (Lot.Stage == LotStage.Eggs && LotWater.Fits(Clock.Expected, Last) is { } fits)
             found.Add(fits);
         if (Lot.Stage == LotStage.Eggs && Clock.Expected >= EggStage.SacFry)
@@ -119,6 +127,26 @@ public sealed record LotState(
             found.Add(new(Status.Watch, cost));
         return [.. found.OrderByDescending(f => f.Status)];
     }
+
+    // The last meal by its form and strength, and the feeder by its dose.
+    private IEnumerable<Judgement> Feeding(Hand hand)
+    {
+        if (Fed.Count > 0 && Now - Fed[^1].At <= Fresh)
+            foreach (var j in FryFeedForms.Judge(Species, AgeDays, Fed[^1].Meal))
+                yield return j;
+        if (Feeder is not { Set.EveryMin: > 0 } f)
+            yield break;
+        yield return FryFeeder.Often(f.Set);
+        yield return Now - f.At > FryFeeder.Weighed
+            ? new(Status.Watch, "the feeder's dose was not weighed for a day: the bell rings again")
+            : FryFeeder.Dose(f.Set, hand);
+    }
+
+    /// <summary>Days since the hatch that was seen, or since the taking.</summary>
+    public double AgeDays => Math.Max(0, (Now - (HatchedAt ?? Lot.TakenAt)).TotalDays);
+
+    /// <summary>Whether a feeder feeds in place of the bell.</summary>
+    public bool FeederStandsIn => Feeder is { } f && FryFeeder.StandsIn(f.Set, f.At, Now);
 
     /// <summary>The worst that the last reading of temperature and of oxygen calls for; null where both are well or older than three hours.</summary>
     /// <param name="hand">How figures are printed.</param>
@@ -172,14 +200,14 @@ public sealed record LotState(
                 NurseryDensity.For(Species)?.Note.StartsWith("stock ", StringComparison.Ordinal) == true
             );
 
-    /// <summary>Meals of the bell between two instants; empty for eggs and for a lot that has left.</summary>
+    /// <summary>Meals of the bell between two instants; empty for eggs, for a lot that has left, and while a feeder stands in.</summary>
     /// <param name="window">Not before, and not after.</param>
     /// <param name="isNight">Whether an instant falls to the night watch.</param>
     public IReadOnlyList<BellMeal> Meals(
         (DateTimeOffset From, DateTimeOffset To) window,
         Func<DateTimeOffset, bool> isNight
     ) =>
-        Lot.Stage == LotStage.Eggs || Lot.Count <= 0
+        Lot.Stage == LotStage.Eggs || Lot.Count <= 0 || FeederStandsIn
             ? []
             : FeedBell.Between(
                 Lot.LotId,

@@ -17,7 +17,6 @@ public sealed class LotWater(FishSpecies species, EggTable table, Hand hand)
 
     private const double FungusWatchPct = 10,
         FungusActPct = 30,
-        SlowMin = 60,
         StillMin = 120,
         LeastHours = 0.5;
 
@@ -80,6 +79,8 @@ public sealed class LotWater(FishSpecies species, EggTable table, Hand hand)
                 bent > 1 ? Status.ActNow : Status.Watch,
                 $"{bent} of 20 deformed: look back at the warmest hours"
             );
+        if (look is not null && EggRoom.Means(look.Mixing) is { } mixing)
+            yield return mixing;
         if (look is not null && FryTank.Means(look.Behaviour) is { } behaves)
             yield return behaves;
     }
@@ -88,7 +89,7 @@ public sealed class LotWater(FishSpecies species, EggTable table, Hand hand)
     {
         if (vessel.TurnoverMin is not { } minutes)
             yield break;
-        if (minutes > SlowMin)
+        if (minutes > EggRoom.TurnoverMin.High)
             yield return new(
                 minutes > StillMin ? Status.ActNow : Status.Watch,
                 $"the flow turns {vessel.Name} over in {minutes:0} minutes, wanted in 30 to 60: open it"

@@ -61,6 +61,9 @@ public sealed record VesselDescribed(
     /// <summary>Depth of the water: over a nest's floor, or in the vessel, m.</summary>
     public double DepthM { get; init; }
 
+    /// <summary>Baskets for egg masses that it holds; 0 for none.</summary>
+    public int Baskets { get; init; }
+
     /// <summary>To the nearest other nest, m; null for the others.</summary>
     public double? SpacingM { get; init; }
 
@@ -106,6 +109,8 @@ public sealed record VesselDescribed(
             yield return Remark.Refuse("Flow", h => $"{Limit.Range(0, 10_000, Measures.Flow, h)}.");
         if (DepthM is not (>= 0 and <= 10))
             yield return Remark.Refuse("Depth", h => $"{Limit.Range(0, 10, Measures.Length, h)}.");
+        if (Baskets is < 0 or > 100)
+            yield return Remark.Refuse("Baskets", "0 to 100.");
         if (Before == HeldBefore.Unknown)
             yield return Remark.Ask("Before", "Nobody knows what it held. Is a clean one at hand?");
     }

@@ -52,6 +52,7 @@ internal static class HatchQuestions
         var vessels = Vessels(c, asOf);
         var looks = LotBook.Looked.Sound(c, asOf).ToLookup(l => l.Fact.LotId);
         var fed = LotBook.Fed.Sound(c, asOf).ToLookup(f => f.Fact.LotId);
+        var feeders = LotBook.Feeder.Sound(c, asOf).ToLookup(f => f.Fact.LotId);
         LotState? State(LotStanding lot)
         {
             var fish = species(lot.Taken.SpeciesKey);
@@ -67,7 +68,10 @@ internal static class HatchQuestions
                     [.. line.SelectMany(id => fed[id]).OrderBy(f => f.At).Select(f => (f.At, f.Fact))],
                     Hatched(ledger, line),
                     now
-                );
+                )
+                {
+                    Feeder = feeders[lot.LotId].LastOrDefault() is { Line: > 0 } f ? (f.At, f.Fact) : null,
+                };
         }
         return new(
             ledger,
@@ -131,6 +135,14 @@ internal static class HatchQuestions
     public static List<(DateTimeOffset At, ForageGiven Fact)> Forage(SqliteConnection c, AsOf asOf) =>
         BroodBook.Forage.Sound(c, asOf).ConvertAll(f => (f.At, f.Fact));
 
+    /// <summary>Target of each pond of fry as last written.</summary>
+    public static Dictionary<long, FryTarget> Targets(SqliteConnection c, AsOf asOf) =>
+        LotBook.Target.Sound(c, asOf).GroupBy(t => t.Fact.PondId).ToDictionary(g => g.Key, g => g.Last().Fact);
+
+    /// <summary>Trials for open water, the newest first.</summary>
+    public static List<(long Line, DateTimeOffset At, ReleaseTrial Fact)> Releases(SqliteConnection c, AsOf asOf) =>
+        [.. LotBook.Release.Sound(c, asOf).Select(t => (t.Line, t.At, t.Fact)).Reverse()];
+
     /// <summary>Whether the farm has set that live and raw food is never given.</summary>
     public static bool NeverRaw(SqliteConnection c, AsOf asOf) =>
         BroodBook.Rule.Sound(c, asOf) is [.., var last] && last.Fact.Never;
@@ -193,6 +205,7 @@ internal static class HatchQuestions
             ("lot_move", "from_lot"),
             ("lot_left", "lot"),
             ("fry_feed", "lot"),
+            ("fry_feeder", "lot"),
             ("stocking", "hatch_lot"),
         ];
         var lines = tables

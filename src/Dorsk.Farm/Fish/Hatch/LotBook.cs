@@ -25,6 +25,7 @@ internal static class LotBook
         .Column("to_centre", v => v.MouthToCentre)
         .Column("along", v => v.Spot?.Along)
         .Column("across", v => v.Spot?.Across)
+        .Column("baskets", v => v.Baskets)
         .ReadBy(VesselOf)
         .CheckedBy((desk, v) => v.Check(HatchQuestions.NameTaken(desk, v)))
         .VoidedBy((desk, v, _) => HatchQuestions.VesselInUse(desk, v.VesselId));
@@ -44,6 +45,8 @@ internal static class LotBook
         .Column("trough_c", e => e.TroughC)
         .Column("tempered_min", e => e.TemperedMin)
         .Column("treatment", e => e.Treatment)
+        .Column("masses", e => e.Masses)
+        .Column("with_parents", e => e.WithParents)
         .ReadBy(EggsOf)
         .CheckedBy((desk, e) => e.Check(HatchQuestions.Vessel(desk, e.VesselId), desk.Hand))
         .VoidedBy((desk, e, line) => HatchQuestions.LotInUse(desk, e.LotId, line));
@@ -66,6 +69,7 @@ internal static class LotBook
         .Column("behaviour", l => l.Behaviour)
         .Column("light_lux", l => l.LightLux)
         .Column("given", l => l.Given)
+        .Column("mixing", l => l.Mixing)
         .ReadBy(LookOf)
         .CheckedBy((desk, l) => l.Check(HatchQuestions.Before(desk, l.LotId) is not null));
 
@@ -124,10 +128,69 @@ internal static class LotBook
         .Column("grams", f => f.Grams)
         .Column("score", f => f.Score)
         .Column("place", f => f.Where)
-        .ReadBy(r => new(r.Long("lot"), r.Text("feed"), r.Real("grams"), r.MaybeInt("score"), r.Text("place")))
+        .Column("form", f => f.Form)
+        .Column("protein_pct", f => f.ProteinPct)
+        .ReadBy(r =>
+            new(r.Long("lot"), r.Text("feed"), r.Real("grams"), r.MaybeInt("score"), r.Text("place"))
+            {
+                Form = r.Word<FryFeedForm>("form"),
+                ProteinPct = r.MaybeReal("protein_pct"),
+            }
+        )
         .CheckedBy((desk, f) => f.Check(HatchQuestions.Before(desk, f.LotId)));
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Vessel, Eggs, Looked, Counted, Moved, Left, Fed];
+    public static readonly FactTable<FryFeederSet> Feeder = new FactTable<FryFeederSet>(
+        "fry_feeder",
+        "feeder of fry",
+        Reach.Pages
+    )
+        .Column("lot", f => f.LotId)
+        .Column("every_min", f => f.EveryMin)
+        .Column("dose_g", f => f.DoseG)
+        .Column("weighed_g", f => f.WeighedG)
+        .ReadBy(r => new(r.Long("lot"), r.Int("every_min"), r.Real("dose_g"), r.MaybeReal("weighed_g")))
+        .CheckedBy((desk, f) => f.Check(HatchQuestions.Before(desk, f.LotId), desk.Hand));
+
+    public static readonly FactTable<FryTarget> Target = new FactTable<FryTarget>(
+        "fry_target",
+        "target of fry",
+        Reach.Pages
+    )
+        .Pond("pond", f => f.PondId)
+        .Column("target_on", f => f.On)
+        .Column("weight_g", f => f.WeightG)
+        .ReadBy(r => new(r.Long("pond"), r.Day("target_on"), r.Real("weight_g")))
+        .CheckedBy((desk, f) => f.Check(desk.Today));
+
+    public static readonly FactTable<ReleaseTrial> Release = new FactTable<ReleaseTrial>(
+        "release_trial",
+        "trial for open water",
+        Reach.Pages
+    )
+        .Species("species", f => f.SpeciesKey)
+        .Column("water", f => f.Water)
+        .Column("tried", f => f.Tried)
+        .Column("took", f => f.Took)
+        .Column("hours", f => f.Hours)
+        .Column("marked", f => f.Marked)
+        .Column("caught", f => f.Caught)
+        .Column("again", f => f.Again)
+        .ReadBy(r =>
+            new(
+                r.Text("species"),
+                r.Text("water"),
+                r.Int("tried"),
+                r.Int("took"),
+                r.Real("hours"),
+                r.Int("marked"),
+                r.Int("caught"),
+                r.Int("again")
+            )
+        )
+        .CheckedBy((_, f) => f.Check());
+
+    public static IReadOnlyList<FactKind> Kinds { get; } =
+    [Vessel, Eggs, Looked, Counted, Moved, Left, Fed, Feeder, Target, Release];
 
     private static VesselDescribed VesselOf(FactRow r) =>
         new(
@@ -144,6 +207,7 @@ internal static class LotBook
             DepthM = r.Real("depth_m"),
             SpacingM = r.MaybeReal("spacing_m"),
             MouthToCentre = r.Yes("to_centre"),
+            Baskets = r.Int("baskets"),
             Spot = r.MaybeReal("along") is { } along ? (along, r.Real("across")) : null,
         };
 
@@ -164,6 +228,8 @@ internal static class LotBook
             FromC = r.MaybeReal("from_c"),
             TroughC = r.Real("trough_c"),
             TemperedMin = r.Real("tempered_min"),
+            Masses = r.MaybeInt("masses"),
+            WithParents = r.Yes("with_parents"),
             Treatment = r.Text("treatment"),
         };
 
@@ -182,6 +248,7 @@ internal static class LotBook
             Siphoned = r.Yes("siphoned"),
             ChangedPct = r.MaybeReal("changed_pct"),
             Behaviour = r.Word<FryBehaviour>("behaviour"),
+            Mixing = r.Word<TroughMixing>("mixing"),
             LightLux = r.MaybeReal("light_lux"),
             Given = r.Text("given"),
         };

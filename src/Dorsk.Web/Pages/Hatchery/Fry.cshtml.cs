@@ -3,6 +3,7 @@ using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Species;
+using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
@@ -24,6 +25,26 @@ public sealed class FryPondModel(Questions questions, Here here) : PageModel
     public FryPondState State { get; private set; } = null!;
 
     public NaturalFoodEnd? End { get; private set; }
+
+    /// <summary>The farm's own target; null where it has none.</summary>
+    public FryTarget? Target { get; private set; }
+
+    /// <summary>The fry against their target; null where there is none.</summary>
+    public FryPace? Pace { get; private set; }
+
+    /// <summary>Why they are due that weight.</summary>
+    public Grounds PaceWhy =>
+        Grounds.Of(
+            "The weight at stocking and the target, a steady share a day between them.",
+            FryPace.Source,
+            new Input("weight at stocking", State.StartG, Measures.FishWeight, "stocking"),
+            new Input(
+                "target",
+                Pace?.WeightG ?? 0,
+                Measures.FishWeight,
+                Target is null ? "nursery table" : "the farm's"
+            )
+        );
 
     public NurseryDensity? Nursery { get; private set; }
 
@@ -50,6 +71,9 @@ public sealed class FryPondModel(Questions questions, Here here) : PageModel
         (Now, State) = (now, state);
         Nursery = NurseryDensity.For(state.Species);
         End = FryPonds.End(now, here.Now);
+        // A target of an earlier filling is none of these fry's.
+        Target = questions.FryTargetOf(now.Story.Pond.Id) is { } t && t.On > state.StockedOn ? t : null;
+        Pace = FryPace.Of(state, Target, Nursery, here.Hand);
         Limits = FryPond.Limits(state.Species);
         Sheet = [.. Enumerable.Range(0, SheetDays).Select(i => RowOf(now.Story, here.Today.AddDays(-i)))];
         return Page();

@@ -26,6 +26,7 @@ public sealed class HatcheryModel(Questions questions, Here here) : PageModel
         "hatch-plan",
         "nests",
         "fry-end",
+        "lot-feeder",
     ];
 
     public HatchStory Story { get; private set; } = null!;
@@ -43,6 +44,12 @@ public sealed class HatcheryModel(Questions questions, Here here) : PageModel
     public (int Rung, int Missed) Bell { get; private set; }
 
     public LotComparison? Compared { get; private set; }
+
+    /// <summary>Survival by the light the lots stood in; null where not two lights were read.</summary>
+    public LotComparison? ByLight { get; private set; }
+
+    /// <summary>Trials for open water, the newest first.</summary>
+    public IReadOnlyList<(long Line, DateTimeOffset At, ReleaseTrial Fact)> Releases { get; private set; } = [];
 
     /// <summary>Why treatments compare so.</summary>
     public static Grounds ComparedWhy { get; } =
@@ -70,16 +77,18 @@ public sealed class HatcheryModel(Questions questions, Here here) : PageModel
         Due = [.. jobs.Where(j => j.State is JobState.Open or JobState.Late && j.From <= here.Now + Shift)];
         var meals = Lots.SelectMany(l => l.Meals((here.Now.AddHours(-24), here.Now), _ => false)).ToList();
         Bell = (meals.Count, meals.Count(m => m.IsMissed(here.Now)));
-        Compared = Treatments();
+        Compared = Survival(l => l.Lot.Treatment);
+        ByLight = Survival(l => LotComparison.LightOf([.. l.Looks.Select(x => x.Look.LightLux).OfType<double>()]));
+        Releases = questions.Releases();
         return Page();
     }
 
-    private LotComparison? Treatments() =>
+    private LotComparison? Survival(Func<LotState, string> treatment) =>
         LotComparison.Of(
             Story
                 .Lots.Select(l =>
                     (
-                        l.Lot.Treatment,
+                        Treatment: treatment(l),
                         Whole: SurvivalChain.Whole(SurvivalChain.Of(SurvivalChain.PointsOf(Story.Ledger, l.Lot.LotId)))
                     )
                 )

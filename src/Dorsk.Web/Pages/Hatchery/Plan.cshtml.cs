@@ -25,6 +25,12 @@ public sealed record HatchPlanShown(
     BroodWay Way
 )
 {
+    /// <summary>Water of tanks for the larvae, m³.</summary>
+    public (double Least, double Usual) TanksM3 => Plan.TanksM3(Species);
+
+    /// <summary>Kinds of feed, in order.</summary>
+    public IReadOnlyList<string> Feeds => BackPlan.FeedKinds(Species, Kept.Asked.LengthMm);
+
     /// <summary>Days in which vessels hold its eggs and sac fry: from, to.</summary>
     public (DateOnly From, DateOnly To) InVessels =>
         (

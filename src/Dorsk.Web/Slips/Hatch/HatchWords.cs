@@ -56,6 +56,22 @@ public static class HatchWord
         (FryBehaviour.SwimUp, "swim up, school, turn dark"),
     ];
 
+    /// <summary>How the water of a trough moves.</summary>
+    public static readonly IReadOnlyList<(TroughMixing Mixing, string Word)> Mixings =
+    [
+        (TroughMixing.NotSeen, "not looked at"),
+        (TroughMixing.Even, "every basket moved gently"),
+        (TroughMixing.StillCorner, "still under a basket or in a corner"),
+        (TroughMixing.TooSlow, "paddles or air too slow"),
+        (TroughMixing.TooStrong, "eggs knocked about"),
+    ];
+
+    /// <summary>Forms of the feed of fry.</summary>
+    public static readonly IReadOnlyList<(FryFeedForm Form, string Word)> Forms =
+    [
+        .. Enum.GetValues<FryFeedForm>().Select(f => (f, FryFeedForms.Word(f))),
+    ];
+
     /// <summary>Where animals go that leave a lot.</summary>
     public static readonly IReadOnlyList<(LotExit Exit, string Word)> Exits =
     [
@@ -124,6 +140,13 @@ internal static class HatchLines
 
     public static long ReadLot(SlipForm form, SlipContext c, long? old, string name = "Lot") =>
         form.Choice(name, [.. Lots(c, old).Select(l => (Text(l.Lot.LotId), l.Lot.LotId))], "lot", 0L);
+
+    /// <summary>The first lot that has hatched; null where there is none.</summary>
+    public static long? FirstFry(SlipContext c) =>
+        Lots(c, null).Where(l => l.Lot.Stage != LotStage.Eggs).Select(l => (long?)l.Lot.LotId).FirstOrDefault();
+
+    public static string? NoFry(SlipContext c) =>
+        c.Corrects is null && FirstFry(c) is null ? "No lot has hatched yet." : null;
 
     public static string? NoLot(SlipContext c) =>
         c.Corrects is null && Lots(c, null).Count == 0

@@ -47,6 +47,8 @@ internal sealed class EggsSlip : ISlip
             c.Words("From", "Parents", f?.From ?? "").WithHint("tags or group of the register"),
             .. HatchLines.Count(c, "Eggs", f?.Count, f?.Basis),
             c.Choice("Colour", "Colour", f?.Colour ?? EggColour.Yellow, HatchWord.Options(HatchWord.Colours)),
+            c.Whole("Masses", "Egg masses", f?.Masses).WithHint("empty: loose eggs"),
+            c.Yes("WithParents", "The parents are still with them", f?.WithParents == true ? "true" : ""),
             c.Yes("Broken", "The mass came apart", f?.Broken == true ? "true" : ""),
             c.Quantity("Fertile", "Fertile of a sample", Measures.Share, f?.FertilePct)
                 .WithHint("looked at under a lens some hours after; empty: nobody looked"),
@@ -83,6 +85,8 @@ internal sealed class EggsSlip : ISlip
             FromC = form.MaybeQuantity("FromC", Measures.Temperature),
             TemperedMin = form.MaybeWhole("Tempered", "minutes") ?? 0,
             Treatment = form.Text("Treatment"),
+            Masses = form.MaybeWhole("Masses", "egg masses"),
+            WithParents = form.Yes("WithParents"),
         };
         told.AddRange(Told(c, fact));
         if (EggTable.For(species) is null)
@@ -94,6 +98,8 @@ internal sealed class EggsSlip : ISlip
     {
         if (e.FromC is { } from && EggsTaken.TemperMinutes(from, e.TroughC) is > 0 and var minutes)
             yield return new("Bring them over in", $"{c.Here.Count(minutes)} minutes at least");
+        if (e.Masses is > 0 and var masses)
+            yield return new("Baskets", c.Here.Count(EggRoom.BasketsFor(masses)));
         if (e.FertilePct is { } pct)
             yield return new("Fertile eggs", c.Here.Count(Math.Round(e.Count * pct / 100)));
         if (
@@ -152,6 +158,12 @@ internal sealed class LotLookSlip : ISlip
                 f?.Behaviour ?? FryBehaviour.NotSeen,
                 HatchWord.Options(HatchWord.Behaviours)
             ),
+            c.Choice(
+                "Mixing",
+                "Water under the baskets",
+                f?.Mixing ?? TroughMixing.NotSeen,
+                HatchWord.Options(HatchWord.Mixings)
+            ),
             c.Yes("Siphoned", "Floor siphoned", f?.Siphoned == true ? "true" : ""),
             c.Quantity("Changed", "Water changed", Measures.Share, f?.ChangedPct),
             c.Whole("Light", "Light, lux", f?.LightLux is { } lux ? (long)lux : null),
@@ -175,6 +187,9 @@ internal sealed class LotLookSlip : ISlip
             Siphoned = form.Yes("Siphoned"),
             ChangedPct = form.MaybeQuantity("Changed", Measures.Share),
             Behaviour = HatchWord.Read(form, "Behaviour", HatchWord.Behaviours, "behaviour"),
+            Mixing = form.Empty("Mixing")
+                ? TroughMixing.NotSeen
+                : HatchWord.Read(form, "Mixing", HatchWord.Mixings, "mixing"),
             LightLux = form.MaybeWhole("Light", "lux"),
             Given = form.Text("Given"),
         };
@@ -389,10 +404,7 @@ internal sealed class FryFeedSlip : ISlip
 
     public string After => "/hatchery";
 
-    public string? CannotStart(SlipContext c) =>
-        HatchLines.Lots(c, null).Exists(l => l.Lot.Stage != LotStage.Eggs) || c.Corrects is not null
-            ? null
-            : "No lot has hatched yet.";
+    public string? CannotStart(SlipContext c) => HatchLines.NoFry(c);
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {
@@ -401,16 +413,16 @@ internal sealed class FryFeedSlip : ISlip
         return
         [
             .. Lines.When(c),
-            HatchLines.Lot(
-                c,
-                f?.LotId
-                    ?? HatchLines
-                        .Lots(c, null)
-                        .Where(l => l.Lot.Stage != LotStage.Eggs)
-                        .Select(l => (long?)l.Lot.LotId)
-                        .FirstOrDefault()
-            ),
+            HatchLines.Lot(c, f?.LotId ?? HatchLines.FirstFry(c)),
             c.Words("Feed", "Feed", f?.Feed ?? last?.Feed ?? "").WithHint("liquid feed, powder, live food"),
+            c.Choice(
+                "Form",
+                "Its form",
+                f?.Form ?? last?.Form ?? FryFeedForm.NotSaid,
+                HatchWord.Options(HatchWord.Forms)
+            ),
+            c.Quantity("Protein", "Its protein", Measures.Share, f?.ProteinPct ?? last?.ProteinPct)
+                .WithHint("by the label"),
             c.Quantity("Grams", "How much", Measures.FishWeight, f?.Grams ?? last?.Grams),
             c.Choice(
                 "Score",
@@ -444,7 +456,15 @@ internal sealed class FryFeedSlip : ISlip
                 ? null
                 : form.Choice<int?>("Score", [("0", 0), ("1", 1), ("2", 2), ("3", 3), ("4", 4)], "score", null),
             form.Text("Where")
-        );
-        return new(form.When(), [fact], $"lot {fact.LotId} fed {form.Text("Grams")}", []);
+        )
+        {
+            Form = form.Empty("Form") ? FryFeedForm.NotSaid : HatchWord.Read(form, "Form", HatchWord.Forms, "form"),
+            ProteinPct = form.MaybeQuantity("Protein", Measures.Share),
+        };
+        var lot = HatchLines.Lots(c, fact.LotId).Find(l => l.Lot.LotId == fact.LotId);
+        List<Computed> told = lot is null
+            ? []
+            : [.. FryFeedForms.Judge(lot.Species, lot.AgeDays, fact).Select(j => new Computed("Feed", j.Reason))];
+        return new(form.When(), [fact], $"lot {fact.LotId} fed {form.Text("Grams")}", told);
     }
 }

@@ -35,6 +35,8 @@ internal sealed class VesselSlip : ISlip
             c.Heading("Trough, jar, tank, pool"),
             c.Quantity("Water", "Water in it", Measures.SmallVolume, f?.WaterM3),
             c.Quantity("Flow", "Flow through it", Measures.Flow, f?.FlowM3H),
+            c.Whole("Baskets", "Baskets for egg masses", f is { Baskets: > 0 } ? f.Baskets : null)
+                .WithHint("in a trough"),
             c.Heading("Nest"),
             HatchLines.Pond(c, "Pond", f?.PondId, "no nest"),
             c.Quantity("Spacing", "To the next nest", Measures.Length, f?.SpacingM),
@@ -69,6 +71,7 @@ internal sealed class VesselSlip : ISlip
         )
         {
             DepthM = form.MaybeQuantity("Depth", Measures.Length) ?? 0,
+            Baskets = nest ? 0 : form.MaybeWhole("Baskets", "baskets") ?? 0,
             SpacingM = nest ? form.MaybeQuantity("Spacing", Measures.Length) : null,
             MouthToCentre = nest && form.Yes("Mouth"),
             Spot = nest && along is { } a && across is { } b ? (a / 100, b / 100) : null,
