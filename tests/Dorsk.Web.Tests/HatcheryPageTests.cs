@@ -314,12 +314,21 @@ public sealed class HatcheryPageTests : IDisposable
         Assert.Matches("crumble is too coarse for day 1: liquid feed", shown);
         Assert.Matches("30 % protein: first feeds of this fish have", shown);
         Assert.Matches(
-            "a dose weighs 0.20 g, set to 0.40 g: clean it",
+            @"a dose weighs 0\.2\d* g, set to 0\.4\d* g: clean it",
             await Save("fry-feeder", ("Every", "5"), ("Dose", "0.4"), ("Weighed", "0.2"))
         );
         Assert.Equal("saved", await Save("fry-feeder", ("Every", "5"), ("Dose", "0.4"), ("Weighed", "0.41")));
         Assert.Matches("A feeder gives 118 g a day", await Page(manager, $"/hatchery/lot/{lot}"));
-        Assert.Equal("saved", await Save("lot-look", ("Mixing", "StillCorner"), ("Light", "80")));
+        Assert.Equal(
+            "saved",
+            await Save(
+                "lot-look",
+                ("Colour", "NotSeen"),
+                ("Behaviour", "NotSeen"),
+                ("Mixing", "StillCorner"),
+                ("Light", "80")
+            )
+        );
         Assert.Matches("eggs smother there", await Page(manager, $"/hatchery/lot/{lot}"));
         await Save(
             "release-trial",

@@ -17,7 +17,7 @@ internal static class HatchDays
     public static HatchDay Of(SqliteConnection c, AsOf asOf, IReadOnlyList<PondNow> ponds, DateTimeOffset now)
     {
         var species = SettingsQuestions.For(c, asOf.Known, null);
-        var story = HatchQuestions.Story(c, asOf, species, now);
+        var story = HatchQuestions.Story(c, asOf, species, now, onlyStanding: true);
         return new()
         {
             Lots = [.. story.Standing],

@@ -9,14 +9,16 @@ public sealed partial class Questions
 {
     /// <summary>The hatchery as it is known now.</summary>
     /// <param name="now">Now.</param>
-    public HatchStory Hatchery(DateTimeOffset now)
+    /// <param name="onlyStanding">Only lots that still hold animals.</param>
+    public HatchStory Hatchery(DateTimeOffset now, bool onlyStanding = false)
     {
         using var c = file.Open();
         return HatchQuestions.Story(
             c,
             AsOf.Now(now),
             SettingsQuestions.For(c, AsOf.Now(DateTimeOffset.MaxValue), null),
-            now
+            now,
+            onlyStanding
         );
     }
 

@@ -163,7 +163,7 @@ public sealed class AlarmWatch(
     private List<(string, Judgement)> HatcheryWater(Core.Units.Hand hand, DateTimeOffset now) =>
         [
             .. questions
-                .Hatchery(now)
+                .Hatchery(now, onlyStanding: true)
                 .Standing.Select(l => (Name: $"lot {l.Lot.LotId} in {l.Vessel?.Name}", Found: l.Rings(hand)))
                 .Where(l => l.Found is not null)
                 .Select(l => (l.Name, l.Found!)),

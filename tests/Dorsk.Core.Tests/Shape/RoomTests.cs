@@ -135,6 +135,7 @@ public class RoomTests
             "LotLeft",
             "LotExit",
             "FryFed",
+            "FryFeedForm",
             "BroodDescribed",
             "BroodSex",
             "SexSure",

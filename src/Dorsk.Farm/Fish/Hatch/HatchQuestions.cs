@@ -46,13 +46,24 @@ internal static class HatchQuestions
     /// <param name="asOf">As of two times.</param>
     /// <param name="species">Species as they are known.</param>
     /// <param name="now">The instant.</param>
-    public static HatchStory Story(SqliteConnection c, AsOf asOf, Func<string, FishSpecies> species, DateTimeOffset now)
+    /// <param name="onlyStanding">Only lots that still hold animals: the looks and meals of the years before are not read.</param>
+    public static HatchStory Story(
+        SqliteConnection c,
+        AsOf asOf,
+        Func<string, FishSpecies> species,
+        DateTimeOffset now,
+        bool onlyStanding = false
+    )
     {
         var ledger = Ledger(c, asOf);
+        List<LotStanding> lots = [.. ledger.Lots.Where(l => !onlyStanding || l.Count > 0)];
+        var wanted = onlyStanding
+            ? $"t.lot IN ({string.Join(',', lots.SelectMany(l => Line(ledger, l)).Distinct())})"
+            : "";
         var vessels = Vessels(c, asOf);
-        var looks = LotBook.Looked.Sound(c, asOf).ToLookup(l => l.Fact.LotId);
-        var fed = LotBook.Fed.Sound(c, asOf).ToLookup(f => f.Fact.LotId);
-        var feeders = LotBook.Feeder.Sound(c, asOf).ToLookup(f => f.Fact.LotId);
+        var looks = LotBook.Looked.Sound(c, asOf, wanted).ToLookup(l => l.Fact.LotId);
+        var fed = LotBook.Fed.Sound(c, asOf, wanted).ToLookup(f => f.Fact.LotId);
+        var feeders = LotBook.Feeder.Sound(c, asOf, wanted).ToLookup(f => f.Fact.LotId);
         LotState? State(LotStanding lot)
         {
             var fish = species(lot.Taken.SpeciesKey);
@@ -75,7 +86,7 @@ internal static class HatchQuestions
         }
         return new(
             ledger,
-            [.. ledger.Lots.Select(State).OfType<LotState>()],
+            [.. lots.Select(State).OfType<LotState>()],
             vessels,
             Plans(c, asOf),
             [.. BroodBook.Nest.Sound(c, asOf).Select(n => (n.At, n.Fact))]
