@@ -429,6 +429,7 @@ public class HostileTests(SmallFarm farm, ITestOutputHelper output) : IClassFixt
             )
                 yield return route
                     .Replace("{code}", "P1", StringComparison.Ordinal)
+                    .Replace("/tasks/{key}", "/tasks/seine", StringComparison.Ordinal)
                     .Replace("/{id:guid?}", "", StringComparison.Ordinal)
                     .Replace(
                         "{id:long}",

@@ -7,27 +7,6 @@ namespace Dorsk.Core.Sheets;
 /// <summary>A first guess of what a sheet's columns mean, from its headings and first lines. People see it and change it.</summary>
 public static partial class SheetGuess
 {
-    private static readonly (Parameter Parameter, string[] Words)[] Names =
-    [
-        (Parameter.Nitrite, ["nitrite", "no2"]),
-        (Parameter.Nitrate, ["nitrate", "no3"]),
-        (Parameter.Tan, ["tan", "ammonia", "ammonium", "nh3", "nh4"]),
-        (Parameter.CarbonDioxide, ["co2", "carbon"]),
-        (Parameter.Chloride, ["chloride", "cl"]),
-        (Parameter.Oxygen, ["do", "oxygen", "o2"]),
-        (Parameter.Ph, ["ph"]),
-        (Parameter.Temperature, ["temperature", "temp", "t"]),
-        (Parameter.Secchi, ["secchi", "visibility"]),
-        (Parameter.Alkalinity, ["alkalinity", "alk"]),
-        (Parameter.Hardness, ["hardness"]),
-        (Parameter.Salinity, ["salinity", "sal"]),
-        (Parameter.Turbidity, ["turbidity", "ntu"]),
-        (Parameter.SettledSolids, ["settled", "solids", "cone"]),
-        (Parameter.GaugeLevel, ["level", "gauge", "stage"]),
-        (Parameter.Colour, ["colour", "color"]),
-        (Parameter.Film, ["film"]),
-    ];
-
     private static readonly string[] Day = ["date", "day", "datetime", "timestamp", "when", "datum", "fecha"],
         Hour = ["time", "hour", "hora", "uhrzeit"],
         Pond = ["pond", "tank", "unit", "teich", "code"];
@@ -40,14 +19,13 @@ public static partial class SheetGuess
         var words = Words().Matches(heading.ToLowerInvariant()).Select(m => m.Value).ToList();
         if (words.Any(w => Day.Contains(w)))
             return new(ColumnUse.Day);
-        foreach (var (parameter, names) in Names)
-            if (words.Any(w => names.Contains(w)))
-                return new(
-                    ColumnUse.Value,
-                    parameter,
-                    UnitIn(heading, parameter.Measure) ?? parameter.Measure.In(system),
-                    ShareIn(words, parameter)
-                );
+        if (ParameterWords.In(words) is { } parameter)
+            return new(
+                ColumnUse.Value,
+                parameter,
+                UnitIn(heading, parameter.Measure) ?? parameter.Measure.In(system),
+                ShareIn(words, parameter)
+            );
         return words.Any(w => Hour.Contains(w)) ? new(ColumnUse.Hour)
             : words.Any(w => Pond.Contains(w)) ? new(ColumnUse.Pond)
             : SheetColumn.Ignored;

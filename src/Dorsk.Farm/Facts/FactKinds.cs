@@ -39,6 +39,7 @@ public static class FactKinds
         .. Machines.VitalBook.Kinds,
         .. AlarmFacts.Kinds,
         .. Health.HealthBook.Kinds,
+        .. Notes.NoteBook.Kinds,
     ];
 
     private static readonly Dictionary<string, FactKind> ByName = All.ToDictionary(k => k.Name);

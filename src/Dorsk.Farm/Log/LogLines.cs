@@ -60,6 +60,15 @@ internal static class LogLines
             Lines.With(asOf, ("most", most))
         );
 
+    /// <summary>Lines that came from the notebook, the newest first; their text as typed says so.</summary>
+    public static List<LogRow> Notes(SqliteConnection c, AsOf asOf, int most) =>
+        Sqlite.Rows(
+            c,
+            $"SELECT {Columns} FROM log l WHERE substr(l.as_typed, 1, 6) = 'note: ' AND l.kind <> 'NoteKept' AND l.entered <= $known AND l.happened <= $upto ORDER BY l.line DESC LIMIT $most",
+            Row,
+            Lines.With(asOf, ("most", most))
+        );
+
     public static LogRow? Line(SqliteConnection c, long line) =>
         Sqlite.One(
             c,

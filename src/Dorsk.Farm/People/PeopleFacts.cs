@@ -26,9 +26,33 @@ internal static class PeopleFacts
         .Column("minutes", w => w.Minutes)
         .Column("place", w => w.Place)
         .ReadBy(r => new(r.Text("who"), r.Int("minutes"), r.Text("place")))
-        .CheckedBy((_, w) => w.Check());
+        .CheckedBy(
+            (desk, w) =>
+                w.Minutes > 0 ? w.Check().Concat(Training.Alone(SignedTasks(desk), Everybody(desk), w.Who)) : w.Check()
+        );
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Named, Lone];
+    public static readonly FactTable<TaskSigned> Signed = new FactTable<TaskSigned>(
+        "task_signed",
+        "task signed",
+        Reach.Pages
+    )
+        .Column("person", t => t.PersonId)
+        .Column("task", t => t.Task)
+        .Column("step", t => t.Step)
+        .Column("teacher", t => t.TeacherId)
+        .ReadBy(r => new(r.Long("person"), r.Text("task"), r.Word<TaskStep>("step"), r.MaybeLong("teacher")))
+        .CheckedBy((desk, t) => t.Check(SignedTasks(desk), Everybody(desk)));
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Named, Lone, Signed];
+
+    // Without the line that is being written.
+    private static List<TaskSigned> SignedTasks(Desk desk) =>
+        [
+            .. Signed
+                .Sound(desk.Connection, desk.AsOf.Known)
+                .Where(s => s.Line != desk.Line && s.Line != desk.Corrects)
+                .Select(s => s.Fact),
+        ];
 
     // Roles were written with a space once; who was first named has no number of their own.
     private static PersonNamed PersonOf(FactRow r) =>

@@ -34,6 +34,7 @@ public class RoomTests
         ["Alarms"] = 9,
         ["Hatchery"] = 9,
         ["Season"] = 10,
+        ["Notebook"] = 10,
     };
 
     // Ponds and Species share a level; aerator kinds are read from a table with the reader of Species.
@@ -49,6 +50,7 @@ public class RoomTests
         ["Ponds"] = 3,
         ["People"] = 3,
         ["Alarms"] = 3,
+        ["Notes"] = 3,
         ["Water"] = 4,
         ["Fish"] = 4,
         ["Air"] = 5,

@@ -1,5 +1,7 @@
 using Dorsk.Core.Hatchery;
 using Dorsk.Core.Judging;
+using Dorsk.Core.Notebook;
+using Dorsk.Core.People;
 using Dorsk.Core.Stock;
 
 namespace Dorsk.Farm.Tests.Facts;
@@ -23,6 +25,8 @@ internal sealed partial class FactFarm
     private long Lot => lot > 0 ? lot : lot = farm.Must(Eggs(50_000), Day(50));
 
     private long Brood => brood > 0 ? brood : brood = farm.Must(Breeder("red 1", 1), Day(1));
+
+    private long Boss => farm.Questions.People().First(p => p.Role == Role.Manager).PersonId;
 
     private static VesselDescribed Vessel(string name, VesselKind kind, double m3, long? pond) =>
         new(0, kind, name, m3, m3, pond, HeldBefore.New, false) { DepthM = 0.6 };
@@ -115,6 +119,14 @@ internal sealed partial class FactFarm
             nameof(LotLeft) => (
                 new LotLeft(Lot, 500, LotExit.Sent, "Creek farm"),
                 new LotLeft(Lot, 300, LotExit.Dead, "")
+            ),
+            nameof(NoteKept) => (
+                new NoteKept("P1 dead some", 8, "some", "a whole number is wanted here"),
+                new NoteKept("P1 do", 5, "", "a figure is wanted here")
+            ),
+            nameof(TaskSigned) => (
+                new TaskSigned(Boss, "seine", TaskStep.Alone, null),
+                new TaskSigned(Boss, "oxygen", TaskStep.Watched, null)
             ),
             nameof(FryFed) => Fed(),
             nameof(FryFeederSet) => Feeders(),

@@ -149,6 +149,7 @@ public static class AllSlips
         new PlanStockingSlip(),
         new VesselSlip(),
         new EggsSlip(),
+        new TaskSlip(),
         new LotLookSlip(),
         new LotCountSlip(),
         new LotMoveSlip(),

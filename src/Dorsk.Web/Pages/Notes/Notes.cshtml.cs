@@ -1,0 +1,166 @@
+using System.Security.Cryptography;
+using System.Text;
+using Dorsk.Core.Judging;
+using Dorsk.Core.Notebook;
+using Dorsk.Core.People;
+using Dorsk.Farm;
+using Dorsk.Farm.Ask;
+using Dorsk.Farm.Log;
+using Dorsk.Web.Notes;
+using Dorsk.Web.People;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Dorsk.Web.Pages;
+
+/// <summary>A line of the notebook on the page.</summary>
+/// <param name="Note">As it was read.</param>
+/// <param name="Says">What was understood, pond by pond, in words.</param>
+/// <param name="Remarks">What the farm has against it.</param>
+public sealed record NoteShown(NoteLine Note, IReadOnlyList<string> Says, IReadOnlyList<Remark> Remarks);
+
+/// <summary>The notebook: lines typed or pasted, looked at, recorded; those that were not understood wait to be mended.</summary>
+[Needs(Permission.Write)]
+public sealed class NotesModel(Questions questions, Door door, Here here) : PageModel
+{
+    private const int Longest = 20_000,
+        MostLines = 200,
+        History = 30;
+
+    /// <summary>What stands in the field.</summary>
+    public string Text { get; private set; } = "";
+
+    /// <summary>Number of this form: a line sent twice is entered once.</summary>
+    public Guid Form { get; private set; } = Guid.NewGuid();
+
+    /// <summary>What is wrong with the whole text; empty where nothing is.</summary>
+    public string Problem { get; private set; } = "";
+
+    /// <summary>Lines as they were read.</summary>
+    public IReadOnlyList<NoteShown> Lines { get; private set; } = [];
+
+    /// <summary>Lines recorded and lines kept just now.</summary>
+    public (int Recorded, int Kept)? Done { get; private set; }
+
+    /// <summary>Lines that wait to be mended.</summary>
+    public IReadOnlyList<(long Line, DateTimeOffset At, NoteKept Note)> Waiting { get; private set; } = [];
+
+    /// <summary>The line that was to be mended, with what is still against it.</summary>
+    public (long Line, NoteShown Shown)? Mending { get; private set; }
+
+    /// <summary>Lines of the log that came from the notebook.</summary>
+    public IReadOnlyList<LogRow> Written { get; private set; } = [];
+
+    /// <summary>Questions that were answered with yes.</summary>
+    public IReadOnlyList<string> Meant { get; private set; } = [];
+
+    private NoteEntry? entry;
+
+    private NoteEntry Entries => entry ??= new(questions, here);
+
+    /// <summary>The page.</summary>
+    public IActionResult OnGet() => here.Farm is null ? Redirect("/slip/farm") : Shown();
+
+    /// <summary>Reads the text and shows what it means; records nothing.</summary>
+    public IActionResult OnPostLook(string? text, Guid form)
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        if (Take(text, form))
+            Lines = [.. Entries.Reader().Read(Text).Select(n => Look(n, write: false))];
+        return Shown();
+    }
+
+    /// <summary>Records what is understood, keeps what is not, and leaves in the field what is asked back.</summary>
+    public IActionResult OnPostRecord(string? text, Guid form)
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        if (!Take(text, form))
+            return Shown();
+        var read = Entries.Reader().Read(Text).Select(n => Look(n, write: true)).ToList();
+        Lines = [.. read.Where(l => l.Remarks.Count > 0)];
+        var kept = read.Count(l => l.Note.Stop is not null);
+        Done = (read.Count - kept - Lines.Count, kept);
+        // What was recorded or kept leaves the field; what is asked back stays.
+        Text = string.Join("\n", Lines.Select(l => l.Note.Text));
+        return Shown();
+    }
+
+    /// <summary>Reads a kept line again as it was mended, and records it in place of the kept one.</summary>
+    public IActionResult OnPostMend(long line, string? text, Guid form)
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        if (questions.NotesWaiting().All(n => n.Line != line))
+            return NotFound();
+        Form = form;
+        Meant = [.. Request.Form["meant"].OfType<string>()];
+        var note = Entries.Reader().ReadLine((text ?? "").Trim());
+        var shown = note.Stop is null ? Enter(note, [new(here.Now, null, "mended", line)]) : Say(note, []);
+        if (note.Stop is null && shown.Remarks.Count == 0)
+            Done = (1, 0);
+        else
+            Mending = (line, shown);
+        return Shown();
+    }
+
+    private bool Take(string? text, Guid form)
+    {
+        Text = text ?? "";
+        Form = form == Guid.Empty ? Guid.NewGuid() : form;
+        Meant = [.. Request.Form["meant"].OfType<string>()];
+        if (string.IsNullOrWhiteSpace(Text))
+            Problem = "Nothing is typed here yet. A line such as: P4 do 3.1 06:10";
+        else if (Text.Length > Longest || Text.Split('\n').Length > MostLines)
+            Problem = $"At most {MostLines} lines and {here.Count(Longest)} letters at a time: take them in two parts.";
+        return Problem.Length == 0;
+    }
+
+    private NoteShown Look(NoteLine note, bool write)
+    {
+        if (note.Stop is null)
+            return write ? Enter(note, []) : Preview(note);
+        if (write)
+            door.Enter(
+                Entry.Of(
+                    IdOf(note.Text),
+                    here.Author,
+                    here.Now,
+                    new NoteKept(note.Text, note.Stop.At, note.Stop.Word, note.Stop.Why),
+                    Questions.NoteTyped + note.Text
+                )
+            );
+        return Say(note, []);
+    }
+
+    private NoteShown Say(NoteLine note, IReadOnlyList<Remark> remarks) =>
+        new(note, [.. note.Parts.Select(Entries.Say)], remarks);
+
+    private NoteShown Preview(NoteLine note)
+    {
+        var (lines, remarks) = Entries.Lines(note);
+        return Say(
+            note,
+            remarks.Count > 0 ? remarks : door.Preview(new(Guid.NewGuid(), here.Author, lines, Meant)).Remarks
+        );
+    }
+
+    private NoteShown Enter(NoteLine note, IReadOnlyList<NewLine> beside)
+    {
+        var (lines, remarks) = Entries.Lines(note);
+        if (remarks.Count > 0)
+            return Say(note, remarks);
+        return Say(note, door.Enter(new(IdOf(note.Text), here.Author, [.. lines, .. beside], Meant)).Remarks);
+    }
+
+    // The same line of the same form has the same number, however often it is sent.
+    private Guid IdOf(string text) => new(SHA256.HashData(Encoding.UTF8.GetBytes($"{Form}{text}")).AsSpan(0, 16));
+
+    private PageResult Shown()
+    {
+        Waiting = questions.NotesWaiting();
+        Written = questions.NotesWritten(History);
+        return Page();
+    }
+}

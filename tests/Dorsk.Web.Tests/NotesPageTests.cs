@@ -1,0 +1,154 @@
+using System.Text.RegularExpressions;
+using Dorsk.Core.People;
+using Dorsk.Core.Water;
+using Dorsk.Farm.Ask;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Dorsk.Web.Tests;
+
+/// <summary>The notebook on its page: looked at before it is recorded, nothing twice, nothing silently, what is not understood kept and mended.</summary>
+public sealed class NotesPageTests : IDisposable
+{
+    private readonly SmallFarm farm = new();
+
+    public void Dispose() => farm.Dispose();
+
+    private Questions Questions => farm.Services.GetRequiredService<Questions>();
+
+    private double? Oxygen => Questions.Story("P1")!.LastOf(Parameter.Oxygen)?.Si;
+
+    private static async Task<string> Post(Visitor visitor, string handler, Dictionary<string, string> form) =>
+        await (await visitor.Post("/notes?handler=" + handler, form)).Content.ReadAsStringAsync();
+
+    [Fact]
+    public async Task Notes_are_looked_at_recorded_once_asked_back_kept_and_mended()
+    {
+        var hand = await farm.As(Role.PondHand);
+        var page = await hand.Client.GetStringAsync("/notes");
+        await hand.Token("/notes");
+        var form = new Dictionary<string, string>
+        {
+            ["form"] = Regex.Match(page, "name=\"form\" value=\"([^\"]+)\"").Groups[1].Value,
+            ["text"] =
+                "P1 do 6.5 temp 25.5 16:10\nP1 fed 2 kg grower score 3 17:00\nP1 dead 3 gill damage 17:05\nP1 netted 30 fish\nP1 do 39 17:10\nP9 do 4",
+        };
+        // The look tells what each line means and records nothing.
+        var look = PageText.Plain(await Post(hand, "Look", form));
+        Assert.Contains(
+            "P1: oxygen 6.5 mg/L, water temperature 25.5 °C",
+            look.Replace('\u2009', ' '),
+            StringComparison.Ordinal
+        );
+        Assert.Contains("3 dead (gill damage)", look, StringComparison.Ordinal);
+        Assert.Equal(8, Oxygen);
+        Assert.Empty(Questions.NotesWritten(9));
+
+        var done = await Post(hand, "Record", form);
+        Assert.Contains("3 lines recorded, 2 not understood and kept", PageText.Plain(done), StringComparison.Ordinal);
+        Assert.Matches("<mark>netted\\s*</mark>", done);
+        Assert.Matches("<mark>P9\\s*</mark>", done);
+        // What is impossible stays in the field with its reason.
+        Assert.Matches("<textarea[^>]*>\\s*P1 do 39 17:10", done);
+        Assert.Equal(6.5, Oxygen);
+        var story = Questions.Story("P1")!;
+        Assert.Equal(3, story.Batches.Single().Losses.Sum(l => l.Fact.Count));
+        // Sent again, nothing is there twice.
+        await Post(hand, "Record", form);
+        Assert.Equal(3, Questions.Story("P1")!.Batches.Single().Losses.Sum(l => l.Fact.Count));
+        Assert.Equal(2, Questions.NotesWaiting().Count);
+
+        var kept = Questions.NotesWaiting()[0].Line.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        var mend = new Dictionary<string, string>
+        {
+            ["form"] = form["form"],
+            ["line"] = kept,
+            ["text"] = "P1 moved 30",
+        };
+        Assert.Matches("<mark>moved\\s*</mark>", await Post(hand, "Mend", mend));
+        mend["text"] = "P1 sample 30 fish 1.9 kg 17:15";
+        Assert.Contains("1 line recorded", PageText.Plain(await Post(hand, "Mend", mend)), StringComparison.Ordinal);
+        Assert.Single(Questions.NotesWaiting());
+
+        var line = Questions.NotesWritten(30).First(r => r.AsTyped.Contains("do 6.5", StringComparison.Ordinal)).Line;
+        form["text"] = $"correct {line} P1 do 6.3 16:10";
+        await Post(hand, "Record", form);
+        Assert.Equal(6.3, Oxygen);
+        form["text"] = "correct 999999 P1 do 6.3 16:10";
+        Assert.Contains("no such line of the log", await Post(hand, "Look", form), StringComparison.Ordinal);
+        form["text"] = "";
+        Assert.Contains("Nothing is typed here yet", await Post(hand, "Record", form), StringComparison.Ordinal);
+        form["text"] = string.Join('\n', Enumerable.Repeat("P1 do 6", 300));
+        Assert.Contains("At most 200 lines", await Post(hand, "Record", form), StringComparison.Ordinal);
+        mend["line"] = "999999";
+        Assert.Equal(System.Net.HttpStatusCode.NotFound, (await hand.Post("/notes?handler=Mend", mend)).StatusCode);
+    }
+}
+
+/// <summary>Tasks and people on their pages: each card has its drawings, steps are signed in order.</summary>
+public sealed class TaskPageTests : IDisposable
+{
+    private readonly SmallFarm farm = new();
+
+    public void Dispose() => farm.Dispose();
+
+    [Fact]
+    public async Task Terms_lead_to_the_pages_that_work_with_them()
+    {
+        var hand = await farm.As(Role.PondHand);
+        var page = PageText.Plain(await hand.Client.GetStringAsync("/terms"));
+        Assert.All(new[] { "Post-larva", "Alkalinity", "Turnover", "Feed conversion ratio" }, t =>
+            Assert.Contains(t, page, StringComparison.Ordinal)
+        );
+        foreach (var address in Find.Terms.All.Select(t => t.Address).Distinct())
+            Assert.Equal(System.Net.HttpStatusCode.OK, (await hand.Client.GetAsync(address)).StatusCode);
+        Assert.Equal(
+            Find.Terms.All.Select(t => t.Term).Order(StringComparer.OrdinalIgnoreCase),
+            Find.Terms.All.Select(t => t.Term)
+        );
+        Assert.Contains(
+            "Terms",
+            PageText.Plain(await hand.Client.GetStringAsync("/find?q=alkalinity")),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task Each_card_has_its_drawings_and_a_step_is_signed_in_its_order()
+    {
+        Assert.All(FarmTask.All.SelectMany(t => t.Steps), s =>
+            Assert.True(Parts.TaskPicture.Has(s.Picture), s.Picture)
+        );
+        Assert.All(FarmTask.All.SelectMany(t => t.Steps), s => Assert.InRange(s.Words.Split(' ').Length, 1, 8));
+        var manager = await farm.As(Role.Manager);
+        foreach (var task in FarmTask.All)
+            Assert.Contains(
+                task.Steps[0].Words,
+                PageText.Plain(await manager.Client.GetStringAsync("/tasks/" + task.Key)),
+                StringComparison.Ordinal
+            );
+        Assert.Equal(System.Net.HttpStatusCode.NotFound, (await manager.Client.GetAsync("/tasks/juggling")).StatusCode);
+        var people = farm.Services.GetRequiredService<Questions>().People();
+        long Id(Role role) => people.First(p => p.Role == role).PersonId;
+        await manager.Token("/slip/task-signed");
+        async Task<string> Sign(string step)
+        {
+            var form = new Dictionary<string, string>
+            {
+                ["Day"] = "2027-01-21",
+                ["Hour"] = "17:00",
+                ["Person"] = Id(Role.PondHand).ToString(System.Globalization.CultureInfo.InvariantCulture),
+                ["Task"] = "seine",
+                ["Step"] = step,
+                ["Teacher"] = Id(Role.Manager).ToString(System.Globalization.CultureInfo.InvariantCulture),
+            };
+            return PageText.Plain(await (await manager.Post("/slip/task-signed", form)).Content.ReadAsStringAsync());
+        }
+
+        Assert.Contains("nobody begins alone", await Sign("Alone"), StringComparison.Ordinal);
+        await Sign("Watched");
+        await Sign("UnderEyes");
+        var page = PageText.Plain(await manager.Client.GetStringAsync("/tasks"));
+        Assert.Matches("A place at the seine .*did it under eyes", page);
+        Assert.Contains("A place at the seine: no hand is signed for doing it alone", page, StringComparison.Ordinal);
+    }
+}
