@@ -44,18 +44,23 @@ public sealed class NotesPageTests : IDisposable
         Assert.Empty(Questions.NotesWritten(9));
 
         var done = await Post(hand, "Record", form);
-        Assert.Contains("3 lines recorded, 2 not understood and kept", PageText.Plain(done), StringComparison.Ordinal);
+        Assert.Contains("2 lines recorded, 2 not understood and kept", PageText.Plain(done), StringComparison.Ordinal);
         Assert.Matches("<mark>netted\\s*</mark>", done);
         Assert.Matches("<mark>P9\\s*</mark>", done);
-        // What is impossible stays in the field with its reason.
-        Assert.Matches("<textarea[^>]*>\\s*P1 do 39 17:10", done);
+        // What is asked back and what is impossible stay in the field with their reasons.
+        Assert.Matches("<textarea[^>]*>\\s*P1 fed 2 kg grower score 3 17:00(?:\\s|&#xA;)+P1 do 39 17:10", done);
         Assert.Equal(6.5, Oxygen);
         var story = Questions.Story("P1")!;
         Assert.Equal(3, story.Batches.Single().Losses.Sum(l => l.Fact.Count));
+        // The night's forecast asks whether it was fed all the same: yes, by the text of the question.
+        var question = Regex.Match(done, "name=\"meant\" value=\"([^\"]+)\"").Groups[1].Value;
+        form["meant"] = System.Net.WebUtility.HtmlDecode(question);
+        Assert.Contains("no feed at this meal", form["meant"], StringComparison.Ordinal);
         // Sent again, nothing is there twice.
         await Post(hand, "Record", form);
         Assert.Equal(3, Questions.Story("P1")!.Batches.Single().Losses.Sum(l => l.Fact.Count));
         Assert.Equal(2, Questions.NotesWaiting().Count);
+        Assert.Single(Questions.NotesWritten(30), r => r.AsTyped.Contains("grower", StringComparison.Ordinal));
 
         var kept = Questions.NotesWaiting()[0].Line.ToString(System.Globalization.CultureInfo.InvariantCulture);
         var mend = new Dictionary<string, string>
@@ -65,8 +70,9 @@ public sealed class NotesPageTests : IDisposable
             ["text"] = "P1 moved 30",
         };
         Assert.Matches("<mark>moved\\s*</mark>", await Post(hand, "Mend", mend));
-        mend["text"] = "P1 sample 30 fish 1.9 kg 17:15";
-        Assert.Contains("1 line recorded", PageText.Plain(await Post(hand, "Mend", mend)), StringComparison.Ordinal);
+        mend["text"] = "P1 sample 30 fish 5.9 kg 17:15";
+        var mended = PageText.Plain(await Post(hand, "Mend", mend));
+        Assert.True(mended.Contains("1 line recorded", StringComparison.Ordinal), mended);
         Assert.Single(Questions.NotesWaiting());
 
         var line = Questions.NotesWritten(30).First(r => r.AsTyped.Contains("do 6.5", StringComparison.Ordinal)).Line;
