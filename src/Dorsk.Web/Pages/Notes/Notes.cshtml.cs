@@ -111,7 +111,7 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
         Form = form == Guid.Empty ? Guid.NewGuid() : form;
         Meant = [.. Request.Form["meant"].OfType<string>()];
         if (string.IsNullOrWhiteSpace(Text))
-            Problem = "Nothing is typed here yet. A line such as: P4 do 3.1 06:10";
+            Problem = "Nothing is typed here yet. A line such as: P4 do 6 06:10";
         else if (Text.Length > Longest || Text.Split('\n').Length > MostLines)
             Problem = $"At most {MostLines} lines and {here.Count(Longest)} letters at a time: take them in two parts.";
         return Problem.Length == 0;
