@@ -172,7 +172,6 @@ public class RightsTests(SmallFarm farm) : IClassFixture<SmallFarm>
         ["GET /setup/builders"] = Permission.Look,
         ["GET /setup/sources"] = Permission.Look,
         ["GET /setup/vital"] = Permission.Look,
-        ["GET /terms"] = Permission.Look,
         ["GET /tasks"] = Permission.Look,
         ["GET /tasks/{key}"] = Permission.Look,
         ["GET /notes"] = Permission.Write,

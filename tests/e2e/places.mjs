@@ -28,7 +28,6 @@ export const places = [
   '/day',
   '/day/enter',
   '/notes',
-  '/terms',
   '/tasks',
   '/tasks/seine',
   '/slip/task-signed',

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Dorsk.Core.Hatchery;
 using Dorsk.Core.People;
+using Dorsk.Core.Units;
 
 namespace Dorsk.Core.Season;
 
@@ -43,7 +44,7 @@ public static partial class JobRules
     {
         foreach (var meal in lot.Meals((d.Now - BellBack, d.Now + BellAhead), d.IsNight))
             yield return Bell(lot, meal);
-        foreach (var job in FeederJob(lot))
+        foreach (var job in FeederJob(lot, d.Hand))
             yield return job;
         if (lot.Next is { } next && next.At - d.Now <= Soon)
             yield return ClockJob(lot, next);
@@ -69,7 +70,7 @@ public static partial class JobRules
     }
 
     // A dose of a feeder is weighed a day after the last one.
-    private static IEnumerable<Job> FeederJob(LotState lot)
+    private static IEnumerable<Job> FeederJob(LotState lot, Hand hand)
     {
         if (lot.Feeder is { Set.EveryMin: > 0 } f && lot.Lot.Count > 0)
             yield return OfLot(
@@ -79,7 +80,10 @@ public static partial class JobRules
                 "weigh a dose of the feeder",
                 "a blocked feeder starves them within hours, a loose one fouls the water; until it is weighed the bell rings",
                 "fry-feeder"
-            );
+            ) with
+            {
+                Slip = FryFeeder.Slip(f.Set, hand),
+            };
     }
 
     private static Job Bell(LotState lot, BellMeal meal) =>

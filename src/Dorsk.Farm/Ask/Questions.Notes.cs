@@ -9,7 +9,7 @@ namespace Dorsk.Farm.Ask;
 public sealed partial class Questions
 {
     /// <summary>What stands before the text of a log line that came from the notebook.</summary>
-    public const string NoteTyped = NoteBook.Typed;
+    public const string NoteTyped = LogLines.NoteTyped;
 
     /// <summary>Lines of the notebook that wait to be mended, the oldest first.</summary>
     public IReadOnlyList<(long Line, DateTimeOffset At, NoteKept Note)> NotesWaiting()
@@ -30,6 +30,6 @@ public sealed partial class Questions
     public IReadOnlyList<LogRow> NotesWritten(int most)
     {
         using var c = file.Open();
-        return NoteBook.Written(c, AsOf.Now(DateTimeOffset.MaxValue), most);
+        return LogLines.Notes(c, AsOf.Now(DateTimeOffset.MaxValue), most);
     }
 }

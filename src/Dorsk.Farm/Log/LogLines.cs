@@ -60,11 +60,14 @@ internal static class LogLines
             Lines.With(asOf, ("most", most))
         );
 
+    /// <summary>What stands before the text as typed of a line that came from the notebook; an index of the log is on it.</summary>
+    public const string NoteTyped = "note: ";
+
     /// <summary>Lines that came from the notebook, the newest first; their text as typed says so.</summary>
     public static List<LogRow> Notes(SqliteConnection c, AsOf asOf, int most) =>
         Sqlite.Rows(
             c,
-            $"SELECT {Columns} FROM log l WHERE substr(l.as_typed, 1, 6) = 'note: ' AND l.kind <> 'NoteKept' AND l.entered <= $known AND l.happened <= $upto ORDER BY l.line DESC LIMIT $most",
+            $"SELECT {Columns} FROM log l WHERE substr(l.as_typed, 1, 6) = '{NoteTyped}' AND l.kind <> 'NoteKept' AND l.entered <= $known AND l.happened <= $upto ORDER BY l.line DESC LIMIT $most",
             Row,
             Lines.With(asOf, ("most", most))
         );

@@ -8,9 +8,6 @@ namespace Dorsk.Farm.Notes;
 /// <summary>Lines of the notebook: those that were not understood, and what was written by those that were.</summary>
 internal static class NoteBook
 {
-    /// <summary>What stands before the text of a log line that came from the notebook.</summary>
-    public const string Typed = "note: ";
-
     public static readonly FactTable<NoteKept> Kept = new FactTable<NoteKept>("note_kept", "note kept", Reach.Pages)
         .Column("text", n => n.Text)
         .Column("stop_at", n => n.At)
@@ -24,7 +21,4 @@ internal static class NoteBook
     /// <summary>Lines that wait to be mended, the oldest first.</summary>
     public static List<(long Line, DateTimeOffset At, NoteKept Note)> Waiting(SqliteConnection c, AsOf asOf) =>
         Kept.Sound(c, asOf).ConvertAll(n => (n.Line, n.At, n.Fact));
-
-    /// <summary>Lines of the log that came from the notebook, the newest first.</summary>
-    public static List<LogRow> Written(SqliteConnection c, AsOf asOf, int most) => LogLines.Notes(c, asOf, most);
 }

@@ -65,7 +65,6 @@ public static class FarmMap
         new(Day, "Round", "/round", "readings, feed and deaths pond by pond on the phone", Permission.Write),
         new(Day, "Notebook", "/notes", "notes of one line, read and recorded after a look", Permission.Write),
         new(Day, "Tasks and people", "/tasks", "who has signed for which task, cards of tasks"),
-        new(Day, "Terms", "/terms", "words of the trade: alkalinity, turnover, conversion, post-larva"),
         new(Day, "Jobs", "/jobs", "today and the next 60 days"),
         new(Day, "Day sheet", "/day", "all ponds of one day, to print"),
         new(Day, "Take a written sheet in", "/day/enter", "a day sheet that was filled in by hand", Permission.Write),

@@ -129,6 +129,11 @@ public class FryCareTests
             [Status.Unknown, Status.Steady, Status.Watch, Status.ActNow],
             new double?[] { null, 0.43, 0.46, 0.55 }.Select(g => FryFeeder.Dose(Set(5, g), Hand).Status)
         );
+        Assert.StartsWith(
+            "fry-feeder?Lot=1&Every=10&Dose=0.4",
+            FryFeeder.Slip(Set(10, null), Hand),
+            StringComparison.Ordinal
+        );
         // 288 doses of 0.4 g.
         Assert.Equal(115.2, Set(5, null).DayG, 9);
         Assert.Equal(Status.Watch, FryFeeder.Often(Set(20, 0.4)).Status);

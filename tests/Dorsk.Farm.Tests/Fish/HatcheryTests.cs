@@ -128,6 +128,21 @@ public class HatcheryTests
         // A meal of that hour, written down later, answers it.
         farm.Must(new FryFed(lot, "liquid feed", 5, 3, ""), first.AddHours(6));
         Assert.Equal(2, Bell().Count(j => j.State == JobState.Done));
+        // A feeder answers the meals of its hours and no others: the missed one before it stays, and those while it ran are not missed when it is gone.
+        var late = Bell().Count(j => j.State == JobState.Late);
+        var set = farm.Clock.Now;
+        farm.Must(new FryFeederSet(lot, 5, 0.4, 0.41), set);
+        Assert.Equal(late, Bell().Count(j => j.State == JobState.Late));
+        Assert.DoesNotContain(Bell(), j => j.State == JobState.Open && j.Due > set + BellMeal.Slack);
+        farm.Clock.Now = set.AddHours(20);
+        // What stands ahead is of the hours in which nobody will have weighed it for a day.
+        Assert.All(Bell(), j => Assert.True(j.State == JobState.Open && j.Due > set + FryFeeder.Weighed));
+        Assert.Contains(farm.Questions.Today(farm.Clock.Now)!.Jobs, j =>
+            j.Key.StartsWith("lot-feeder", StringComparison.Ordinal)
+        );
+        farm.Must(new FryFeederSet(lot, 0, 0, null), farm.Clock.Now);
+        Assert.DoesNotContain(Bell(), j => j.State == JobState.Late);
+        Assert.Contains(Bell(), j => j.State == JobState.Open);
         // All gone from the vessel: it is silent.
         farm.Must(new LotLeft(lot, 70_000, LotExit.Sent, "Creek farm"), farm.Clock.Now);
         Assert.Empty(Bell());

@@ -91,7 +91,7 @@ public sealed record SpawnWay(
             : new(Status.Steady, $"serves, with {hand.Figure(hours, 1)} hours a day");
     }
 
-    /// <summary>The way that serves with most fingerlings to spare; null where none does.</summary>
+    /// <summary>Of the ways that serve, the one with least work; null where none does.</summary>
     /// <param name="wanted">Fingerlings wanted; 1 or more.</param>
     /// <param name="hoursADay">Hours a day that there are.</param>
     /// <param name="skill">Skill that is there.</param>

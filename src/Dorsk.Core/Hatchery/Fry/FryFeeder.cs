@@ -1,3 +1,4 @@
+using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Units;
 
@@ -71,6 +72,15 @@ public static class FryFeeder
         f.EveryMin > OftenMin
             ? new(Status.Watch, $"a dose every {f.EveryMin} minutes: fry want a little about every five")
             : new(Status.Steady, $"a dose every {f.EveryMin} minutes");
+
+    /// <summary>The slip on which its dose is weighed again, as it is set now.</summary>
+    /// <param name="f">The feeder.</param>
+    /// <param name="hand">How figures are typed.</param>
+    public static string Slip(FryFeederSet f, Hand hand) =>
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"fry-feeder?Lot={f.LotId}&Every={f.EveryMin}&Dose={Uri.EscapeDataString(QuantityText.TypedAlone(f.DoseG, Measures.FishWeight, hand))}"
+        );
 
     /// <summary>Whether it stands in for the bell: often enough, its dose right, and weighed within a day.</summary>
     /// <param name="f">The feeder.</param>

@@ -25,8 +25,14 @@ public sealed record LotState(
     DateTimeOffset Now
 )
 {
+    /// <summary>Settings of its feeder, in order of time.</summary>
+    public IReadOnlyList<(DateTimeOffset At, FryFeederSet Set)> Feeders { get; init; } = [];
+
     /// <summary>The feeder as it was last set, and when; null where there is none.</summary>
-    public (DateTimeOffset At, FryFeederSet Set)? Feeder { get; init; }
+    public (DateTimeOffset At, FryFeederSet Set)? Feeder => FeederAt(Now);
+
+    private (DateTimeOffset At, FryFeederSet Set)? FeederAt(DateTimeOffset at) =>
+        Feeders.Where(f => f.At <= at).Select(f => ((DateTimeOffset, FryFeederSet)?)f).LastOrDefault();
 
     // So long a reading of oxygen or a sight says something of the present.
     private static readonly TimeSpan Fresh = TimeSpan.FromHours(24);
@@ -146,7 +152,9 @@ public sealed record LotState(
     public double AgeDays => Math.Max(0, (Now - (HatchedAt ?? Lot.TakenAt)).TotalDays);
 
     /// <summary>Whether a feeder feeds in place of the bell.</summary>
-    public bool FeederStandsIn => Feeder is { } f && FryFeeder.StandsIn(f.Set, f.At, Now);
+    public bool FeederStandsIn => StandsInAt(Now);
+
+    private bool StandsInAt(DateTimeOffset at) => FeederAt(at) is { } f && FryFeeder.StandsIn(f.Set, f.At, at);
 
     /// <summary>The worst that the last reading of temperature and of oxygen calls for; null where both are well or older than three hours.</summary>
     /// <param name="hand">How figures are printed.</param>
@@ -200,23 +208,28 @@ public sealed record LotState(
                 NurseryDensity.For(Species)?.Note.StartsWith("stock ", StringComparison.Ordinal) == true
             );
 
-    /// <summary>Meals of the bell between two instants; empty for eggs, for a lot that has left, and while a feeder stands in.</summary>
+    /// <summary>Meals of the bell between two instants; empty for eggs and for a lot that has left. None while a feeder stands in; it says nothing of the meals before.</summary>
     /// <param name="window">Not before, and not after.</param>
     /// <param name="isNight">Whether an instant falls to the night watch.</param>
     public IReadOnlyList<BellMeal> Meals(
         (DateTimeOffset From, DateTimeOffset To) window,
         Func<DateTimeOffset, bool> isNight
     ) =>
-        Lot.Stage == LotStage.Eggs || Lot.Count <= 0 || FeederStandsIn
+        Lot.Stage == LotStage.Eggs || Lot.Count <= 0
             ? []
-            : FeedBell.Between(
-                Lot.LotId,
-                FirstFeedAt,
-                FeedBell.MealsADay(Species, Record[^1].TempC),
-                [.. Fed.Select(f => f.At)],
-                window,
-                isNight
-            );
+            :
+            [
+                .. FeedBell
+                    .Between(
+                        Lot.LotId,
+                        FirstFeedAt,
+                        FeedBell.MealsADay(Species, Record[^1].TempC),
+                        [.. Fed.Select(f => f.At)],
+                        window,
+                        isNight
+                    )
+                    .Where(m => !StandsInAt(m.At)),
+            ];
 
     /// <summary>How thick they stand, animals a litre; null where the vessel is not described.</summary>
     public double? PerLitre => Vessel is { WaterM3: > 0 } v ? Lot.Count / v.WaterM3 / 1000 : null;

@@ -81,7 +81,7 @@ internal static class HatchQuestions
                     now
                 )
                 {
-                    Feeder = feeders[lot.LotId].LastOrDefault() is { Line: > 0 } f ? (f.At, f.Fact) : null,
+                    Feeders = [.. feeders[lot.LotId].Select(f => (f.At, f.Fact))],
                 };
         }
         return new(

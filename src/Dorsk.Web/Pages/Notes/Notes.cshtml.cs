@@ -80,10 +80,11 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
             return Shown();
         var read = Entries.Reader().Read(Text).Select(n => Look(n, write: true)).ToList();
         Lines = [.. read.Where(l => l.Remarks.Count > 0)];
-        var kept = read.Count(l => l.Note.Stop is not null);
+        var kept = read.Count(l => l.Note.Stop is not null && l.Remarks.Count == 0);
         Done = (read.Count - kept - Lines.Count, kept);
-        // What was recorded or kept leaves the field; what is asked back stays.
+        // What was recorded or kept leaves the field; what is asked back stays. What is typed next is new, even when it reads the same.
         Text = string.Join("\n", Lines.Select(l => l.Note.Text));
+        Form = Guid.NewGuid();
         return Shown();
     }
 
@@ -121,17 +122,11 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
     {
         if (note.Stop is null)
             return write ? Enter(note, []) : Preview(note);
-        if (write)
-            door.Enter(
-                Entry.Of(
-                    IdOf(note.Text),
-                    here.Author,
-                    here.Now,
-                    new NoteKept(note.Text, note.Stop.At, note.Stop.Word, note.Stop.Why),
-                    Questions.NoteTyped + note.Text
-                )
-            );
-        return Say(note, []);
+        if (!write)
+            return Say(note, []);
+        var kept = new NoteKept(note.Text, note.Stop.At, note.Stop.Word, note.Stop.Why);
+        var entry = Entry.Of(IdOf(note.Text), here.Author, here.Now, kept, Questions.NoteTyped + note.Text);
+        return Say(note, door.Enter(entry).Remarks);
     }
 
     private NoteShown Say(NoteLine note, IReadOnlyList<Remark> remarks) =>
@@ -154,8 +149,14 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
         return Say(note, door.Enter(new(IdOf(note.Text), here.Author, [.. lines, .. beside], Meant)).Remarks);
     }
 
-    // The same line of the same form has the same number, however often it is sent.
-    private Guid IdOf(string text) => new(SHA256.HashData(Encoding.UTF8.GetBytes($"{Form}{text}")).AsSpan(0, 16));
+    private readonly Dictionary<string, int> met = [];
+
+    // The same line of the same form has the same number, however often it is sent; written twice in one text it is two lines.
+    private Guid IdOf(string text)
+    {
+        met[text] = met.GetValueOrDefault(text) + 1;
+        return new(SHA256.HashData(Encoding.UTF8.GetBytes($"{Form}{met[text]}{text}")).AsSpan(0, 16));
+    }
 
     private PageResult Shown()
     {
