@@ -88,7 +88,8 @@ public static class SignIns
     public static string Address(HttpContext http) => http.Connection.RemoteIpAddress?.ToString() ?? "";
 
     // Asked at every request, so that a session that has ended opens nothing any more.
-    private static async Task Validate(CookieValidatePrincipalContext context)
+    // The cookie stays: the answer to a request that was still on its way would else take away the one of a sign-in that came between.
+    private static Task Validate(CookieValidatePrincipalContext context)
     {
         var sessions = context.HttpContext.RequestServices.GetRequiredService<Sessions>();
         var person = context.Principal?.FindFirst(ClaimTypes.NameIdentifier)?.Value;
@@ -96,9 +97,9 @@ public static class SignIns
             context.Principal?.FindFirst(SessionClaim)?.Value is { } id
             && sessions.PersonOf(id)?.ToString(CultureInfo.InvariantCulture) == person
         )
-            return;
+            return Task.CompletedTask;
         context.RejectPrincipal();
         context.HttpContext.Items[Ended] = true;
-        await context.HttpContext.SignOutAsync(Scheme);
+        return Task.CompletedTask;
     }
 }
