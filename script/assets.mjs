@@ -1,7 +1,8 @@
 // Builds what the browser gets: one stylesheet from the SCSS, Alpine's CSP build, the charts with Plot bundled, and the fonts.
 import { build } from 'esbuild';
 import * as sass from 'sass';
-import { copyFileSync, mkdirSync, writeFileSync, readdirSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { copyFileSync, mkdirSync, writeFileSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { join, dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -38,4 +39,23 @@ for (const f of readdirSync(fonts).filter(
   (f) => /latin-wght-(normal|italic)\.woff2$/.test(f) && !f.includes('latin-ext'),
 ))
   copyFileSync(join(fonts, f), join(lib, f));
+const icons = join(web, 'Icons');
+for (const f of readdirSync(icons)) copyFileSync(join(icons, f), join(lib, f));
+
+// The script that keeps pages on phones knows the files of its version by name, and is another when any of them is.
+const files = readdirSync(lib)
+  .filter((f) => f !== 'worker.js' && !/\.(map|png)$/.test(f))
+  .sort();
+const hash = createHash('sha256');
+for (const f of files) hash.update(f).update(readFileSync(join(lib, f)));
+await build({
+  entryPoints: [join(web, 'Scripts/worker.js')],
+  minify: true,
+  target: 'es2022',
+  outdir: lib,
+  bundle: true,
+  format: 'iife',
+  define: { VERSION: JSON.stringify(hash.digest('hex').slice(0, 16)), FILES: JSON.stringify(files) },
+  logLevel: 'error',
+});
 console.log('assets written to ' + lib);

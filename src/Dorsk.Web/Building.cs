@@ -8,7 +8,9 @@ using Dorsk.Web.Alarms;
 using Dorsk.Web.Find;
 using Dorsk.Web.Inlets;
 using Dorsk.Web.People;
+using Dorsk.Web.Phone;
 using Dorsk.Web.Sheets;
+using Dorsk.Web.Tls;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HttpOverrides;
 
@@ -58,6 +60,7 @@ public static class Building
         var keys = Directory.CreateDirectory(Path.Combine(options.Data, "keys"));
         if (!OperatingSystem.IsWindows())
             keys.UnixFileMode = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute;
+        builder.AddFarmTls(options, keys.FullName);
         services.AddDataProtection().PersistKeysToFileSystem(keys).SetApplicationName("dorsk");
         services.AddAntiforgery(o =>
         {
@@ -101,22 +104,26 @@ public static class Building
                 headers.ContentSecurityPolicy = Policy;
                 headers.XContentTypeOptions = "nosniff";
                 headers["Referrer-Policy"] = "same-origin";
-                if (context.Request.IsHttps)
+                // With the farm's own certificate both ways stand beside each other at one name: a browser that insists on TLS would find no page at the other port.
+                if (context.Request.IsHttps && !options.Https)
                     headers.StrictTransportSecurity = "max-age=31536000";
                 return next();
             }
         );
         app.UseKnownMethods();
+        app.UseFarmTls(options);
         app.UseResponseCompression();
-        app.UseStaticFiles();
+        app.UsePhoneFiles();
         app.UseLately();
         app.UseRouting();
         app.UseAuthentication();
+        app.UsePersonTold();
         app.UseRateLimiter();
         app.UseGate();
         app.UseAntiforgery();
         app.MapRazorPages();
         app.MapLive();
+        app.MapSignal();
         app.MapHealth();
         app.MapCalendars();
         app.MapMachineApi();

@@ -18,6 +18,20 @@ public sealed class StartOptions
         Data = configuration["data"] is { Length: > 0 } data ? data : Verbs.UsualFolder;
         IsNew = Yes(configuration, "new");
         Demo = Yes(configuration, "demo");
+        Https = Yes(configuration, "https");
+        HttpsNames =
+        [
+            .. (configuration["https-names"] ?? "")
+                .ToLowerInvariant()
+                .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Select(n =>
+                    Uri.CheckHostName(n) == UriHostNameType.Dns
+                        ? n
+                        : throw Wrong(
+                            $"--https-names takes names such as ponds.lan, with commas between them, not “{n}”."
+                        )
+                ),
+        ];
         (Clock, Rate) = (configuration["clock"], configuration["rate"]);
         Smtp =
         [
@@ -80,6 +94,12 @@ public sealed class StartOptions
 
     /// <summary>Whether role accounts are open without a password; only on a file that was made as a demo.</summary>
     public bool Demo { get; }
+
+    /// <summary>Whether it listens by HTTPS too, with the farm's own certificate.</summary>
+    public bool Https { get; }
+
+    /// <summary>Names of this machine on the farm's network besides its own.</summary>
+    public IReadOnlyList<string> HttpsNames { get; }
 
     /// <summary>Instant at which a demo clock starts, or null.</summary>
     public string? Clock { get; }

@@ -16,10 +16,13 @@ public static class Verbs
     /// <summary>Name of the data file in its folder.</summary>
     public const string FarmDb = FarmFolder.Database;
 
-    private static readonly string[] Flags = ["--new", "--demo"];
+    private static readonly string[] Flags = ["--new", "--demo", "--https"];
+
+    private const string Serve = "serve";
 
     private const string Usage = """
-        dorsk                                   serves the farm (--data DIR, --urls http://0.0.0.0:5210; --new begins one in an empty folder)
+        dorsk [serve]                           serves the farm (--data DIR, --urls http://0.0.0.0:5210; --new begins one in an empty folder)
+        dorsk serve --https                     the same by HTTPS too, with a certificate of the farm's own; phones then work without signal
         dorsk backup FILE.zip [--data DIR]      the whole farm in one file, while it works; no passwords inside
         dorsk restore FILE.zip [--data DIR] [--over]   puts a backup in the farm's place; what stood there is kept beside it
         dorsk export FILE.zip [--data DIR]      all facts as CSV with a manifest
@@ -35,7 +38,7 @@ public static class Verbs
     /// <summary>Runs a verb; null when there is none and pages are to be served.</summary>
     public static int? Run(string[] args)
     {
-        if (args.Length == 0 || args[0].StartsWith('-'))
+        if (args.Length == 0 || args[0].StartsWith('-') || args[0] == Serve)
             return null;
         var words = args.TakeWhile(a => !a.StartsWith("--", StringComparison.Ordinal)).ToArray();
         var folder = args.SkipWhile(a => a != "--data").Skip(1).FirstOrDefault() ?? UsualFolder;
@@ -51,12 +54,17 @@ public static class Verbs
     }
 
     /// <summary>The command line with a value behind every bare flag: the framework would take the next word for it.</summary>
-    public static string[] Flagged(string[] args) =>
+    public static string[] Flagged(string[] args)
+    {
+        var options = args.Length > 0 && args[0] == Serve ? args[1..] : args;
+        return
         [
-            .. args.Select(
-                (a, i) => Flags.Contains(a) && (i + 1 == args.Length || args[i + 1].StartsWith('-')) ? a + "=true" : a
+            .. options.Select(
+                (a, i) =>
+                    Flags.Contains(a) && (i + 1 == options.Length || options[i + 1].StartsWith('-')) ? a + "=true" : a
             ),
         ];
+    }
 
     private static int Do(string[] words, string folder, bool over)
     {

@@ -29,7 +29,14 @@ async Task Answer(string line)
             var begun = Serving.Take(word.Start!);
             open[word.Id] = begun;
             await begun.App.StartAsync();
-            Say(new { word.Id, Url = begun.App.Urls.First() });
+            Say(
+                new
+                {
+                    word.Id,
+                    Url = begun.App.Urls.First(),
+                    Urls = begun.App.Urls.ToArray(),
+                }
+            );
         }
     }
     catch (Exception problem)

@@ -102,6 +102,24 @@ export async function startNight(clock, rate) {
   };
 }
 
+/** The demo farm (or a new one) by HTTPS too; `again()` ends it and begins it anew on the same books. */
+export async function startSecure(seed = true, data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-')), fresh = true) {
+  const more = ['--clock', '2027-01-21T17:40+10:00', '--rate', '0', '--https', 'true', '--https-names', 'farm.test'];
+  const farm = await start(seed, more, () => {}, { data, fresh, keep: true });
+  return {
+    ...farm,
+    secure: farm.urls.find((u) => u.startsWith('https:')),
+    again: async () => {
+      await farm.stop();
+      return startSecure(seed, data, false);
+    },
+    stop: async () => {
+      await farm.stop();
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
 /** The demo farm on several days, one after the other: `on(clock)` ends the day before and opens the next on the same books. */
 export function days() {
   const data = mkdtempSync(join(tmpdir(), 'dorsk-e2e-'));
@@ -136,12 +154,13 @@ async function start(
     );
   before(data);
   const id = String(farms++);
-  const { url } = await tell({
+  const { url, urls } = await tell({
     id,
     start: ['--urls', 'http://127.0.0.1:0', '--data', data, ...more, ...(seed ? ['--demo', 'true'] : ['--new'])],
   });
   return {
     url,
+    urls,
     data,
     facts: () =>
       execFileSync(app, ['facts', join(data, 'farm.db')], { encoding: 'utf8', maxBuffer: 1 << 28 })

@@ -68,6 +68,13 @@ public static class FarmMap
         new(Day, "Jobs", "/jobs", "today and the next 60 days"),
         new(Day, "Day sheet", "/day", "all ponds of one day, to print"),
         new(Day, "Take a written sheet in", "/day/enter", "a day sheet that was filled in by hand", Permission.Write),
+        new(
+            Day,
+            "Kept on this phone",
+            "/kept",
+            "entries that wait for a signal, pages kept for where there is none",
+            Permission.Write
+        ),
         new(Day, "Alarms", "/alarms", "what rings, who is called, drill"),
         new(Fish, "Ponds", "/ponds", "every pond: what stands, ration, oxygen, next"),
         new(Fish, "Empty ponds", "/empty", "what they wait for, fish places free"),
@@ -116,6 +123,7 @@ public static class FarmMap
         new(Setup, "Instruments", "/setup/instruments", "what each reads, calibration due"),
         new(Setup, "Devices", "/setup/devices", "probes, panels and readers with keys of their own", Permission.Setup),
         new(Setup, "Lists and backup", "/lists", "CSV, import, backup, restore, export", Permission.Setup),
+        new(Setup, "Dorsk on a phone", "/phone", "how a phone trusts this farm and works without signal"),
         new(Setup, "My password", "/me", "change it, sign out"),
     ];
 

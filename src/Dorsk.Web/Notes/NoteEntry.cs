@@ -14,11 +14,12 @@ namespace Dorsk.Web.Notes;
 internal sealed class NoteEntry(Questions questions, Here here)
 {
     /// <summary>The reader, with what notes of this farm may speak of.</summary>
-    public NoteReader Reader() =>
+    /// <param name="written">When the notes were written: their hours and weekdays count from then.</param>
+    public NoteReader Reader(DateTimeOffset written) =>
         new(
             new(
                 here.Hand,
-                here.Zone.LocalAt(here.Now),
+                here.Zone.LocalAt(written),
                 [.. questions.Ponds().Select(p => new NotePond(p.Id, p.Code, p.Name))],
                 [.. here.Feeds.Select(f => (f.Id, f.Name))]
             )

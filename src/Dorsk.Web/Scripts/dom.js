@@ -15,7 +15,15 @@ export const store = {
       return other;
     }
   },
-  set: (k, v) => localStorage.setItem(k, JSON.stringify(v)),
+  // Where the store is full or shut the page goes on without it.
+  set: (k, v) => {
+    try {
+      localStorage.setItem(k, JSON.stringify(v));
+    } catch {
+      return false;
+    }
+    return true;
+  },
 };
 
 // Three columns of digits with a column of words beside them; the last word is the way on.

@@ -1,5 +1,5 @@
 // The tally at the net. The farm's card says what is expected and how long air lasts; baskets stay on the phone until the farm has them.
-import { Outbox } from './outbox.js';
+import { outbox } from './outbox.js';
 import { el, store, pad, padKey, typed } from './dom.js';
 
 const fields = [
@@ -17,10 +17,10 @@ export function net() {
       this.part = (name) => root.querySelector('.' + name);
       this.card = JSON.parse(root.querySelector('.card').textContent);
       this.address = root.dataset.address;
-      this.token = root.querySelector('[name=__RequestVerificationToken]').value;
       const sheet = document.querySelector('.n-sheet');
       this.sheet = sheet;
-      this.outbox = new Outbox(this.card.by, this.token, () => this.changed());
+      this.outbox = outbox;
+      this.quiet = outbox.onChange(() => this.changed());
       const key = `dorsk-net-${this.card.net}`;
       this.state = store.get(key, { fate: 'OnIce', size: '', values: {}, crowd: 0, crowdTo: null, pull: 0 });
       this.save = () => store.set(key, this.state);
@@ -49,18 +49,12 @@ export function net() {
         e.preventDefault();
       };
       document.addEventListener('keydown', this.keys);
-      this.online = () => this.outbox.send();
-      addEventListener('online', this.online);
-      this.clock = setInterval(() => {
-        this.outbox.send();
-        this.load();
-      }, 15e3);
-      this.outbox.send();
+      this.clock = setInterval(() => this.load(), 15e3);
       this.show();
     },
     destroy() {
       document.removeEventListener('keydown', this.keys);
-      removeEventListener('online', this.online);
+      this.quiet();
       clearInterval(this.clock);
     },
 
@@ -448,29 +442,32 @@ export function net() {
     box() {
       this.part('r-box').replaceChildren(
         el('h2', {}, 'Kept on this phone'),
-        ...this.outbox.waiting().map((e) => {
-          const row = el('div', { class: 'kept' }, el('p', {}, el('b', {}, e.pond), ' ', this.words(e)));
-          if (e.words) row.append(el('p', { class: 'asked' }, e.words));
-          if (e.asks?.length) {
-            const yes = el('button', { type: 'button', class: 'btn line' }, 'yes, it is meant');
-            yes.addEventListener('click', () => this.outbox.mean(e.id));
-            row.append(yes);
-          }
-          if (e.words && e.kind === 'net') {
-            const back = el('button', { type: 'button', class: 'btn quiet' }, 'type it again');
-            back.addEventListener('click', () => {
-              this.outbox.drop(e.id);
-              const { gross, tare, count, oxygen } = e.values;
-              this.state.values = { gross, tare, count, oxygen };
-              this.state.fate = e.values.fate ?? this.state.fate;
-              this.field = e.values.what === 'read' ? 'oxygen' : 'gross';
-              this.part('r-box').hidden = true;
-              this.show();
-            });
-            row.append(back);
-          }
-          return row;
-        }),
+        ...this.outbox
+          .waiting()
+          .filter((e) => e.by === this.card.by && e.kind !== 'form')
+          .map((e) => {
+            const row = el('div', { class: 'kept' }, el('p', {}, el('b', {}, e.pond), ' ', this.words(e)));
+            if (e.words) row.append(el('p', { class: 'asked' }, e.words));
+            if (e.asks?.length) {
+              const yes = el('button', { type: 'button', class: 'btn line' }, 'yes, it is meant');
+              yes.addEventListener('click', () => this.outbox.mean(e.id));
+              row.append(yes);
+            }
+            if (e.words && e.kind === 'net') {
+              const back = el('button', { type: 'button', class: 'btn quiet' }, 'type it again');
+              back.addEventListener('click', () => {
+                this.outbox.drop(e.id);
+                const { gross, tare, count, oxygen } = e.values;
+                this.state.values = { gross, tare, count, oxygen };
+                this.state.fate = e.values.fate ?? this.state.fate;
+                this.field = e.values.what === 'read' ? 'oxygen' : 'gross';
+                this.part('r-box').hidden = true;
+                this.show();
+              });
+              row.append(back);
+            }
+            return row;
+          }),
       );
     },
     words(e) {

@@ -1,6 +1,5 @@
 // The walk. The card says the fields and their limits; what is typed is kept in local storage until the farm has answered with a receipt.
-// No service worker and no randomUUID: phones reach the farm over plain HTTP, where browsers offer neither.
-import { Outbox } from './outbox.js';
+import { outbox, clockOff, farmNow } from './outbox.js';
 import { el, store, pad, padKey, typed } from './dom.js';
 
 const day = 24 * 3600e3;
@@ -53,11 +52,12 @@ export function round() {
       const root = this.$el;
       this.part = (name) => root.querySelector('.r-' + name);
       this.card = JSON.parse(root.querySelector('.card').textContent);
-      this.takenAt = Date.now();
-      this.token = root.querySelector('[name=__RequestVerificationToken]').value;
-      this.outbox = new Outbox(this.card.by, this.token, () => this.show());
+      this.outbox = outbox;
+      this.quiet = outbox.onChange(() => this.show());
       this.at = Math.min(store.get('dorsk-round-at', 0), this.card.stops.length - 1);
-      this.drafts = store.get('dorsk-round-drafts', {});
+      // What is half typed belongs to who typed it.
+      this.draftsAt = 'dorsk-round-drafts-' + this.card.by;
+      this.drafts = store.get(this.draftsAt, {});
       this.field = 0;
       this.part('back').addEventListener('click', () => this.go(this.at - 1));
       this.part('keep').addEventListener('click', () => this.keep());
@@ -67,19 +67,15 @@ export function round() {
       });
       this.keys = (e) => this.key(e);
       document.addEventListener('keydown', this.keys);
-      this.online = () => this.outbox.send();
-      addEventListener('online', this.online);
-      this.clock = setInterval(() => {
-        this.outbox.send();
-        this.show();
-      }, 20e3);
+      this.clock = setInterval(() => this.show(), 20e3);
       this.pad();
       this.go(Math.max(0, this.at));
-      this.outbox.send();
+      if (location.hash === '#kept') this.part('box').hidden = false;
+      this.show();
     },
     destroy() {
       document.removeEventListener('keydown', this.keys);
-      removeEventListener('online', this.online);
+      this.quiet();
       clearInterval(this.clock);
     },
 
@@ -139,7 +135,7 @@ export function round() {
       } else this.keep();
     },
     save() {
-      store.set('dorsk-round-drafts', this.drafts);
+      store.set(this.draftsAt, this.drafts);
       store.set('dorsk-round-at', this.at);
     },
     go(to) {
@@ -225,8 +221,8 @@ export function round() {
       this.part('out').textContent = kept ? '' : 'all sent';
       this.part('list').textContent = `kept on this phone: ${kept}`;
       this.part('list').hidden = !kept;
-      const old = Date.now() - this.takenAt > day,
-        off = Math.abs(new Date(this.card.issuedAt) - this.takenAt);
+      const old = farmNow() - new Date(this.card.issuedAt) > day,
+        off = Math.abs(clockOff());
       const says = [
         shut && 'The farm wants you to sign in again; what is kept here stays.',
         asks && `${asks} ${asks === 1 ? 'entry has' : 'entries have'} a question: see “kept”.`,
@@ -374,40 +370,43 @@ export function round() {
     box() {
       this.part('box').replaceChildren(
         el('h2', {}, 'Kept on this phone'),
-        ...this.outbox.waiting().map((e) => {
-          const row = el(
-            'div',
-            { class: 'kept' },
-            el(
-              'p',
-              {},
-              el('b', {}, e.pond),
-              ' ',
-              Object.entries(e.values)
-                .map(([k, v]) => `${k} ${v}`)
-                .join(', '),
-              e.by !== this.card.by ? ` (by ${e.by})` : '',
-            ),
-          );
-          if (e.words) row.append(el('p', { class: 'asked' }, e.words));
-          if (e.asks?.length) {
-            const yes = el('button', { type: 'button', class: 'btn line' }, 'yes, it is meant');
-            yes.addEventListener('click', () => this.outbox.mean(e.id));
-            row.append(yes);
-          }
-          if (e.words && e.kind === 'net') row.append(el('a', { href: `/harvest/${e.pond}/net` }, 'to the net day'));
-          else if (e.words) {
-            const back = el('button', { type: 'button', class: 'btn quiet' }, 'type it again');
-            back.addEventListener('click', () => {
-              this.outbox.drop(e.id);
-              this.drafts[e.pond] = { values: e.values, sure: [], behaviour: e.behaviour };
-              this.part('box').hidden = true;
-              this.go(this.card.stops.findIndex((s) => s.code === e.pond));
-            });
-            row.append(back);
-          }
-          return row;
-        }),
+        el('p', {}, el('a', { href: '/kept' }, 'All that is kept')),
+        ...this.outbox
+          .waiting()
+          .filter((e) => e.by === this.card.by && e.kind !== 'form')
+          .map((e) => {
+            const row = el(
+              'div',
+              { class: 'kept' },
+              el(
+                'p',
+                {},
+                el('b', {}, e.pond),
+                ' ',
+                Object.entries(e.values)
+                  .map(([k, v]) => `${k} ${v}`)
+                  .join(', '),
+              ),
+            );
+            if (e.words) row.append(el('p', { class: 'asked' }, e.words));
+            if (e.asks?.length) {
+              const yes = el('button', { type: 'button', class: 'btn line' }, 'yes, it is meant');
+              yes.addEventListener('click', () => this.outbox.mean(e.id));
+              row.append(yes);
+            }
+            if (e.words && e.kind === 'net') row.append(el('a', { href: `/harvest/${e.pond}/net` }, 'to the net day'));
+            else if (e.words) {
+              const back = el('button', { type: 'button', class: 'btn quiet' }, 'type it again');
+              back.addEventListener('click', () => {
+                this.outbox.drop(e.id);
+                this.drafts[e.pond] = { values: e.values, sure: [], behaviour: e.behaviour };
+                this.part('box').hidden = true;
+                this.go(this.card.stops.findIndex((s) => s.code === e.pond));
+              });
+              row.append(back);
+            }
+            return row;
+          }),
       );
     },
   };

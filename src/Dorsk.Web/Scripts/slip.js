@@ -1,3 +1,5 @@
+import { slipKeep } from './slip-keep.js';
+
 // A new farm has the clock of the machine it is begun on, until somebody says otherwise.
 function byTheClock(form) {
   const [zone, country] = ['Zone', 'Country'].map((name) => form.querySelector(`select[name=${name}]`));
@@ -18,6 +20,7 @@ export function slip() {
       if (history.state?.entry) id.value = history.state.entry;
       else history.replaceState({ ...history.state, entry: id.value }, '');
       byTheClock(this.$el);
+      slipKeep(this.$el);
       this.onInput = () => {
         clearTimeout(this.timer);
         this.timer = setTimeout(() => this.ask(), 300);

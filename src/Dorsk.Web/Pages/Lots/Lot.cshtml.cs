@@ -1,13 +1,12 @@
 using System.Globalization;
-using System.Text;
 using Dorsk.Core.Harvest;
 using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
+using Dorsk.Web.Parts;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using QRCoder;
 
 namespace Dorsk.Web.Pages;
 
@@ -21,10 +20,7 @@ public sealed class LotModel(Questions questions, Here here) : PageModel
         new Dictionary<long, BuyerDescribed>();
 
     /// <summary>The address of this page as a code that a phone reads, drawn for screen and label.</summary>
-    public string Code { get; private set; } = "";
-
-    /// <summary>Squares of that code on a side.</summary>
-    public int Squares { get; private set; }
+    public QrPicture Code { get; private set; } = null!;
 
     /// <summary>Hours from the water to the first sale; null while none was sold.</summary>
     public double? FirstSaleH =>
@@ -44,20 +40,8 @@ public sealed class LotModel(Questions questions, Here here) : PageModel
         Trace = trace;
         Buyers = questions.Buyers().ToDictionary(b => b.BuyerId);
         var address = $"{Request.Scheme}://{Request.Host}/lots/{line.ToString(CultureInfo.InvariantCulture)}";
-        using var data = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
-        (Code, Squares) = (QrPath(data), data.ModuleMatrix.Count);
+        Code = QrPicture.Of(address);
         return true;
-    }
-
-    // One path of squares: crisp at any size, no colours of its own.
-    private static string QrPath(QRCodeData data)
-    {
-        var path = new StringBuilder();
-        for (var y = 0; y < data.ModuleMatrix.Count; y++)
-        for (var x = 0; x < data.ModuleMatrix[y].Length; x++)
-            if (data.ModuleMatrix[y][x])
-                path.Append(CultureInfo.InvariantCulture, $"M{x} {y}h1v1h-1z");
-        return path.ToString();
     }
 
     private IEnumerable<object?[]> Rows()

@@ -8,6 +8,7 @@ using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
 using Dorsk.Web.Notes;
 using Dorsk.Web.People;
+using Dorsk.Web.Phone;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -26,6 +27,8 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
     private const int Longest = 20_000,
         MostLines = 200,
         History = 30;
+
+    private static readonly NoteStop Unseen = new(0, "", "written without signal: look at it, then record it");
 
     /// <summary>What stands in the field.</summary>
     public string Text { get; private set; } = "";
@@ -67,7 +70,7 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
         if (here.Farm is null)
             return Redirect("/slip/farm");
         if (Take(text, form))
-            Lines = [.. Entries.Reader().Read(Text).Select(n => Look(n, write: false))];
+            Lines = [.. Entries.Reader(here.Now).Read(Text).Select(n => Look(n, write: false))];
         return Shown();
     }
 
@@ -78,7 +81,7 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
             return Redirect("/slip/farm");
         if (!Take(text, form))
             return Shown();
-        var read = Entries.Reader().Read(Text).Select(n => Look(n, write: true)).ToList();
+        var read = Entries.Reader(here.Now).Read(Text).Select(n => Look(n, write: true)).ToList();
         Lines = [.. read.Where(l => l.Remarks.Count > 0)];
         var kept = read.Count(l => l.Note.Stop is not null && l.Remarks.Count == 0);
         Done = (read.Count - kept - Lines.Count, kept);
@@ -88,16 +91,29 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
         return Shown();
     }
 
-    /// <summary>Reads a kept line again as it was mended, and records it in place of the kept one.</summary>
+    /// <summary>Keeps notes that a phone wrote without signal: as text, at the hour at which they were written, to be looked at before they are recorded.</summary>
+    public IActionResult OnPostKeep(string? text, Guid form)
+    {
+        if (here.Farm is null)
+            return Redirect("/slip/farm");
+        if (!Take(text, form))
+            return new JsonResult(new KeptAnswer(false, Problem, [], ""));
+        var at = KeptEntry.Instant(here, KeptEntry.WaitedS(Request.Form));
+        var lines = Entries.Reader(at).Read(Text).Select(n => Wait(n, at, Unseen)).ToList();
+        var wrong = lines.SelectMany(l => l.Remarks).Select(r => r.Text).ToList();
+        return new JsonResult(new KeptAnswer(wrong.Count == 0, string.Join(' ', wrong), [], "/notes"));
+    }
+
+    /// <summary>Reads a kept line again as it was mended, and records it in place of the kept one. Its hours count from when it was written.</summary>
     public IActionResult OnPostMend(long line, string? text, Guid form)
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        if (questions.NotesWaiting().All(n => n.Line != line))
+        if (questions.NotesWaiting().FirstOrDefault(n => n.Line == line) is not { Note: not null } kept)
             return NotFound();
         Form = form;
         Meant = [.. Request.Form["meant"].OfType<string>()];
-        var note = Entries.Reader().ReadLine((text ?? "").Trim());
+        var note = Entries.Reader(kept.At).ReadLine((text ?? "").Trim());
         var shown = note.Stop is null ? Enter(note, [new(here.Now, null, "mended", line)]) : Say(note, []);
         if (note.Stop is null && shown.Remarks.Count == 0)
             Done = (1, 0);
@@ -124,10 +140,20 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
             return write ? Enter(note, []) : Preview(note);
         if (!write)
             return Say(note, []);
-        var kept = new NoteKept(note.Text, note.Stop.At, note.Stop.Word, note.Stop.Why);
-        var entry = Entry.Of(IdOf(note.Text), here.Author, here.Now, kept, Questions.NoteTyped + note.Text);
+        return Wait(note, here.Now, note.Stop);
+    }
+
+    private NoteShown Wait(NoteLine note, DateTimeOffset at, NoteStop otherwise)
+    {
+        var stop = note.Stop ?? otherwise;
+        var kept = new NoteKept(note.Text, stop.At, stop.Word, stop.Why);
+        var entry = Entry.Of(IdOf(note.Text), here.Author, at, kept, Questions.NoteTyped + note.Text);
         return Say(note, door.Enter(entry).Remarks);
     }
+
+    /// <summary>What a line that waits means, read anew; null where it is not understood.</summary>
+    public NoteShown? Understood(DateTimeOffset at, NoteKept kept) =>
+        Entries.Reader(at).ReadLine(kept.Text) is { Stop: null } note ? Say(note, []) : null;
 
     private NoteShown Say(NoteLine note, IReadOnlyList<Remark> remarks) =>
         new(note, [.. note.Parts.Select(Entries.Say)], remarks);
@@ -148,6 +174,9 @@ public sealed class NotesModel(Questions questions, Door door, Here here) : Page
             return Say(note, remarks);
         return Say(note, door.Enter(new(IdOf(note.Text), here.Author, [.. lines, .. beside], Meant)).Remarks);
     }
+
+    /// <summary>When a line says that it happened.</summary>
+    public DateTimeOffset AtOf(NoteLine note) => Entries.At(note);
 
     private readonly Dictionary<string, int> met = [];
 

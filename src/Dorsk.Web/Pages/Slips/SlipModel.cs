@@ -5,6 +5,7 @@ using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
 using Dorsk.Web.Find;
 using Dorsk.Web.People;
+using Dorsk.Web.Phone;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -16,6 +17,7 @@ namespace Dorsk.Web.Pages;
 public sealed class SlipModel(Door door, Questions questions, Here here) : PageModel
 {
     private SlipContext context = null!;
+    private string? section;
 
     public ISlip Slip { get; private set; } = null!;
 
@@ -49,6 +51,19 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
 
     public string LiveUrl => $"{Request.Path}?handler=live{(Corrects is { } line ? $"&corrects={line}" : "")}";
 
+    /// <summary>Day and hour now, as the slip's fields have them: a phone tells by it whether somebody typed another.</summary>
+    public string NowAsTyped
+    {
+        get
+        {
+            var (day, hour) = KeptEntry.At(here, 0);
+            return $"{day} {hour}";
+        }
+    }
+
+    /// <summary>How far the farm's clock face is before universal time, ms.</summary>
+    public long ZoneMs => (long)(here.Zone.LocalAt(here.Now) - here.Now.UtcDateTime).TotalMilliseconds;
+
     /// <summary>Questions that count as answered when this very form is sent again.</summary>
     public IEnumerable<string> AnsweredIfKept =>
         Remarks.Any(r => r.Kind == Objection.Refuse)
@@ -69,28 +84,69 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
 
     public IActionResult OnPost([FromRoute] string key, [FromRoute] string? code, [FromQuery] long? corrects)
     {
-        if (!Open(key, code, corrects))
-            return NotFound();
-        if (MayNot)
-            return StatusCode(StatusCodes.Status403Forbidden);
-        if (here.Farm is null && Slip.Key != "farm")
-            return Redirect("/slip/farm");
+        if (Shut(key, code, corrects) is { } shut)
+            return shut;
+        TakeTyped();
+        return Write() is { Accepted: true } receipt ? LocalRedirect(After(receipt)) : Page();
+    }
+
+    /// <summary>The same for a phone's outbox: answers whether it stands in the log, and where the page goes then.</summary>
+    public IActionResult OnPostKeep([FromRoute] string key, [FromRoute] string? code, [FromQuery] long? corrects)
+    {
+        if (Shut(key, code, corrects) is { } shut)
+            return shut;
+        TakeTyped();
+        // Where the hour was left as the phone showed it, it is now less what the entry waited: no clock of a phone dates it.
+        if (KeptEntry.WaitedS(Request.Form) is { } waitedS)
+            (Typed["Day"], Typed["Hour"]) = KeptEntry.At(here, waitedS);
+        var receipt = Write();
+        return new JsonResult(
+            receipt is { Accepted: true }
+                ? new KeptAnswer(true, "", [], After(receipt))
+                : new KeptAnswer(
+                    false,
+                    CannotStart ?? string.Join(' ', Remarks.Select(r => r.Text)),
+                    [.. AnsweredIfKept],
+                    ""
+                )
+        );
+    }
+
+    // Why the slip takes nothing here and now; null where it does.
+    private IActionResult? Shut(string key, string? code, long? corrects) =>
+        !Open(key, code, corrects) ? NotFound()
+        : MayNot ? StatusCode(StatusCodes.Status403Forbidden)
+        : here.Farm is null && Slip.Key != "farm" ? Redirect("/slip/farm")
+        : null;
+
+    private void TakeTyped()
+    {
         EntryId = Guid.TryParse(Request.Form["EntryId"], out var id) ? id : Guid.NewGuid();
         Typed = Request.Form.ToDictionary(p => p.Key, p => p.Value.ToString());
         // An unticked box sends nothing; what was ticked before must not come back.
         foreach (var tick in Fields.Where(f => f.Kind == FieldKind.Yes && !Typed.ContainsKey(f.Name)))
             Typed[tick.Name] = "";
+    }
+
+    // Takes what was typed to the door. Null where it could not be read: the remarks then say what.
+    private Receipt? Write()
+    {
         if (CannotStart is not null)
-            return Page();
+            return null;
+        Receipt receipt;
         if (Typed.ContainsKey("TakeBack") && Corrects is { } line)
-            return Done(Enter(line));
-        var (form, filled) = Fill();
-        if (form.Remarks.Count > 0)
+            receipt = Enter(line);
+        else
         {
+            var (form, filled) = Fill();
             Remarks = form.Remarks;
-            return Page();
+            if (Remarks.Count > 0)
+                return null;
+            section = filled.Section;
+            receipt = door.Enter(EntryOf(filled));
         }
-        return Done(door.Enter(EntryOf(filled)), filled.Section);
+        Remarks = receipt.Accepted ? [] : receipt.Remarks;
+        return receipt;
     }
 
     private Receipt Enter(long line) =>
@@ -162,18 +218,13 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
             Request.Form["Meant"].OfType<string>().ToList()
         );
 
-    private IActionResult Done(Receipt receipt, string? section = null)
+    private string After(Receipt receipt)
     {
-        if (!receipt.Accepted)
-        {
-            Remarks = receipt.Remarks;
-            return Page();
-        }
         var back =
             Slip.Key == "pond" ? $"/ponds/{Typed.GetValueOrDefault("Code", "").Trim().ToUpperInvariant()}/stock"
             : Slip.OfPond && Slip.Section.Length > 0
                 ? $"/ponds/{Code}/{(Slip.Key == "work" && questions.Story(Code)?.Readiness.PreparationAt(here.Now) is not null ? "prepare" : section ?? Slip.Section)}"
             : Slip.After;
-        return LocalRedirect($"{back}?line={receipt.Lines[0]}{(receipt.Repeated ? "&again=1" : "")}");
+        return $"{back}?line={receipt.Lines[0]}{(receipt.Repeated ? "&again=1" : "")}";
     }
 }
