@@ -19,19 +19,7 @@ public sealed class StartOptions
         IsNew = Yes(configuration, "new");
         Demo = Yes(configuration, "demo");
         Https = Yes(configuration, "https");
-        HttpsNames =
-        [
-            .. (configuration["https-names"] ?? "")
-                .ToLowerInvariant()
-                .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-                .Select(n =>
-                    Uri.CheckHostName(n) == UriHostNameType.Dns
-                        ? n
-                        : throw Wrong(
-                            $"--https-names takes names such as ponds.lan, with commas between them, not “{n}”."
-                        )
-                ),
-        ];
+        HttpsNames = Names(configuration["https-names"]);
         (Clock, Rate) = (configuration["clock"], configuration["rate"]);
         Smtp =
         [
@@ -159,6 +147,20 @@ public sealed class StartOptions
             "true" => true,
             var other => throw Wrong($"--{name} takes true or false, not “{other}”."),
         };
+
+    private static string[] Names(string? text) =>
+        [
+            .. (text ?? "")
+                .ToLowerInvariant()
+                .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Select(n =>
+                    Uri.CheckHostName(n) == UriHostNameType.Dns
+                        ? n
+                        : throw Wrong(
+                            $"--https-names takes names such as ponds.lan, with commas between them, not “{n}”."
+                        )
+                ),
+        ];
 
     private static TimeSpan Look(IConfiguration configuration, string name, double usualS) =>
         configuration[name] is not { Length: > 0 } text ? TimeSpan.FromSeconds(usualS)

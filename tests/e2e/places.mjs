@@ -28,6 +28,8 @@ export const places = [
   '/day',
   '/day/enter',
   '/notes',
+  '/kept',
+  '/phone',
   '/tasks',
   '/tasks/seine',
   '/slip/task-signed',

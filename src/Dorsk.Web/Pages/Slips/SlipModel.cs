@@ -113,11 +113,14 @@ public sealed class SlipModel(Door door, Questions questions, Here here) : PageM
     }
 
     // Why the slip takes nothing here and now; null where it does.
-    private IActionResult? Shut(string key, string? code, long? corrects) =>
-        !Open(key, code, corrects) ? NotFound()
-        : MayNot ? StatusCode(StatusCodes.Status403Forbidden)
-        : here.Farm is null && Slip.Key != "farm" ? Redirect("/slip/farm")
-        : null;
+    private IActionResult? Shut(string key, string? code, long? corrects)
+    {
+        if (!Open(key, code, corrects))
+            return NotFound();
+        if (MayNot)
+            return StatusCode(StatusCodes.Status403Forbidden);
+        return here.Farm is null && Slip.Key != "farm" ? Redirect("/slip/farm") : null;
+    }
 
     private void TakeTyped()
     {
