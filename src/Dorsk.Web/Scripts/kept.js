@@ -9,7 +9,7 @@ const skipped = ['EntryId', 'Meant', 'form', '__RequestVerificationToken', 'Day'
 const contents = (e) =>
   (e.kind === 'form' ? e.fields.filter(([k]) => !skipped.includes(k)) : Object.entries(e.values ?? {}))
     .filter(([, v]) => v)
-    .map(([k, v]) => `${e.labels?.[k] ?? k} ${v}`)
+    .map(([k, v]) => `${e.labels?.[k] ?? k} ${e.shown?.[k] ?? v}`)
     .concat(e.behaviour || [])
     .join(', ');
 const mendAt = (e) =>

@@ -22,7 +22,9 @@ function contents(form, submitter) {
     const label = form.querySelector(`label[for="f-${k}"]`);
     if (label && !hidden.includes(k)) labels[k] = label.textContent.trim().toLowerCase();
   }
-  return { fields, labels };
+  const shown = {};
+  for (const s of form.querySelectorAll('select')) shown[s.name] = s.selectedOptions[0]?.textContent.trim();
+  return { fields, labels, shown };
 }
 
 function mending(form) {
@@ -93,11 +95,21 @@ export function slipKeep(form) {
     e.preventDefault();
     if (form.dataset.sending) return;
     form.dataset.sending = 'yes';
-    const { fields, labels } = contents(form, e.submitter);
+    const { fields, labels, shown } = contents(form, e.submitter);
     const id = field(form, 'EntryId').value;
     const to = location.pathname + (form.dataset.query ?? '');
     const now = isNow();
-    const entry = { id, kind: 'form', to, title: form.dataset.title, pond: form.dataset.pond, now, fields, labels };
+    const entry = {
+      id,
+      kind: 'form',
+      to,
+      title: form.dataset.title,
+      pond: form.dataset.pond,
+      now,
+      fields,
+      labels,
+      shown,
+    };
     const { next, words, shut } = await outbox.deliver(entry);
     delete form.dataset.sending;
     if (next) return location.assign(next);
