@@ -12,8 +12,8 @@ public sealed record KeptAnswer(bool Kept, string Words, IReadOnlyList<string> A
 /// <summary>What an outbox sends beside the fields of a form.</summary>
 internal static class KeptEntry
 {
-    // A wait is cut here, as the round cuts it.
-    private static readonly TimeSpan Longest = TimeSpan.FromDays(14);
+    /// <summary>No phone waits longer: a wait beyond it is a wrong clock.</summary>
+    public static readonly TimeSpan Longest = TimeSpan.FromDays(14);
 
     /// <summary>Seconds that an entry waited whose hour was left as the phone showed it; null where the hour was typed, or nothing waited.</summary>
     /// <param name="form">The form as sent.</param>

@@ -2,7 +2,6 @@ using Dorsk.Core.People;
 using Dorsk.Farm.Ask;
 using Dorsk.Web.People;
 using Microsoft.AspNetCore.Antiforgery;
-using Microsoft.AspNetCore.StaticFiles;
 
 namespace Dorsk.Web.Phone;
 
@@ -39,7 +38,6 @@ public static class Signal
         app.UseStaticFiles(
             new StaticFileOptions
             {
-                ContentTypeProvider = new FileExtensionContentTypeProvider(),
                 OnPrepareResponse = sent =>
                 {
                     if (sent.Context.Request.Path != Worker)

@@ -6,6 +6,7 @@ using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Estimates;
 using Dorsk.Farm.Log;
+using Dorsk.Web.Phone;
 using Dorsk.Web.Slips;
 
 namespace Dorsk.Web.Round;
@@ -51,13 +52,11 @@ public sealed record RoundReceipt(Guid Id, bool Kept, string Words, IReadOnlyLis
 /// <summary>Turns one stop of the round into lines for the door.</summary>
 public static class RoundEntry
 {
-    private static readonly TimeSpan Longest = TimeSpan.FromDays(14);
-
     /// <summary>When the stop was kept, by the farm's clock; null when the phone's clock was turned meanwhile.</summary>
     public static DateTimeOffset? When(Stopped stop, double phoneNow, DateTimeOffset now)
     {
         var ago = phoneNow - stop.At;
-        return double.IsFinite(ago) && ago >= -1000 && ago <= Longest.TotalMilliseconds
+        return double.IsFinite(ago) && ago >= -1000 && ago <= KeptEntry.Longest.TotalMilliseconds
             ? now.AddMilliseconds(-Math.Max(0, ago))
             : null;
     }

@@ -62,7 +62,10 @@ class Outbox {
     this.line = Promise.resolve();
     // What an earlier version kept in one list.
     for (const e of read('dorsk-outbox', [])) if (write(place + e.id, e)) remove('dorsk-outbox');
-    addEventListener('storage', () => this.changed());
+    // Only entries: pages of two windows that answer each other's every mark in the store would never rest.
+    addEventListener('storage', (e) => {
+      if (e.key === null || e.key.startsWith(place)) this.changed();
+    });
   }
   onChange(heard) {
     this.heard.add(heard);

@@ -37,6 +37,8 @@ function mending(form) {
     if (place.type === 'checkbox') place.checked = true;
     else place.value = value;
     place.closest('details')?.setAttribute('open', '');
+    // Its hour is its own: it no longer follows the clock.
+    place.dispatchEvent(new Event('input'));
   }
   if (e.words) says(form, 'slip-problems', el('b', {}, 'Not entered yet. '), e.words);
 }
@@ -78,7 +80,9 @@ function follow(form) {
 export function slipKeep(form) {
   const isNow = follow(form);
   const kept = 'kept' in document.documentElement.dataset;
+  // The next entry: a number of its own, and no question is answered yet.
   const renew = () => {
+    for (const meant of form.querySelectorAll('[name=Meant]')) meant.remove();
     field(form, 'EntryId').value = newId();
     history.replaceState({ ...history.state, entry: field(form, 'EntryId').value }, '');
   };
@@ -90,6 +94,8 @@ export function slipKeep(form) {
       if (place && place.type !== 'hidden') place.value = value;
     }
   }
+  // The farm's own page of what is wrong is here, with all that was typed: only now it need not be kept any more.
+  else if (outbox.get(field(form, 'EntryId').value)?.words) outbox.drop(field(form, 'EntryId').value);
   mending(form);
   form.addEventListener('submit', async (e) => {
     e.preventDefault();
@@ -114,8 +120,6 @@ export function slipKeep(form) {
     delete form.dataset.sending;
     if (next) return location.assign(next);
     if (words && !kept) {
-      // The farm shows its own page of what is wrong, with all that was typed.
-      outbox.drop(id);
       if (e.submitter?.name)
         form.append(el('input', { type: 'hidden', name: e.submitter.name, value: e.submitter.value }));
       return form.submit();
