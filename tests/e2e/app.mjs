@@ -258,7 +258,15 @@ export async function fill(page, values) {
   }, values);
 }
 
-export const send = (page) => page.locator('form.slip .slip-do button').first().click();
+/** Saves a slip, and waits until the farm's next page is there or the phone says that it keeps the entry. */
+export async function send(page) {
+  await page.evaluate(() => {
+    document.querySelector('.slip-kept')?.remove();
+    window.sentFrom = true;
+  });
+  await page.locator('form.slip .slip-do button').first().click();
+  await page.waitForFunction(() => !window.sentFrom || document.querySelector('.slip-kept'));
+}
 
 /** Fills a slip and expects it to be entered; answers a question with yes when told to. */
 export async function enter(page, url, values, { asked = false } = {}) {

@@ -1,5 +1,5 @@
 // Sick fish at the pond: from the first gasp to a closed cause on a phone, one step without signal; medicine waits for water; a bath with its clock; a withdrawal that stops a harvest.
-import { test, expect, signIn } from './app.mjs';
+import { test, expect, signIn, send } from './app.mjs';
 
 test('gasping fish: water first, one step without signal, the cause closed on the phone', async ({
   browser,
@@ -72,7 +72,7 @@ test('medicine waits for the water, a bath has its clock, and its withdrawal sto
   const salt = await page.locator('select[name=Product] option', { hasText: 'Pond salt' }).getAttribute('value');
   await page.locator('select[name=Product]').selectOption(salt);
   await page.fill('[name=Amount]', '150 kg');
-  await page.locator('.slip-do .btn').first().click();
+  await send(page);
   if (await page.getByRole('button', { name: /Yes, it is meant/ }).count())
     await page.getByRole('button', { name: /Yes, it is meant/ }).click();
   await page.waitForURL(/ponds\/T2\/health/);

@@ -1,5 +1,5 @@
 // The season: a moved harvest shows what it brings, is kept as a copy and as a plan; dragged, typed and without scripts.
-import { test, expect, signIn } from './app.mjs';
+import { test, expect, signIn, send } from './app.mjs';
 
 const kg = (text) => Number(text.replace(/[^0-9]/g, '') || 0);
 const rowOf = (page, code) => page.locator('.rb-row', { has: page.locator('a', { hasText: new RegExp(`^${code}$`) }) });
@@ -33,9 +33,10 @@ test('a moved harvest shows a shortage of feed, is kept as a copy and put into t
   await page.getByLabel('What').selectOption({ label: 'Grower 4 mm' });
   await page.getByLabel('Lies there').fill(`${store} kg`);
   await page.getByLabel('Likely cause').fill('a silo was filled');
-  await page.getByRole('button', { name: 'Save this count' }).click();
+  await send(page);
   const sure = page.getByRole('button', { name: /Save|Yes/ });
   if (!page.url().includes('line=')) await sure.first().click();
+  await page.waitForURL(/line=/);
   await page.goto(demo.url + '/season');
   await expect(fits).not.toContainText('Grower 4 mm lasts to');
 

@@ -97,6 +97,11 @@ export function slipKeep(form) {
   // The farm's own page of what is wrong is here, with all that was typed: only now it need not be kept any more.
   else if (outbox.get(field(form, 'EntryId').value)?.words) outbox.drop(field(form, 'EntryId').value);
   mending(form);
+  // Who has gone on to another page meanwhile is not fetched back; what was refused waits on the page of what is kept.
+  let left = false;
+  addEventListener('beforeunload', () => {
+    left = true;
+  });
   form.addEventListener('submit', async (e) => {
     e.preventDefault();
     if (form.dataset.sending) return;
@@ -118,6 +123,7 @@ export function slipKeep(form) {
     };
     const { next, words, shut } = await outbox.deliver(entry);
     delete form.dataset.sending;
+    if (left) return;
     if (next) return location.assign(next);
     if (words && !kept) {
       if (e.submitter?.name)
