@@ -20,6 +20,7 @@ await page.getByRole('button', { name: 'Manager' }).click();
 await page.waitForURL((u) => !u.pathname.includes('sign-in'));
 await page.goto(base + '/ponds/P1/slip/net');
 await page.getByRole('button', { name: 'Begin the net day' }).click();
+await page.locator('.slip-problems').waitFor();
 await page.getByLabel('Why, where a condition is not met').fill('the plant wants them today');
 await page.getByRole('button', { name: 'Begin the net day' }).click();
 await page.waitForURL(/\/ponds\/P1\/(?!slip)/);

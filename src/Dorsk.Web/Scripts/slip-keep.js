@@ -104,8 +104,7 @@ export function slipKeep(form) {
   });
   form.addEventListener('submit', async (e) => {
     e.preventDefault();
-    if (form.dataset.sending) return;
-    form.dataset.sending = 'yes';
+    if (form.inert) return;
     const { fields, labels, shown } = contents(form, e.submitter);
     const id = field(form, 'EntryId').value;
     const to = location.pathname + (form.dataset.query ?? '');
@@ -121,8 +120,10 @@ export function slipKeep(form) {
       labels,
       shown,
     };
+    // Until the answer is there nothing is typed into it: what was judged and what is shown are the same.
+    form.inert = true;
     const { next, words, shut } = await outbox.deliver(entry);
-    delete form.dataset.sending;
+    form.inert = false;
     if (left) return;
     if (next) return location.assign(next);
     if (words && !kept) {
