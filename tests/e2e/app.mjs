@@ -266,6 +266,7 @@ export async function send(page) {
   });
   await page.locator('form.slip .slip-do button').first().click();
   await page.waitForFunction(() => !window.sentFrom || document.querySelector('.slip-kept'));
+  await page.waitForLoadState();
 }
 
 /** Fills a slip and expects it to be entered; answers a question with yes when told to. */

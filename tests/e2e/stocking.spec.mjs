@@ -73,11 +73,11 @@ test('plan, order, preparation, delivery, the way from the bag on two phones and
   await page.goto(demo.url + '/ponds/P6/slip/receive');
   await fill(page, { Seller: 'Upstream hatchery', Count: '4040', MeanWeight: '2 g', Dead: '400' });
   // Nothing is taken for granted: each look wants its own answer.
-  await page.getByRole('button', { name: 'Record this delivery' }).click();
+  await send(page);
   await expect(page.locator('main')).toContainText('Look, then choose yes or no');
   const looked = { Lively: 'yes', Even: 'yes', Sound: 'yes', Papers: 'no', Verdict: 'Accepted' };
   await fill(page, looked);
-  await page.getByRole('button', { name: 'Record this delivery' }).click();
+  await send(page);
   await expect(page.locator('main')).toContainText('dead on arrival');
   await fill(page, { Dead: '40' });
   await send(page);
