@@ -33,6 +33,7 @@ public sealed partial class DemoFarm
         PrepareP6(day, notes);
         notes.AddRange(HealthOf(day));
         notes.AddRange(TradeOf(day));
+        notes.AddRange(PeopleOf(day));
         notes.AddRange(ArrangedOf(day));
         notes.AddRange(OrdersOf(day));
         notes.AddRange(ReviewOf(day));

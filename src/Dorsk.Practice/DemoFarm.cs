@@ -73,7 +73,7 @@ public sealed partial class DemoFarm
                 ("Vet", Role.Viewer),
             }
         )
-            yield return new(at, "Manager", name, _ => new PersonNamed(name, role));
+            yield return new(at, "Manager", name, _ => new PersonNamed(name, role), "person " + name);
         foreach (var p in DemoScript.Ponds)
             yield return new(
                 at,

@@ -1,5 +1,5 @@
 // The walk with the phone, at an address where browsers give neither service worker nor randomUUID.
-import { test, expect, signIn } from './app.mjs';
+import { test, expect, signIn, send, stockedPonds } from './app.mjs';
 
 const phone = async (browser, app, size = { width: 390, height: 844 }) => {
   const context = await browser.newContext({ viewport: size, hasTouch: true });
@@ -21,54 +21,7 @@ test('eleven ponds without signal, two taps beside digits each; on-line again th
 }) => {
   test.setTimeout(480_000);
   await signIn(page, 'Manager', farm.url);
-  // A farm of eleven stocked ponds, by the slips' own forms.
-  const post = (path, values) =>
-    page.evaluate(
-      async ([path, values]) => {
-        const html = await (await fetch(path)).text();
-        const form = new DOMParser().parseFromString(html, 'text/html').querySelector('form.slip');
-        const body = new FormData(form);
-        for (const [k, v] of Object.entries(values)) body.set(k, v);
-        const r = await fetch(path, { method: 'POST', body });
-        return r.redirected;
-      },
-      [path, values],
-    );
-  expect(
-    await post('/slip/farm', {
-      Name: 'Eleven',
-      PlaceName: 'x',
-      Latitude: '-29.4',
-      Longitude: '152.6',
-      Altitude: '60',
-      Zone: 'Etc/GMT-10',
-      Units: 'Metric',
-      Sign: 'Point',
-      Currency: 'AUD',
-    }),
-  ).toBe(true);
-  for (let i = 1; i <= 11; i++) {
-    expect(
-      await post('/slip/pond', {
-        Code: `P${i}`,
-        Day: '2026-01-01',
-        Length: '40',
-        Width: '25',
-        Slope: '2',
-        Depth: '1.4',
-      }),
-    ).toBe(true);
-    expect(
-      await post(`/ponds/P${i}/slip/stock`, {
-        Day: '2026-11-01',
-        Hour: '07:00',
-        Count: '500',
-        MeanWeight: '60',
-        Species: 'silver_perch',
-        NotReadyReason: 'test',
-      }),
-    ).toBe(true);
-  }
+  await stockedPonds(page, 11);
   await page.goto(farm.url + '/setup/people');
   const add = page.locator('form', { hasText: 'Let somebody in' });
   await add.getByLabel('Name').fill('Pond hand');
@@ -176,4 +129,99 @@ test('a wrong phone clock is seen and does no harm; a small phone in the dark ha
   await page.goto(base + '/ponds/B1/log');
   await expect(page.locator('.log-line').first()).toContainText(/17:(39|40)/);
   await context.close();
+});
+
+test('a dawn round of three ponds: few taps, what was found and what to do, who was not visited; then the pad stays free under an alarm', async ({
+  browser,
+  ownDemo: demo,
+}) => {
+  const { context, page, base } = await phone(browser, demo, { width: 360, height: 640 });
+  await context.addCookies([{ name: 'theme', value: 'dark', url: base }]);
+  await page.goto(base + '/');
+  let taps = 0;
+  const tap = async (place) => {
+    taps++;
+    await place.tap();
+  };
+  await tap(page.locator('.on-phone'));
+  await expect(page).toHaveURL(/round/);
+  await expect(page.locator('.r-pond .name')).toBeVisible();
+  const walked = await page.locator('.r-walk button').allInnerTexts();
+  const last = walked.length - 1;
+  for (const [oxygen, temperature] of [
+    ['6.1', '27.4'],
+    ['2.1', '27.5'],
+    ['5.8', '27.2'],
+  ]) {
+    await press(page, oxygen);
+    await tap(page.locator('.pad.go'));
+    await press(page, temperature);
+    await tap(page.locator('.r-keep'));
+  }
+  expect(taps).toBeLessThanOrEqual(13);
+  await expect(page.locator('.r-out')).toHaveText('all sent');
+  // The last stop is read without signal: the phone judges it by the levels it carries.
+  await context.setOffline(true);
+  await page.locator('.r-walk button').nth(last).tap();
+  await press(page, '1.9');
+  await page.locator('.r-keep').tap();
+  const [code, worst] = [walked[1].trim(), walked[last].trim()];
+  await expect(page.locator('.r-stop h2')).toHaveText('End of the round');
+  await expect(page.locator('.r-found li', { hasText: code })).toContainText('under the act level');
+  await expect(page.locator('.r-found li', { hasText: code })).toContainText('Start idle aerators');
+  await expect(page.locator('.r-found li', { hasText: worst })).toContainText('Oxygen 1.9 mg/L: act now');
+  await expect(page.locator('.r-found li', { hasText: worst })).toContainText('Not sent yet');
+  await expect(page.locator('.r-missed')).toContainText(walked[3].trim());
+  await expect(page.locator('.r-missed')).not.toContainText(code);
+  await context.setOffline(false);
+  await page.locator('.r-missed button').first().tap();
+  await expect(page.locator('.r-pond .name')).toHaveText(walked[3].trim());
+
+  // An alarm rings now. Pad and buttons are wide enough for a glove, and nothing lies over them, at any stop.
+  await expect
+    .poll(async () => (await page.goto(base + '/round'), page.locator('.rings').count()), { timeout: 30_000 })
+    .toBeGreaterThan(0);
+  await expect(page.locator('.r-pad .pad').first()).toBeVisible();
+  for (let i = 0; i <= last; i++) {
+    await page.locator('.r-walk button').nth(i).tap();
+    const wrong = await page.evaluate(() => {
+      const tops = [...document.querySelectorAll('.r-pad button, .r-go button')].filter((b) => !b.disabled);
+      return tops
+        .filter((b) => {
+          const { x, y, width, height } = b.getBoundingClientRect();
+          const spots = [0.1, 0.5, 0.9].map((p) => document.elementFromPoint(x + width / 2, y + height * p));
+          return height < 56 || width < 56 || !spots.every((s) => b.contains(s));
+        })
+        .map((b) => b.textContent);
+    });
+    expect(wrong, `stop ${i + 1}`).toEqual([]);
+    await expect(page.locator('.r-active .fig')).toBeInViewport({ ratio: 1 });
+  }
+  await context.close();
+});
+
+test('the walking order is dragged, moved by a button, or typed', async ({ as, ownDemo: demo }) => {
+  const page = await as('Manager', demo);
+  await page.goto(demo.url + '/slip/walk');
+  const codes = () => page.locator('.order-list b').allInnerTexts();
+  const before = await codes();
+  const row = (i) => page.locator('.order-list li').nth(i);
+  const [from, to] = [await row(3).locator('.order-grip').boundingBox(), await row(0).boundingBox()];
+  await page.mouse.move(from.x + 10, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 10, to.y + 60, { steps: 5 });
+  await page.mouse.move(to.x + 10, to.y + 4, { steps: 5 });
+  await page.mouse.up();
+  expect((await codes()).slice(0, 4)).toEqual([before[3], before[0], before[1], before[2]]);
+  await page.getByRole('button', { name: `${before[0]} later` }).click();
+  const wanted = [before[3], before[1], before[0], before[2], ...before.slice(4)];
+  expect(await codes()).toEqual(wanted);
+  await expect(page.getByLabel('Ponds, the first stop first')).toHaveValue(wanted.join(' '));
+  await send(page);
+  await page.goto(demo.url + '/round');
+  await expect(page.locator('.r-pond .name')).toHaveText(before[3]);
+  await page.goto(demo.url + '/slip/walk');
+  await page.getByLabel('Ponds, the first stop first').fill('p2 P1');
+  await page.getByLabel('Ponds, the first stop first').blur();
+  expect((await codes()).slice(0, 2)).toEqual(['P2', 'P1']);
 });

@@ -51,4 +51,15 @@ public sealed record Job(
 {
     /// <summary>What can hurt whoever does it, each with its line of caution.</summary>
     public IReadOnlyList<Hazard> Hazards { get; init; } = [];
+
+    /// <summary>Whole days since it first fell due, while it is not done: upkeep that waits. 0 on its own day.</summary>
+    public int WaitsDays { get; init; }
+
+    // What has waited longest stands first; once it is done it goes back to its hour.
+    private int Waits => State is JobState.Open or JobState.Late ? WaitsDays : 0;
+
+    /// <summary>Jobs as they are shown: upkeep that waits first, the longest first, then by the hour.</summary>
+    /// <param name="jobs">The jobs.</param>
+    public static IEnumerable<Job> InOrder(IEnumerable<Job> jobs) =>
+        jobs.OrderByDescending(j => j.Waits).ThenBy(j => j.Due).ThenBy(j => j.Key, StringComparer.Ordinal);
 }

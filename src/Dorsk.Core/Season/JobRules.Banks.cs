@@ -39,7 +39,10 @@ public static partial class JobRules
                     $"let {d.Say(p.DryLiner!.Value.WantM3, Measures.Volume)} of water over the liner",
                     $"it has lain dry for {p.DryLiner.Value.Days} days: sun and wind ruin it; {d.Say(DryLinerM, Measures.ShortLength)} of water protect it",
                     "work?Work=Filling"
-                )
+                ) with
+                {
+                    WaitsDays = p.DryLiner.Value.Days,
+                }
             );
 
     /// <summary>Water that protects an idle liner from the sun, m.</summary>

@@ -54,5 +54,8 @@ public static partial class JobRules
             duty.Who,
             "",
             late > 0 ? JobState.Late : JobState.Open
-        );
+        )
+        {
+            WaitsDays = late,
+        };
 }

@@ -80,14 +80,14 @@ public static partial class JobRules
         new("hatchery", Hatchery),
     ];
 
-    /// <summary>The jobs of a day by their hour, those closed by hand marked so.</summary>
+    /// <summary>The jobs of a day, upkeep that waits first, then by their hour; those closed by hand marked so.</summary>
     public static IReadOnlyList<Job> Of(FarmDay day) =>
         [
-            .. All.SelectMany(r => r.Find(day))
-                .Select(j => Closed(j, day))
-                .Select(j => j with { Hazards = JobSafety.Of(j, day) })
-                .OrderBy(j => j.Due)
-                .ThenBy(j => j.Key, StringComparer.Ordinal),
+            .. Job.InOrder(
+                All.SelectMany(r => r.Find(day))
+                    .Select(j => Closed(j, day))
+                    .Select(j => j with { Hazards = JobSafety.Of(j, day) })
+            ),
         ];
 
     private static Job Closed(Job job, FarmDay day)
@@ -348,7 +348,10 @@ public static partial class JobRules
                             Role.PondHand,
                             $"work?Work={s.Step.Work}",
                             s.State == StepState.Late ? JobState.Late : JobState.Open
-                        );
+                        )
+                        {
+                            WaitsDays = s.MovedDays,
+                        };
                     })
             );
 

@@ -12,17 +12,11 @@ public static class JobsAhead
     // Every day's rounds and meals are no news in a calendar.
     private static readonly string[] EveryDay = ["dawn", "dusk", "morning-meal", "afternoon-meal"];
 
-    /// <summary>What is still to be done: today's open and late jobs and those of the days to come, by their hour.</summary>
+    /// <summary>What is still to be done: today's open and late jobs, upkeep that waits first, then those of the days to come by their hour.</summary>
     /// <param name="d">The farm today.</param>
     /// <param name="days">How far, days.</param>
     public static IReadOnlyList<Job> ToDo(FarmDay d, int days) =>
-        [
-            .. JobRules
-                .Of(d)
-                .Where(j => j.State is JobState.Open or JobState.Late)
-                .Concat(Of(d, days))
-                .OrderBy(j => j.Due),
-        ];
+        [.. Job.InOrder(JobRules.Of(d).Where(j => j.State is JobState.Open or JobState.Late)), .. Of(d, days)];
 
     /// <summary>The calendar of a role: what falls to it, the rounds and meals of every day left out; the manager sees all.</summary>
     public static IReadOnlyList<Job> CalendarOf(FarmDay d, Role role, int days) =>

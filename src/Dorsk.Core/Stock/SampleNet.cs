@@ -21,4 +21,9 @@ public static class SampleNet
         var g = BodyLength.WeightG(species, lengthCm);
         return g is > 0 and <= MostG ? g : null;
     }
+
+    /// <summary>The widest mesh, knot to knot, mm, that fish of a weight do not slip through.</summary>
+    /// <param name="species">The species.</param>
+    /// <param name="weightG">Weight, g; above 0.</param>
+    public static double WidestMm(FishSpecies species, double weightG) => BodyLength.HeldByMm(species, weightG) / Open;
 }

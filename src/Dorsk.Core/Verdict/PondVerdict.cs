@@ -38,6 +38,9 @@ public sealed record PondVerdict(IReadOnlyList<Finding> Findings)
     /// <summary>Name of the rule of salt that was given and not read since it mixed.</summary>
     public const string SaltUnread = "salt to mix";
 
+    /// <summary>What is done first where oxygen is under a level.</summary>
+    public const string LowOxygenFirst = "Start idle aerators, hold feed, read again in 30 min.";
+
     /// <summary>Salt that is strewn needs so long to dissolve and mix.</summary>
     public static readonly TimeSpan SaltMixes = TimeSpan.FromHours(2);
 

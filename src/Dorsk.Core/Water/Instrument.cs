@@ -42,6 +42,12 @@ public sealed record InstrumentKept(
     /// <param name="today">Farm day.</param>
     public DateOnly? DueOn(DateOnly today) => EveryDays is not { } days ? null : CalibratedOn?.AddDays(days) ?? today;
 
+    /// <summary>What a value was read with where nobody says: the only instrument of the farm that reads it; empty where there are more, or none.</summary>
+    /// <param name="all">The farm's instruments.</param>
+    /// <param name="parameter">What was read.</param>
+    public static string Usual(IReadOnlyList<InstrumentKept> all, Parameter parameter) =>
+        all.Where(i => i.Measures.Contains(parameter)).ToList() is [var only] ? only.Name : "";
+
     /// <summary>Objections, named by the field of the slip.</summary>
     /// <param name="today">Farm day.</param>
     /// <param name="others">Names of the farm's other instruments.</param>

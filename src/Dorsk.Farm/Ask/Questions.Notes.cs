@@ -1,8 +1,6 @@
 using Dorsk.Core.Notebook;
-using Dorsk.Core.People;
 using Dorsk.Farm.Log;
 using Dorsk.Farm.Notes;
-using Dorsk.Farm.People;
 
 namespace Dorsk.Farm.Ask;
 
@@ -16,13 +14,6 @@ public sealed partial class Questions
     {
         using var c = file.Open();
         return NoteBook.Waiting(c, AsOf.Now(DateTimeOffset.MaxValue));
-    }
-
-    /// <summary>Steps of tasks that are signed for, in order of time, with the line of each.</summary>
-    public IReadOnlyList<(long Line, DateTimeOffset At, TaskSigned Fact)> TasksSigned()
-    {
-        using var c = file.Open();
-        return PeopleFacts.Signed.Sound(c, AsOf.Now(DateTimeOffset.MaxValue)).ConvertAll(s => (s.Line, s.At, s.Fact));
     }
 
     /// <summary>Lines of the log that came from the notebook, the newest first.</summary>

@@ -21,6 +21,8 @@ public static class FactKinds
         .. FarmFacts.Kinds,
         .. PlanFacts.Kinds,
         .. PeopleFacts.Kinds,
+        .. RosterBook.Kinds,
+        .. AdviserBook.Kinds,
         .. SettingsFacts.Kinds,
         .. WaterFacts.Kinds,
         .. ProbeFacts.Kinds,

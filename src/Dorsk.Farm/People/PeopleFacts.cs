@@ -43,10 +43,21 @@ internal static class PeopleFacts
         .ReadBy(r => new(r.Long("person"), r.Text("task"), r.Word<TaskStep>("step"), r.MaybeLong("teacher")))
         .CheckedBy((desk, t) => t.Check(SignedTasks(desk), Everybody(desk)));
 
-    public static IReadOnlyList<FactKind> Kinds { get; } = [Named, Lone, Signed];
+    public static readonly FactTable<CastPractised> Casts = new FactTable<CastPractised>(
+        "cast_practice",
+        "net practice",
+        Reach.Pages
+    )
+        .Column("person", c => c.PersonId)
+        .Column("throws", c => c.Throws)
+        .Column("opened", c => c.Opened)
+        .ReadBy(r => new(r.Long("person"), r.Int("throws"), r.Int("opened")))
+        .CheckedBy((desk, c) => c.Check(Everybody(desk)));
+
+    public static IReadOnlyList<FactKind> Kinds { get; } = [Named, Lone, Signed, Casts];
 
     // Without the line that is being written.
-    private static List<TaskSigned> SignedTasks(Desk desk) =>
+    internal static List<TaskSigned> SignedTasks(Desk desk) =>
         [
             .. Signed
                 .Sound(desk.Connection, desk.AsOf.Known)

@@ -67,6 +67,7 @@ public static class FarmMap
         new(Day, "Tasks and people", "/tasks", "who has signed for which task, cards of tasks"),
         new(Day, "Jobs", "/jobs", "today and the next 60 days"),
         new(Day, "Day sheet", "/day", "all ponds of one day, to print"),
+        new(Day, "Month sheet", "/month", "a month's days over each other, years beside each other, to print"),
         new(Day, "Take a written sheet in", "/day/enter", "a day sheet that was filled in by hand", Permission.Write),
         new(
             Day,

@@ -49,7 +49,11 @@ internal sealed class NoteEntry(Questions questions, Here here)
     private List<Fact> FactsOf(NotePart part, List<Remark> remarks)
     {
         var story = questions.Story(part.Code)!;
-        var values = part.Facts.OfType<NoteReading>().Select(r => new Value(r.Parameter, r.Si)).ToList();
+        var instruments = questions.Instruments().Select(i => i.Kept).ToList();
+        var values = part
+            .Facts.OfType<NoteReading>()
+            .Select(r => new Value(r.Parameter, r.Si, null, InstrumentKept.Usual(instruments, r.Parameter)))
+            .ToList();
         List<Fact> facts = values.Count > 0 ? [new ReadingTaken(part.PondId, values)] : [];
         foreach (var fed in part.Facts.OfType<NoteFed>())
             facts.Add(new FeedingGiven(part.PondId, fed.FeedId ?? FeedOf(story, remarks), fed.Kg, fed.Score));

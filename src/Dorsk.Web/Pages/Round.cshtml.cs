@@ -80,7 +80,7 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
         var when = RoundEntry.When(stop, phoneNow, here.Now);
         var (lines, misread) = stop.AtNet
             ? NetEntry.Read(stop, story, when ?? here.Now, here)
-            : RoundEntry.Read(stop, story, when ?? here.Now, here);
+            : RoundEntry.Read(stop, story, when ?? here.Now, here, [.. questions.Instruments().Select(i => i.Kept)]);
         if (misread.Count > 0)
             return new(stop.Id, false, string.Join(" ", misread.Select(r => r.Text)), [], "");
         var entry = new Entry(stop.Id, here.Author, lines, stop.Meant ?? []);
@@ -97,7 +97,8 @@ public sealed class RoundModel(Questions questions, Door door, Here here) : Page
             now.Judgement.Reason
                 + (when is null ? ". This phone's clock was turned meanwhile: the hour of arrival was written." : ""),
             [],
-            now.Judgement.Status.ToString()
+            now.Judgement.Status.ToString(),
+            now.Verdict.Findings.FirstOrDefault(f => f.Status >= Status.Watch && f.Do.Length > 0)?.Do ?? ""
         );
     }
 

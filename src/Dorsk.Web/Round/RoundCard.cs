@@ -2,6 +2,7 @@ using Dorsk.Core.Feeding;
 using Dorsk.Core.Judging;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
+using Dorsk.Core.Verdict;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
@@ -32,9 +33,23 @@ public sealed record CardField(
     string LastAt,
     double? Act = null,
     double? Watch = null
-);
+)
+{
+    /// <summary>What is done first under one of the levels.</summary>
+    public string First => Act is null ? "" : PondVerdict.LowOxygenFirst;
+}
 
 /// <summary>One stop of the walk.</summary>
+/// <param name="Code">The pond.</param>
+/// <param name="Status">How it stands.</param>
+/// <param name="Word">That in words.</param>
+/// <param name="Fish">What stands in it.</param>
+/// <param name="Reason">Why it stands so.</param>
+/// <param name="Stocked">Whether fish stand in it.</param>
+/// <param name="Ration">Ration of the day, in words.</param>
+/// <param name="Caution">What to heed before going to it; empty for nothing.</param>
+/// <param name="Due">All that is due there.</param>
+/// <param name="Fields">What is read there.</param>
 public sealed record CardStop(
     string Code,
     string Status,
@@ -43,6 +58,7 @@ public sealed record CardStop(
     string Reason,
     bool Stocked,
     string Ration,
+    string Caution,
     IReadOnlyList<string> Due,
     IReadOnlyList<CardField> Fields
 );
@@ -86,10 +102,8 @@ public static class RoundCard
             .Jobs.Where(j =>
                 j.PondCode == pond.Code && j.State is Core.Season.JobState.Open or Core.Season.JobState.Late
             )
-            .Select(j => j.What)
+            .Select(j => j.What.Replace(pond.Code + ": ", "", StringComparison.Ordinal))
             .ToList();
-        if (p.Story.Health.Hold is { } hold)
-            due.Insert(0, $"on hold ({hold.Why}): last, own net and boots, nothing carried on");
         List<CardField> fields = FieldsOf(p, here, pond, main);
         return CardOf(p, here, pond, main, due, fields);
     }
@@ -118,6 +132,9 @@ public static class RoundCard
             p.Judgement.Reason,
             main is not null,
             main is null ? "" : here.Say(p.RationKg, Measures.Mass),
+            p.Story.Health.Hold is { } hold
+                ? $"On hold ({hold.Why}): last, own net and boots, nothing carried on."
+                : "",
             due,
             fields
         );

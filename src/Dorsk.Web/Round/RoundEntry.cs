@@ -47,7 +47,15 @@ public sealed record Outbox(double PhoneNow, IReadOnlyList<Stopped?>? Stops);
 /// <param name="Words">What the farm says to it.</param>
 /// <param name="Asks">Questions to answer with yes, or none.</param>
 /// <param name="Status">How the pond stands now.</param>
-public sealed record RoundReceipt(Guid Id, bool Kept, string Words, IReadOnlyList<string> Asks, string Status);
+/// <param name="Do">What to do first; empty where nothing is to be done.</param>
+public sealed record RoundReceipt(
+    Guid Id,
+    bool Kept,
+    string Words,
+    IReadOnlyList<string> Asks,
+    string Status,
+    string Do = ""
+);
 
 /// <summary>Turns one stop of the round into lines for the door.</summary>
 public static class RoundEntry
@@ -66,7 +74,8 @@ public static class RoundEntry
         Stopped stop,
         PondStory story,
         DateTimeOffset at,
-        Here here
+        Here here,
+        IReadOnlyList<InstrumentKept> instruments
     )
     {
         var form = new SlipForm((stop.Values ?? []).ToDictionary(v => v.Key, v => v.Value ?? ""), here);
@@ -74,7 +83,7 @@ public static class RoundEntry
             .All.Where(p => !p.OfFarm)
             .Select(p => (Parameter: p, Si: form.MaybeQuantity(p.Key, p.Measure)))
             .Where(v => v.Si is not null)
-            .Select(v => new Value(v.Parameter, v.Si!.Value))
+            .Select(v => new Value(v.Parameter, v.Si!.Value, null, InstrumentKept.Usual(instruments, v.Parameter)))
             .ToList();
         List<Fact> facts = read.Count > 0 ? [new ReadingTaken(story.Pond.Id, read)] : [];
         var batch = story.Standing.LastOrDefault()?.Id ?? 0;

@@ -129,8 +129,12 @@ class Outbox {
   }
   stateOf(pond) {
     if (this.waiting().some((e) => e.pond === pond && !e.kind)) return 'kept';
-    const at = read(sent, {})[pond];
-    return at && Date.now() - at < 4 * 3600e3 ? 'sent' : '';
+    return this.saidOf(pond) ? 'sent' : '';
+  }
+  // What the farm answered to the stop at a pond on this walk; null where there was none.
+  saidOf(pond) {
+    const said = read(sent, {})[pond];
+    return said?.by === this.by && Date.now() - said.at < 4 * 3600e3 ? said : null;
   }
   mine() {
     return this.waiting().filter((e) => e.by === this.by && !e.words);
@@ -208,11 +212,17 @@ class Outbox {
     this.take(e.id, said);
     return true;
   }
-  take(id, { kept, words, asks, next }) {
+  take(id, { kept, words, asks, next, status, do: todo }) {
     const e = this.get(id);
     if (!e) return;
     if (!kept) return this.put({ ...e, words: words || 'The farm did not take it.', asks: asks ?? [] });
-    if (!e.kind) write(sent, { ...read(sent, {}), [e.pond]: Date.now() });
+    if (!e.kind) {
+      const { values, behaviour } = e;
+      write(sent, {
+        ...read(sent, {}),
+        [e.pond]: { at: Date.now(), by: e.by, status, words, todo, values, behaviour },
+      });
+    }
     write(done, [{ title: e.title ?? e.pond, at: e.at, by: e.by }, ...read(done, [])].slice(0, 20));
     this.next.set(id, next ?? '/');
     this.drop(id);

@@ -1,6 +1,7 @@
 // The walk. The card says the fields and their limits; what is typed is kept in local storage until the farm has answered with a receipt.
 import { outbox, clockOff, farmNow } from './outbox.js';
 import { el, store, pad, padKey, typed } from './dom.js';
+import { roundEnd } from './round-end.js';
 
 const day = 24 * 3600e3;
 const marks = {
@@ -59,7 +60,7 @@ export function round() {
       this.draftsAt = 'dorsk-round-drafts-' + this.card.by;
       this.drafts = store.get(this.draftsAt, {});
       this.field = 0;
-      this.part('back').addEventListener('click', () => this.go(this.at - 1));
+      this.part('back').addEventListener('click', () => this.go(this.ended ? this.at : this.at - 1));
       this.part('keep').addEventListener('click', () => this.keep());
       this.part('list').addEventListener('click', () => {
         this.part('box').hidden = !this.part('box').hidden;
@@ -86,7 +87,7 @@ export function round() {
       return (this.drafts[this.stop.code] ??= { values: {}, sure: [], behaviour: '' });
     },
     get active() {
-      return this.stop.fields[this.field];
+      return this.ended ? null : this.stop.fields[this.field];
     },
     number(text) {
       const n = Number(String(text).replace(this.card.sign, '.'));
@@ -139,11 +140,15 @@ export function round() {
       store.set('dorsk-round-at', this.at);
     },
     go(to) {
+      this.ended = false;
       this.at = Math.max(0, Math.min(this.card.stops.length - 1, to));
       this.field = 0;
       this.save();
       this.show();
-      this.part('walk').querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+      // Once it is laid out: a page that has just come is not yet.
+      requestAnimationFrame(() =>
+        this.part('walk').querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }),
+      );
     },
 
     // What the card can say at once about a value: nothing, a question, or a refusal.
@@ -165,8 +170,8 @@ export function round() {
     print(n) {
       return (Math.round(n * 10) / 10).toString().replace('.', this.card.sign);
     },
-    level(f) {
-      const n = this.number(this.draft.values[f.key] ?? '');
+    level(f, text = this.draft.values[f.key] ?? '') {
+      const n = this.number(text);
       return n == null || f.act == null
         ? null
         : n < f.act
@@ -193,23 +198,29 @@ export function round() {
         delete this.drafts[this.stop.code];
         this.save();
       }
-      const last = this.at === this.card.stops.length - 1;
-      if (last) this.said = 'The round is done.';
-      this.go(last ? this.at : this.at + 1);
+      if (this.at + 1 < this.card.stops.length) this.go(this.at + 1);
+      else this.end();
+    },
+    end() {
+      this.ended = true;
+      this.show();
+      this.part('stop').querySelector('h2').focus();
     },
 
     show() {
       this.head();
       this.walk();
-      this.fields();
+      this.ended ? this.ending() : this.fields();
+      this.part('pad').hidden = this.part('keep').hidden = this.ended;
       const doubtful = this.active && this.doubt(this.active);
       this.nextButton.textContent =
         this.field + 1 < this.stop.fields.length
           ? `next: ${this.stop.fields[this.field + 1].label.toLowerCase()}`
           : 'enter';
       this.nextButton.disabled = !!doubtful;
-      this.part('back').textContent = this.at ? 'back ' + this.card.stops[this.at - 1].code : 'back';
-      this.part('back').disabled = this.at === 0;
+      const before = this.ended ? this.stop : this.card.stops[this.at - 1];
+      this.part('back').textContent = before ? 'back ' + before.code : 'back';
+      this.part('back').disabled = !before;
       this.part('keep').textContent =
         this.at + 1 < this.card.stops.length
           ? `Save, walk on to ${this.card.stops[this.at + 1].code}`
@@ -230,7 +241,6 @@ export function round() {
         old && 'This card is more than a day old: load the page again where there is signal.',
         off > 300e3 &&
           `This phone's clock is ${off > 2 * day ? Math.round(off / day) + ' days' : Math.round(off / 60e3) + ' min'} off the farm's: hours are written by the farm's clock.`,
-        this.said,
       ];
       this.part('say').replaceChildren(...says.filter(Boolean).map((s) => el('span', {}, s)));
     },
@@ -240,7 +250,7 @@ export function round() {
           const state = this.outbox.stateOf(s.code);
           const b = el(
             'button',
-            { type: 'button', 'aria-current': i === this.at ? 'step' : null },
+            { type: 'button', 'aria-current': i === this.at && !this.ended ? 'step' : null },
             el('span', { class: 'done', 'aria-hidden': 'true' }, state === 'sent' ? '✓' : state === 'kept' ? '▯' : ''),
             s.code,
             el(
@@ -253,6 +263,30 @@ export function round() {
           return el('li', {}, b);
         }),
       );
+    },
+    ending() {
+      const list = roundEnd(
+        this.card.stops,
+        this.outbox,
+        (f, text) => this.level(f, text),
+        mark,
+        (i) => this.go(i),
+      );
+      const held = this.part('stop').contains(document.activeElement) && document.activeElement.tagName === 'H2';
+      this.part('stop').replaceChildren(...list);
+      if (held) list[0].focus();
+    },
+    // All that is due here, in one line until it is unfolded.
+    due(s) {
+      if (!s.due.length) return null;
+      const list = el(
+        'details',
+        { class: 'r-due', open: this.dueOpen },
+        el('summary', {}, el('b', {}, `${s.due.length} due: `), s.due.join(' · ')),
+        el('ul', {}, ...s.due.map((d) => el('li', {}, d))),
+      );
+      list.addEventListener('toggle', () => (this.dueOpen = list.open));
+      return list;
     },
     fields() {
       const s = this.stop,
@@ -268,13 +302,6 @@ export function round() {
           el('span', { class: 'note' }, s.fish),
           el('span', { class: 'note' }, `stop ${this.at + 1} of ${this.card.stops.length}`),
         ),
-        s.due.length
-          ? el(
-              'ul',
-              { class: 'r-due', 'aria-label': 'Due here' },
-              ...s.due.map((d) => el('li', {}, d.replace(s.code + ': ', ''))),
-            )
-          : null,
       );
       const active = this.active,
         rest = s.fields.filter((f) => f !== active);
@@ -310,7 +337,9 @@ export function round() {
           return b;
         }),
       );
-      this.part('stop').replaceChildren(head, this.big(active), small, ...(words ? [words] : []));
+      const held = s.caution ? el('p', { class: 'r-caution' }, s.caution) : null;
+      const parts = [head, held, this.big(active), this.due(s), small, words];
+      this.part('stop').replaceChildren(...parts.filter(Boolean));
     },
     big(f) {
       const d = this.draft,

@@ -61,7 +61,7 @@ internal sealed class TaskSlip : ISlip
         return new(form.When(), [fact], $"{fact.Task} {Word(fact.Step)}", []);
     }
 
-    private static long? Person(SlipForm form, SlipContext c, string field) =>
+    internal static long? Person(SlipForm form, SlipContext c, string field) =>
         form.Empty(field)
             ? null
             : form.Choice<long?>(
@@ -71,11 +71,11 @@ internal sealed class TaskSlip : ISlip
                 null
             );
 
-    private static IEnumerable<(string, string)> People(SlipContext c) =>
+    internal static IEnumerable<(string, string)> People(SlipContext c) =>
         c
             .Questions.People()
             .Where(p => p.Role is not (Role.Gone or Role.Viewer))
             .Select(p => (Text(p.PersonId), p.Name));
 
-    private static string Text(long? id) => id?.ToString(CultureInfo.InvariantCulture) ?? "";
+    internal static string Text(long? id) => id?.ToString(CultureInfo.InvariantCulture) ?? "";
 }

@@ -156,8 +156,7 @@ internal static partial class Readings
     // The one that was chosen; else the only one in the list that reads it.
     private static (string Name, bool Strip) By(List<InstrumentKept> known, string chosen, Parameter p)
     {
-        var by = known.FirstOrDefault(i => i.Name == chosen)
-            ?? (chosen.Length == 0 && known.Where(i => i.Measures.Contains(p)).ToList() is [var only] ? only : null);
+        var by = known.FirstOrDefault(i => i.Name == (chosen.Length > 0 ? chosen : InstrumentKept.Usual(known, p)));
         return by is null ? (chosen, false) : (by.Name, by.Kind == InstrumentKind.Strip);
     }
 

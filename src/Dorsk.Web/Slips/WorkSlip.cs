@@ -58,7 +58,11 @@ internal sealed class WorkSlip : ISlip
 
     public string Caution => "Lime burns eyes and lungs: goggles, mask, upwind. Poisons only by licence and label.";
 
-    /// <summary>Kinds of work in words, as the slip lists them.</summary>
+    /// <summary>Kinds of work as the slip lists them: value and words.</summary>
+    public static IReadOnlyList<(string Value, string Text)> Choices { get; } =
+    [.. Works.Select(w => (w.Work.ToString(), w.Word))];
+
+    /// <summary>A kind of work in words.</summary>
     public static string Word(PondWork work) => Works.First(w => w.Work == work).Word;
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
@@ -67,12 +71,7 @@ internal sealed class WorkSlip : ISlip
         return
         [
             .. Lines.When(c),
-            c.Choice(
-                "Work",
-                "What",
-                old?.Work ?? PondWork.Note,
-                Works.Select(w => (w.Work.ToString(), w.Word)).ToList()
-            ),
+            c.Choice("Work", "What", old?.Work ?? PondWork.Note, Choices),
             c.Quantity("Amount", "Amount, if any", Measures.Mass, old?.AmountKg),
             c.Quantity("Volume", "Water, if any", Measures.Volume, old?.VolumeM3)
                 .WithHint("changed, let in or topped up; a change of the level as water: workbench, level to volume"),

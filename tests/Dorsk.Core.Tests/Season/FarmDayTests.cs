@@ -224,6 +224,30 @@ public class FarmDayTests
     }
 
     [Fact]
+    public void Upkeep_that_waits_stands_first_the_longest_first_until_it_is_done()
+    {
+        DutyKept Duty(long id, int daysAgo, string what) =>
+            new(id, 4, what, "", 30, Today.AddDays(-daysAgo), new(16, 0), Core.People.Role.PondHand, null);
+        var duties = new[] { Duty(7, 0, "count tools"), Duty(8, 3, "rake weeds"), Duty(9, 12, "mend the liner") };
+        string[] First(Dictionary<string, ClosedJob>? closed = null) =>
+            [
+                .. JobRules
+                    .Of(Day(Zone.At(Today, new(4, 0)), [Pond("P4")], closed: closed) with { Duties = duties })
+                    .Take(2)
+                    .Select(j => $"{j.What} {j.WaitsDays}"),
+            ];
+        Assert.Equal(["P4: mend the liner 12", "P4: rake weeds 3"], First());
+        Assert.Equal(
+            "P4: rake weeds 3",
+            First(
+                new() { [duties[2].JobKey(Today.AddDays(-12))] = new(1, JobOutcome.Done, "", new(At(3), "Pond hand")) }
+            )[0]
+        );
+        var ahead = JobsAhead.ToDo(Day(Zone.At(Today, new(4, 0)), [Pond("P4")]) with { Duties = duties }, 10);
+        Assert.Equal("P4: mend the liner", ahead[0].What);
+    }
+
+    [Fact]
     public void A_standing_job_falls_on_its_days_waits_when_missed_and_does_not_pile_up()
     {
         var duty = new DutyKept(

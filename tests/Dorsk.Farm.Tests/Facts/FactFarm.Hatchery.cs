@@ -128,6 +128,19 @@ internal sealed partial class FactFarm
                 new TaskSigned(Boss, "seine", TaskStep.Alone, null),
                 new TaskSigned(Boss, "oxygen", TaskStep.Watched, null)
             ),
+            nameof(RosterSet) => (
+                new RosterSet(RosterKind.NetDay, P2, Today.AddDays(30), [new("leader", Boss), new("tally", Boss)]),
+                new RosterSet(RosterKind.NetDay, P3, Today.AddDays(31), [new("end1", Boss)])
+            ),
+            nameof(AdviserDescribed) => (
+                new AdviserDescribed(0, "Water lab", AdviserKind.Laboratory, "555 0101", "in town", false),
+                new AdviserDescribed(0, "Water laboratory", AdviserKind.Laboratory, "555 0102", "", true)
+            ),
+            nameof(AdviceKept) => (
+                new AdviceKept(P1, Batch, AdviserNo, "a salt bath, then look again"),
+                new AdviceKept(P1, Batch, AdviserNo, "no bath before the water is well")
+            ),
+            nameof(CastPractised) => (new CastPractised(Boss, 12, 9), new CastPractised(Boss, 12, 10)),
             nameof(FryFed) => Fed(),
             nameof(FryFeederSet) => Feeders(),
             nameof(FryTarget) => (new FryTarget(P2, Today.AddDays(30), 0.6), new FryTarget(P3, Today.AddDays(20), 1.2)),

@@ -45,6 +45,7 @@ internal sealed partial class FactFarm : IDisposable
         Run = farm.Must(Acclimation(24), Now);
         Salt = farm.Must(Labelled("Salt", 10), Day(0));
         Taken = farm.Must(new FishHarvested(P1, Batch, 20, 1.3, CountBasis.Counted, Account.Harvested, false, ""), Now);
+        AdviserNo = farm.Must(new AdviserDescribed(0, "Ruth", AdviserKind.FishDoctor, "555 0100", "", false), Day(0));
         BuyerNo = farm.Must(new BuyerDescribed(0, "Plant", BuyerKind.Plant, false), Now);
         Treated = farm.Must(new TreatmentGiven(P1, Salt, 50_000, 1, "after netting", ""), Now);
         Vital = farm.Must(new VitalKept(0, "generator", "old diesel", null, 7, 1, "shed", false), Day(0));
@@ -53,6 +54,8 @@ internal sealed partial class FactFarm : IDisposable
     public TestFarm Farm => farm;
 
     public long P1 { get; }
+
+    private long AdviserNo { get; }
 
     public long P2 { get; }
 

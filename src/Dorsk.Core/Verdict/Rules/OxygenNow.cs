@@ -25,7 +25,7 @@ internal static class OxygenNow
         yield return new(Rule.Name, judged.Status, judged.Reason)
         {
             Of = Parameter.Oxygen,
-            Do = judged.Status == Status.Steady ? "" : "Start idle aerators, hold feed, read again in 30 min.",
+            Do = judged.Status == Status.Steady ? "" : PondVerdict.LowOxygenFirst,
             Why =
                 s.Fish.Any(f => f.Species.AtTheFloor) && s.LastAtFloor(Parameter.Oxygen, Speaks.Hours) is null
                     ? grounds.Doubting("Read in the upper water only: these animals live at the floor.")

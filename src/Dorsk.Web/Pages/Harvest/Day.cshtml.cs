@@ -29,6 +29,10 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
 
     public HarvestDay? Day { get; private set; }
 
+    /// <summary>Rosters of net days of this pond that are to come.</summary>
+    public IReadOnlyList<RosterShown> Rosters =>
+        [.. RosterShown.Ahead(questions, here).Where(r => r.Set.PondId == Pond.Pond.Id)];
+
     /// <summary>The conditions at the hour of the first pull.</summary>
     public IReadOnlyList<GateLine> Gate { get; private set; } = [];
 

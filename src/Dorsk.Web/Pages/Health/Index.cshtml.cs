@@ -29,10 +29,14 @@ public sealed class HealthModel(Questions questions, Here here) : PageModel
 
     public IReadOnlyList<Job> Due { get; private set; } = [];
 
+    /// <summary>Fish doctors and advisers who can be asked, with their lines.</summary>
+    public IReadOnlyList<(long Line, AdviserDescribed Adviser)> Advisers { get; private set; } = [];
+
     public IActionResult OnGet()
     {
         if (questions.Today(here.Now) is not { } today)
             return Redirect("/slip/farm");
+        Advisers = [.. questions.Advisers().Where(a => !a.Adviser.Dropped)];
         Ponds =
         [
             .. today

@@ -169,13 +169,14 @@ public sealed class LookModel(Questions questions, Door door, Here here) : PageM
 
     private ReadingTaken? Reading(SlipForm form)
     {
+        var instruments = questions.Instruments().Select(i => i.Kept).ToList();
         var values = Panel
             .Where(p => p.Reads.Length > 0)
             .Select(p => Parameter.ByKey(p.Reads))
             .Append(Parameter.Chloride)
             .Select(p => (Parameter: p, Si: form.MaybeQuantity(p.Key, p.Measure)))
             .Where(x => x.Si is not null)
-            .Select(x => new Value(x.Parameter, x.Si!.Value))
+            .Select(x => new Value(x.Parameter, x.Si!.Value, null, InstrumentKept.Usual(instruments, x.Parameter)))
             .ToList();
         if (values.Count == 0 && form.Remarks.Count == 0)
             form.Refuse("do", "Type at least one value.");

@@ -27,6 +27,9 @@ public sealed class CardsModel(Questions questions, Here here) : PageModel
     /// <summary>What failed.</summary>
     public IReadOnlySet<Fault> Failed { get; private set; } = new HashSet<Fault>();
 
+    /// <summary>Fish doctors of the farm's book, with their telephones.</summary>
+    public IReadOnlyList<string> Vets { get; private set; } = [];
+
     /// <summary>What comes first, when something was ticked.</summary>
     public IReadOnlyList<FaultStep> Order { get; private set; } = [];
 
@@ -42,6 +45,13 @@ public sealed class CardsModel(Questions questions, Here here) : PageModel
         Calls =
         [
             .. (questions.CallList()?.Steps ?? []).Select(s => s.Phone.Length > 0 ? $"{s.Name} {s.Phone}" : s.Name),
+        ];
+        Vets =
+        [
+            .. questions
+                .Advisers()
+                .Where(a => a.Adviser is { Dropped: false, Kind: AdviserKind.FishDoctor })
+                .Select(a => $"{a.Adviser.Name} {a.Adviser.Phone}"),
         ];
         return Page();
     }

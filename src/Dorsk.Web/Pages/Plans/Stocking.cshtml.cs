@@ -54,6 +54,53 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
     /// <summary>What all closed cycles of this fish teach.</summary>
     public Learned? Learned { get; private set; }
 
+    /// <summary>What advisers said of fish of this pond, the newest first.</summary>
+    public IReadOnlyList<(string Who, string Text)> Advice { get; private set; } = [];
+
+    /// <summary>What the farm has itself carried in this kind of water.</summary>
+    public OwnExperience Experience { get; private set; } = new(0, null);
+
+    /// <summary>What the plan still lacks beside pond, seed and feed.</summary>
+    public IReadOnlyList<PlanGap> Gaps { get; private set; } = [];
+
+    /// <summary>Where something that a plan lacks is entered; empty where it is a line of the plan itself.</summary>
+    /// <param name="need">What it lacks.</param>
+    public string WhereFor(PlanNeed need) =>
+        need switch
+        {
+            PlanNeed.Permit or PlanNeed.Adviser => "/slip/adviser",
+            PlanNeed.OxygenMeter => "/slip/instrument",
+            PlanNeed.Air when Pond is not null => $"/ponds/{Pond.Pond.Code}/slip/aerators",
+            PlanNeed.CallList => "/alarms",
+            PlanNeed.SecondPerson => "/setup/people",
+            PlanNeed.Buyer => "/slip/buyer",
+            PlanNeed.Preparation when Pond is not null => $"/ponds/{Pond.Pond.Code}/slip/prepare",
+            _ => "",
+        };
+
+    private OwnExperience ExperienceOf(bool byVolume)
+    {
+        var closed = CycleTable
+            .All(questions, here, b => b.EmptiedAt is not null)
+            .Where(f => f.Closed && f.ByVolume == byVolume)
+            .ToList();
+        return new(closed.Count, closed.Count == 0 ? null : closed.Max(f => f.YieldPer));
+    }
+
+    private PlanMeans MeansOf()
+    {
+        var advisers = questions.Advisers().Select(a => a.Adviser).Where(a => !a.Dropped).ToList();
+        return new(
+            advisers.Exists(a => a.Kind == AdviserKind.Authority),
+            questions.Instruments().Any(i => i.Kept.Measures.Contains(Dorsk.Core.Water.Parameter.Oxygen)),
+            questions.CallList()?.Steps.Select(s => s.Name).Distinct().Count() ?? 0,
+            questions.People().Count(p => Permissions.May(p.Role, Permission.Write)),
+            questions.Buyers().Count(b => !b.Dropped),
+            advisers.Count(a => a.Kind is AdviserKind.FishDoctor or AdviserKind.Adviser),
+            Pond is null ? null : Prepared is not null || Pond.Standing.Any()
+        );
+    }
+
     /// <summary>What was said of earlier cycles of this pond, the newest first.</summary>
     public IReadOnlyList<CycleReviewed> Reviews { get; private set; } = [];
 
@@ -62,14 +109,20 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
 
     /// <summary>The same plan with a conversion and a survival in place of the table's.</summary>
     public string With(double fcr, double survival) =>
+        Changed(("fcr", here.Typed(fcr, 2)), ("survival", here.Typed(100 * survival, 1)));
+
+    /// <summary>The same plan with another number of fish.</summary>
+    public string WithOwn(int fish) => Changed(("own", here.Typed(fish, 0)));
+
+    private string Changed(params (string Field, string Value)[] fields) =>
         "?"
         + string.Join(
             '&',
             Request
-                .Query.Where(q => q.Key is not ("handler" or "fcr" or "survival"))
-                .Select(q => $"{Uri.EscapeDataString(q.Key)}={Uri.EscapeDataString(q.Value.ToString())}")
-                .Append($"fcr={Uri.EscapeDataString(here.Typed(fcr, 2))}")
-                .Append($"survival={Uri.EscapeDataString(here.Typed(100 * survival, 1))}")
+                .Query.Where(q => q.Key != "handler" && fields.All(f => f.Field != q.Key))
+                .Select(q => (Field: q.Key, Value: q.Value.ToString()))
+                .Concat(fields)
+                .Select(f => $"{Uri.EscapeDataString(f.Field)}={Uri.EscapeDataString(f.Value)}")
         );
 
     /// <summary>Fish that share the water, or null when there are no others.</summary>
@@ -147,8 +200,13 @@ public sealed class StockingModel(Questions questions, Door door, Here here) : T
         Reviews = Pond is { } of
             ? [.. questions.Reviews().Where(r => r.Fact.PondId == of.Pond.Id).Take(OwnShown).Select(r => r.Fact)]
             : [];
-        Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
         Prepared = Pond?.Readiness.PreparationAt(here.Now)?.Plan;
+        Advice = Pond is { } told
+            ? [.. questions.Advice(told.Pond.Id).Take(OwnShown).Select(a => (a.Adviser, a.Fact.Text))]
+            : [];
+        Experience = ExperienceOf(Answer.Question.Water.System.ByVolume());
+        Gaps = PlanGap.Of(Answer, MeansOf());
+        Shared = Asked.Beside.Count > 0 ? SharedWater.Of(Asked.Plan, Asked.Beside) : null;
         Order = OrderOf();
         Conflicts = PlanCalendar.Conflicts(Answer, Pond, questions, here, plan);
         Parted = Asked.OnHand is { } onHand ? PlanCalendar.Part(Asked.Plan, onHand, questions, here) : [];

@@ -1,11 +1,12 @@
-using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Core.Season;
-using Dorsk.Core.Stock;
+using Dorsk.Core.Units;
 using Dorsk.Core.Water;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Estimates;
+using Dorsk.Farm.Log;
+using Dorsk.Web.DaySheets;
 using Dorsk.Web.People;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
@@ -16,21 +17,15 @@ namespace Dorsk.Web.Pages;
 /// <summary>One pond on the sheet of a day.</summary>
 /// <param name="Code">The pond.</param>
 /// <param name="Fish">What stands in it, in words; empty without fish.</param>
-/// <param name="Dawn">Lowest oxygen of the morning, and the temperature then.</param>
-/// <param name="Afternoon">Highest oxygen from noon to eight, and the pH then.</param>
-/// <param name="RationKg">Ration of today, kg; null on other days.</param>
-/// <param name="FedKg">Feed given on the day, kg.</param>
-/// <param name="Dead">Fish found dead.</param>
+/// <param name="Figures">What was read, counted and fed.</param>
+/// <param name="RationKg">Feed planned for the day, kg; null where no fish are fed.</param>
 /// <param name="Works">Fertiliser, water changed, treatments, notes.</param>
 /// <param name="Due">What is due at it, on today's sheet.</param>
 public sealed record DayRow(
     string Code,
     string Fish,
-    (double? MgL, double? TempC) Dawn,
-    (double? MgL, double? Ph) Afternoon,
+    DayFigures Figures,
     double? RationKg,
-    double FedKg,
-    int Dead,
     IReadOnlyList<string> Works,
     IReadOnlyList<string> Due
 );
@@ -39,9 +34,15 @@ public sealed record DayRow(
 [Needs(Permission.Look)]
 public sealed class DayModel(Questions questions, Here here) : PageModel
 {
+    private const int DaysAhead = 31,
+        PlannedHour = 10;
+
     public DateOnly Day { get; private set; }
 
     public bool IsToday => Day == here.Today;
+
+    /// <summary>Whether it is printed without figures, to be written on; then it may be of a day to come.</summary>
+    public bool IsBlank { get; private set; }
 
     public IReadOnlyList<DayRow> Rows { get; private set; } = [];
 
@@ -51,15 +52,12 @@ public sealed class DayModel(Questions questions, Here here) : PageModel
     /// <summary>Weather of the day, in words.</summary>
     public IReadOnlyList<string> Weather { get; private set; } = [];
 
-    public IActionResult OnGet(string? day)
+    public IActionResult OnGet(string? day, bool? blank)
     {
         if (here.Farm is null)
             return Redirect("/slip/farm");
-        Day = DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var d)
-            ? d
-            : here.Today;
-        if (Day > here.Today)
-            Day = here.Today;
+        IsBlank = blank == true;
+        Day = DayText.Day(day, here.Today, IsBlank ? here.Today.AddDays(DaysAhead) : here.Today);
         var today = IsToday ? questions.Today(here.Now) : null;
         var open = (today?.Jobs ?? []).Where(j => j.State is JobState.Open or JobState.Late).ToList();
         var stories = questions.Stories(_ => true).ToDictionary(s => s.Pond.Id);
@@ -71,7 +69,7 @@ public sealed class DayModel(Questions questions, Here here) : PageModel
                 .Select(p => Row(stories[p.Id], today?.Ponds.FirstOrDefault(n => n.Story.Pond.Id == p.Id), open)),
         ];
         Due = [.. open.Where(j => j.PondId is null).Select(j => j.What)];
-        Weather = WeatherOf();
+        Weather = IsBlank ? [] : WeatherOf();
         return Page();
     }
 
@@ -91,20 +89,15 @@ public sealed class DayModel(Questions questions, Here here) : PageModel
 
     private DayRow Row(PondStory s, PondNow? now, List<Job> open)
     {
-        double? On(Parameter p, bool morning) => s.DaysOf(p, morning, Day, Day) is [.., var last] ? last.Si : null;
+        var then = now ?? Then(s);
         return new(
             s.Pond.Code,
-            now is { Batches: [.., var b] }
-                ? $"{here.Count(Math.Floor(b.Stands.Count.Value))} × {here.Say(b.Stands.MeanG.Value, Core.Units.Measures.FishWeight)}"
+            then is { Batches: [.., var b] }
+                ? $"{here.Count(Math.Floor(b.Stands.Count.Value))} × {here.Say(b.Stands.MeanG.Value, Measures.FishWeight)}"
                 : "",
-            (On(Parameter.Oxygen, true), On(Parameter.Temperature, true)),
-            (On(Parameter.Oxygen, false), On(Parameter.Ph, false)),
-            now?.RationKg,
-            s.FedOn(Day),
-            s.Batches.SelectMany(b => b.Losses)
-                .Where(l => l.Fact.To == Account.Dead && s.Zone.DayOf(l.At) == Day)
-                .Sum(l => l.Fact.Count),
-            [.. s.Works.Where(w => s.Zone.DayOf(w.At) == Day).Reverse().Select(w => Said(w))],
+            IsBlank ? default : DayFigures.Of(s, Day),
+            then is { Batches.Count: > 0 } ? then.RationKg : null,
+            IsBlank ? [] : [.. WorksOf(s)],
             [
                 .. open.Where(j => j.PondId == s.Pond.Id)
                     .Select(j => j.What.Replace(s.Pond.Code + ": ", "", StringComparison.Ordinal)),
@@ -112,10 +105,30 @@ public sealed class DayModel(Questions questions, Here here) : PageModel
         );
     }
 
+    // As it stood that morning: what happened later plays no part in what was planned.
+    private PondNow? Then(PondStory s)
+    {
+        var at = here.Zone.At(Day, new(PlannedHour, 0));
+        return Day < here.Today
+            ? questions.StoryAsOf(s.Pond.Code, new AsOf(at, DateTimeOffset.MaxValue))?.NowAt(at)
+            : null;
+    }
+
+    private IEnumerable<string> WorksOf(PondStory s) =>
+        s
+            .Works.Where(w => s.Zone.DayOf(w.At) == Day)
+            .Select(w => (w.At, Text: Said(w)))
+            .Concat(
+                s.Health.Treatments.Where(t => s.Zone.DayOf(t.At) == Day)
+                    .Select(t => (t.At, Text: $"{t.Product.Name}, {here.Say(t.Given.AmountG / 1000, Measures.Mass)}"))
+            )
+            .OrderBy(w => w.At)
+            .Select(w => w.Text);
+
     private string Said((DateTimeOffset At, PondWork Work, string Text, double? Kg) w)
     {
         var word = w.Work == PondWork.Note ? "" : WorkSlip.Word(w.Work);
-        var kg = w.Kg is { } mass ? here.Say(mass, Core.Units.Measures.Mass) : "";
+        var kg = w.Kg is { } mass ? here.Say(mass, Measures.Mass) : "";
         return string.Join(", ", new[] { word, kg, w.Text }.Where(t => t.Length > 0));
     }
 }

@@ -1,12 +1,11 @@
-using System.Globalization;
 using Dorsk.Core.Judging;
 using Dorsk.Core.People;
 using Dorsk.Core.Ponds;
 using Dorsk.Farm;
 using Dorsk.Farm.Ask;
 using Dorsk.Farm.Log;
+using Dorsk.Web.DaySheets;
 using Dorsk.Web.People;
-using Dorsk.Web.Round;
 using Dorsk.Web.Slips;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -27,18 +26,18 @@ public sealed record SheetRow(string Code, Guid EntryId, IReadOnlyList<Remark> R
 [Needs(Permission.Write)]
 public sealed class DayEntryModel(Questions questions, Door door, Here here) : PageModel
 {
-    // Columns of the sheet: name, the value of a round as which it is read, and whether it is of the afternoon.
-    private static readonly (string Key, string Value, bool Late)[] Columns =
-    [
-        ("do1", "do", false),
-        ("temp1", "temp", false),
-        ("dead", "dead", false),
-        ("do2", "do", true),
-        ("ph2", "ph", true),
-        ("fed", "fed", true),
-    ];
+    /// <summary>Name of the line of the weather.</summary>
+    public const string WeatherRow = "~weather";
+
+    // What is written in words behind the figures, and on the line of the weather.
+    private static readonly string[] Wide = ["work", "amount", "note", .. SheetRows.Weather.Select(p => p.Key)];
 
     public DateOnly Day { get; private set; }
+
+    /// <summary>What may be chosen as work.</summary>
+    public IReadOnlyList<(string Value, string Text)> Works => works ??= SheetRows.WorkChoices(questions);
+
+    private IReadOnlyList<(string Value, string Text)>? works;
 
     /// <summary>Whatever was typed, by field.</summary>
     public IReadOnlyDictionary<string, string> Typed { get; private set; } = new Dictionary<string, string>();
@@ -68,7 +67,7 @@ public sealed class DayEntryModel(Questions questions, Door door, Here here) : P
             ["dawn"] = "05:30",
             ["late"] = "15:30",
         };
-        Rows = [.. Ponds().Select(p => new SheetRow(p.Code, Guid.NewGuid(), []))];
+        Rows = [.. Ponds().Select(p => p.Code).Prepend(WeatherRow).Select(c => new SheetRow(c, Guid.NewGuid(), []))];
         return Page();
     }
 
@@ -85,43 +84,46 @@ public sealed class DayEntryModel(Questions questions, Door door, Here here) : P
         if (writer is null)
             head.Add(Remark.Refuse("writer", "Choose who wrote the sheet. Only a Manager takes in another's."));
         Remarks = head;
-        var entered = new List<string>();
-        var rows = new List<SheetRow>();
-        // Rows that went in before are not on the page any more.
-        foreach (var pond in Ponds().Where(p => typed.ContainsKey(p.Code + "-id")))
-        {
-            var id = Guid.TryParse(typed.GetValueOrDefault(pond.Code + "-id"), out var sent) ? sent : Guid.NewGuid();
-            if (head.Count > 0 || !IsWritten(pond.Code))
-            {
-                rows.Add(new(pond.Code, id, []));
-                continue;
-            }
-            var remarks = Enter(pond, id, writer!, dawn, late);
-            if (remarks.Count > 0)
-                rows.Add(new(pond.Code, id, remarks));
-            else
-                entered.Add(pond.Code);
-        }
-        (Rows, Entered) = (rows, entered);
+        Take(new SheetRows(questions, here, Day, dawn, late), head.Count > 0 ? null : writer);
         return Page();
     }
+
+    // Rows that went in before are not on the page any more; without a writer nothing goes in.
+    private void Take(SheetRows sheet, string? writer)
+    {
+        var entered = new List<string>();
+        var rows = new List<SheetRow>();
+        foreach (var pond in Ponds().Cast<Pond?>().Prepend(null).Where(p => Typed.ContainsKey(CodeOf(p) + "-id")))
+        {
+            var code = CodeOf(pond);
+            var id = Guid.TryParse(Typed[code + "-id"], out var sent) ? sent : Guid.NewGuid();
+            if (writer is null || !IsWritten(code))
+            {
+                rows.Add(new(code, id, []));
+                continue;
+            }
+            string Written(string key) => Cell(code, key);
+            var read = pond is null ? sheet.OfWeather(Written) : sheet.Of(pond, Written);
+            var remarks = read.Remarks.Count > 0 ? read.Remarks : Enter(code, id, writer, read.Lines);
+            if (remarks.Count > 0)
+                rows.Add(new(code, id, remarks));
+            else
+                entered.Add(pond?.Code ?? "weather");
+        }
+        (Rows, Entered) = (rows, entered);
+    }
+
+    private static string CodeOf(Pond? pond) => pond?.Code ?? WeatherRow;
 
     /// <summary>Value of a cell as it was typed.</summary>
     public string Cell(string code, string column) => Typed.GetValueOrDefault($"{code}-{column}", "");
 
-    private void Open(string? day)
-    {
-        Day = DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var d)
-            ? d
-            : here.Today;
-        if (Day > here.Today)
-            Day = here.Today;
-    }
+    private void Open(string? day) => Day = DayText.Day(day, here.Today, here.Today);
 
     private IEnumerable<Pond> Ponds() => questions.Ponds().Where(p => p.Use != "settling");
 
     private bool IsWritten(string code) =>
-        Columns.Select(c => c.Key).Append("note").Any(k => !string.IsNullOrWhiteSpace(Cell(code, k)));
+        DayColumn.All.Select(c => c.Key).Concat(Wide).Any(k => !string.IsNullOrWhiteSpace(Cell(code, k)));
 
     private TimeOnly Hour(string field, List<Remark> head)
     {
@@ -130,33 +132,12 @@ public sealed class DayEntryModel(Questions questions, Door door, Here here) : P
         return at;
     }
 
-    // The row as two stops of a round: what the first round read, and what the second did.
-    private List<Remark> Enter(Pond pond, Guid id, string writer, TimeOnly dawn, TimeOnly late)
+    private IReadOnlyList<Remark> Enter(string code, Guid id, string writer, IReadOnlyList<NewLine> read)
     {
-        var story = questions.Story(pond.Code)!;
-        var lines = new List<NewLine>();
-        var remarks = new List<Remark>();
-        foreach (var (isLate, hour) in new[] { (false, dawn), (true, late) })
-        {
-            var values = Columns
-                .Where(c => c.Late == isLate && !string.IsNullOrWhiteSpace(Cell(pond.Code, c.Key)))
-                .ToDictionary(c => c.Value, c => (string?)Cell(pond.Code, c.Key));
-            if (values.Count == 0)
-                continue;
-            var at = here.Zone.At(Day, hour);
-            var (read, misread) = RoundEntry.Read(new(id, pond.Code, 0, values, "", [], []), story, at, here);
-            lines.AddRange(
-                read.Select(l => l with { AsTyped = $"{l.AsTyped}; sheet of {writer}, typed in by {here.Author}" })
-            );
-            remarks.AddRange(misread);
-        }
-        if (Cell(pond.Code, "note").Trim() is { Length: > 0 } note)
-            lines.Add(new(here.Zone.At(Day, late), new PondWorked(pond.Id, PondWork.Note, note, null), note, null));
-        if (remarks.Count > 0)
-            return remarks;
+        var lines = read.Select(l => l with { AsTyped = $"{l.AsTyped}; sheet of {writer}, typed in by {here.Author}" });
         // A question that stood at the row and was sent again with it is answered.
-        var meant = Request.Form[pond.Code + "-meant"].OfType<string>().ToList();
-        var receipt = door.Enter(new Entry(id, writer, lines, meant));
-        return receipt.Accepted ? [] : [.. receipt.Remarks];
+        var meant = Request.Form[code + "-meant"].OfType<string>().ToList();
+        var receipt = door.Enter(new Entry(id, writer, [.. lines], meant));
+        return receipt.Accepted ? [] : receipt.Remarks;
     }
 }

@@ -19,6 +19,9 @@ public sealed class TasksModel(Questions questions, Here here) : PageModel
     /// <summary>Tasks that can do harm and that no hand is signed for.</summary>
     public IReadOnlyList<FarmTask> NobodyFor { get; private set; } = [];
 
+    /// <summary>Rosters of today and the days to come.</summary>
+    public IReadOnlyList<RosterShown> Rosters { get; private set; } = [];
+
     /// <summary>The page.</summary>
     public IActionResult OnGet()
     {
@@ -26,6 +29,7 @@ public sealed class TasksModel(Questions questions, Here here) : PageModel
             return Redirect("/slip/farm");
         People = [.. questions.People().Where(p => p.Role is not (Role.Gone or Role.Viewer))];
         Signed = questions.TasksSigned();
+        Rosters = RosterShown.Ahead(questions, here);
         NobodyFor = Training.NobodyFor([.. Signed.Select(s => s.Fact)], People);
         return Page();
     }

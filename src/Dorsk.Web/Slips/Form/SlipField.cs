@@ -14,6 +14,9 @@ public enum FieldKind
     /// <summary>Words.</summary>
     Words,
 
+    /// <summary>Codes in an order, with blanks between; the options are all there are.</summary>
+    Order,
+
     /// <summary>One of a list.</summary>
     Choice,
 

@@ -29,19 +29,21 @@ internal sealed class WalkSlip : ISlip
 
     public IReadOnlyList<SlipField> Fields(SlipContext c) =>
         [
-            c.Words(
-                    "Order",
-                    "Ponds, the first stop first",
-                    string.Join(
-                        ' ',
-                        c.Old<WalkSet>() is { } old
-                            ? old
-                                .Ponds.Select(id => c.Questions.Ponds().FirstOrDefault(p => p.Id == id)?.Code)
-                                .OfType<string>()
-                            : c.Questions.Ponds().Select(p => p.Code)
-                    )
-                )
-                .WithHint("codes with blanks between; those left out come last"),
+            new SlipField(
+                "Order",
+                "Ponds, the first stop first",
+                FieldKind.Order,
+                string.Join(
+                    ' ',
+                    c.Old<WalkSet>() is { } old
+                        ? old
+                            .Ponds.Select(id => c.Questions.Ponds().FirstOrDefault(p => p.Id == id)?.Code)
+                            .OfType<string>()
+                        : c.Questions.Ponds().Select(p => p.Code)
+                ),
+                Hint: "codes with blanks between; those left out come last",
+                Options: [.. c.Questions.Ponds().Select(p => (p.Code, p.Code))]
+            ),
         ];
 
     public Filled Read(SlipForm form, SlipContext c)
