@@ -1,4 +1,5 @@
 using Dorsk.Core.Judging;
+using Dorsk.Core.People;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Stock;
 
@@ -68,11 +69,13 @@ public sealed record HarvestArranged(long PondId, DateOnly On, Arranged Thing, A
     /// <param name="on">Farm day of the harvest.</param>
     /// <param name="to">Where the fish go.</param>
     /// <param name="drains">Whether water is let out.</param>
+    /// <param name="roster">The roster of that day and pond; null where none stands. It says who the crew is.</param>
     public static IReadOnlyList<GateLine> Gate(
         IReadOnlyList<HarvestArranged> all,
         DateOnly on,
         Account to,
-        bool drains
+        bool drains,
+        RosterSet? roster = null
     ) =>
         [
             .. Enum.GetValues<Arranged>()
@@ -85,14 +88,28 @@ public sealed record HarvestArranged(long PondId, DateOnly On, Arranged Thing, A
                         _ => true,
                     }
                 )
-                .Select(t =>
-                    Line(
-                        t,
-                        all.LastOrDefault(a => a.Thing == t && Math.Abs(a.On.DayNumber - on.DayNumber) <= NearDays),
-                        on
-                    )
+                .Select(t => (Thing: t, Said: all.LastOrDefault(a => a.Thing == t && IsNear(a.On, on))))
+                .Select(x =>
+                    x.Thing == Arranged.Crew && roster is not null && x.Said?.State != ArrangedState.FellThrough
+                        ? Crew(roster)
+                        : Line(x.Thing, x.Said, on)
                 ),
         ];
+
+    private static bool IsNear(DateOnly a, DateOnly b) => Math.Abs(a.DayNumber - b.DayNumber) <= NearDays;
+
+    private static GateLine Crew(RosterSet roster)
+    {
+        var open = RosterFinding.Open(roster);
+        return open.Count == 0
+            ? new(Name(Arranged.Crew), Condition.Met, "every place on the roster is taken", "")
+            : new(
+                Name(Arranged.Crew),
+                Condition.NotMet,
+                $"nobody yet: {string.Join(", ", open.Select(o => o.Name.ToLowerInvariant()))}",
+                Do(Arranged.Crew)
+            );
+    }
 
     private static GateLine Line(Arranged thing, HarvestArranged? said, DateOnly on)
     {

@@ -6,6 +6,7 @@ using Dorsk.Core.Species;
 using Dorsk.Core.Stock;
 using Dorsk.Core.Units;
 using Dorsk.Farm.Facts;
+using Dorsk.Farm.People;
 
 namespace Dorsk.Farm.Fish;
 
@@ -243,9 +244,10 @@ internal static class FishChecks
         if (!desk.IsFresh || n.Reason.Length > 0 || desk.PondAt(n.PondId) is not { } pond)
             yield break;
         var said = NetQuestions.Of(desk.Connection, desk.AsOf.Known, n.PondId).Arranged;
+        var roster = RosterBook.NetDay(desk.Connection, desk.AsOf.Known, n.PondId, desk.Today);
         var open = pond.HarvestGate(n.BatchId, desk.Happened, Account.Harvested)
             .Where(l => l.Name is not ("quarantine" or "withdrawal" or "hold"))
-            .Concat(HarvestArranged.Gate(said, desk.Today, Account.Harvested, drains: false))
+            .Concat(HarvestArranged.Gate(said, desk.Today, Account.Harvested, drains: false, roster))
             .Where(l => l.State != Condition.Met)
             .ToList();
         if (open.Count > 0)

@@ -36,6 +36,10 @@ internal static class RosterBook
                 .Select(r => (r.Line, r.Fact)),
         ];
 
+    /// <summary>The roster of a pond's net day; null where none stands.</summary>
+    public static RosterSet? NetDay(SqliteConnection c, AsOf asOf, long pondId, DateOnly day) =>
+        Standing(c, asOf).Select(r => r.Roster).FirstOrDefault(r => r.PondId == pondId && r.Day == day);
+
     private static RosterKnown KnownAt(Desk desk) =>
         new(
             PeopleQuestions.All(desk.Connection, desk.AsOf.Known),

@@ -1,6 +1,7 @@
 using Dorsk.Core.Feeding;
 using Dorsk.Core.Harvest;
 using Dorsk.Core.Judging;
+using Dorsk.Core.People;
 using Dorsk.Core.Plans;
 using Dorsk.Core.Prepare;
 using Dorsk.Core.Species;
@@ -112,6 +113,20 @@ public class HarvestWaysTests
             Said(Arranged.Truck, ArrangedState.FellThrough),
             Said(Arranged.Crew, ArrangedState.Booked, -20),
         ];
+        // A roster of that day says who the crew is, whatever was booked: whole, or with places that nobody takes.
+        Condition Crew(params string[] roles) =>
+            HarvestArranged
+                .Gate(
+                    said,
+                    on,
+                    Account.Harvested,
+                    drains: true,
+                    new(RosterKind.NetDay, 1, on, [.. roles.Select(r => new RosterPlace(r, 1))])
+                )
+                .Single(l => l.Name == "crew")
+                .State;
+        Assert.Equal(Condition.NotMet, Crew("leader", "end1", "end2", "tally"));
+        Assert.Equal(Condition.Met, Crew([.. RosterRole.AtNet.Where(r => r.Must).Select(r => r.Key)]));
         var gate = HarvestArranged.Gate(said, on, Account.Harvested, drains: true);
         Condition StateOf(string name) => gate.Single(l => l.Name == name).State;
         Assert.Equal(

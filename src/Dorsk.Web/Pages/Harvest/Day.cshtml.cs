@@ -90,7 +90,13 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
                 asked.MeanG,
                 here.Now
             ),
-            .. HarvestArranged.Gate(story.Net.Arranged, asked.On, asked.To, asked.Down is not null),
+            .. HarvestArranged.Gate(
+                story.Net.Arranged,
+                asked.On,
+                asked.To,
+                asked.Down is not null,
+                Rosters.Select(r => r.Set).FirstOrDefault(r => r.Day == asked.On)
+            ),
         ];
         Waits = WaitsOf(chosen, asked);
         Layers = All.Count < 2 ? [] : [.. LayersOn(story, asked.On)];

@@ -53,6 +53,12 @@ public sealed class NightBoardModel(Questions questions, Door door, AirKeeping k
 
     public Night Night { get; private set; }
 
+    /// <summary>Who watches this night; null where no roster stands.</summary>
+    public RosterShown? Watch =>
+        RosterShown
+            .Ahead(questions, here)
+            .FirstOrDefault(r => r.Set.Kind == RosterKind.Night && r.Set.Day == Night.Evening);
+
     /// <summary>Number of the newest line: the page asks again when it has moved.</summary>
     public long LastLine { get; private set; }
 
