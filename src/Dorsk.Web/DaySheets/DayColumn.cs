@@ -39,9 +39,12 @@ public sealed record DayColumn(
     /// <summary>A value as it is written; empty for none.</summary>
     /// <param name="si">The value, SI.</param>
     /// <param name="here">The farm.</param>
-    public string Text(double? si, Here here) =>
-        si is not { } value ? ""
-        : Measure is { } measure ? QuantityText.Figure(value, measure, here.Hand)
-        : Sums ? here.Count(value)
-        : here.Figure(value, 1);
+    public string Text(double? si, Here here)
+    {
+        if (si is not { } value)
+            return "";
+        if (Measure is { } measure)
+            return QuantityText.Figure(value, measure, here.Hand);
+        return Sums ? here.Count(value) : here.Figure(value, 1);
+    }
 }
