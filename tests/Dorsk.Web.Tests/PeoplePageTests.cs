@@ -145,6 +145,7 @@ public sealed class PeoplePageTests : IDisposable
         card = PageText.Plain(await manager.Client.GetStringAsync("/tasks/cast"));
         Assert.Contains("9 of the last 10 throws opened whole, ready", card, StringComparison.Ordinal);
         Assert.Matches(@"P1 .* mm .* m ", card);
+        Assert.Contains("Never hold a cast net's rope between the teeth", card, StringComparison.Ordinal);
     }
 
     [Fact]

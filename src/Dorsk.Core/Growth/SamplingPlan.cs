@@ -57,12 +57,16 @@ public sealed record SamplingPlan(DateOnly Due, int Fish, int Casts, double CvPc
         );
     }
 
+    /// <summary>How the rope of a cast net is held.</summary>
+    public const string CastRope =
+        "Never hold a cast net's rope between the teeth: tie it to the wrist with a knot that slips.";
+
     /// <summary>What makes a sample lie, and what hurts.</summary>
     public static IReadOnlyList<string> Cautions { get; } =
     [
         "Three places at least, none of them the feeding corner: there the bold and well fed are caught, and the mean comes out too high.",
         "Note net and mesh: small fish slip through and lift the mean. Weigh every fish of a sample, not the fine ones.",
         "Cool of the morning, before feed, oxygen over the watch level; wet hands and net, fish back within minutes. Fish that were just fed weigh more.",
-        "Never hold a throw net's rope between the teeth: tie it to the wrist with a knot that slips.",
+        CastRope,
     ];
 }

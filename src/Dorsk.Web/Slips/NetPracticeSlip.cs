@@ -1,3 +1,4 @@
+using Dorsk.Core.Growth;
 using Dorsk.Core.People;
 
 namespace Dorsk.Web.Slips;
@@ -19,7 +20,7 @@ internal sealed class NetPracticeSlip : ISlip
 
     public string After => "/tasks/cast";
 
-    public string Caution => "On land or from a firm bank; the hand line never round the wrist; not alone at night.";
+    public string Caution => SamplingPlan.CastRope + " On land or from a firm bank; not alone at night.";
 
     public IReadOnlyList<SlipField> Fields(SlipContext c)
     {

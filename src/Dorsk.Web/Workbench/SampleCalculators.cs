@@ -12,7 +12,7 @@ internal sealed class ThrowCalculator : ICalculator
 {
     public string Key => "throws";
 
-    public string Title => "Count by a throw net";
+    public string Title => "Count by a cast net";
 
     public string Lead => "fish an area from what throws of a net close in, and what slips through it";
 

@@ -35,7 +35,8 @@ public class RosterTests
         Assert.Equal([(Objection.Refuse, "")], Of(Net(("cook", 1))));
         Assert.Equal([(Objection.Refuse, "call")], Of(Night(1, ("watch1", 3), ("call", 3))));
         Assert.Empty(Of(Night(1, ("watch1", 3), ("watch2", 3), ("call", 1))));
-        Assert.Equal([(Objection.Refuse, "Day")], Of(Night(-1, ("watch1", 3), ("call", 1))));
+        Assert.Empty(Of(Night(-1, ("watch1", 3), ("call", 1))));
+        Assert.Equal([(Objection.Refuse, "Day")], Of(Night(-2, ("watch1", 3), ("call", 1))));
         // The night before the net, on either roster; who only sleeps by the phone is not tired.
         RosterKnown With(RosterSet other) => new(People, [], [other]);
         Assert.Equal([(Objection.Ask, "end1")], Of(Net(("end1", 3)), With(Night(4, ("watch1", 3), ("call", 2)))));

@@ -11,7 +11,8 @@ public sealed record RosterFinding(string Field, string Text, bool Refused)
     /// <param name="known">What it is held against.</param>
     public static IReadOnlyList<RosterFinding> Of(RosterSet roster, RosterKnown known) =>
         [
-            .. Twice(roster, known)
+            .. Left(roster, known)
+                .Concat(Twice(roster, known))
                 .Concat(Elsewhere(roster, known))
                 .Concat(Unsigned(roster, known))
                 .OrderBy(f => !f.Refused),
@@ -21,6 +22,17 @@ public sealed record RosterFinding(string Field, string Text, bool Refused)
     /// <param name="roster">The roster.</param>
     public static IReadOnlyList<RosterRole> Open(RosterSet roster) =>
         [.. RosterRole.Of(roster.Kind).Where(r => r.Must && roster.Places.All(p => p.Role != r.Key))];
+
+    // Whoever left the farm after the roster was written.
+    private static IEnumerable<RosterFinding> Left(RosterSet roster, RosterKnown known) =>
+        from place in roster.Places
+        let person = known.People.FirstOrDefault(p => p.PersonId == place.PersonId)
+        where person is null or { Role: Role.Gone or Role.Viewer }
+        select new RosterFinding(
+            place.Role,
+            $"{known.NameOf(place.PersonId)} does not work on the farm: choose somebody who does.",
+            true
+        );
 
     // At the net nobody stands in two places; in a night who watches is not the one who is called.
     private static IEnumerable<RosterFinding> Twice(RosterSet roster, RosterKnown known)

@@ -31,7 +31,9 @@ public sealed record RosterSet(RosterKind Kind, long? PondId, DateOnly Day, IRea
     /// <param name="today">The farm's day.</param>
     public IEnumerable<Remark> Check(RosterKnown known, DateOnly today)
     {
-        if (Day < today || Day > today.AddDays(DaysAhead))
+        // A night that began yesterday is still watched.
+        var first = Kind == RosterKind.Night ? today.AddDays(-1) : today;
+        if (Day < first || Day > today.AddDays(DaysAhead))
             yield return Remark.Refuse("Day", $"From today, at most {DaysAhead} days ahead.");
         if (Places.Count == 0)
             yield return Remark.Refuse("", "Choose who takes at least one place.");
@@ -40,12 +42,6 @@ public sealed record RosterSet(RosterKind Kind, long? PondId, DateOnly Day, IRea
             var role = RosterRole.Of(Kind).FirstOrDefault(r => r.Key == place.Role);
             if (role is null)
                 yield return Remark.Refuse("", $"“{place.Role}” is no place of this roster.");
-            if (
-                known.People.FirstOrDefault(p => p.PersonId == place.PersonId)
-                is null
-                    or { Role: Role.Gone or Role.Viewer }
-            )
-                yield return Remark.Refuse(place.Role, "Choose somebody who works on the farm.");
         }
         foreach (var finding in RosterFinding.Of(this, known).Where(f => f.Field.Length > 0))
             yield return finding.Refused
