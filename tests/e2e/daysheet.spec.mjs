@@ -83,6 +83,25 @@ test('thirteen ponds by the keyboard, and the same day by slips: the same facts'
   expect(sheet.length).toBeGreaterThan(ponds * 5);
   expect(sheet).toEqual(slips);
 
+  // An answer that is lost on its way: the sheet is still here, sent again it is entered once.
+  await page.goto(farm.url + '/day/enter?day=2026-12-11');
+  await page.getByLabel('P1 dawn oxygen').fill('5.1');
+  await page.getByLabel('P1 dead').fill('2');
+  let lost = 0;
+  await page.route('**/day/enter**', async (route) => {
+    if (route.request().method() !== 'POST' || lost++) return route.continue();
+    await route.fetch();
+    await route.abort();
+  });
+  await page.keyboard.press('Control+Enter');
+  await expect.poll(() => lost).toBe(1);
+  await expect.poll(() => factsOf(farm, '2026-12-11').length).toBe(2);
+  await page.goto(farm.url + '/day/enter?day=2026-12-11');
+  await expect(page.getByLabel('P1 dead')).toHaveValue('2');
+  await page.getByLabel('P1 dead').press('Control+Enter');
+  await expect(page.locator('main')).toContainText('Saved: P1.');
+  expect(factsOf(farm, '2026-12-11')).toHaveLength(2);
+
   // The filled sheet, the month and the blank one say the same figures, and print on a page.
   await page.goto(farm.url + '/day?day=2026-12-10');
   await expect(page.locator('.day-sheet tbody tr').nth(2)).toContainText(/4\.3\s+25\.2\s+8\.4\s+8\.1\s+0\.4/);
