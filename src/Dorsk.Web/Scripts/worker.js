@@ -85,6 +85,8 @@ async function put(address, answer, person, started) {
 }
 
 async function keepPages() {
+  // Counted from before the farm is asked: its answer may come after somebody has signed out.
+  const started = turn;
   let said;
   try {
     const answer = await fetch('/signal/pages', { cache: 'no-store' });
@@ -95,9 +97,13 @@ async function keepPages() {
     return; // no signal: what is kept stays
   }
   const before = await list();
-  if (before && before.person !== said.person) await forget();
-  if (before && before.person === said.person && before.build === said.build && Date.now() - before.at < fresh) return;
-  const started = turn;
+  if (started !== turn) return;
+  // Somebody else's: it goes, and their own is fetched.
+  if (before && before.person !== said.person) {
+    await forget();
+    return keepPages();
+  }
+  if (before && before.build === said.build && Date.now() - before.at < fresh) return;
   // The list first: where the signal goes half way, what has come is kept already.
   await note({ ...said, at: Date.now() - fresh }, started);
   for (const { address } of said.pages)
@@ -113,12 +119,16 @@ async function note(said, started) {
 }
 
 async function sent(request, url) {
-  if (url.pathname === '/sign-out') await forget();
+  const leaves = url.pathname === '/sign-out';
+  if (leaves) await forget();
   try {
-    return await fetch(request);
+    const answer = await fetch(request);
+    // Whatever began before the farm had heard of it.
+    if (leaves) await forget();
+    return answer;
   } catch {
     return nothing(
-      url.pathname === '/sign-out'
+      leaves
         ? 'The pages kept on this phone are gone. The farm itself has you signed in until you sign out with signal.'
         : 'It was not sent. Go back: what you typed still stands in its fields.',
     );
