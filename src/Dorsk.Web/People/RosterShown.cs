@@ -89,7 +89,7 @@ public sealed record RosterShown(
             .ToList();
         var open = RosterFinding.Open(r.Roster).Select(o => $"{o.Name}: nobody yet");
         var tired = hours
-            .Where(w => (w.To - w.From).TotalHours > NightWatches.LongestH)
+            .Where(w => w.IsLong)
             .Select(w =>
                 $"{Span(w)} is more than {here.Hand.Count(NightWatches.LongestH)} hours: share the night among more people"
             );

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dorsk.Core.People;
 using Dorsk.Farm.Estimates;
 using Dorsk.Web.People;
@@ -74,11 +73,7 @@ internal static class RosterLines
             ?? c.Questions.Rosters(day)
                 .Select(r => r.Roster)
                 .FirstOrDefault(r => r.Kind == kind && r.PondId == pond && r.Day == day);
-        var people = c
-            .Questions.People()
-            .Where(p => p.Role is not (Role.Gone or Role.Viewer))
-            .Select(p => (Text(p.PersonId), p.Name))
-            .ToList();
+        var people = TaskSlip.People(c).ToList();
         return
         [
             c.Day("Day", kind == RosterKind.Night ? "Evening of" : "Day of the net", old?.Day ?? day),
@@ -88,7 +83,9 @@ internal static class RosterLines
                     c.Choice(
                             r.Key,
                             r.Name,
-                            old?.Places.Where(p => p.Role == r.Key).Select(p => Text(p.PersonId)).FirstOrDefault()
+                            old?.Places.Where(p => p.Role == r.Key)
+                                .Select(p => TaskSlip.Text(p.PersonId))
+                                .FirstOrDefault()
                                 ?? "",
                             [("", "nobody"), .. people]
                         )
@@ -105,7 +102,7 @@ internal static class RosterLines
             .Where(r => !form.Empty(r.Key))
             .Select(r => new RosterPlace(
                 r.Key,
-                form.Choice(r.Key, [.. people.Select(p => (Text(p.PersonId), p.PersonId))], "person", 0L)
+                form.Choice(r.Key, [.. people.Select(p => (TaskSlip.Text(p.PersonId), p.PersonId))], "person", 0L)
             ))
             .ToList();
         var roster = new RosterSet(kind, pond, form.Day("Day"), places);
@@ -124,6 +121,4 @@ internal static class RosterLines
             ]
         );
     }
-
-    private static string Text(long id) => id.ToString(CultureInfo.InvariantCulture);
 }

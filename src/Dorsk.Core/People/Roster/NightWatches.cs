@@ -4,7 +4,11 @@ namespace Dorsk.Core.People;
 /// <param name="Role">Key of the role.</param>
 /// <param name="From">When it begins, farm time.</param>
 /// <param name="To">When it ends.</param>
-public readonly record struct WatchHours(string Role, DateTime From, DateTime To);
+public readonly record struct WatchHours(string Role, DateTime From, DateTime To)
+{
+    /// <summary>Whether it is longer than anybody stays alert.</summary>
+    public bool IsLong => (To - From).TotalHours > NightWatches.LongestH;
+}
 
 /// <summary>The dark hours, shared evenly among those who watch.</summary>
 public static class NightWatches

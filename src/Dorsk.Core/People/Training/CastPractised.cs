@@ -40,6 +40,11 @@ public readonly record struct CastSkill(int Throws, int Opened)
     /// <summary>Whether they throw over fish.</summary>
     public bool IsReady => Throws >= Counted && Share >= ReadyShare;
 
+    /// <summary>Share of the throws of a farm that open whole, 0 to 1; before the first, that of those who are ready.</summary>
+    /// <param name="all">All who practised.</param>
+    public static double ShareOf(IReadOnlyList<CastSkill> all) =>
+        all.Sum(s => s.Throws) is > 0 and var throws ? all.Sum(s => s.Opened) / (double)throws : ReadyShare;
+
     /// <summary>By the last lines that hold ten throws or more.</summary>
     /// <param name="practised">Lines of one person, in order of time.</param>
     public static CastSkill Of(IEnumerable<CastPractised> practised)

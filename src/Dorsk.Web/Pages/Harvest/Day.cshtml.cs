@@ -30,8 +30,7 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
     public HarvestDay? Day { get; private set; }
 
     /// <summary>Rosters of net days of this pond that are to come.</summary>
-    public IReadOnlyList<RosterShown> Rosters =>
-        [.. RosterShown.Ahead(questions, here).Where(r => r.Set.PondId == Pond.Pond.Id)];
+    public IReadOnlyList<RosterShown> Rosters { get; private set; } = [];
 
     /// <summary>The conditions at the hour of the first pull.</summary>
     public IReadOnlyList<GateLine> Gate { get; private set; } = [];
@@ -80,6 +79,7 @@ public sealed class HarvestDayModel(Questions questions, Here here) : TypedPage
     private void Work(PondStory story, BatchNow chosen, HarvestTyped asked)
     {
         Day = HarvestDay.Of(asked.Day);
+        Rosters = [.. RosterShown.Ahead(questions, here).Where(r => r.Set.PondId == story.Pond.Id)];
         var first = Day.Steps.First(s => s.What == "pull 1").At;
         Gate =
         [

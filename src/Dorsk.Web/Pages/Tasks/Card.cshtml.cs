@@ -24,8 +24,6 @@ public sealed class TaskCardModel(Questions questions, Here here) : PageModel
     /// <summary>Fish that a sample usually wants.</summary>
     public const int Wanted = 30;
 
-    private const double UsualOpen = 0.8;
-
     /// <summary>The task.</summary>
     public FarmTask Of { get; private set; } = null!;
 
@@ -35,9 +33,8 @@ public sealed class TaskCardModel(Questions questions, Here here) : PageModel
     /// <summary>How well each throws who has practised.</summary>
     public IReadOnlyList<(string Name, CastSkill Skill)> Skills { get; private set; } = [];
 
-    /// <summary>Share of the throws that open whole, of all who practised; a usual one before the first.</summary>
-    public double OpenShare =>
-        Skills.Count == 0 ? UsualOpen : Skills.Sum(s => s.Skill.Opened) / (double)Skills.Sum(s => s.Skill.Throws);
+    /// <summary>Share of the throws that open whole.</summary>
+    public double OpenShare => CastSkill.ShareOf([.. Skills.Select(s => s.Skill)]);
 
     /// <summary>The page.</summary>
     public IActionResult OnGet(string key)
